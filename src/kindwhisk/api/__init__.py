@@ -1,0 +1,1 @@
+"""The HTTP door: thin routers over core, bench and store."""

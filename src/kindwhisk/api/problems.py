@@ -1,0 +1,87 @@
+"""Errors as RFC 9457 problem documents that name the field and say what to do."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+from pydantic import BaseModel, Field
+
+from kindwhisk.bench.rules import BenchRefusal
+from kindwhisk.core.errors import CraftError
+
+MEDIA_TYPE = "application/problem+json"
+LOST_FIELDS = {"formula_id", "bake_id"}
+"""Fields whose unknown value means that the thing asked for is not there."""
+
+
+class FieldProblem(BaseModel):
+    """One field and its remedy."""
+
+    field: str
+    detail: str
+
+
+class Problem(BaseModel):
+    """What happened, which field it is about, and what to do. Nothing was changed."""
+
+    type: str = "about:blank"
+    title: str
+    status: int
+    detail: str
+    field: str | None = None
+    remedy: str = ""
+    errors: list[FieldProblem] = Field(default_factory=list)
+
+
+RESPONSES: Mapping[int | str, dict[str, Any]] = {
+    status: {"model": Problem, "description": text, "content": {MEDIA_TYPE: {}}}
+    for status, text in {
+        400: "The body could not be read.",
+        404: "There is no such thing.",
+        409: "It does not fit what has happened so far.",
+        422: "A field is wrong; the problem names it.",
+    }.items()
+}
+
+
+def answer(problem: Problem) -> JSONResponse:
+    """The problem as a response."""
+    return JSONResponse(problem.model_dump(), status_code=problem.status, media_type=MEDIA_TYPE)
+
+
+def _status(error: CraftError) -> int:
+    if isinstance(error, BenchRefusal):
+        return 409
+    return 404 if error.field in LOST_FIELDS else 422
+
+
+def install(app: FastAPI) -> None:
+    """Turn every refusal into a problem document."""
+
+    @app.exception_handler(CraftError)
+    async def refused(_: Request, error: CraftError) -> JSONResponse:
+        status = _status(error)
+        title = {404: "Not found", 409: "Not now", 422: "That can't be"}[status]
+        return answer(Problem(title=title, status=status, detail=error.message, field=error.field, remedy=error.remedy))
+
+    @app.exception_handler(RequestValidationError)
+    async def invalid(_: Request, error: RequestValidationError) -> JSONResponse:
+        found = [
+            FieldProblem(field=".".join(str(p) for p in e["loc"][1:]) or str(e["loc"][0]), detail=str(e["msg"]))
+            for e in error.errors()
+        ]
+        first = found[0]
+        return answer(
+            Problem(
+                title="A field is wrong",
+                status=422,
+                detail=f"{first.field}: {first.detail}",
+                field=first.field,
+                remedy="Correct this field and send it again; nothing was changed.",
+                errors=found,
+            )
+        )

@@ -1,0 +1,83 @@
+"""Calculations without a state: a page asks while a slider moves, others may ask too."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter, Query
+from pydantic import BaseModel, ConfigDict, Field
+
+from kindwhisk.api.problems import RESPONSES
+from kindwhisk.core import section
+from kindwhisk.core.eggs import EggParts, EggSize, egg_parts
+from kindwhisk.core.folding import density_from_cup
+from kindwhisk.core.material import Material
+from kindwhisk.core.quantities import Understood, Wanted, read_quantity
+from kindwhisk.core.section import Section
+from kindwhisk.core.tins import Tin
+from kindwhisk.store import kitchens
+
+router = APIRouter(prefix="/api/craft", tags=["craft"], responses={422: RESPONSES[422]})
+
+
+class CupReading(BaseModel):
+    """A cup, empty and full, and what it holds."""
+
+    model_config = ConfigDict(extra="forbid", strict=True)
+
+    full_g: float = Field(gt=0, le=10_000, allow_inf_nan=False)
+    empty_g: float = Field(ge=0, le=5000, allow_inf_nan=False)
+    volume_ml: float = Field(gt=5, le=5000, allow_inf_nan=False)
+
+
+class Density(BaseModel):
+    """g/ml of what filled the cup."""
+
+    density_g_per_ml: float
+
+
+class TinShape(BaseModel):
+    """A tin to be drawn."""
+
+    model_config = ConfigDict(extra="forbid", strict=True)
+
+    name: str = Field(default="tin", max_length=60)
+    tin: Tin
+
+
+class TinDrawing(BaseModel):
+    """What a tin holds, and its section while empty."""
+
+    volume_ml: float
+    section: Section
+
+
+@router.get("/eggs")
+def eggs(
+    size: EggSize = EggSize.EU_M, count: Annotated[float, Query(ge=0, le=10_000, allow_inf_nan=False)] = 1
+) -> EggParts:
+    """Grams of white, yolk and whole egg out of some eggs of a size class."""
+    return egg_parts(size, count)
+
+
+@router.get("/quantity")
+def quantity(
+    text: Annotated[str, Query(max_length=60)],
+    wanted: Wanted,
+    ingredient: Annotated[str | None, Query(max_length=40)] = None,
+) -> Understood:
+    """What a baker's words mean in the unit inside: ``1/2 cup``, ``325 F``, ``3 eggs``."""
+    _, kitchen = kitchens.current()
+    return read_quantity(text, wanted, ingredient_id=ingredient, eggs=kitchen.eggs)
+
+
+@router.post("/density")
+def density(cup: CupReading) -> Density:
+    """The density of what fills a cup level."""
+    return Density(density_g_per_ml=density_from_cup(cup.full_g, cup.empty_g, cup.volume_ml))
+
+
+@router.post("/tin-drawing")
+def tin_drawing(body: TinShape) -> TinDrawing:
+    """The volume of a tin and its section."""
+    return TinDrawing(volume_ml=body.tin.volume_ml(), section=section.of_tin(body.name, body.tin, 1, Material()))

@@ -1,0 +1,152 @@
+"""The Book: formulas, their forecasts, in and out."""
+
+from __future__ import annotations
+
+import json
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Query
+from fastapi.responses import JSONResponse
+from pydantic import BaseModel, TypeAdapter, ValidationError
+
+from kindwhisk.api.problems import RESPONSES
+from kindwhisk.bench.record import kitchen_record
+from kindwhisk.core.errors import CraftError
+from kindwhisk.core.process.forecast import Caveat, IngredientTotal, StepForecast
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.scaling import EggNeed, Scaled, Wish, scale
+from kindwhisk.core.schools import School
+from kindwhisk.core.tins import Tin
+from kindwhisk.formats import recipe_jsonld
+from kindwhisk.store import formulas, kitchens
+from kindwhisk.store.formulas import FormulaEntry
+
+router = APIRouter(prefix="/api/formulas", tags=["book"], responses={404: RESPONSES[404], 422: RESPONSES[422]})
+_tin = TypeAdapter[Tin](Tin)
+
+Positive = Annotated[float | None, Query(gt=0, le=1_000_000, allow_inf_nan=False)]
+
+
+class FormulaView(BaseModel):
+    """A formula with its number and the choices it makes."""
+
+    version: int
+    formula: Formula
+    schools: tuple[School, ...]
+
+
+class Saved(BaseModel):
+    """What was kept."""
+
+    id: str
+    version: int
+
+
+class ForecastView(BaseModel):
+    """The forecast of a formula in the amounts asked for."""
+
+    formula_id: str
+    version: int
+    title: str
+    technique: str
+    factor: float
+    tin_name: str
+    tin: Tin | None
+    tin_count: int
+    oven: str
+    total_g: float
+    eggs: EggNeed | None
+    steps: tuple[StepForecast, ...]
+    ingredients: tuple[IngredientTotal, ...]
+    warnings: tuple[Caveat, ...]
+    allergens: tuple[str, ...]
+
+
+def read_tin(text: str | None) -> str | Tin | None:
+    """A tin as a query gives it: an id of the kitchen, or the tin itself as JSON.
+
+    Raises:
+        CraftError: the JSON is no tin.
+    """
+    if text is None or not text.lstrip().startswith("{"):
+        return text
+    try:
+        return _tin.validate_json(text)
+    except ValidationError as error:
+        first = error.errors(include_url=False)[0]
+        raise CraftError(
+            f"This is no tin: {'.'.join(str(p) for p in first['loc'])}: {first['msg']}.",
+            field="tin",
+            remedy='Give {"shape": "round", "dimensions": {"diameter_mm": 200, "depth_mm": 60}} or a tin\'s id.',
+        ) from error
+
+
+def scaled(formula_id: str, wish: Wish) -> tuple[int, Scaled]:
+    """A formula of the Book in the amounts asked for, in this kitchen with its record."""
+    version, formula = formulas.get(formula_id)
+    _, kitchen = kitchens.current()
+    return version, scale(formula, kitchen, wish, kitchen_record(formula_id))
+
+
+@router.get("")
+def listed() -> list[FormulaEntry]:
+    """Every formula of the Book."""
+    return formulas.entries()
+
+
+@router.post("", status_code=201, responses={400: RESPONSES[400]})
+def read_in(recipe: dict[str, Any]) -> Saved:
+    """Keep a formula from a schema.org Recipe that carries our process; a changed one becomes a new version."""
+    formula = recipe_jsonld.read(recipe)
+    return Saved(id=formula.id, version=formulas.save(formula))
+
+
+@router.get("/{formula_id}.jsonld", response_class=JSONResponse)
+def written(formula_id: str) -> JSONResponse:
+    """The formula as a schema.org Recipe."""
+    _, made = scaled(formula_id, Wish())
+    document = recipe_jsonld.write(made.formula, made.forecast)
+    return JSONResponse(
+        json.loads(json.dumps(document)),
+        media_type="application/ld+json",
+        headers={"Content-Disposition": f'attachment; filename="{made.formula.id}.jsonld"'},
+    )
+
+
+@router.get("/{formula_id}")
+def one(formula_id: str) -> FormulaView:
+    """A formula as it stands in the Book."""
+    version, formula = formulas.get(formula_id)
+    return FormulaView(version=version, formula=formula, schools=formula.schools)
+
+
+@router.get("/{formula_id}/forecast")
+def forecast(
+    formula_id: str,
+    tin: Annotated[str | None, Query(max_length=500)] = None,
+    tin_count: Annotated[int | None, Query(ge=1, le=99)] = None,
+    eggs: Annotated[float | None, Query(gt=0, le=10_000, allow_inf_nan=False)] = None,
+    whites_g: Positive = None,
+    total_g: Positive = None,
+    oven: Annotated[str | None, Query(max_length=40)] = None,
+) -> ForecastView:
+    """The forecast for a tin, a number of eggs, the whites in the bowl, or a total."""
+    wish = Wish(tin=read_tin(tin), tin_count=tin_count, eggs=eggs, whites_g=whites_g, total_g=total_g, oven=oven)
+    version, made = scaled(formula_id, wish)
+    return ForecastView(
+        formula_id=formula_id,
+        version=version,
+        title=made.formula.title,
+        technique=made.formula.technique.value,
+        factor=made.factor,
+        tin_name=made.tin_name,
+        tin=made.tin,
+        tin_count=made.tin_count,
+        oven=made.oven,
+        total_g=made.forecast.total_g,
+        eggs=made.eggs,
+        steps=made.forecast.steps,
+        ingredients=made.forecast.ingredients,
+        warnings=made.forecast.warnings,
+        allergens=made.forecast.allergens,
+    )

@@ -1,0 +1,45 @@
+"""Is the server there, and may this device come in."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter, Request, Response
+from pydantic import BaseModel, ConfigDict, Field
+
+from kindwhisk import __version__
+from kindwhisk.api.problems import RESPONSES
+from kindwhisk.api.security import COOKIE, Sessions
+from kindwhisk.core.errors import CraftError
+
+router = APIRouter(prefix="/api", tags=["server"])
+
+
+class Health(BaseModel):
+    """The server answers."""
+
+    status: str
+    version: str
+
+
+class Passcode(BaseModel):
+    """What the server was started with."""
+
+    model_config = ConfigDict(strict=True, extra="forbid")
+    passcode: Annotated[str, Field(min_length=1, max_length=200)]
+
+
+@router.get("/health")
+def health() -> Health:
+    """Whether the server is there, and its version."""
+    return Health(status="ok", version=__version__)
+
+
+@router.post("/session", status_code=204, responses={422: RESPONSES[422]})
+def enter(body: Passcode, request: Request, response: Response) -> None:
+    """Let this device in."""
+    sessions: Sessions = request.app.state.sessions
+    token = sessions.enter(body.passcode)
+    if token is None:
+        raise CraftError("That is not the passcode.", field="passcode", remedy="Ask whoever started the server.")
+    response.set_cookie(COOKIE, token, httponly=True, samesite="strict")

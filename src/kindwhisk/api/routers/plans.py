@@ -1,0 +1,48 @@
+"""Plans: one bake, backward from when it has to be ready."""
+
+from __future__ import annotations
+
+from datetime import timedelta
+
+from fastapi import APIRouter
+from pydantic import AwareDatetime, ConfigDict, Field
+
+from kindwhisk.api.problems import RESPONSES
+from kindwhisk.api.routers.formulas import scaled
+from kindwhisk.bench.clock import now
+from kindwhisk.bench.plans import PlanView, plan_backward
+from kindwhisk.core.errors import CraftError
+from kindwhisk.core.process.scaling import Wish
+from kindwhisk.store import kitchens
+
+router = APIRouter(prefix="/api/plans", tags=["plan"], responses={404: RESPONSES[404], 422: RESPONSES[422]})
+FURTHEST = timedelta(days=14)
+
+
+class PlanRequest(Wish):
+    """What is to be ready when. ``not_before`` is the first moment that may be used, by default now."""
+
+    model_config = ConfigDict(frozen=True, extra="forbid", strict=True)
+
+    formula_id: str = Field(max_length=60)
+    ready_at: AwareDatetime
+    not_before: AwareDatetime | None = None
+
+    def wish(self) -> Wish:
+        """The amounts alone."""
+        return Wish.model_validate({name: getattr(self, name) for name in Wish.model_fields})
+
+
+@router.post("")
+def plan(request: PlanRequest) -> PlanView:
+    """When each step starts and ends; if it can't be ready in time, by how much and what drives it."""
+    earliest = request.not_before or now()
+    if not earliest - FURTHEST <= request.ready_at <= earliest + FURTHEST:
+        raise CraftError(
+            "That moment is more than two weeks away.",
+            field="ready_at",
+            remedy="Choose a moment within the next two weeks.",
+        )
+    _, made = scaled(request.formula_id, request.wish())
+    _, kitchen = kitchens.current()
+    return plan_backward(made.forecast, kitchen, request.ready_at, earliest)

@@ -1,0 +1,32 @@
+"""The live stream: what was written, as server-sent events with ids, resumable."""
+
+from __future__ import annotations
+
+from collections.abc import AsyncIterator
+from typing import Annotated
+
+from fastapi import APIRouter, Header, Query, Request
+from fastapi.sse import EventSourceResponse, ServerSentEvent
+
+from kindwhisk.bench.hub import Hub
+from kindwhisk.store import bakes
+
+router = APIRouter(prefix="/api/stream", tags=["live"])
+
+
+@router.get("", response_class=EventSourceResponse)
+async def stream(
+    request: Request,
+    last_event_id: Annotated[int | None, Header(ge=0, le=2**53)] = None,
+    after: Annotated[int | None, Query(ge=0, le=2**53)] = None,
+) -> AsyncIterator[ServerSentEvent]:
+    """Events after ``Last-Event-ID`` (or ``after``), else from now on; the id is the place to resume from."""
+    hub: Hub = request.app.state.hub
+    given = last_event_id if last_event_id is not None else after
+    start = bakes.last_event_id() if given is None else given
+    yield ServerSentEvent(event="hello", id=str(start), data={"from": start})
+    async for change in hub.changes(start):
+        if change is None:
+            yield ServerSentEvent(comment="still here")
+        else:
+            yield ServerSentEvent(event="change", id=str(change.id), data=change)

@@ -1,0 +1,47 @@
+"""What a bake started from: kept whole with it, so that later changes of Book or kitchen never rewrite it."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.learning import NO_RECORD, KitchenRecord
+from kindwhisk.core.model import Value
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.setting import Setting, TinsInUse
+from kindwhisk.core.tins import Tin
+
+
+class PlannedStep(Value):
+    """A step on the clock."""
+
+    step: str
+    start: datetime
+    end: datetime
+
+
+class BakeDocument(Value):
+    """The formula in its amounts, the kitchen, the tins, the plan."""
+
+    formula: Formula
+    formula_version: int
+    kitchen: Kitchen
+    kitchen_revision: int
+    oven: str
+    tin_name: str
+    tin: Tin
+    tin_count: int
+    record: KitchenRecord = NO_RECORD
+    ready_at: datetime
+    planned: tuple[PlannedStep, ...]
+
+    @property
+    def setting(self) -> Setting:
+        """The setting that its forecasts are made in."""
+        return Setting(
+            kitchen=self.kitchen,
+            oven=self.kitchen.oven(self.oven),
+            tins=TinsInUse(self.tin_name, self.tin, self.tin_count),
+            vessels={v.id: v for v in self.formula.vessels},
+            record=self.record,
+        )

@@ -1,0 +1,116 @@
+"""The outlook of a running step: when to look, when it should be over, how its temperature moves."""
+
+from __future__ import annotations
+
+from datetime import datetime, timedelta
+
+from kindwhisk.bench.projection import Progress, StepStatus
+from kindwhisk.core.bands import Quantity
+from kindwhisk.core.model import Value
+from kindwhisk.core.process.forecast import StepForecast
+from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.steps import Step
+
+LOOK_AGAIN_SHARE = 0.1
+LOOK_AGAIN_S = (20.0, 300.0)
+TEMPERATURES = {Quantity.OVEN_TEMPERATURE, Quantity.CORE_TEMPERATURE, Quantity.FOAM_TEMPERATURE}
+
+
+class Column(Value):
+    """A temperature on its way, for one upright scale (C). ``measured`` tells a reading from a model's figure."""
+
+    quantity: Quantity
+    now_c: float
+    measured: bool
+    band_low_c: float
+    band_high_c: float
+    scale_low_c: float
+    scale_high_c: float
+    arrives_at: datetime | None
+    rising: bool
+
+
+class Outlook(Value):
+    """When a running step wants to be looked at and when it should be over."""
+
+    started_at: datetime
+    look_at: datetime | None
+    low_at: datetime
+    likely_at: datetime
+    high_at: datetime
+    basis: str
+    share: float
+
+
+def _look_again(forecast: StepForecast) -> timedelta:
+    low, high = LOOK_AGAIN_S
+    return timedelta(seconds=min(high, max(low, LOOK_AGAIN_SHARE * forecast.duration_s.likely)))
+
+
+def outlook(forecast: StepForecast, step: Step, progress: Progress, setting: Setting, now: datetime) -> Outlook | None:
+    """The outlook, or None for a step that is not running."""
+    own = progress.steps.get(forecast.id)
+    if own is None or own.status is not StepStatus.RUNNING or own.started_at is None:
+        return None
+    start, duration = own.started_at, forecast.duration_s
+    low, likely, high = (start + timedelta(seconds=s) for s in (duration.low, duration.likely, duration.high))
+    basis = duration.basis.value
+    readings = [r for r in progress.readings if r.step == forecast.id and r.quantity in TEMPERATURES]
+    if readings:
+        last = readings[-1]
+        left = step.seconds_left((last.at - start).total_seconds(), last.value, setting)
+        if left is not None:
+            likely = last.at + timedelta(seconds=left)
+            low, high = last.at + timedelta(seconds=left * 0.85), last.at + timedelta(seconds=left * 1.2)
+            basis = "measured"
+    look: datetime | None = start + timedelta(
+        seconds=duration.low if forecast.first_look_s is None else forecast.first_look_s
+    )
+    if own.looked_at:
+        look = own.looked_at[-1] + _look_again(forecast)
+        likely, high = max(likely, look), max(high, look)
+    total = (likely - start).total_seconds()
+    share = min(1.0, max(0.0, (now - start).total_seconds() / total)) if total > 0 else 1.0
+    return Outlook(
+        started_at=start,
+        look_at=look,
+        low_at=min(low, likely),
+        likely_at=likely,
+        high_at=high,
+        basis=basis,
+        share=share,
+    )
+
+
+def column(
+    forecast: StepForecast,
+    step: Step,
+    progress: Progress,
+    setting: Setting,
+    view: Outlook | None,
+    now: datetime,
+) -> Column | None:
+    """The temperature to follow at this step; None where there is none."""
+    band = next((c.band for c in forecast.checkpoints if c.band and c.band.quantity in TEMPERATURES), None)
+    heading = step.expected_reading(
+        (now - view.started_at).total_seconds() if view else 0.0,
+        (view.likely_at - view.started_at).total_seconds() if view else forecast.duration_s.likely,
+        setting,
+    )
+    if band is None or heading is None:
+        return None
+    readings = [r for r in progress.readings if r.step == forecast.id and r.quantity is heading.quantity]
+    shown = readings[-1].value if readings else heading.now_c
+    rising = heading.target_c > heading.start_c
+    ends = (heading.start_c, heading.target_c, band.range.low, band.range.high, shown)
+    return Column(
+        quantity=heading.quantity,
+        now_c=shown,
+        measured=bool(readings),
+        band_low_c=band.range.low,
+        band_high_c=band.range.high,
+        scale_low_c=min(ends) - 5,
+        scale_high_c=max(ends) + 15,
+        arrives_at=view.likely_at if view else None,
+        rising=rising,
+    )

@@ -1,0 +1,58 @@
+"""A plan on the clock of the wall: the solver's seconds as moments."""
+
+from __future__ import annotations
+
+from datetime import datetime, timedelta
+
+from kindwhisk.bench.document import PlannedStep
+from kindwhisk.core.braid import Braid, braid
+from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.model import Value
+from kindwhisk.core.planning.because import Driver
+from kindwhisk.core.planning.solver import plan
+from kindwhisk.core.planning.tasks import job
+from kindwhisk.core.process.forecast import Forecast
+
+
+class PlanView(Value):
+    """When each step starts and ends, whether it is ready in time, and why not."""
+
+    steps: tuple[PlannedStep, ...]
+    start_at: datetime
+    ready_at: datetime
+    ready_low_at: datetime
+    ready_high_at: datetime
+    wanted_at: datetime
+    late_by_s: float
+    because: str
+    drivers: tuple[Driver, ...]
+    braid: Braid
+    braid_origin: datetime
+
+
+def plan_backward(forecast: Forecast, kitchen: Kitchen, ready_at: datetime, not_before: datetime) -> PlanView:
+    """Plan one bake backward from ``ready_at``; nothing starts before ``not_before``.
+
+    Raises:
+        CraftError: no order keeps the hold windows.
+    """
+    made = plan(job(forecast), (ready_at - not_before).total_seconds(), hob_rings=kitchen.hob_rings)
+
+    def moment(seconds: float) -> datetime:
+        return not_before + timedelta(seconds=seconds)
+
+    times = {p.id: (p.start_s, p.end_s) for p in made.placed}
+    steps = tuple(PlannedStep(step=p.id, start=moment(p.start_s), end=moment(p.end_s)) for p in made.placed)
+    return PlanView(
+        steps=steps,
+        start_at=steps[0].start,
+        ready_at=moment(made.ready_s),
+        ready_low_at=moment(made.ready_low_s),
+        ready_high_at=moment(made.ready_high_s),
+        wanted_at=ready_at,
+        late_by_s=made.late_by_s,
+        because=made.because,
+        drivers=made.drivers,
+        braid=braid(forecast, times),
+        braid_origin=not_before,
+    )

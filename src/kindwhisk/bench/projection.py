@@ -1,0 +1,165 @@
+"""From events to progress: pure, so that a reload, a crash, a second page and an undo always agree."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+from datetime import datetime, timedelta
+from enum import StrEnum
+
+from kindwhisk.bench import events as ev
+from kindwhisk.core.bands import Quantity
+
+
+class StepStatus(StrEnum):
+    """How far a step is."""
+
+    WAITING = "waiting"
+    RUNNING = "running"
+    DONE = "done"
+    SKIPPED = "skipped"
+
+
+class BakeStatus(StrEnum):
+    """How far a bake is."""
+
+    RUNNING = "running"
+    FINISHED = "finished"
+    ABANDONED = "abandoned"
+
+
+@dataclass
+class StepProgress:
+    """What happened to a step."""
+
+    status: StepStatus = StepStatus.WAITING
+    started_at: datetime | None = None
+    ended_at: datetime | None = None
+    looked_at: list[datetime] = field(default_factory=list)
+    cues_done: set[str] = field(default_factory=set)
+    reason: str = ""
+
+
+@dataclass(frozen=True)
+class Reading:
+    """A measured value and where it belongs."""
+
+    sequence: int
+    at: datetime
+    step: str
+    quantity: Quantity
+    value: float
+
+
+@dataclass(frozen=True)
+class Timer:
+    """A moment to be told of."""
+
+    id: str
+    label: str
+    due_at: datetime
+
+
+@dataclass(frozen=True)
+class Note:
+    """A text and where it belongs."""
+
+    sequence: int
+    at: datetime
+    text: str
+    step: str | None
+
+
+@dataclass
+class Progress:
+    """Everything that the events amount to."""
+
+    status: BakeStatus = BakeStatus.RUNNING
+    steps: dict[str, StepProgress] = field(default_factory=dict)
+    ticked: set[str] = field(default_factory=set)
+    readings: list[Reading] = field(default_factory=list)
+    timers: dict[str, Timer] = field(default_factory=dict)
+    notes: list[Note] = field(default_factory=list)
+    outcome: ev.OutcomeRecorded | None = None
+    ended_at: datetime | None = None
+    last_sequence: int = 0
+    undoable: int | None = None
+
+    def step(self, step_id: str) -> StepProgress:
+        """The progress of a step, waiting if nothing happened to it."""
+        return self.steps.setdefault(step_id, StepProgress())
+
+    def status_of(self, step_id: str) -> StepStatus:
+        """How far a step is, without noting anything."""
+        known = self.steps.get(step_id)
+        return known.status if known else StepStatus.WAITING
+
+    def is_over(self, step_id: str) -> bool:
+        """Whether a step is done or was skipped."""
+        return self.status_of(step_id) in {StepStatus.DONE, StepStatus.SKIPPED}
+
+    def densities(self) -> dict[str, float]:
+        """The last density read at each step."""
+        return {r.step: r.value for r in self.readings if r.quantity is Quantity.DENSITY}
+
+
+def value_of(reading: ev.ReadingAdded) -> float:
+    """The value of a reading, from its cup if it came from one.
+
+    Raises:
+        CraftError: the cup is not heavier full than empty.
+    """
+    from kindwhisk.core.folding import density_from_cup
+
+    if reading.cup is not None:
+        return density_from_cup(reading.cup.full_g, reading.cup.empty_g, reading.cup.volume_ml)
+    return 0.0 if reading.value is None else reading.value
+
+
+def project(happened: Sequence[ev.Happened], began_at: datetime) -> Progress:
+    """The progress after these events, in order; undone ones leave no trace but themselves."""
+    undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
+    progress = Progress()
+    hands_free_at = began_at
+    for item in happened:
+        progress.last_sequence = item.sequence
+        event = item.event
+        if item.sequence in undone or isinstance(event, ev.Undone):
+            continue
+        progress.undoable = item.sequence
+        match event:
+            case ev.StepStarted():
+                step = progress.step(event.step)
+                step.status, step.started_at = StepStatus.RUNNING, item.at
+            case ev.StepDone():
+                step = progress.step(event.step)
+                # A step done by hand needs no start of its own: it began when the hands were free.
+                step.started_at = step.started_at or min(hands_free_at, item.at)
+                step.status, step.ended_at = StepStatus.DONE, item.at
+                hands_free_at = max(hands_free_at, item.at)
+            case ev.StepSkipped():
+                step = progress.step(event.step)
+                step.status, step.reason = StepStatus.SKIPPED, event.reason
+                step.started_at, step.ended_at = step.started_at or item.at, item.at
+            case ev.NotYet():
+                progress.step(event.step).looked_at.append(item.at)
+            case ev.GateTicked():
+                (progress.ticked.add if event.there else progress.ticked.discard)(event.item)
+            case ev.CueDone():
+                progress.step(event.step).cues_done.add(event.cue)
+            case ev.ReadingAdded():
+                progress.readings.append(Reading(item.sequence, item.at, event.step, event.quantity, value_of(event)))
+            case ev.TimerStarted():
+                due = item.at + timedelta(seconds=event.seconds)
+                progress.timers[event.timer] = Timer(event.timer, event.label, due)
+            case ev.TimerStopped():
+                progress.timers.pop(event.timer, None)
+            case ev.NoteAdded():
+                progress.notes.append(Note(item.sequence, item.at, event.text, event.step))
+            case ev.OutcomeRecorded():
+                progress.outcome = event
+            case ev.BakeFinished():
+                progress.status, progress.ended_at = BakeStatus.FINISHED, item.at
+            case ev.BakeAbandoned():
+                progress.status, progress.ended_at = BakeStatus.ABANDONED, item.at
+    return progress

@@ -1,0 +1,64 @@
+"""What finished bakes of a formula tell its next forecast."""
+
+from __future__ import annotations
+
+from kindwhisk.bench.projection import Progress, StepStatus
+from kindwhisk.core.learning import KitchenRecord
+from kindwhisk.core.model import Value
+from kindwhisk.core.process.forecast import Forecast
+from kindwhisk.core.process.outcome import Attention
+from kindwhisk.store import bakes
+
+GOOD_STARS = 4
+REMEMBERED = 30
+
+
+class BakeSummary(Value):
+    """A finished bake in short: seconds observed and modelled by step, densities, how it came out."""
+
+    stars: int | None
+    faults: tuple[str, ...] = ()
+    height_mm: float | None = None
+    late_by_s: float
+    times: dict[str, tuple[float, float]]
+    densities: dict[str, float]
+
+
+def summary(forecast: Forecast, progress: Progress, late_by_s: float) -> BakeSummary:
+    """The summary of a bake. Only steps that run on their own teach times: hands are slow for many reasons."""
+    times = {}
+    for step in forecast.steps:
+        own = progress.steps.get(step.id)
+        if step.attention is Attention.THROUGHOUT or own is None or own.status is not StepStatus.DONE:
+            continue
+        if own.started_at and own.ended_at:
+            times[step.id] = ((own.ended_at - own.started_at).total_seconds(), step.modelled_s)
+    outcome = progress.outcome
+    return BakeSummary(
+        stars=outcome.stars if outcome else None,
+        faults=outcome.faults if outcome else (),
+        height_mm=outcome.height_mm if outcome else None,
+        late_by_s=late_by_s,
+        times=times,
+        densities=progress.densities(),
+    )
+
+
+def kitchen_record(formula_id: str) -> KitchenRecord:
+    """The record of this kitchen with a formula, from its latest finished bakes, oldest first."""
+    times: dict[str, list[tuple[float, float]]] = {}
+    densities: dict[str, list[float]] = {}
+    rows = bakes.listed(status="finished", formula=formula_id, limit=REMEMBERED)
+    for row in reversed(rows):
+        if not row.summary:
+            continue
+        kept = BakeSummary.model_validate(row.summary)
+        for step, pair in kept.times.items():
+            times.setdefault(step, []).append(pair)
+        if kept.stars is not None and kept.stars >= GOOD_STARS:
+            for step, value in kept.densities.items():
+                densities.setdefault(step, []).append(value)
+    return KitchenRecord(
+        times={i: tuple(pairs) for i, pairs in times.items()},
+        densities={i: tuple(values) for i, values in densities.items()},
+    )

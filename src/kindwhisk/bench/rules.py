@@ -1,0 +1,138 @@
+"""What may happen next: each refusal names what is missing and what to do."""
+
+from __future__ import annotations
+
+from kindwhisk.bench import events as ev
+from kindwhisk.bench.projection import BakeStatus, Progress, StepStatus
+from kindwhisk.bench.state import gate_items, startable
+from kindwhisk.core.bands import PLAUSIBLE, UNITS, Quantity
+from kindwhisk.core.errors import CraftError
+from kindwhisk.core.process.forecast import Forecast, StepForecast
+from kindwhisk.core.process.gate import gates
+from kindwhisk.core.process.outcome import Attention
+
+
+class BenchRefusal(CraftError):
+    """The event does not fit what has happened so far; nothing was kept."""
+
+
+AFTER_THE_END = (ev.OutcomeRecorded, ev.NoteAdded, ev.ReadingAdded, ev.Undone)
+UNDONE_AT_ANY_TIME = (ev.ReadingAdded, ev.NoteAdded, ev.GateTicked, ev.TimerStarted, ev.OutcomeRecorded)
+
+
+def check(event: ev.BenchEvent, forecast: Forecast, progress: Progress, happened: list[ev.Happened]) -> None:
+    """Let the event pass or refuse it.
+
+    Raises:
+        BenchRefusal: it does not fit; nothing changes.
+    """
+    if progress.status is not BakeStatus.RUNNING and not isinstance(event, AFTER_THE_END):
+        raise BenchRefusal(
+            "This bake is over.",
+            field="kind",
+            remedy="Add a note, a reading or the outcome, or start a new bake.",
+        )
+    match event:
+        case ev.StepStarted():
+            _check_start(_step(event.step, forecast), forecast, progress)
+        case ev.StepDone():
+            _check_done(_step(event.step, forecast), forecast, progress)
+        case ev.StepSkipped() if progress.is_over(_step(event.step, forecast).id):
+            raise BenchRefusal("This step is over already.", field="step", remedy="Take it back first, with undo.")
+        case ev.NotYet():
+            step = _step(event.step, forecast)
+            if progress.status_of(step.id) is not StepStatus.RUNNING:
+                raise BenchRefusal(f"“{step.title}” is not running.", field="step", remedy="Start it first.")
+        case ev.ReadingAdded():
+            _check_reading(event, forecast)
+        case ev.CueDone():
+            _step(event.step, forecast)
+        case ev.Undone():
+            _check_undo(event, progress, happened)
+        case ev.BakeFinished():
+            left = [s.title for s in forecast.steps if not progress.is_over(s.id)]
+            if left:
+                raise BenchRefusal(
+                    f"Not over yet: {', '.join(left[:3])}{' and more' if len(left) > 3 else ''}.",
+                    field="kind",
+                    remedy="Finish these steps, or skip them with a reason.",
+                )
+        case _:
+            pass
+
+
+def _step(step_id: str, forecast: Forecast) -> StepForecast:
+    try:
+        return forecast.step(step_id)
+    except KeyError:
+        raise BenchRefusal(
+            f"This bake has no step '{step_id}'.",
+            field="step",
+            remedy="Use one of: " + ", ".join(s.id for s in forecast.steps) + ".",
+        ) from None
+
+
+def _check_start(step: StepForecast, forecast: Forecast, progress: Progress) -> None:
+    if progress.status_of(step.id) is not StepStatus.WAITING:
+        raise BenchRefusal(f"“{step.title}” was started already.", field="step", remedy="Go on with it.")
+    _check_needs(step, forecast, progress)
+    gate = next((g for g in gates(forecast) if g.step == step.id), None)
+    missing = [i.name for i in gate_items(gate, progress) if not i.there] if gate else []
+    if missing:
+        raise BenchRefusal(
+            f"Before “{step.title}”, these are still missing: {', '.join(missing)}.",
+            field="step",
+            remedy="A foam can't wait for them: get them ready and tick them, then start.",
+        )
+
+
+def _check_needs(step: StepForecast, forecast: Forecast, progress: Progress) -> None:
+    if not startable(step, progress) and progress.status_of(step.id) is StepStatus.WAITING:
+        waits = [forecast.step(n).title for n in step.needs if not progress.is_over(n)]
+        raise BenchRefusal(
+            f"“{step.title}” needs something first: {', '.join(waits)}.",
+            field="step",
+            remedy="Finish that, or skip it with a reason.",
+        )
+
+
+def _check_done(step: StepForecast, forecast: Forecast, progress: Progress) -> None:
+    status = progress.status_of(step.id)
+    if status is StepStatus.RUNNING:
+        return
+    if status is not StepStatus.WAITING:
+        raise BenchRefusal("This step is over already.", field="step", remedy="Go on with the next one.")
+    if step.attention is not Attention.THROUGHOUT:
+        raise BenchRefusal(f"“{step.title}” was not started.", field="step", remedy="Start it first.")
+    _check_needs(step, forecast, progress)
+
+
+def _check_reading(event: ev.ReadingAdded, forecast: Forecast) -> None:
+    _step(event.step, forecast)
+    if (event.value is None) == (event.cup is None):
+        raise BenchRefusal("A reading has either a value or a cup.", field="value", remedy="Enter one of the two.")
+    if event.cup is not None and event.quantity is not Quantity.DENSITY:
+        raise BenchRefusal("Only a density is read with a cup.", field="cup", remedy="Enter a value instead.")
+    from kindwhisk.bench.projection import value_of
+
+    value, (low, high) = value_of(event), PLAUSIBLE[event.quantity]
+    if not low <= value <= high:
+        unit = UNITS[event.quantity]
+        raise BenchRefusal(
+            f"{value:.3g} {unit} can't be a {event.quantity.value} here.",
+            field="full_g" if event.cup else "value",
+            remedy=f"It lies between {low:g} and {high:g} {unit}: check the unit and the figures.",
+        )
+
+
+def _check_undo(event: ev.Undone, progress: Progress, happened: list[ev.Happened]) -> None:
+    target = next((h for h in happened if h.sequence == event.sequence), None)
+    undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
+    if target is None or isinstance(target.event, ev.Undone) or event.sequence in undone:
+        raise BenchRefusal("There is nothing to take back there.", field="sequence", remedy="Reload the bake.")
+    if event.sequence != progress.undoable and not isinstance(target.event, UNDONE_AT_ANY_TIME):
+        raise BenchRefusal(
+            "Something happened after it that rests on it.",
+            field="sequence",
+            remedy="Take back the last one first.",
+        )

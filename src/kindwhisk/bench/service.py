@@ -1,0 +1,181 @@
+"""The bench at work: start a bake, take an event, tell the state."""
+
+from __future__ import annotations
+
+import secrets
+from datetime import datetime
+
+from kindwhisk.bench import events as ev
+from kindwhisk.bench.clock import now as wall_clock
+from kindwhisk.bench.document import BakeDocument
+from kindwhisk.bench.hub import Hub
+from kindwhisk.bench.plans import plan_backward
+from kindwhisk.bench.projection import Progress, project
+from kindwhisk.bench.record import kitchen_record, summary
+from kindwhisk.bench.rules import check
+from kindwhisk.bench.state import BakeState, StateMaker
+from kindwhisk.bench.walked import Walked, walked
+from kindwhisk.core.braid import Braid, braid
+from kindwhisk.core.errors import CraftError
+from kindwhisk.core.model import Value
+from kindwhisk.core.process.scaling import Wish, scale
+from kindwhisk.store import bakes, formulas, kitchens
+from kindwhisk.store.models import BakeRow
+
+
+class BakeBraid(Value):
+    """The braid as planned and as it goes or went, with the moment that its seconds count from."""
+
+    origin: datetime
+    planned: Braid
+    actual: Braid
+
+
+class Bench:
+    """All bakes of this data file. Every method may be called from any thread."""
+
+    def __init__(self, hub: Hub) -> None:
+        self.hub = hub
+
+    def start(
+        self,
+        formula_id: str,
+        wish: Wish,
+        ready_at: datetime,
+        client_key: str,
+        began_at: datetime | None = None,
+    ) -> str:
+        """Start a bake and return its id; the same key again returns the same bake.
+
+        Raises:
+            CraftError: the formula, the wish or the plan cannot be met.
+        """
+        known = bakes.find_by_key(client_key)
+        if known is not None:
+            return str(known.id)
+        began = began_at or wall_clock()
+        version, formula = formulas.get(formula_id)
+        revision, kitchen = kitchens.current()
+        record = kitchen_record(formula_id)
+        scaled = scale(formula, kitchen, wish, record)
+        if scaled.tin is None:
+            raise CraftError("No tin was chosen.", field="tin", remedy="Choose a tin for this bake.")
+        plan = plan_backward(scaled.forecast, kitchen, ready_at, began)
+        document = BakeDocument(
+            formula=scaled.formula,
+            formula_version=version,
+            kitchen=kitchen,
+            kitchen_revision=revision,
+            oven=scaled.oven,
+            tin_name=scaled.tin_name,
+            tin=scaled.tin,
+            tin_count=scaled.tin_count,
+            record=record,
+            ready_at=ready_at,
+            planned=plan.steps,
+        )
+        bake_id = f"{began:%Y%m%d}-{formula_id[:24]}-{secrets.token_hex(3)}"
+        with bakes.writing():
+            known = bakes.find_by_key(client_key)
+            if known is not None:
+                return str(known.id)
+            bakes.create(
+                BakeRow(
+                    id=bake_id,
+                    formula=formula_id,
+                    version=version,
+                    title=formula.title,
+                    started_at=began.isoformat(),
+                    status="running",
+                    client_key=client_key,
+                    document=document.model_dump_json(),
+                )
+            )
+        self.hub.wake()
+        return bake_id
+
+    def post(self, bake_id: str, event: ev.BenchEvent) -> None:
+        """Keep an event; returns only when it is on the disk. A repeated key changes nothing.
+
+        Raises:
+            BenchRefusal: the event does not fit what has happened so far.
+            CraftError: there is no such bake, or its reading cannot be.
+        """
+        with bakes.writing():
+            row = bakes.get(bake_id)
+            if bakes.has_key(bake_id, event.client_key):
+                return
+            happened = _happened(bake_id)
+            began = datetime.fromisoformat(row.started_at)
+            progress = project(happened, began)
+            made = walked(row.document, _densities(progress))
+            check(event, made.forecast, progress, happened)
+            at = self._moment(event, happened, began)
+            bakes.append(
+                bake_id,
+                at=at.isoformat(),
+                kind=event.kind,
+                payload=event.model_dump_json(),
+                client_key=event.client_key,
+            )
+            after = project(_happened(bake_id), began)
+            late = ((after.ended_at or at) - made.document.ready_at).total_seconds()
+            ended = summary(made.forecast, after, late).model_dump() if after.ended_at else None
+            bakes.set_outcome(bake_id, after.status.value, ended)
+        self.hub.wake()
+
+    def _moment(self, event: ev.BenchEvent, happened: list[ev.Happened], began: datetime) -> datetime:
+        """When it happened: as told, but neither before the last event nor in the future."""
+        now = wall_clock()
+        at = now if event.at is None else min(event.at, now)
+        return max(at, happened[-1].at if happened else began)
+
+    def state(self, bake_id: str, focus: str | None = None, now: datetime | None = None) -> BakeState:
+        """The state of a bake at a moment (default now).
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        row, maker = self._maker(bake_id, now)
+        shown = focus if focus in maker.steps else None
+        return maker.state(str(row.id), str(row.title), shown)
+
+    def braid(self, bake_id: str, now: datetime | None = None) -> BakeBraid:
+        """The braid of a bake, planned and as it goes.
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        _, maker = self._maker(bake_id, now)
+        origin = maker.began_at
+
+        def seconds(moment: datetime) -> float:
+            return (moment - origin).total_seconds()
+
+        planned = {p.step: (seconds(p.start), seconds(p.end)) for p in maker.document.planned}
+        actual = {i: (seconds(a), seconds(b)) for i, (a, b) in maker.expected.items()}
+        ended = maker.progress.ended_at is not None
+        real = {i: t for i, t in actual.items() if not ended or maker.progress.is_over(i)}
+        return BakeBraid(origin=origin, planned=braid(maker.forecast, planned), actual=braid(maker.forecast, real))
+
+    def _maker(self, bake_id: str, now: datetime | None) -> tuple[BakeRow, StateMaker]:
+        row = bakes.get(bake_id)
+        began = datetime.fromisoformat(row.started_at)
+        progress = project(_happened(bake_id), began)
+        made: Walked = walked(row.document, _densities(progress))
+        return row, StateMaker(made, progress, began, now or wall_clock())
+
+
+def _densities(progress: Progress) -> tuple[tuple[str, float], ...]:
+    return tuple(sorted(progress.densities().items()))
+
+
+def _happened(bake_id: str) -> list[ev.Happened]:
+    return [
+        ev.Happened(
+            sequence=row.sequence,
+            at=datetime.fromisoformat(row.at),
+            event=ev.event_adapter.validate_json(row.payload),
+        )
+        for row in bakes.events(bake_id)
+    ]

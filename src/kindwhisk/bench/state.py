@@ -1,0 +1,395 @@
+"""The state of a bake as a page shows it: the projection laid over the forecast, at a moment."""
+
+from __future__ import annotations
+
+from datetime import datetime, timedelta
+
+from kindwhisk.bench.document import BakeDocument
+from kindwhisk.bench.events import OutcomeRecorded
+from kindwhisk.bench.outlook import Column, Outlook, column, outlook
+from kindwhisk.bench.projection import BakeStatus, Progress, StepStatus
+from kindwhisk.bench.walked import Walked
+from kindwhisk.core.bands import UNITS, Quantity, Verdict, judge
+from kindwhisk.core.model import Value
+from kindwhisk.core.planning.push import Actual, push
+from kindwhisk.core.planning.tasks import Job, job
+from kindwhisk.core.process.forecast import Forecast, StepForecast
+from kindwhisk.core.process.gate import Gate, GateItemKind, gates
+from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.process.windows import windows
+from kindwhisk.core.section import Section
+
+
+class CueView(Value):
+    """A cue with its moment."""
+
+    id: str
+    at: datetime
+    do: str
+    look: str
+    done: bool
+
+
+class StepLine(Value):
+    """A step in the list of all."""
+
+    id: str
+    kind: str
+    title: str
+    goal: str
+    vessel: str
+    vessel_name: str
+    attention: Attention
+    status: StepStatus
+    startable: bool
+    planned_start_at: datetime
+    planned_end_at: datetime
+    expected_start_at: datetime
+    expected_end_at: datetime
+    started_at: datetime | None
+    ended_at: datetime | None
+    reason: str
+
+
+class StepDetail(Value):
+    """A step close up."""
+
+    forecast: StepForecast
+    outlook: Outlook | None
+    cues: tuple[CueView, ...]
+    column: Column | None
+    section: Section | None
+    section_is_now: bool
+
+
+class GateItemView(Value):
+    """A thing on the make-ready list."""
+
+    id: str
+    kind: GateItemKind
+    name: str
+    detail: str
+    there: bool
+
+
+class GateView(Value):
+    """The make-ready list before ``step``; open when nothing is missing."""
+
+    step: str
+    step_title: str
+    open: bool
+    items: tuple[GateItemView, ...]
+
+
+class WindowView(Value):
+    """A content that waits and may not wait for ever."""
+
+    step: str
+    closes: str
+    name: str
+    why: str
+    since: datetime
+    until: datetime
+
+
+class TimerView(Value):
+    """A timer; its moment stands, whatever happens to the page or the server."""
+
+    id: str
+    label: str
+    due_at: datetime
+
+
+class ReadingView(Value):
+    """A reading with its verdict."""
+
+    sequence: int
+    at: datetime
+    step: str
+    step_title: str
+    quantity: Quantity
+    unit: str
+    value: float
+    verdict: Verdict | None
+
+
+class NoteView(Value):
+    """A note."""
+
+    sequence: int
+    at: datetime
+    text: str
+    step: str | None
+
+
+class BakeState(Value):
+    """Everything that a page needs, from the events and a moment."""
+
+    id: str
+    title: str
+    formula_id: str
+    formula_version: int
+    status: BakeStatus
+    batch: str
+    started_at: datetime
+    ended_at: datetime | None
+    ready_at: datetime
+    expected_ready_at: datetime
+    late_by_s: float
+    now: datetime
+    sequence: int
+    undoable: int | None
+    steps: tuple[StepLine, ...]
+    current: str | None
+    next: str | None
+    running: tuple[str, ...]
+    details: dict[str, StepDetail]
+    gate: GateView | None
+    windows: tuple[WindowView, ...]
+    timers: tuple[TimerView, ...]
+    readings: tuple[ReadingView, ...]
+    notes: tuple[NoteView, ...]
+    outcome: OutcomeRecorded | None
+    allergens: tuple[str, ...]
+
+
+def gate_items(gate: Gate, progress: Progress) -> list[GateItemView]:
+    """What is there and what is missing; skipping a step with a reason counts as there."""
+    items = []
+    for item in gate.items:
+        if item.kind is GateItemKind.STEP:
+            status = progress.status_of(item.id)
+            there = progress.is_over(item.id) or (item.under_way_is_enough and status is StepStatus.RUNNING)
+        else:
+            there = item.id in progress.ticked
+        items.append(GateItemView(id=item.id, kind=item.kind, name=item.name, detail=item.detail, there=there))
+    return items
+
+
+def startable(step: StepForecast, progress: Progress) -> bool:
+    """Whether everything that the step takes or waits for is over."""
+    return progress.status_of(step.id) is StepStatus.WAITING and all(progress.is_over(n) for n in step.needs)
+
+
+def expected_times(
+    forecast: Forecast,
+    progress: Progress,
+    document: BakeDocument,
+    outlooks: dict[str, Outlook],
+    began_at: datetime,
+    now: datetime,
+) -> dict[str, tuple[datetime, datetime]]:
+    """When every step is expected to start and end, from what has happened so far."""
+    planned = {
+        p.step: ((p.start - began_at).total_seconds(), (p.end - began_at).total_seconds()) for p in document.planned
+    }
+    base = job(forecast)
+    tasks = tuple(
+        t.model_copy(update={"duration_s": (o.likely_at - o.started_at).total_seconds()})
+        if (o := outlooks.get(t.id))
+        else t
+        for t in base.tasks
+    )
+    actual = {
+        i: Actual(
+            start_s=(s.started_at - began_at).total_seconds(),
+            end_s=None if s.ended_at is None else (s.ended_at - began_at).total_seconds(),
+        )
+        for i, s in progress.steps.items()
+        if s.started_at is not None
+    }
+    times = push(Job(tasks=tasks, lags=base.lags), planned, actual, (now - began_at).total_seconds())
+    return {i: (began_at + timedelta(seconds=a), began_at + timedelta(seconds=b)) for i, (a, b) in times.items()}
+
+
+class StateMaker:
+    """Makes a :class:`BakeState`; holds what its parts share."""
+
+    def __init__(self, walked: Walked, progress: Progress, began_at: datetime, now: datetime) -> None:
+        self.walked, self.progress = walked, progress
+        self.document, self.forecast = walked.document, walked.forecast
+        self.began_at, self.now = began_at, now
+        self.steps = {s.id: s for s in walked.formula.steps}
+        self.setting = self.document.setting
+        forecast, document = self.forecast, self.document
+        self.outlooks = {
+            s.id: view
+            for s in forecast.steps
+            if (view := outlook(s, self.steps[s.id], progress, self.setting, now)) is not None
+        }
+        self.expected = expected_times(forecast, progress, document, self.outlooks, began_at, now)
+        self.gates = {g.step: g for g in gates(forecast)}
+
+    def current(self) -> str | None:
+        """The step that wants the baker now.
+
+        First a running one that needs an eye on it, then one whose look is due, then the next to start,
+        and if there is nothing to start, whatever is over first.
+        """
+        if self.progress.status is not BakeStatus.RUNNING:
+            return None
+        running = [(i, self.outlooks[i]) for i in self.outlooks]
+        watched = [i for i, _ in running if self.forecast.step(i).attention is not Attention.NONE]
+        if watched:
+            return max(watched, key=lambda i: self.outlooks[i].started_at)
+        due = [i for i, o in running if o.look_at is not None and o.look_at <= self.now]
+        ready = self._startable()
+        # An oven that is hot can wait; what is in it can't.
+        pressing = [i for i in due if self.forecast.step(i).sets_foam or not ready]
+        if pressing:
+            return min(pressing, key=lambda i: self.outlooks[i].likely_at)
+        if ready:
+            return ready[0]
+        return min((i for i, _ in running), key=lambda i: self.outlooks[i].likely_at, default=None)
+
+    def _startable(self) -> list[str]:
+        ids = [s.id for s in self.forecast.steps if startable(s, self.progress)]
+        return sorted(ids, key=lambda i: (self.expected[i][0], self.expected[i][1]))
+
+    def next(self, current: str | None) -> str | None:
+        """What comes after the current step."""
+        after = [
+            s.id for s in self.forecast.steps if self.progress.status_of(s.id) is StepStatus.WAITING and s.id != current
+        ]
+        return min(after, key=lambda i: self.expected[i], default=None)
+
+    def line(self, step: StepForecast) -> StepLine:
+        """The step in the list."""
+        planned = next(p for p in self.document.planned if p.step == step.id)
+        own = self.progress.steps.get(step.id)
+        start, end = self.expected[step.id]
+        return StepLine(
+            id=step.id, kind=step.kind, title=step.title, goal=step.goal, vessel=step.vessel,
+            vessel_name=step.vessel_name, attention=step.attention, status=self.progress.status_of(step.id),
+            startable=startable(step, self.progress),
+            planned_start_at=planned.start, planned_end_at=planned.end,
+            expected_start_at=start, expected_end_at=end,
+            started_at=own.started_at if own else None, ended_at=own.ended_at if own else None,
+            reason=own.reason if own else "",
+        )  # fmt: skip
+
+    def detail(self, step_id: str) -> StepDetail:
+        """The step close up."""
+        step = self.forecast.step(step_id)
+        view = self.outlooks.get(step_id)
+        own = self.progress.steps.get(step_id)
+        cues = tuple(
+            CueView(
+                id=c.id,
+                at=view.started_at + timedelta(seconds=c.after_s.likely),
+                do=c.do,
+                look=c.look,
+                done=own is not None and c.id in own.cues_done,
+            )
+            for c in step.cues
+            if view is not None
+        )
+        section = step.section
+        measured = step_id in self.progress.densities()
+        if view is not None and not measured:
+            at_step = self.steps[step_id]
+            material = at_step.while_running(self.walked.materials[step_id], view.share)
+            section = at_step.section(material, self.setting)
+        return StepDetail(
+            forecast=step,
+            outlook=view,
+            cues=cues,
+            column=column(step, self.steps[step_id], self.progress, self.setting, view, self.now),
+            section=section,
+            section_is_now=view is not None or self.progress.is_over(step_id) or measured,
+        )
+
+    def gate(self, current: str | None) -> GateView | None:
+        """The gate of the current step, or the next one that lies ahead."""
+        ahead = [g for i, g in self.gates.items() if self.progress.status_of(i) is StepStatus.WAITING]
+        if not ahead or self.progress.status is not BakeStatus.RUNNING:
+            return None
+        gate = min(ahead, key=lambda g: (g.step != current, self.expected[g.step][0]))
+        items = gate_items(gate, self.progress)
+        return GateView(
+            step=gate.step,
+            step_title=self.forecast.step(gate.step).title,
+            open=all(i.there for i in items),
+            items=tuple(items),
+        )
+
+    def open_windows(self) -> tuple[WindowView, ...]:
+        """Contents that wait now."""
+        views = []
+        for window in windows(self.forecast):
+            opened, closing = self.progress.steps.get(window.opens), self.progress.status_of(window.closes)
+            if opened is None or opened.ended_at is None or opened.status is not StepStatus.DONE:
+                continue
+            if closing is not StepStatus.WAITING or self.progress.status is not BakeStatus.RUNNING:
+                continue
+            step = self.forecast.step(window.opens)
+            views.append(
+                WindowView(
+                    step=window.opens,
+                    closes=window.closes,
+                    name=step.vessel_name,
+                    why=window.why,
+                    since=opened.ended_at,
+                    until=opened.ended_at + timedelta(seconds=window.hold_s.likely),
+                )
+            )
+        return tuple({w.step: w for w in views}.values())
+
+    def reading_views(self) -> tuple[ReadingView, ...]:
+        """Readings, each on the band of its step where there is one."""
+        views = []
+        for reading in self.progress.readings:
+            step = self.forecast.step(reading.step)
+            band = next((c.band for c in step.checkpoints if c.band and c.band.quantity is reading.quantity), None)
+            views.append(
+                ReadingView(
+                    sequence=reading.sequence,
+                    at=reading.at,
+                    step=reading.step,
+                    step_title=step.title,
+                    quantity=reading.quantity,
+                    unit=UNITS[reading.quantity],
+                    value=reading.value,
+                    verdict=None if band is None else judge(reading.value, band),
+                )
+            )
+        return tuple(views)
+
+    def state(self, bake_id: str, title: str, focus: str | None) -> BakeState:
+        """All of it; ``focus`` names a step to show close up beside the current one."""
+        current = self.current()
+        following = self.next(current)
+        shown = dict.fromkeys(i for i in (current, following, focus, *self.outlooks) if i is not None)
+        progress, document = self.progress, self.document
+        expected_ready = progress.ended_at or max(end for _, end in self.expected.values())
+        return BakeState(
+            id=bake_id,
+            title=title,
+            formula_id=document.formula.id,
+            formula_version=document.formula_version,
+            status=progress.status,
+            batch=f"{document.tin_count} × {document.tin_name}, {self.forecast.total_g:.0f} g",
+            started_at=self.began_at,
+            ended_at=progress.ended_at,
+            ready_at=document.ready_at,
+            expected_ready_at=expected_ready,
+            late_by_s=(expected_ready - document.ready_at).total_seconds(),
+            now=self.now,
+            sequence=progress.last_sequence,
+            undoable=progress.undoable if progress.status is BakeStatus.RUNNING else None,
+            steps=tuple(self.line(s) for s in self.forecast.steps),
+            current=current,
+            next=following,
+            running=tuple(self.outlooks),
+            details={i: self.detail(i) for i in shown},
+            gate=self.gate(current),
+            windows=self.open_windows(),
+            timers=tuple(
+                TimerView(id=t.id, label=t.label, due_at=t.due_at)
+                for t in sorted(progress.timers.values(), key=lambda t: t.due_at)
+            ),
+            readings=self.reading_views(),
+            notes=tuple(NoteView(sequence=n.sequence, at=n.at, text=n.text, step=n.step) for n in progress.notes),
+            outcome=progress.outcome,
+            allergens=self.forecast.allergens,
+        )

@@ -1,0 +1,42 @@
+"""The forecast of a bake with the materials behind it, kept for as long as its readings do not change."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import lru_cache
+
+from kindwhisk.bench.document import BakeDocument
+from kindwhisk.core.material import Material
+from kindwhisk.core.process.forecast import Forecast, forecast, walk
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.preparation import prepared
+
+
+@dataclass(frozen=True)
+class Walked:
+    """A bake's prepared formula, its forecast with the cups read so far, and the material after each step."""
+
+    document: BakeDocument
+    formula: Formula
+    forecast: Forecast
+    materials: dict[str, Material]
+
+
+@lru_cache(maxsize=64)
+def parse(document_json: str) -> BakeDocument:
+    """The document of a bake; it never changes, so it is read once."""
+    return BakeDocument.model_validate_json(document_json)
+
+
+@lru_cache(maxsize=64)
+def walked(document_json: str, densities: tuple[tuple[str, float], ...]) -> Walked:
+    """Walk a bake's formula with the densities (g/ml by step) measured so far."""
+    document = parse(document_json)
+    measured = dict(densities)
+    formula = prepared(document.formula)
+    return Walked(
+        document=document,
+        formula=formula,
+        forecast=forecast(document.formula, document.setting, measured),
+        materials={s.id: o.material for s, _, o in walk(formula, document.setting, measured)},
+    )

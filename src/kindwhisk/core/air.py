@@ -1,0 +1,26 @@
+"""The air of the kitchen: pressure by altitude, saturated vapour, where water boils."""
+
+import math
+
+SEA_LEVEL_KPA = 101.325
+
+
+def pressure_kpa(altitude_m: float) -> float:
+    """Air pressure of the standard atmosphere. Valid to 11 km. Source: ICAO, published."""
+    return float(SEA_LEVEL_KPA * (1 - 2.25577e-5 * altitude_m) ** 5.25588)
+
+
+def saturation_kpa(temperature_c: float) -> float:
+    """Vapour pressure over water, 0 to 120 C, within 0.3 %. Source: Buck 1981, published."""
+    t = temperature_c
+    return 0.61121 * math.exp((18.678 - t / 234.5) * (t / (257.14 + t)))
+
+
+def boiling_point_c(altitude_m: float) -> float:
+    """Where water boils at this altitude: ``saturation_kpa`` inverted by bisection."""
+    target = pressure_kpa(altitude_m)
+    low, high = 50.0, 120.0
+    for _ in range(60):
+        middle = (low + high) / 2
+        low, high = (middle, high) if saturation_kpa(middle) < target else (low, middle)
+    return (low + high) / 2

@@ -1,0 +1,14 @@
+"""What the core refuses: each error names the field and says what to do about it."""
+
+
+class CraftError(ValueError):
+    """An input that the craft cannot work with.
+
+    ``field`` is the name that the caller used; ``remedy`` says what to enter instead.
+    """
+
+    def __init__(self, message: str, *, field: str, remedy: str) -> None:
+        super().__init__(message)
+        self.message = message
+        self.field = field
+        self.remedy = remedy

@@ -1,0 +1,209 @@
+"""Foams: how dense each should be at its end point, how long it may wait, how long it takes to whip.
+
+Density of a French meringue by sugar to white follows a reference model (marked ``model``); every other
+band, the hold windows and the whipping times are trade habit, which this kitchen's own bakes replace.
+"""
+
+from __future__ import annotations
+
+import math
+from enum import StrEnum
+from itertools import pairwise
+
+from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.material import Material
+from kindwhisk.core.model import Value
+
+
+class Foam(StrEnum):
+    """The kinds of content whose only leaven is air."""
+
+    FRENCH_MERINGUE = "French meringue"
+    RIBBON = "whole-egg ribbon"
+    CHIFFON_BATTER = "chiffon batter"
+    SPONGE_BATTER = "whole-egg sponge batter"
+
+
+class Peak(StrEnum):
+    """End points of a meringue."""
+
+    SOFT = "soft"
+    MEDIUM = "medium"
+    STIFF = "stiff"
+
+
+class WhipLook(Value):
+    """What an end point looks like, and what it looks like on either side."""
+
+    name: str
+    sees: str
+    not_yet: str
+    too_far: str
+
+
+PEAK_LOOKS: dict[Peak, WhipLook] = {
+    Peak.SOFT: WhipLook(
+        name="Soft peak",
+        sees="The tip droops right over and stays glossy.",
+        not_yet="Still streaming off the whisk: keep going.",
+        too_far="A tip that stands up: firmer than asked for, fold sooner.",
+    ),
+    Peak.MEDIUM: WhipLook(
+        name="Medium peak",
+        sees="The tip bends over and stays glossy.",
+        not_yet="Still streaming off the whisk: keep going.",
+        too_far="Dull, clotted at the wall: stop at once.",
+    ),
+    Peak.STIFF: WhipLook(
+        name="Stiff peak",
+        sees="The tip stands up straight and still shines.",
+        not_yet="The tip bends over: a little more.",
+        too_far="Dry lumps, water at the bottom: stop, it cannot be brought back whole.",
+    ),
+}
+
+RIBBON_LOOK = WhipLook(
+    name="Ribbon stage",
+    sees="A ribbon from the whisk lies on top and is still readable after eight seconds.",
+    not_yet="The ribbon sinks in at once: keep going.",
+    too_far="No longer grows and starts to look dry: stop.",
+)
+
+FRENCH_DENSITY: tuple[tuple[float, float, float, float], ...] = (
+    (0.3, 0.12, 0.14, 0.17),
+    (0.5, 0.13, 0.16, 0.20),
+    (0.8, 0.17, 0.20, 0.26),
+    (1.0, 0.19, 0.24, 0.30),
+    (1.5, 0.25, 0.31, 0.40),
+    (2.0, 0.31, 0.40, 0.50),
+)
+"""Sugar to white, then g/ml stiff, typical (medium), soft. A reference model's values."""
+
+DENSITY_BANDS: dict[Foam, tuple[float, float, float]] = {
+    Foam.RIBBON: (0.21, 0.25, 0.30),
+    Foam.CHIFFON_BATTER: (0.36, 0.41, 0.46),
+    Foam.SPONGE_BATTER: (0.38, 0.44, 0.50),
+}
+"""g/ml low, likely, high. Trade habit."""
+
+HOLD_MINUTES: dict[Foam, tuple[float, float, float]] = {
+    Foam.RIBBON: (5, 6, 8),
+    Foam.CHIFFON_BATTER: (5, 6, 8),
+    Foam.SPONGE_BATTER: (5, 6, 8),
+}
+"""Minutes that it may wait. Trade habit."""
+
+FRENCH_HOLD: tuple[tuple[float, float, float, float], ...] = (
+    (0.5, 3, 4, 5),
+    (1.0, 8, 9, 10),
+    (1.5, 15, 17, 20),
+)
+"""Sugar to white, then minutes low, likely, high. Trade habit."""
+
+WHIP_REFERENCE_G = 150.0
+FRENCH_MINUTES = 5.0
+RIBBON_MINUTES = 7.5
+PEAK_FACTOR: dict[Peak, float] = {Peak.SOFT: 0.78, Peak.MEDIUM: 1.0, Peak.STIFF: 1.25}
+SUGAR_SLOWS = 0.45
+COLD_SLOWS_PER_K = 0.012
+MASS_POWER = 0.3
+WHIP_SPREAD = 0.4
+"""Whipping times of a stand mixer on medium-high: trade habit, to be replaced by this kitchen's own."""
+
+
+def _table(rows: tuple[tuple[float, float, float, float], ...], x: float) -> tuple[float, float, float]:
+    """Linear between the rows, constant beyond them."""
+    if x <= rows[0][0]:
+        return rows[0][1:]
+    for (x0, *low), (x1, *high) in pairwise(rows):
+        if x <= x1:
+            share = (x - x0) / (x1 - x0)
+            a, b, c = (lo + share * (hi - lo) for lo, hi in zip(low, high, strict=True))
+            return a, b, c
+    return rows[-1][1:]
+
+
+def egg_white_g(material: Material) -> float:
+    """Grams of liquid white."""
+    return material.grams_of("egg-white", "white-pasteurised")
+
+
+def sugar_to_white(material: Material) -> float:
+    """Grams of sugars to a gram of white; 0 without white."""
+    white = egg_white_g(material)
+    return material.composition.sugars * material.mass_g / white if white > 0 else 0.0
+
+
+def fat_share(material: Material) -> float:
+    """Mass fraction of fat."""
+    return material.composition.fat
+
+
+FAT_FREE = 0.005
+"""More fat than this in the bowl and whites do not come up. Recalled."""
+
+
+def is_meringue(material: Material) -> bool:
+    """Whites and sugar without fat, as against a foam of whole eggs."""
+    return egg_white_g(material) > 0 and fat_share(material) < FAT_FREE
+
+
+def french_density(ratio: float, peak: Peak) -> Estimate:
+    """Band in g/ml of a French meringue at a peak. ``ratio`` is sugar to white by weight, 0 to 2."""
+    stiff, typical, soft = _table(FRENCH_DENSITY, ratio)
+    ends = {
+        Peak.STIFF: (stiff - (typical - stiff) / 2, stiff, (stiff + typical) / 2),
+        Peak.MEDIUM: ((stiff + typical) / 2, typical, (typical + soft) / 2),
+        Peak.SOFT: ((typical + soft) / 2, soft, soft + (soft - typical) / 2),
+    }
+    low, likely, high = ends[peak]
+    return Estimate(low=low, likely=likely, high=high, basis=Basis.MODEL)
+
+
+def density_band(foam: Foam) -> Estimate:
+    """Band in g/ml of a foam or batter at its end point."""
+    low, likely, high = DENSITY_BANDS[foam]
+    return Estimate(low=low, likely=likely, high=high, basis=Basis.HABIT)
+
+
+def french_hold_s(ratio: float) -> Estimate:
+    """Seconds that a French meringue may wait before it is folded. ``ratio`` is sugar to white."""
+    low, likely, high = (60 * m for m in _table(FRENCH_HOLD, ratio))
+    return Estimate(low=low, likely=likely, high=high, basis=Basis.HABIT)
+
+
+def hold_s(foam: Foam) -> Estimate:
+    """Seconds that a foam or batter may wait before the next step ends the wait."""
+    low, likely, high = (60 * m for m in HOLD_MINUTES[foam])
+    return Estimate(low=low, likely=likely, high=high, basis=Basis.HABIT)
+
+
+def french_whip_s(mass_g: float, ratio: float, temperature_c: float, peak: Peak) -> Estimate:
+    """Seconds to a peak. More sugar, colder whites and a larger batch take longer."""
+    cold = 1 + COLD_SLOWS_PER_K * max(0.0, 22.0 - temperature_c)
+    size = (max(mass_g, 30.0) / WHIP_REFERENCE_G) ** MASS_POWER
+    minutes = FRENCH_MINUTES * PEAK_FACTOR[peak] * (1 + SUGAR_SLOWS * ratio) * cold * size
+    return Estimate.around(60 * minutes, WHIP_SPREAD)
+
+
+def ribbon_whip_s(mass_g: float, temperature_c: float) -> Estimate:
+    """Seconds to the ribbon stage of whole eggs and sugar; warmed eggs (38 to 43 C) get there sooner."""
+    cold = 1 + COLD_SLOWS_PER_K * 2 * max(0.0, 40.0 - temperature_c)
+    size = (max(mass_g, 60.0) / (2 * WHIP_REFERENCE_G)) ** MASS_POWER
+    return Estimate.around(60 * RIBBON_MINUTES * cold * size, WHIP_SPREAD)
+
+
+WHIP_SHAPE = 1.3
+WHIP_RATE = 3.0
+"""Overrun follows ``1 - exp(-rate x^shape)`` of the share of the likely time; 95 % is there at the end."""
+
+
+def whipped_share(share: float) -> float:
+    """Share of the final overrun after ``share`` (0 to 1) of the likely time. Source: a reference model."""
+    end = 1 - math.exp(-WHIP_RATE)
+    return (1 - math.exp(-WHIP_RATE * max(0.0, share) ** WHIP_SHAPE)) / end
+
+
+def material_while_whipping(whipped: Material, share: float) -> Material:
+    """What is in the bowl after ``share`` of the likely time, by the model."""
+    return whipped.with_gas(whipped.gas_ml.scaled(min(1.0, whipped_share(share))))

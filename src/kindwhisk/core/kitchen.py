@@ -1,0 +1,103 @@
+"""The kitchen profile: what this kitchen works with."""
+
+from __future__ import annotations
+
+from typing import Annotated, Self
+
+from pydantic import Field, model_validator
+
+from kindwhisk.core.baking import OvenMode
+from kindwhisk.core.eggs import EggSize
+from kindwhisk.core.errors import CraftError
+from kindwhisk.core.model import Value
+from kindwhisk.core.tins import Tin
+
+Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
+Name = Annotated[str, Field(min_length=1, max_length=60)]
+
+
+class KitchenTin(Value):
+    """A tin on the shelf."""
+
+    id: Id
+    name: Name
+    tin: Tin
+    count: int = Field(default=1, ge=1, le=99)
+
+
+class Oven(Value):
+    """An oven. ``offset_k`` is measured minus set temperature at the middle, by an oven thermometer."""
+
+    id: Id
+    name: Name
+    mode: OvenMode = OvenMode.STATIC
+    offset_k: float = Field(default=0, ge=-60, le=60)
+    rise_k_per_min: float = Field(default=8, gt=0.5, le=60)
+    tins_at_once: int = Field(default=2, ge=1, le=50)
+
+
+class Mixer(Value):
+    """A mixer and its bowl."""
+
+    id: Id
+    name: Name
+    bowl_ml: float = Field(default=4800, gt=200, le=100_000)
+
+
+class Cup(Value):
+    """A cup for density, with the volume that it really holds (filled with water and weighed)."""
+
+    id: Id
+    name: Name
+    empty_g: float = Field(ge=0, le=5000)
+    volume_ml: float = Field(gt=5, le=5000)
+
+
+class Kitchen(Value):
+    """Everything that a forecast needs to know about where it happens."""
+
+    name: Name = "My kitchen"
+    altitude_m: float = Field(default=0, ge=-400, le=5000)
+    air_c: float = Field(default=22, ge=5, le=45)
+    eggs: EggSize = EggSize.EU_M
+    hob_rings: int = Field(default=2, ge=1, le=12)
+    tins: tuple[KitchenTin, ...] = ()
+    ovens: tuple[Oven, ...] = Field(default=(Oven(id="oven", name="Oven"),), min_length=1)
+    mixers: tuple[Mixer, ...] = Field(default=(Mixer(id="mixer", name="Mixer"),), min_length=1)
+    cups: tuple[Cup, ...] = ()
+
+    @model_validator(mode="after")
+    def _ids_differ(self) -> Self:
+        for what in ("tins", "ovens", "mixers", "cups"):
+            ids = [item.id for item in getattr(self, what)]
+            if len(set(ids)) != len(ids):
+                raise ValueError(f"two entries of '{what}' have the same id: give each its own")
+        return self
+
+    def tin(self, tin_id: str) -> KitchenTin:
+        """The tin of that id.
+
+        Raises:
+            CraftError: there is none.
+        """
+        for item in self.tins:
+            if item.id == tin_id:
+                return item
+        known = ", ".join(t.id for t in self.tins) or "none yet"
+        raise CraftError(f"There is no tin '{tin_id}' in this kitchen.", field="tin", remedy=f"Choose one of: {known}.")
+
+    def oven(self, oven_id: str | None) -> Oven:
+        """The oven of that id, or the first one.
+
+        Raises:
+            CraftError: there is none.
+        """
+        if oven_id is None:
+            return self.ovens[0]
+        for item in self.ovens:
+            if item.id == oven_id:
+                return item
+        known = ", ".join(o.id for o in self.ovens)
+        raise CraftError(
+            f"There is no oven '{oven_id}' in this kitchen.", field="oven", remedy=f"Choose one of: {known}."
+        )

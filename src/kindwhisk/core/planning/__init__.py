@@ -1,0 +1,1 @@
+"""Placing a process on the clock, over shared hands, mixer, hob and ovens."""

@@ -1,0 +1,149 @@
+"""A formula: what to make, as a process."""
+
+from __future__ import annotations
+
+from enum import StrEnum
+from typing import Annotated, Self
+
+from pydantic import Field, model_validator
+
+from kindwhisk.core.errors import CraftError
+from kindwhisk.core.ingredients import ingredient_table
+from kindwhisk.core.model import Value
+from kindwhisk.core.process.portions import IngredientPortion, StepPortion
+from kindwhisk.core.process.steps import Step
+from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.schools import School
+from kindwhisk.core.vessels import Vessel, VesselForm
+
+
+class Technique(StrEnum):
+    """Classes of foam bakes."""
+
+    CHIFFON = "separated chiffon"
+    WARM_SPONGE = "whole-egg sponge, warmed"
+
+
+FormulaId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,59}$")]
+
+
+class Formula(Value):
+    """Steps in an order in which they can be done, and the vessels that they use.
+
+    A formula that validates holds: step ids differ, portions come from earlier steps, nothing is taken
+    twice or beyond all of it, every result but the last is used, every vessel and ingredient is known.
+    """
+
+    id: FormulaId
+    title: str = Field(min_length=1, max_length=120)
+    summary: str = Field(default="", max_length=600)
+    technique: Technique
+    servings: int = Field(default=8, ge=1, le=1000)
+    vessels: tuple[Vessel, ...]
+    steps: tuple[Step, ...] = Field(min_length=1)
+
+    @model_validator(mode="after")
+    def _sound(self) -> Self:
+        from kindwhisk.core.process.checking import findings
+
+        found = findings(self)
+        if found:
+            raise ValueError("; ".join(f"step '{f.step}': {f.text}" for f in found))
+        return self
+
+    def step(self, step_id: str) -> Step:
+        """The step of that id.
+
+        Raises:
+            CraftError: there is none.
+        """
+        for step in self.steps:
+            if step.id == step_id:
+                return step
+        raise CraftError(
+            f"This formula has no step '{step_id}'.",
+            field="step",
+            remedy="Use one of: " + ", ".join(s.id for s in self.steps) + ".",
+        )
+
+    def vessel(self, vessel_id: str) -> Vessel:
+        """The vessel of that id; the oven needs no entry."""
+        for vessel in self.vessels:
+            if vessel.id == vessel_id:
+                return vessel
+        return Vessel(id=vessel_id, name=vessel_id, form=VesselForm.OVEN)
+
+    @property
+    def fill(self) -> FillStep | None:
+        """The step that fills the tins, if there is one."""
+        return next((s for s in self.steps if isinstance(s, FillStep)), None)
+
+    @property
+    def bake(self) -> BakeStep | None:
+        """The step that sets the foam, if there is one."""
+        return next((s for s in self.steps if isinstance(s, BakeStep)), None)
+
+    @property
+    def schools(self) -> tuple[School, ...]:
+        """Every choice that its steps make, each question once and in the order of the work."""
+        chosen: dict[tuple[str, str], School] = {}
+        for step in self.steps:
+            for school in step.schools():
+                chosen.setdefault((school.question, school.choice), school)
+        return tuple(chosen.values())
+
+    def portions(self) -> list[IngredientPortion]:
+        """All ingredient portions in the order of the work."""
+        return [p for s in self.steps for p in s.inputs if isinstance(p, IngredientPortion)]
+
+    def total_g(self) -> float:
+        """Grams of all ingredients."""
+        return sum(p.grams for p in self.portions())
+
+    def grams_of(self, *ingredient_ids: str) -> float:
+        """Grams of these ingredients over all roles."""
+        return sum(p.grams for p in self.portions() if p.ingredient in ingredient_ids)
+
+    def scaled(self, factor: float) -> Formula:
+        """The same formula with every amount times ``factor``.
+
+        Raises:
+            CraftError: the factor is not between 0.01 and 1000.
+        """
+        if not 0.01 <= factor <= 1000:
+            raise CraftError(
+                f"That would make {factor:.3g} times the formula.",
+                field="scale",
+                remedy="Ask for between a hundredth and a thousand times the formula's own batch.",
+            )
+        return self.model_copy(
+            update={
+                "steps": tuple(
+                    s.model_copy(update={"inputs": tuple(p.scaled(factor) for p in s.inputs)}) for s in self.steps
+                )
+            }
+        )
+
+
+def upstream(formula: Formula, step_id: str) -> set[str]:
+    """Ids of all steps that the step's content came from (not those it only waits for)."""
+    by_id = {s.id: s for s in formula.steps}
+    found: set[str] = set()
+    waiting = [step_id]
+    while waiting:
+        for portion in by_id[waiting.pop()].inputs:
+            if isinstance(portion, StepPortion) and portion.step not in found:
+                found.add(portion.step)
+                waiting.append(portion.step)
+    return found
+
+
+def consumers(formula: Formula, step_id: str) -> list[Step]:
+    """Steps that take some of the step's result, in order."""
+    return [s for s in formula.steps if any(isinstance(p, StepPortion) and p.step == step_id for p in s.inputs)]
+
+
+def known_ingredient(ingredient_id: str) -> bool:
+    """Whether the table has it."""
+    return ingredient_id in ingredient_table()

@@ -1,0 +1,93 @@
+"""What a step tells the forecast: the material after it, the time it takes, and what to watch for."""
+
+from __future__ import annotations
+
+from enum import StrEnum
+
+from kindwhisk.core.bands import Band
+from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.material import Material
+from kindwhisk.core.model import Value
+from kindwhisk.core.safety import Caution
+from kindwhisk.core.section import Section
+
+
+class Attention(StrEnum):
+    """How much of the baker a step needs."""
+
+    THROUGHOUT = "throughout"
+    AT_TIMES = "at times"
+    NONE = "none"
+
+
+class Resource(StrEnum):
+    """What is shared in a small kitchen."""
+
+    HANDS = "hands"
+    MIXER = "mixer"
+    HOB = "hob"
+    OVEN = "oven"
+
+
+class Checkpoint(Value):
+    """An end point to be confirmed: what one sees, and a number's band where there is one."""
+
+    id: str
+    name: str
+    sees: str
+    not_yet: str = ""
+    too_far: str = ""
+    band: Band | None = None
+
+
+class Cue(Value):
+    """Something to do while a step runs, by time and by look."""
+
+    id: str
+    after_s: Estimate
+    do: str
+    look: str
+
+
+class MakeReady(Value):
+    """Something that has to be at hand, ticked by the baker."""
+
+    id: str
+    name: str
+    detail: str = ""
+
+
+class Notice(Value):
+    """Something wrong or risky that the forecast sees, with what to do about it."""
+
+    level: str
+    text: str
+    remedy: str
+
+
+class Outcome(Value):
+    """The result of one step.
+
+    Attributes:
+        goal: the end point in a few words, shown large.
+        do: what to do, in one or two sentences; ``why`` follows it.
+        hold_s: how long the result may wait for the next step; None when it may wait for hours.
+        first_look_s: when to look first, for steps that run on their own.
+        modelled_s: likely time before this kitchen's own records were applied.
+    """
+
+    material: Material
+    duration_s: Estimate
+    goal: str
+    do: str
+    why: str = ""
+    hold_s: Estimate | None = None
+    hold_why: str = ""
+    first_look_s: float | None = None
+    modelled_s: float = 0.0
+    checkpoints: tuple[Checkpoint, ...] = ()
+    cues: tuple[Cue, ...] = ()
+    cautions: tuple[Caution, ...] = ()
+    make_ready: tuple[MakeReady, ...] = ()
+    notices: tuple[Notice, ...] = ()
+    section: Section | None = None

@@ -1,0 +1,58 @@
+"""What goes into a step: some of an ingredient, or a share of an earlier step's result."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal, Self
+
+from pydantic import Field, model_validator
+
+from kindwhisk.core.model import Value
+
+StepId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
+
+
+class IngredientPortion(Value):
+    """Grams of an ingredient, at the kitchen's temperature unless one is given."""
+
+    source: Literal["ingredient"] = "ingredient"
+    ingredient: str
+    grams: float = Field(gt=0, le=100_000)
+    temperature_c: float | None = None
+    role: str = ""
+
+    def scaled(self, factor: float) -> IngredientPortion:
+        """The same role in a batch ``factor`` times as large."""
+        return self.model_copy(update={"grams": self.grams * factor})
+
+
+class StepPortion(Value):
+    """A share of an earlier step's result: all of it, a ``fraction`` of the whole, ``grams``, or the rest."""
+
+    source: Literal["step"] = "step"
+    step: StepId
+    fraction: float | None = Field(default=None, gt=0, le=1)
+    grams: float | None = Field(default=None, gt=0)
+    rest: bool = False
+
+    @model_validator(mode="after")
+    def _one_way(self) -> Self:
+        if sum((self.fraction is not None, self.grams is not None, self.rest)) > 1:
+            raise ValueError("give one of 'fraction', 'grams' or 'rest', or none of them for all")
+        return self
+
+    def scaled(self, factor: float) -> StepPortion:
+        """The same share of a batch ``factor`` times as large."""
+        return self if self.grams is None else self.model_copy(update={"grams": self.grams * factor})
+
+
+Portion = Annotated[IngredientPortion | StepPortion, Field(discriminator="source")]
+
+
+def ingredient(ingredient_id: str, grams: float, role: str = "", temperature_c: float | None = None) -> Portion:
+    """Shorthand for an ingredient portion."""
+    return IngredientPortion(ingredient=ingredient_id, grams=grams, role=role, temperature_c=temperature_c)
+
+
+def of(step: str, fraction: float | None = None, *, rest: bool = False) -> Portion:
+    """Shorthand for a share of a step's result."""
+    return StepPortion(step=step, fraction=fraction, rest=rest)

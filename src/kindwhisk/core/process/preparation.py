@@ -1,0 +1,52 @@
+"""Steps that a formula does not name but the work needs: the hot oven, the washed beater."""
+
+from __future__ import annotations
+
+from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.formula import Formula, upstream
+from kindwhisk.core.process.portions import IngredientPortion
+from kindwhisk.core.process.steps import Step
+from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.process.steps.preheat import PreheatStep
+from kindwhisk.core.process.steps.wash import WashStep
+
+FATTY = 0.02
+"""An ingredient with more fat than this leaves a film on a beater."""
+
+
+def _ingredients_at(formula: Formula, step: Step) -> set[str]:
+    reach = upstream(formula, step.id) | {step.id}
+    return {p.ingredient for s in formula.steps if s.id in reach for p in s.inputs if isinstance(p, IngredientPortion)}
+
+
+def _fatty(ids: set[str]) -> bool:
+    return any(ingredient(i).composition.fat > FATTY for i in ids)
+
+
+def prepared(formula: Formula) -> Formula:
+    """The formula with a preheat before each bake, and a wash wherever fat would meet whites on a beater."""
+    steps: list[Step] = []
+    greasy: dict[str, str] = {}
+    for step in formula.steps:
+        waits = list(step.after)
+        if isinstance(step, BakeStep):
+            hot = PreheatStep(id=f"preheat-{step.id}", title="Heat the oven", vessel="oven", oven_c=step.oven_c)
+            steps.append(hot)
+            waits.append(hot.id)
+        tool = step.tool_in_use
+        if tool is not None:
+            fatty = _fatty(_ingredients_at(formula, step))
+            if step.begins_foam and not fatty and tool in greasy:
+                wash = WashStep(
+                    id=f"wash-{step.id}",
+                    title=f"Wash the {tool}",
+                    vessel=step.vessel,
+                    tool=tool,
+                    after=(greasy.pop(tool),),
+                )
+                steps.append(wash)
+                waits.append(wash.id)
+            if fatty:
+                greasy[tool] = step.id
+        steps.append(step.model_copy(update={"after": tuple(waits)}))
+    return formula.model_copy(update={"steps": tuple(steps)})

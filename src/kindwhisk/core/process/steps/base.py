@@ -1,0 +1,101 @@
+"""What every kind of step is: its parameters, its needs, and how it changes what goes in."""
+
+from __future__ import annotations
+
+from typing import ClassVar
+
+from pydantic import Field
+
+from kindwhisk.core import section
+from kindwhisk.core.bands import Band, Quantity, Side
+from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.learning import corrected, personal_band
+from kindwhisk.core.material import Material
+from kindwhisk.core.model import Value
+from kindwhisk.core.process.outcome import Attention, Outcome, Resource
+from kindwhisk.core.process.portions import Portion, StepId
+from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.schools import School
+from kindwhisk.core.vessels import VesselForm
+
+
+class Heading(Value):
+    """A temperature on its way: where it should be now, where it started, and where it has to go (all C)."""
+
+    quantity: Quantity
+    start_c: float
+    now_c: float
+    target_c: float
+
+
+class StepBase(Value):
+    """The part that all kinds share.
+
+    Class attributes tell the planner and the gate what the kind is like: ``attention``, ``uses``,
+    ``begins_foam`` (a clock starts), ``sets_foam`` (it stops), ``passes_window`` (the clock goes on).
+    ``after`` names steps that must be over without giving material, such as a preheated oven.
+    """
+
+    attention: ClassVar[Attention] = Attention.THROUGHOUT
+    uses: ClassVar[tuple[Resource, ...]] = ()
+    begins_foam: ClassVar[bool] = False
+    sets_foam: ClassVar[bool] = False
+    passes_window: ClassVar[bool] = False
+
+    id: StepId
+    title: str = Field(min_length=1, max_length=80)
+    vessel: str
+    inputs: tuple[Portion, ...] = ()
+    after: tuple[StepId, ...] = ()
+    note: str = Field(default="", max_length=400)
+
+    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
+        """The outcome of this step for what goes in, in this setting."""
+        raise NotImplementedError
+
+    def schools(self) -> tuple[School, ...]:
+        """The choices that this step makes where bakers disagree."""
+        return ()
+
+    @property
+    def tool_in_use(self) -> str | None:
+        """The beater or whisk that touches the content, if it matters for fat."""
+        return None
+
+    def expected_reading(self, elapsed_s: float, duration_s: float, setting: Setting) -> Heading | None:  # noqa: ARG002
+        """Where the content's temperature should be by now; None for steps without one to follow."""
+        return None
+
+    def seconds_left(self, elapsed_s: float, reading: float, setting: Setting) -> float | None:  # noqa: ARG002
+        """Seconds to the end by a temperature read ``elapsed_s`` after the start; None when it can't tell."""
+        return None
+
+    def learned(self, duration: Estimate, setting: Setting) -> Estimate:
+        """The duration with this kitchen's own record of this step."""
+        return corrected(duration, setting.record.times.get(self.id, ()))
+
+    def density_band(self, published: Estimate, setting: Setting, below: Side, above: Side) -> Band:
+        """The band for a cup's reading after this step, this kitchen's own once there are enough."""
+        own = personal_band(setting.record.densities.get(self.id, ()), published)
+        return Band(quantity=Quantity.DENSITY, unit="g/ml", range=own, below=below, above=above)
+
+    def while_running(self, after: Material, share: float) -> Material:  # noqa: ARG002 - most change at once
+        """What is in the vessel after ``share`` (0 to 1) of the likely time; ``after`` is its end."""
+        return after
+
+    def section(self, material: Material, setting: Setting) -> section.Section | None:
+        """The vessel cut in half with what is in it after this step; None without a content."""
+        if material.mass_g <= 0:
+            return None
+        vessel = setting.vessels.get(self.vessel)
+        if vessel is None or vessel.form in {VesselForm.OVEN}:
+            return None
+        if vessel.form in {VesselForm.TIN, VesselForm.RACK}:
+            tins = setting.tins
+            return section.of_tin(tins.name, tins.tin, tins.count, material)
+        return section.of_vessel(vessel, material)
+
+
+def by_habit(seconds: float, spread: float = 0.35) -> Estimate:
+    """The time of a step done by hand."""
+    return Estimate.around(seconds, spread, Basis.HABIT)

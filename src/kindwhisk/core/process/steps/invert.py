@@ -1,0 +1,59 @@
+"""Invert: hang the tin upside down."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from kindwhisk.core import section
+from kindwhisk.core.material import Material, combine
+from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
+from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.steps.base import StepBase, by_habit
+from kindwhisk.core.safety import HOT_TIN
+from kindwhisk.core.schools import School, school
+
+
+class InvertStep(StepBase):
+    """Turn the tin over so that the crumb hangs while it sets."""
+
+    kind: Literal["invert"] = "invert"
+
+    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
+        """Nothing changes but the direction of weight."""
+        cake = combine(intake)
+        notices: tuple[Notice, ...] = ()
+        if setting.tins.tin.shape not in {"tube", "round"}:
+            notices = (
+                Notice(
+                    level="risk",
+                    text="This tin has nothing to hang from.",
+                    remedy="Use a tube or a bare round tin, or cool on a rack.",
+                ),
+            )
+        return Outcome(
+            material=cake,
+            duration_s=by_habit(15),
+            goal="Upside down",
+            do="Turn it over at once, onto its feet or the neck of a bottle.",
+            why="Hanging, the soft crumb stretches instead of sinking.",
+            checkpoints=(
+                Checkpoint(
+                    id="hangs",
+                    name="Hangs",
+                    sees="It stays in the tin.",
+                    too_far="Slips: turn back, cool upright.",
+                ),
+            ),
+            cautions=(HOT_TIN,),
+            make_ready=(MakeReady(id="stand", name="bottle or feet", detail="steady, clear of draughts"),),
+            notices=notices,
+        )
+
+    def section(self, material: Material, setting: Setting) -> section.Section:
+        """The tin upside down."""
+        tins = setting.tins
+        return section.of_tin(tins.name, tins.tin, tins.count, material, inverted=True)
+
+    def schools(self) -> tuple[School, ...]:
+        """Upside down or on a rack."""
+        return (school("Cooling", "upside down"),)

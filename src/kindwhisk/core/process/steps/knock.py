@@ -1,0 +1,48 @@
+"""Knock: let large bubbles or hot steam out."""
+
+from __future__ import annotations
+
+from typing import ClassVar, Literal
+
+from kindwhisk.core.material import Material, combine
+from kindwhisk.core.process.outcome import Outcome
+from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.steps.base import StepBase, by_habit
+from kindwhisk.core.safety import HOT_TIN
+from kindwhisk.core.schools import School, school
+
+LARGE_BUBBLES = 0.02
+"""Share of the gas that a light knock lets out of a batter. Trade habit."""
+
+
+class KnockStep(StepBase):
+    """Knock the tin on the bench: raw, to let large bubbles out; baked, to let the steam out."""
+
+    passes_window: ClassVar[bool] = True
+
+    kind: Literal["knock"] = "knock"
+
+    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:  # noqa: ARG002 - same for all kinds
+        """Raw batter loses a little gas; a baked crumb keeps its shape."""
+        content = combine(intake)
+        baked = content.browning > 0
+        if baked:
+            return Outcome(
+                material=content,
+                duration_s=by_habit(10),
+                goal="One drop",
+                do="Drop it once from a hand's height, flat onto a cloth.",
+                why="Steam leaves at once, before the crumb can draw in around it.",
+                cautions=(HOT_TIN,),
+            )
+        return Outcome(
+            material=content.with_gas(content.gas_ml.scaled(1 - LARGE_BUBBLES)),
+            duration_s=by_habit(20),
+            goal="Large bubbles out",
+            do="Run a skewer through in a spiral, then two light knocks.",
+            why="Large bubbles grow into tunnels.",
+        )
+
+    def schools(self) -> tuple[School, ...]:
+        """Knocking is a choice."""
+        return (school("Knock out of the oven", "one drop"),)

@@ -1,0 +1,76 @@
+"""Preheat: the oven before the batter. Put in by the product wherever something is baked."""
+
+from __future__ import annotations
+
+from typing import ClassVar, Literal
+
+from pydantic import Field
+
+from kindwhisk.core import oven
+from kindwhisk.core.bands import Band, Quantity, Side
+from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.material import Material
+from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome, Resource
+from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.steps.base import Heading, StepBase
+
+TOLERANCE_K = 8.0
+
+
+class PreheatStep(StepBase):
+    """Bring the oven to ``oven_c``."""
+
+    attention: ClassVar[Attention] = Attention.NONE
+    uses: ClassVar[tuple[Resource, ...]] = (Resource.OVEN,)
+
+    kind: Literal["preheat"] = "preheat"
+    oven_c: float = Field(ge=60, le=300)
+
+    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:  # noqa: ARG002 - same for all kinds
+        """An oven holds no material; it only takes time."""
+        own = setting.oven
+        dial = self.oven_c - own.offset_k
+        duration = oven.preheat_s(setting.kitchen.air_c, self.oven_c, own.rise_k_per_min)
+        return Outcome(
+            material=Material(),
+            duration_s=self.learned(duration, setting),
+            modelled_s=duration.likely,
+            goal=f"{own.name} on, {dial:.0f} C",
+            do=f"Set {own.name} to {dial:.0f} C, {own.mode.value}; rack in the middle.",
+            why="A batter that waits for the oven loses its air.",
+            first_look_s=duration.low,
+            checkpoints=(
+                Checkpoint(
+                    id="hot",
+                    name="Oven holds",
+                    sees=f"The oven thermometer shows {self.oven_c:.0f} C and stays.",
+                    not_yet="The lamp went out, but the walls are still cold: two minutes more.",
+                    band=Band(
+                        quantity=Quantity.OVEN_TEMPERATURE,
+                        unit="C",
+                        range=Estimate(
+                            low=self.oven_c - TOLERANCE_K,
+                            likely=self.oven_c,
+                            high=self.oven_c + TOLERANCE_K,
+                            basis=Basis.FORMULA,
+                        ),
+                        below=Side(word="not there", means="Too cool to set the foam.", can_do="Wait, read again."),
+                        above=Side(
+                            word="too hot",
+                            means="It will dome, crack and brown.",
+                            can_do="Dial down, door open a hand.",
+                        ),
+                    ),
+                ),
+            ),
+        )
+
+    def expected_reading(self, elapsed_s: float, duration_s: float, setting: Setting) -> Heading:  # noqa: ARG002
+        """The oven's air."""
+        start = setting.kitchen.air_c
+        now = oven.expected_c(elapsed_s, start, self.oven_c, setting.oven.rise_k_per_min)
+        return Heading(quantity=Quantity.OVEN_TEMPERATURE, start_c=start, now_c=now, target_c=self.oven_c)
+
+    def seconds_left(self, elapsed_s: float, reading: float, setting: Setting) -> float | None:  # noqa: ARG002
+        """By the oven's own rate."""
+        return oven.seconds_to(self.oven_c, reading, setting.oven.rise_k_per_min)

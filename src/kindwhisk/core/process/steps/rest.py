@@ -1,0 +1,40 @@
+"""Rest: leave something alone for a while: steeping, cooling down a little."""
+
+from __future__ import annotations
+
+from typing import ClassVar, Literal
+
+from pydantic import Field
+
+from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.material import Material, combine
+from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
+from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.steps.base import StepBase
+
+COOLS_PER_MINUTE = 0.06
+"""Share of the difference to the air that a small open pot loses a minute. Trade habit."""
+
+
+class RestStep(StepBase):
+    """Rest for ``minutes``; ``sees`` is what tells that it is over."""
+
+    attention: ClassVar[Attention] = Attention.NONE
+
+    kind: Literal["rest"] = "rest"
+    minutes: float = Field(gt=0, le=48 * 60)
+    sees: str = "The time is up."
+
+    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
+        """It drifts toward the air."""
+        material = combine(intake)
+        air = setting.kitchen.air_c
+        left = float((1 - COOLS_PER_MINUTE) ** self.minutes)
+        return Outcome(
+            material=material.at(air + (material.temperature_c - air) * left),
+            duration_s=Estimate.around(60 * self.minutes, 0.05, Basis.FORMULA),
+            modelled_s=60 * self.minutes,
+            goal=f"{self.minutes:g} min",
+            do="Cover and leave it.",
+            checkpoints=(Checkpoint(id="rested", name="Rested", sees=self.sees),),
+        )

@@ -1,0 +1,163 @@
+"""Whip: whites or whole eggs into a foam. The clock starts here."""
+
+from __future__ import annotations
+
+from enum import StrEnum
+from typing import ClassVar, Literal
+
+from pydantic import Field
+
+from kindwhisk.core import foam
+from kindwhisk.core.bands import Side
+from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.foam import Foam, Peak
+from kindwhisk.core.material import Material, combine
+from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady, Notice, Outcome, Resource
+from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.steps.base import StepBase
+from kindwhisk.core.safety import RAW_EGG
+from kindwhisk.core.schools import School, school
+
+
+class SugarSchool(StrEnum):
+    """When the sugar goes into the whites."""
+
+    START = "all at the start"
+    THIRDS = "in thirds"
+    SPOONS = "a spoon at a time"
+
+
+ADDITIONS: dict[SugarSchool, tuple[tuple[float, str, str], ...]] = {
+    SugarSchool.START: (),
+    SugarSchool.THIRDS: (
+        (0.15, "First third of the sugar", "when large bubbles cover the top"),
+        (0.35, "Second third of the sugar", "when the foam is white and fine"),
+        (0.60, "Last third of the sugar", "when the whisk begins to leave lines that don't close"),
+    ),
+    SugarSchool.SPOONS: ((0.25, "Begin with the sugar, a spoon at a time", "when the foam is white and fine"),),
+}
+"""Share of the likely time, what to do, what it looks like. Trade habit."""
+
+SLOW_FINISH_SHARE = 0.8
+
+
+class WhipStep(StepBase):
+    """Whip to a peak (whites) or to the ribbon (whole eggs)."""
+
+    attention: ClassVar[Attention] = Attention.AT_TIMES
+    uses: ClassVar[tuple[Resource, ...]] = (Resource.MIXER,)
+    begins_foam: ClassVar[bool] = True
+
+    kind: Literal["whip"] = "whip"
+    tool: str = "mixer whisk"
+    peak: Peak = Peak.MEDIUM
+    sugar: SugarSchool = SugarSchool.THIRDS
+    speed: int = Field(default=6, ge=1, le=12)
+    slow_finish: bool = False
+
+    @property
+    def tool_in_use(self) -> str | None:
+        """What touches the content."""
+        return self.tool
+
+    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
+        """Gas in, to the density that the composition and the peak lead one to expect."""
+        start = combine(intake)
+        meringue = foam.is_meringue(start)
+        ratio = foam.sugar_to_white(start)
+        if meringue:
+            density = foam.french_density(ratio, self.peak)
+            duration = foam.french_whip_s(start.mass_g, ratio, start.temperature_c, self.peak)
+            hold, look = foam.french_hold_s(ratio), foam.PEAK_LOOKS[self.peak]
+        else:
+            density = foam.density_band(Foam.RIBBON)
+            duration = foam.ribbon_whip_s(start.mass_g, start.temperature_c)
+            hold, look = foam.hold_s(Foam.RIBBON), foam.RIBBON_LOOK
+        band = self.density_band(
+            density,
+            setting,
+            below=Side(
+                word="dry, will clot" if meringue else "very light",
+                means="Whipped past the peak: it breaks into lumps." if meringue else "More air than it can hold.",
+                can_do=(
+                    "Fold at once, with a larger first portion to loosen the base."
+                    if meringue
+                    else "A minute on the lowest speed evens the bubbles."
+                ),
+            ),
+            above=Side(
+                word="loose, will sink",
+                means="Not enough air yet: the batter will be dense.",
+                can_do="About a minute more on the same speed, then weigh again.",
+            ),
+        )
+        learned = self.learned(duration, setting)
+        return Outcome(
+            material=start.at(max(start.temperature_c, setting.kitchen.air_c)).at_density(band.range),
+            duration_s=learned,
+            modelled_s=duration.likely,
+            goal=look.name,
+            do=look.sees,
+            why=look.not_yet,
+            first_look_s=learned.low * 0.9,
+            hold_s=hold,
+            hold_why="The foam dries and weeps; it starts dying when it is made.",
+            checkpoints=(
+                Checkpoint(
+                    id="peak",
+                    name=look.name,
+                    sees=look.sees,
+                    not_yet=look.not_yet,
+                    too_far=look.too_far,
+                    band=band,
+                ),
+            ),
+            cues=self._cues(learned, meringue),
+            cautions=(RAW_EGG,),
+            make_ready=(
+                MakeReady(id="cup-and-scale", name="scale and cup", detail="cup empty, its weight known"),
+                *((MakeReady(id="beater", name="beater", detail="clean, dry, no fat"),) if meringue else ()),
+            ),
+            notices=self._notices(start, meringue, ratio),
+        )
+
+    def _cues(self, duration: Estimate, meringue: bool) -> tuple[Cue, ...]:
+        cues = list(ADDITIONS[self.sugar]) if meringue else []
+        if self.slow_finish:
+            cues.append((SLOW_FINISH_SHARE, "Down to a slow speed", "volume is there: now even the bubbles"))
+        return tuple(
+            Cue(id=f"cue-{n + 1}", after_s=duration.scaled(share), do=do, look=look)
+            for n, (share, do, look) in enumerate(cues)
+        )
+
+    def _notices(self, start: Material, meringue: bool, ratio: float) -> tuple[Notice, ...]:
+        notices = []
+        whites = foam.egg_white_g(start) > 0 and start.grams_of("whole-egg", "egg-yolk") == 0
+        if whites and not meringue:
+            notices.append(
+                Notice(
+                    level="danger",
+                    text="There is fat in the whites: they will not come up.",
+                    remedy="Keep yolk, oil and butter out of this bowl.",
+                )
+            )
+        if meringue and self.sugar is SugarSchool.START and ratio > 0.55:
+            notices.append(
+                Notice(
+                    level="risk",
+                    text=f"{ratio:.2f} of sugar to white, all at the start, whips slowly and stays soft.",
+                    remedy="Above about half the weight of the whites, add it in thirds.",
+                )
+            )
+        return tuple(notices)
+
+    def while_running(self, after: Material, share: float) -> Material:
+        """The foam on its way up."""
+        return foam.material_while_whipping(after, share)
+
+    def schools(self) -> tuple[School, ...]:
+        """When the sugar goes in and which peak is meant."""
+        return (
+            school("Sugar into the whites", self.sugar.value),
+            school("Peak for folding", self.peak.value),
+        )

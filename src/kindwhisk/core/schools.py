@@ -1,0 +1,60 @@
+"""Where good bakers disagree: named choices, with what each trades. None is scolded."""
+
+from kindwhisk.core.model import Value
+
+
+class School(Value):
+    """A choice that a step makes: the question, the answer taken, what it trades, and the other answers."""
+
+    question: str
+    choice: str
+    trades: str
+    others: tuple[str, ...] = ()
+
+
+SCHOOLS: dict[str, dict[str, str]] = {
+    "Sugar into the whites": {
+        "all at the start": "Fine and slow to rise; fits up to about half the weight of the whites.",
+        "in thirds": "Quick volume first, then fineness; each third needs its moment.",
+        "a spoon at a time": "Most volume; takes the longest and needs a hand throughout.",
+    },
+    "Peak for folding": {
+        "soft": "Folds in with few strokes, gives a fine crumb, rises least.",
+        "medium": "Folds well and still lifts; the middle way.",
+        "stiff": "Lifts most, but breaks into lumps that cost strokes.",
+    },
+    "Whole-egg foam": {
+        "warmed first": "Whips faster and thicker; must be whipped at once.",
+        "at room temperature": "One pan less; takes half as long again.",
+    },
+    "Folding": {
+        "sacrifice": "A first portion is spent to loosen the base, so that the rest keeps its air.",
+        "fold": "Few broad strokes; costs more the further apart the two densities are.",
+        "sift over": "Flour falls on the foam in a thin layer: no lumps, a sixth of the air.",
+        "stir": "Spends the air of a small portion to bring heavy fat near to the batter.",
+    },
+    "Tin": {
+        "bare wall": "The crumb clings, climbs and can hang upside down; the tin is cut out of.",
+        "base paper": "Comes out clean below and holds on at the side; shrinks less.",
+        "lined all round": "Comes out easily; the side draws in a little.",
+    },
+    "Cooling": {
+        "upside down": "The crumb hangs and keeps its height until it has set; hours, and a bare tin.",
+        "on a rack": "Quick and even; the crumb settles under its own weight.",
+    },
+    "Knock out of the oven": {
+        "one drop": "Hot steam leaves at once and the crumb draws in less.",
+        "none": "Nothing can tear; a very soft crumb may settle more.",
+    },
+}
+
+
+def school(question: str, choice: str) -> School:
+    """The choice with its trade and the other answers."""
+    answers = SCHOOLS[question]
+    return School(
+        question=question,
+        choice=choice,
+        trades=answers[choice],
+        others=tuple(answer for answer in answers if answer != choice),
+    )

@@ -1,0 +1,97 @@
+"""A section: a vessel cut in half with what stands in it, as lengths to scale."""
+
+from __future__ import annotations
+
+from kindwhisk.core import rise
+from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.material import Material
+from kindwhisk.core.model import Value
+from kindwhisk.core.tins import Tin, profile
+from kindwhisk.core.vessels import Vessel, VesselForm
+
+WALL_POINTS = 17
+
+
+class WallPoint(Value):
+    """The wall at a height: outer and inner half-width in mm (inner is the tube's)."""
+
+    height_mm: float
+    outer_mm: float
+    inner_mm: float
+
+
+class Section(Value):
+    """What a drawing needs, computed: the wall, the levels, the colour and how much of it is air.
+
+    ``start_level_mm`` is where the same content would stand without bubbles. ``rise_mm`` is the level
+    expected at setting; it may lie above ``rim_mm``.
+    """
+
+    form: VesselForm
+    name: str
+    wall: tuple[WallPoint, ...]
+    rim_mm: float
+    level_mm: float
+    start_level_mm: float
+    volume_ml: Estimate
+    density_g_per_ml: Estimate
+    air_fraction: float
+    colour: str
+    inverted: bool = False
+    rise_mm: Estimate | None = None
+    count: int = 1
+
+
+def of_vessel(vessel: Vessel, material: Material) -> Section:
+    """The section of a bowl, pot, jug or sheet."""
+    heights = [vessel.height_mm * i / (WALL_POINTS - 1) for i in range(WALL_POINTS)]
+    return Section(
+        form=vessel.form,
+        name=vessel.name,
+        wall=tuple(WallPoint(height_mm=h, outer_mm=vessel.radius_mm(h), inner_mm=0) for h in heights),
+        rim_mm=vessel.height_mm,
+        level_mm=vessel.level_mm(material.volume_ml.likely),
+        start_level_mm=vessel.level_mm(material.gas_free_volume_ml),
+        volume_ml=material.volume_ml,
+        density_g_per_ml=material.density_g_per_ml,
+        air_fraction=material.air_fraction,
+        colour=material.colour,
+    )
+
+
+def rise_levels_mm(tin: Tin, count: int, batter: Material, altitude_m: float) -> Estimate:
+    """Level at setting in each of ``count`` tins."""
+    risen = rise.risen_volume_ml(batter, altitude_m)
+    return Estimate(
+        low=tin.level_mm(risen.low / count),
+        likely=tin.level_mm(risen.likely / count),
+        high=tin.level_mm(risen.high / count),
+        basis=risen.basis,
+    )
+
+
+def of_tin(
+    name: str,
+    tin: Tin,
+    count: int,
+    material: Material,
+    *,
+    rise_mm: Estimate | None = None,
+    inverted: bool = False,
+) -> Section:
+    """The section of one of ``count`` tins that share a material."""
+    return Section(
+        form=VesselForm.TIN,
+        name=name,
+        wall=tuple(WallPoint(height_mm=h, outer_mm=o, inner_mm=i) for h, o, i in profile(tin, WALL_POINTS)),
+        rim_mm=tin.depth_mm,
+        level_mm=tin.level_mm(material.volume_ml.likely / count),
+        start_level_mm=tin.level_mm(material.gas_free_volume_ml / count),
+        volume_ml=material.volume_ml.scaled(1 / count),
+        density_g_per_ml=material.density_g_per_ml,
+        air_fraction=material.air_fraction,
+        colour=material.colour,
+        inverted=inverted,
+        rise_mm=rise_mm,
+        count=count,
+    )

@@ -1,0 +1,1 @@
+"""A made-up kitchen to look around in."""

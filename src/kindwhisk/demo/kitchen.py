@@ -1,0 +1,48 @@
+"""The demo kitchen."""
+
+from kindwhisk.core.eggs import EggSize
+from kindwhisk.core.kitchen import Cup, Kitchen, KitchenTin, Mixer, Oven
+from kindwhisk.core.tins import BoxDimensions, BoxTin, RoundDimensions, RoundTin, TubeDimensions, TubeTin
+from kindwhisk.demo.formulas import ROUND_20, TUBE_17
+
+
+def demo_kitchen() -> Kitchen:
+    """One mixer, a hob, an oven that runs cool."""
+    return Kitchen(
+        name="Lantern Lane bakehouse",
+        altitude_m=240,
+        air_c=22,
+        eggs=EggSize.EU_M,
+        hob_rings=2,
+        tins=(
+            KitchenTin(id="tube-17", name="17 cm tube", tin=TUBE_17, count=2),
+            KitchenTin(
+                id="tube-20",
+                name="20 cm tube",
+                tin=TubeTin(
+                    dimensions=TubeDimensions(
+                        diameter_mm=178,
+                        top_diameter_mm=200,
+                        depth_mm=95,
+                        tube_diameter_mm=65,
+                        tube_top_diameter_mm=50,
+                    )
+                ),
+            ),
+            KitchenTin(id="round-20", name="20 cm round", tin=ROUND_20, count=2),
+            KitchenTin(
+                id="round-15",
+                name="15 cm round",
+                tin=RoundTin(dimensions=RoundDimensions(diameter_mm=150, depth_mm=60)),
+                count=3,
+            ),
+            KitchenTin(
+                id="sheet-30",
+                name="30 x 35 cm sheet",
+                tin=BoxTin(shape="sheet", dimensions=BoxDimensions(width_mm=300, length_mm=350, depth_mm=25)),
+            ),
+        ),
+        ovens=(Oven(id="deck", name="Deck oven", offset_k=-6, rise_k_per_min=8, tins_at_once=2),),
+        mixers=(Mixer(id="stand", name="Stand mixer", bowl_ml=4800),),
+        cups=(Cup(id="steel-cup", name="Steel cup", empty_g=38, volume_ml=120),),
+    )

@@ -1,0 +1,108 @@
+"""Filling an empty data file with the demo kitchen: its tins, its formulas and the bakes of the last weeks."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from typing import Any
+
+from kindwhisk.bench.clock import now
+from kindwhisk.bench.events import event_adapter
+from kindwhisk.bench.service import Bench
+from kindwhisk.core.process.gate import GateItemKind
+from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.process.scaling import Wish
+from kindwhisk.demo.formulas import demo_formulas
+from kindwhisk.demo.kitchen import demo_kitchen
+from kindwhisk.store import formulas, kitchens
+
+
+@dataclass(frozen=True)
+class PastBake:
+    """A bake of the past, as it went: time factors by step, cups, and how it came out."""
+
+    formula: str
+    days_ago: int
+    hour: int
+    paces: dict[str, float]
+    densities: dict[str, float]
+    stars: int
+    height_mm: float
+    faults: tuple[str, ...] = ()
+    crumb: str = ""
+    note: str = ""
+
+
+Told = tuple[datetime, dict[str, Any]]
+"""A moment and the fields of an event."""
+
+CHIFFON, SPONGE = "tea-chiffon", "butter-sponge"
+
+PAST = (
+    PastBake(CHIFFON, 27, 6, {"bake": 1.10, "whip": 0.92}, {"whip": 0.176, "fold": 0.455}, 4, 61,
+             crumb="even, a little tight", note="Whites a touch soft."),
+    PastBake(CHIFFON, 22, 6, {"bake": 1.13, "whip": 0.97}, {"whip": 0.168, "fold": 0.437}, 4, 64, crumb="even"),
+    PastBake(CHIFFON, 17, 7, {"bake": 0.99, "whip": 1.22}, {"whip": 0.142, "fold": 0.502}, 2, 55,
+             faults=("dense layer at the bottom",), crumb="tight below",
+             note="Whites clotted; took many strokes to get the lumps out."),
+    PastBake(CHIFFON, 12, 6, {"bake": 1.12, "whip": 0.95}, {"whip": 0.171, "fold": 0.432}, 5, 66, crumb="fine and even"),
+    PastBake(CHIFFON, 8, 5, {"bake": 1.09, "whip": 0.90}, {"whip": 0.165, "fold": 0.428}, 5, 66, crumb="fine and even"),
+    PastBake(CHIFFON, 3, 6, {"bake": 1.11, "whip": 0.94}, {"whip": 0.170, "fold": 0.440}, 4, 64, crumb="even"),
+    PastBake(SPONGE, 19, 10, {"bake": 1.08, "whip": 1.05}, {"whip": 0.262, "fold-butter": 0.447}, 4, 41,
+             crumb="even"),
+    PastBake(SPONGE, 6, 10, {"bake": 1.12, "whip": 1.02}, {"whip": 0.255, "fold-butter": 0.466}, 3, 38,
+             faults=("butter streak",), crumb="a streak below", note="Butter had cooled too far."),
+)  # fmt: skip
+
+
+def seed(bench: Bench, today: datetime | None = None) -> None:
+    """Fill an empty data file; one that holds anything is left alone."""
+    if formulas.entries():
+        return
+    kitchens.save(demo_kitchen())
+    for formula in demo_formulas():
+        formulas.save(formula)
+    moment = today or now()
+    for past in sorted(PAST, key=lambda p: -p.days_ago):
+        began = (moment - timedelta(days=past.days_ago)).replace(hour=past.hour, minute=5, second=0)
+        _replay(bench, past, began)
+
+
+def _replay(bench: Bench, past: PastBake, began: datetime) -> None:
+    """Bake it again on paper: every step as planned, stretched by its pace."""
+    key = f"demo-{past.formula}-{past.days_ago}"
+    bake_id = bench.start(past.formula, Wish(tin_count=1), began + timedelta(hours=3, minutes=45), key, began)
+    state = bench.state(bake_id, now=began)
+    told: list[Told] = []
+    shift = timedelta()
+    for line in sorted(state.steps, key=lambda s: (s.planned_start_at, s.planned_end_at)):
+        start = line.planned_start_at + shift
+        length = line.planned_end_at - line.planned_start_at
+        end = start + length * past.paces.get(line.id, 1.0)
+        shift = max(shift, shift + end - start - length)
+        if state.gate is not None and line.id == state.gate.step:
+            things = [i.id for i in state.gate.items if i.kind is GateItemKind.THING]
+            told += [(start, {"kind": "gate_ticked", "item": item}) for item in things]
+        if line.attention is not Attention.THROUGHOUT:
+            told.append((start, {"kind": "step_started", "step": line.id}))
+        if line.id in past.densities:
+            value = past.densities[line.id]
+            told.append((end, {"kind": "reading_added", "step": line.id, "quantity": "density", "value": value}))
+        told.append((end, {"kind": "step_done", "step": line.id}))
+    last = max(at for at, _ in told)
+    if past.note:
+        told.append((last, {"kind": "note_added", "text": past.note}))
+    outcome = {
+        "kind": "outcome_recorded",
+        "stars": past.stars,
+        "height_mm": past.height_mm,
+        "crumb": past.crumb,
+        "faults": past.faults,
+        "note": past.note,
+    }
+    told += [(last, outcome), (last, {"kind": "bake_finished"})]
+    for number, (at, fields) in enumerate(sorted(told, key=lambda t: t[0])):
+        bench.post(
+            bake_id,
+            event_adapter.validate_python({**fields, "client_key": f"{key}-{number:04d}", "at": at}),
+        )

@@ -1,0 +1,1 @@
+"""What is read and written in open formats."""

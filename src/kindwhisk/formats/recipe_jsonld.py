@@ -1,0 +1,80 @@
+"""A formula as a schema.org Recipe in JSON-LD, with the process in a namespace of its own, both ways."""
+
+from __future__ import annotations
+
+import json
+from typing import Any
+
+from pydantic import ValidationError
+
+from kindwhisk.core.errors import CraftError
+from kindwhisk.core.process.forecast import Forecast
+from kindwhisk.core.process.formula import Formula
+
+NAMESPACE = "urn:kindwhisk:process:1#"
+PROCESS = "kindwhisk:process"
+
+
+def _minutes(seconds: float) -> str:
+    return f"PT{max(1, round(seconds / 60))}M"
+
+
+def _amount(grams: float) -> str:
+    return f"{grams:.1f} g" if grams < 10 else f"{grams:.0f} g"
+
+
+def write(formula: Formula, forecast: Forecast) -> dict[str, Any]:
+    """The Recipe; any reader of schema.org finds ingredients, steps and times, ours finds the process too."""
+    own = {s.id for s in formula.steps}
+    bake = next((s for s in forecast.steps if s.sets_foam), None)
+    recipe: dict[str, Any] = {
+        "@context": ["https://schema.org", {"kindwhisk": NAMESPACE}],
+        "@type": "Recipe",
+        "name": formula.title,
+        "description": formula.summary,
+        "recipeCategory": formula.technique.value,
+        "recipeYield": f"{formula.servings} servings",
+        "recipeIngredient": [f"{_amount(i.grams)} {i.name}" for i in forecast.ingredients],
+        "recipeInstructions": [
+            {"@type": "HowToStep", "name": s.title, "text": f"{s.do} {s.why}".strip()}
+            for s in forecast.steps
+            if s.id in own
+        ],
+        PROCESS: formula.model_dump(mode="json"),
+    }
+    if bake is not None:
+        recipe["cookTime"] = _minutes(bake.duration_s.likely)
+    return recipe
+
+
+def read(document: Any) -> Formula:
+    """The formula in a Recipe that carries our process.
+
+    Raises:
+        CraftError: it is no Recipe, carries no process, or the process does not hold.
+    """
+    if isinstance(document, list):
+        document = next((d for d in document if isinstance(d, dict) and d.get("@type") == "Recipe"), None)
+    if not isinstance(document, dict) or document.get("@type") != "Recipe":
+        raise CraftError(
+            "This is not a schema.org Recipe.",
+            field="@type",
+            remedy='Give a JSON-LD object whose "@type" is "Recipe".',
+        )
+    process = document.get(PROCESS)
+    if process is None:
+        raise CraftError(
+            "This recipe carries no process, only text.",
+            field=PROCESS,
+            remedy="Take a file that Kind Whisk wrote; reading plain recipes is not part of this version.",
+        )
+    try:
+        return Formula.model_validate_json(json.dumps(process))
+    except ValidationError as error:
+        first = error.errors(include_url=False)[0]
+        where = ".".join(str(part) for part in first["loc"])
+        raise CraftError(
+            f"The process does not hold: {first['msg']}.",
+            field=f"{PROCESS}.{where}" if where else PROCESS,
+            remedy="Mend this entry and read the file again.",
+        ) from error

@@ -1,0 +1,1 @@
+"""Everything kept on disk: peewee models over SQLite, migrations and repositories."""

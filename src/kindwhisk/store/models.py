@@ -1,0 +1,85 @@
+"""The tables."""
+
+from __future__ import annotations
+
+from peewee import (
+    AutoField,
+    CharField,
+    DatabaseProxy,
+    ForeignKeyField,
+    IntegerField,
+    JSONField,
+    Model,
+    TextField,
+)
+
+proxy = DatabaseProxy()
+
+
+class Table(Model):
+    """A table in the data file. Moments are ISO 8601 text in UTC."""
+
+    class Meta:
+        """Bound when the file is opened."""
+
+        database = proxy
+
+
+class KitchenRevision(Table):
+    """The kitchen profile as it was saved each time; the last one is in force."""
+
+    id = AutoField()
+    saved_at = CharField()
+    document = TextField()
+
+
+class FormulaVersion(Table):
+    """A version of a formula; versions are never changed."""
+
+    id = AutoField()
+    formula = CharField(index=True)
+    version = IntegerField()
+    title = CharField()
+    technique = CharField()
+    saved_at = CharField()
+    document = TextField()
+
+    class Meta:
+        """One row a version."""
+
+        indexes = ((("formula", "version"), True),)
+
+
+class BakeRow(Table):
+    """A bake: what it started from. What happened in it is in its events."""
+
+    id = CharField(primary_key=True)
+    formula = CharField(index=True)
+    version = IntegerField()
+    title = CharField()
+    started_at = CharField(index=True)
+    status = CharField(index=True)
+    client_key = CharField(unique=True)
+    document = TextField()
+    summary = JSONField(null=True)
+
+
+class EventRow(Table):
+    """One event of a bake; append-only. ``id`` runs over all bakes and numbers the live stream."""
+
+    id = AutoField()
+    bake = ForeignKeyField(BakeRow, backref="events", column_name="bake_id")
+    bake_id: str
+    sequence = IntegerField()
+    at = CharField()
+    kind = CharField()
+    payload = TextField()
+    client_key = CharField()
+
+    class Meta:
+        """A repeated key of a bake is refused by the file itself."""
+
+        indexes = ((("bake", "sequence"), True), (("bake", "client_key"), True))
+
+
+ALL = (KitchenRevision, FormulaVersion, BakeRow, EventRow)
