@@ -13,14 +13,21 @@ GOOD_STARS = 4
 REMEMBERED = 30
 
 
+class TimedStep(Value):
+    """Seconds that a step took, and that the model gave it."""
+
+    observed_s: float
+    modelled_s: float
+
+
 class BakeSummary(Value):
-    """A finished bake in short: seconds observed and modelled by step, densities, how it came out."""
+    """A finished bake in short: times and densities (g/ml) by step, and how it came out."""
 
     stars: int | None
     faults: tuple[str, ...] = ()
     height_mm: float | None = None
     late_by_s: float
-    times: dict[str, tuple[float, float]]
+    times: dict[str, TimedStep]
     densities: dict[str, float]
 
 
@@ -32,7 +39,8 @@ def summary(forecast: Forecast, progress: Progress, late_by_s: float) -> BakeSum
         if step.attention is Attention.THROUGHOUT or own is None or own.status is not StepStatus.DONE:
             continue
         if own.started_at and own.ended_at:
-            times[step.id] = ((own.ended_at - own.started_at).total_seconds(), step.modelled_s)
+            observed = (own.ended_at - own.started_at).total_seconds()
+            times[step.id] = TimedStep(observed_s=observed, modelled_s=step.modelled_s)
     outcome = progress.outcome
     return BakeSummary(
         stars=outcome.stars if outcome else None,
@@ -53,8 +61,8 @@ def kitchen_record(formula_id: str) -> KitchenRecord:
         if not row.summary:
             continue
         kept = BakeSummary.model_validate(row.summary)
-        for step, pair in kept.times.items():
-            times.setdefault(step, []).append(pair)
+        for step, timed in kept.times.items():
+            times.setdefault(step, []).append((timed.observed_s, timed.modelled_s))
         if kept.stars is not None and kept.stars >= GOOD_STARS:
             for step, value in kept.densities.items():
                 densities.setdefault(step, []).append(value)

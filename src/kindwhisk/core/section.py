@@ -44,7 +44,8 @@ class Section(Value):
 
 def of_vessel(vessel: Vessel, material: Material) -> Section:
     """The section of a bowl, pot, jug or sheet."""
-    heights = [vessel.height_mm * i / (WALL_POINTS - 1) for i in range(WALL_POINTS)]
+    # Closer together at the bottom, where a bowl is round.
+    heights = [vessel.height_mm * (i / (WALL_POINTS - 1)) ** 2 for i in range(WALL_POINTS)]
     return Section(
         form=vessel.form,
         name=vessel.name,

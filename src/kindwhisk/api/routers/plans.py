@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from datetime import timedelta
+from typing import Annotated
 
 from fastapi import APIRouter
 from pydantic import AwareDatetime, ConfigDict, Field
@@ -16,6 +17,9 @@ from kindwhisk.core.process.scaling import Wish
 from kindwhisk.store import kitchens
 
 router = APIRouter(prefix="/api/plans", tags=["plan"], responses={404: RESPONSES[404], 422: RESPONSES[422]})
+Moment = Annotated[AwareDatetime, Field(strict=False)]
+"""ISO 8601 text with an offset; everything else in a request is taken strictly."""
+
 FURTHEST = timedelta(days=14)
 
 
@@ -25,8 +29,8 @@ class PlanRequest(Wish):
     model_config = ConfigDict(frozen=True, extra="forbid", strict=True)
 
     formula_id: str = Field(max_length=60)
-    ready_at: AwareDatetime
-    not_before: AwareDatetime | None = None
+    ready_at: Moment
+    not_before: Moment | None = None
 
     def wish(self) -> Wish:
         """The amounts alone."""

@@ -6,7 +6,7 @@ from typing import Literal
 
 from kindwhisk.core import foam
 from kindwhisk.core.bands import Side
-from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.foam import Foam
 from kindwhisk.core.folding import AERATED_BELOW, Manner, bring_together
 from kindwhisk.core.material import Material
@@ -81,6 +81,8 @@ class FoldStep(StepBase):
             )
             checkpoints.append(Checkpoint(id="batter", name="Batter in the cup", sees="Level cup, weighed.", band=band))
             hold = foam.hold_s(self.batter)
+            if band.range.basis is Basis.KITCHEN:
+                mixture = mixture.at_density(band.range)
         elif mixture.density_g_per_ml.likely < AERATED_BELOW:
             hold = foam.hold_s(Foam.RIBBON)
         return Outcome(

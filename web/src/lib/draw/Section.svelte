@@ -1,0 +1,158 @@
+<script lang="ts">
+  import type { SectionData } from '../api/client';
+  import { litres } from '../figures.svelte';
+  import { bubbles } from './bubbles';
+
+  type Props = {
+    section: SectionData;
+    width?: number;
+    height?: number;
+    /** Show levels, the rim and the expected rise in words. */
+    annotated?: boolean;
+    label?: string;
+  };
+  let { section, width = 260, height = 220, annotated = true, label }: Props = $props();
+
+  const uid = $props.id();
+  const GUTTER = 136;
+  const TOP = 30;
+  const side = $derived(annotated ? GUTTER : 6);
+  const above = $derived(annotated ? TOP : 8);
+  const outermost = $derived(Math.max(...section.wall.map((p) => p.outer_mm)));
+  const tallest = $derived(Math.max(section.rim_mm, section.level_mm, section.rise_mm?.high ?? 0));
+  const scale = $derived(Math.min((width - 6 - side) / (2 * outermost), (height - 10 - above) / tallest));
+  const cx = $derived(annotated ? 4 + outermost * scale : width / 2);
+  const floor = $derived(height - 7);
+
+  const y = (mm: number) => floor - mm * scale;
+  const wallAt = (mm: number, part: 'outer_mm' | 'inner_mm') => {
+    const points = section.wall;
+    const last = points[points.length - 1]!;
+    const next = points.findIndex((p) => p.height_mm >= mm);
+    if (next < 0) return last[part];
+    const b = points[next]!;
+    const a = points[Math.max(0, next - 1)]!;
+    const share = b.height_mm === a.height_mm ? 0 : (mm - a.height_mm) / (b.height_mm - a.height_mm);
+    return a[part] + (b[part] - a[part]) * share;
+  };
+  const line = (points: [number, number][]) => points.map(([px, py]) => `${px.toFixed(1)},${py.toFixed(1)}`).join(' ');
+
+  const hasTube = $derived(section.wall.some((p) => p.inner_mm > 0));
+  const wall = $derived.by(() => {
+    const left = section.wall.map((p): [number, number] => [cx - p.outer_mm * scale, y(p.height_mm)]);
+    const right = section.wall.map((p): [number, number] => [cx + p.outer_mm * scale, y(p.height_mm)]);
+    return line([...left.toReversed(), ...right]);
+  });
+  const tube = $derived(
+    hasTube
+      ? [-1, 1].map((way) =>
+          line(section.wall.map((p): [number, number] => [cx + way * p.inner_mm * scale, y(p.height_mm)])),
+        )
+      : [],
+  );
+  const content = $derived.by(() => {
+    const top = section.level_mm;
+    const heights = [...section.wall.map((p) => p.height_mm).filter((h) => h < top), top];
+    const half = (way: number) => {
+      const out = heights.map((h): [number, number] => [cx + way * wallAt(h, 'outer_mm') * scale, y(h)]);
+      const back = heights.toReversed().map((h): [number, number] => [cx + way * wallAt(h, 'inner_mm') * scale, y(h)]);
+      return line([...out, ...back]);
+    };
+    return [half(-1), half(1)];
+  });
+  const air = $derived(
+    bubbles(2 * outermost * scale, section.level_mm * scale, section.air_fraction, annotated ? 1 : 0.55),
+  );
+  const spoken = $derived(
+    label ??
+      `${section.name}: ${litres(section.volume_ml.likely)}, ${section.density_g_per_ml.likely.toFixed(2)} g/ml, ` +
+        `level ${Math.round(section.level_mm)} of ${Math.round(section.rim_mm)} mm`,
+  );
+  const edge = $derived(cx + outermost * scale + 10);
+  const riseLabel = $derived(section.rise_mm ? y(section.rise_mm.likely) : 0);
+  const levelLabel = $derived.by(() => {
+    const own = y(section.level_mm);
+    return section.rise_mm && own - riseLabel < 36 ? riseLabel + 36 : own;
+  });
+</script>
+
+<svg {width} {height} viewBox="0 0 {width} {height}" role="img" aria-label={spoken} class="block max-w-full">
+  <clipPath id="{uid}-in">
+    {#each content as half (half)}<polygon points={half} />{/each}
+  </clipPath>
+  <g transform={section.inverted ? `rotate(180 ${cx} ${floor - (section.rim_mm * scale) / 2})` : undefined}>
+    <g clip-path="url(#{uid}-in)">
+      {#each content as half (half)}<polygon points={half} fill={section.colour} />{/each}
+      {#each air as b, i (i)}
+        <circle
+          cx={cx - outermost * scale + b.x}
+          cy={y(section.level_mm) + b.y}
+          r={b.r}
+          fill="#fff"
+          fill-opacity="0.5"
+          stroke="#5d7f88"
+          stroke-opacity="0.45"
+          stroke-width="0.8"
+        />
+      {/each}
+    </g>
+    {#if section.level_mm > 0.5}
+      {#each [-1, 1] as way (way)}
+        <line
+          x1={cx + way * wallAt(section.level_mm, 'inner_mm') * scale}
+          x2={cx + way * wallAt(section.level_mm, 'outer_mm') * scale}
+          y1={y(section.level_mm)}
+          y2={y(section.level_mm)}
+          stroke="#5d7f88"
+          stroke-opacity="0.6"
+        />
+      {/each}
+    {/if}
+    <polyline points={wall} fill="none" stroke="var(--metal)" stroke-width="3.5" stroke-linejoin="round" stroke-linecap="round" />
+    {#each tube as points (points)}
+      <polyline {points} fill="none" stroke="var(--metal)" stroke-width="2.5" />
+    {/each}
+  </g>
+  {#if section.rise_mm && annotated}
+    <rect
+      x={cx - outermost * scale}
+      width={2 * outermost * scale}
+      y={y(section.rise_mm.high)}
+      height={Math.max(2, (section.rise_mm.high - section.rise_mm.low) * scale)}
+      fill="var(--copper)"
+      fill-opacity="0.1"
+    />
+    <line
+      x1={cx - outermost * scale}
+      x2={edge - 4}
+      y1={riseLabel}
+      y2={riseLabel}
+      stroke="var(--copper)"
+      stroke-width="2"
+      stroke-dasharray="6 4"
+    />
+    <text x={edge} y={riseLabel - 2} class="text-[15px] font-semibold" fill="var(--copper)">
+      rises to {Math.round(section.rise_mm.likely)} mm
+    </text>
+    <text x={edge} y={riseLabel + 14} class="text-[13px]" fill="var(--copper)">
+      {Math.round(section.rise_mm.low)} to {Math.round(section.rise_mm.high)}
+    </text>
+  {/if}
+  {#if annotated && section.volume_ml.likely > 0}
+    <line
+      x1={cx + wallAt(section.level_mm, 'outer_mm') * scale}
+      x2={edge - 4}
+      y1={y(section.level_mm)}
+      y2={levelLabel}
+      stroke="var(--metal)"
+      stroke-dasharray="2 3"
+    />
+    <text x={edge} y={levelLabel + 1} class="text-[17px] font-semibold" fill="var(--ink)">
+      {litres(section.volume_ml.likely)}
+    </text>
+    <text x={edge} y={levelLabel + 18} class="text-[13px]" fill="var(--quiet)">
+      {#if section.rise_mm}{Math.round(section.level_mm)} of {Math.round(section.rim_mm)} mm{:else}{section.density_g_per_ml.likely.toFixed(2)}
+        g/ml{/if}
+    </text>
+  {/if}
+</svg>

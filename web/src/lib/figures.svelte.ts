@@ -1,0 +1,53 @@
+import type { Estimate } from './api/client';
+
+type System = 'metric' | 'us';
+const stored = localStorage.getItem('kindwhisk.units');
+
+/** Grams and Celsius lead; the switch shows ounces and Fahrenheit in their place. */
+export const units = $state<{ system: System }>({ system: stored === 'us' ? 'us' : 'metric' });
+
+export function switchUnits(): void {
+  units.system = units.system === 'metric' ? 'us' : 'metric';
+  localStorage.setItem('kindwhisk.units', units.system);
+}
+
+export function grams(g: number): string {
+  if (units.system === 'us') return `${(g / 28.3495).toFixed(g < 28 ? 2 : 1)} oz`;
+  return g < 10 ? `${g.toFixed(1)} g` : `${Math.round(g)} g`;
+}
+
+export function celsius(c: number): string {
+  return units.system === 'us' ? `${Math.round(c * 1.8 + 32)} F` : `${Math.round(c)} C`;
+}
+
+export function degrees(c: number): string {
+  return String(units.system === 'us' ? Math.round(c * 1.8 + 32) : Math.round(c));
+}
+
+export function litres(ml: number): string {
+  return ml >= 1000 ? `${(ml / 1000).toFixed(2)} l` : `${Math.round(ml)} ml`;
+}
+
+/** A figure of a quantity in its unit: densities with two or three places, the rest whole. */
+export function figure(value: number, unit: string): string {
+  if (unit === 'g/ml') return value.toFixed(value < 0.3 ? 3 : 2);
+  if (unit === 'C') return degrees(value);
+  return String(Math.round(value));
+}
+
+export function unitName(unit: string): string {
+  return unit === 'C' && units.system === 'us' ? 'F' : unit;
+}
+
+/** Where a figure comes from, in words. */
+export function origin(estimate: Pick<Estimate, 'basis' | 'bakes'>): string {
+  if (estimate.basis === 'this kitchen') return `this kitchen, ${estimate.bakes} bake${estimate.bakes === 1 ? '' : 's'}`;
+  return {
+    measured: 'measured',
+    formula: 'the formula',
+    published: 'published',
+    model: 'by the model, not yet this kitchen',
+    recalled: 'recalled, unchecked',
+    'trade habit': 'trade habit, not yet this kitchen',
+  }[estimate.basis];
+}

@@ -1,0 +1,46 @@
+type Change = { id: number; bake: string; sequence: number; kind: string };
+type Listener = (change: Change | null) => void;
+
+/** One stream of changes for the whole page; it resumes by itself from the last id that it saw. */
+class Live {
+  connected = $state(true);
+  #listeners = new Set<Listener>();
+  #source: EventSource | null = null;
+
+  /** Be told of every change; `null` after the connection came back. Returns how to stop. */
+  listen(listener: Listener): () => void {
+    this.#listeners.add(listener);
+    this.#open();
+    return () => {
+      this.#listeners.delete(listener);
+      if (this.#listeners.size === 0) {
+        this.#source?.close();
+        this.#source = null;
+      }
+    };
+  }
+
+  #open(): void {
+    if (this.#source) return;
+    const source = new EventSource('/api/stream');
+    this.#source = source;
+    source.addEventListener('hello', () => {
+      this.connected = true;
+      this.#tell(null);
+    });
+    source.addEventListener('change', (event) => this.#tell(JSON.parse(event.data) as Change));
+    source.addEventListener('error', () => {
+      this.connected = false;
+      if (source.readyState === EventSource.CLOSED && this.#source === source) {
+        this.#source = null;
+        setTimeout(() => this.#listeners.size > 0 && this.#open(), 2000);
+      }
+    });
+  }
+
+  #tell(change: Change | null): void {
+    for (const listener of this.#listeners) listener(change);
+  }
+}
+
+export const live = new Live();

@@ -1,0 +1,40 @@
+/** Cues are made in the page, so they need no file and no network. */
+class Sound {
+  muted = $state(localStorage.getItem('kindwhisk.muted') === 'yes');
+  #context: AudioContext | null = null;
+
+  toggle(): void {
+    this.muted = !this.muted;
+    localStorage.setItem('kindwhisk.muted', this.muted ? 'yes' : 'no');
+  }
+
+  /** A soft bell; `urgent` strikes three times. */
+  ring(urgent = false): void {
+    if (this.muted) return;
+    try {
+      this.#context ??= new AudioContext();
+    } catch {
+      return;
+    }
+    const context = this.#context;
+    const strikes = urgent ? 3 : 1;
+    for (let n = 0; n < strikes; n++) {
+      const at = context.currentTime + n * 0.35;
+      for (const [pitch, loud] of [
+        [880, 0.35],
+        [1320, 0.18],
+      ] as const) {
+        const tone = context.createOscillator();
+        const gain = context.createGain();
+        tone.frequency.value = pitch;
+        gain.gain.setValueAtTime(loud, at);
+        gain.gain.exponentialRampToValueAtTime(0.001, at + 1.1);
+        tone.connect(gain).connect(context.destination);
+        tone.start(at);
+        tone.stop(at + 1.2);
+      }
+    }
+  }
+}
+
+export const sound = new Sound();

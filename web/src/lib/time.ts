@@ -1,0 +1,44 @@
+const clockFormat = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+const dayFormat = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
+
+/** 05:40 */
+export function clock(moment: string | number | Date): string {
+  return clockFormat.format(new Date(moment));
+}
+
+/** Tue 24 Nov */
+export function day(moment: string | number | Date): string {
+  return dayFormat.format(new Date(moment));
+}
+
+/** 1:48, 12:05, 1:02:30; the sign is dropped. */
+export function countdown(seconds: number): string {
+  const whole = Math.abs(Math.round(seconds));
+  const h = Math.floor(whole / 3600);
+  const m = Math.floor((whole % 3600) / 60);
+  const s = String(whole % 60).padStart(2, '0');
+  return h > 0 ? `${h}:${String(m).padStart(2, '0')}:${s}` : `${m}:${s}`;
+}
+
+/** 40 s, 34 min, 2 h 05 */
+export function length(seconds: number): string {
+  const s = Math.abs(seconds);
+  if (s < 90) return `${Math.round(s)} s`;
+  const minutes = Math.round(s / 60);
+  return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
+}
+
+/** Seconds from now to a moment. */
+export function until(moment: string, now: number): number {
+  return (Date.parse(moment) - now) / 1000;
+}
+
+/** The next time of day written as HH:MM, as an ISO moment: today, or tomorrow when it has passed. */
+export function nextMoment(time: string, now = new Date()): string | null {
+  const match = /^(\d{1,2})[:.](\d{2})$/.exec(time.trim());
+  if (!match) return null;
+  const moment = new Date(now);
+  moment.setHours(Number(match[1]), Number(match[2]), 0, 0);
+  if (moment.getTime() <= now.getTime()) moment.setDate(moment.getDate() + 1);
+  return moment.toISOString();
+}

@@ -1,0 +1,14 @@
+import { createRouter } from 'sv-router';
+import Today from './views/today/Today.svelte';
+
+export const { p, navigate, isActive, route } = createRouter({
+  '/': Today,
+  '/book': () => import('./views/book/Book.svelte'),
+  '/book/:formula': () => import('./views/book/FormulaPage.svelte'),
+  '/bench': () => import('./views/bench/BenchDoor.svelte'),
+  '/bench/:bake': () => import('./views/bench/Bench.svelte'),
+  '/log': () => import('./views/log/Log.svelte'),
+  '/log/:bake': () => import('./views/log/BakeRecord.svelte'),
+  '/kitchen': () => import('./views/kitchen/KitchenPage.svelte'),
+  '*': Today,
+});

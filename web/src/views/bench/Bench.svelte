@@ -1,0 +1,143 @@
+<script lang="ts">
+  import Braid from '../../lib/draw/Braid.svelte';
+  import { live } from '../../lib/live.svelte';
+  import { now } from '../../lib/now.svelte';
+  import { outbox } from '../../lib/outbox.svelte';
+  import Notice from '../../lib/parts/Notice.svelte';
+  import { sound } from '../../lib/sound.svelte';
+  import { clock, countdown, length, until } from '../../lib/time';
+  import { navigate, p, route } from '../../routes';
+  import { alerts } from './alerts.svelte';
+  import { BenchState } from './bench.svelte';
+  import Foot from './Foot.svelte';
+  import KeysSheet from './KeysSheet.svelte';
+  import NoteSheet from './NoteSheet.svelte';
+  import Picture from './Picture.svelte';
+  import ReadingSheet from './ReadingSheet.svelte';
+  import SkipSheet from './SkipSheet.svelte';
+  import StepNow from './StepNow.svelte';
+  import TimerSheet from './TimerSheet.svelte';
+
+  const bench = new BenchState(route.params.bake!);
+  let sheet = $state<'reading' | 'timer' | 'note' | 'skip' | 'keys' | null>(null);
+  let rung = new Set<string>();
+  let opened = Date.now();
+
+  $effect(() => bench.follow());
+
+  $effect(() => {
+    if (!bench.bake) return;
+    for (const alert of alerts(bench.bake)) {
+      if (alert.at > now.value || rung.has(alert.id)) continue;
+      rung.add(alert.id);
+      if (alert.at > opened - 5000) sound.ring(alert.urgent);
+    }
+  });
+
+  $effect(() => {
+    const outlook = bench.detail?.outlook;
+    const words = bench.detail?.forecast.goal ?? 'Bench';
+    document.title = outlook ? `${countdown(until(outlook.likely_at, now.value))} ${words}` : `${words}, Kind Whisk`;
+    return () => (document.title = 'Kind Whisk');
+  });
+
+  $effect(() => {
+    if (bench.bake?.status !== 'running' || !('wakeLock' in navigator)) return;
+    let lock: WakeLockSentinel | null = null;
+    const hold = () =>
+      document.visibilityState === 'visible' && navigator.wakeLock.request('screen').then((l) => (lock = l), () => {});
+    void hold();
+    document.addEventListener('visibilitychange', hold);
+    return () => {
+      document.removeEventListener('visibilitychange', hold);
+      void lock?.release();
+    };
+  });
+
+  $effect(() => {
+    if (bench.bake && bench.bake.status !== 'running') void navigate('/log/:bake', { params: { bake: bench.id } });
+  });
+
+  function keys(event: KeyboardEvent): void {
+    const target = event.target as HTMLElement;
+    if (sheet || event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [role=dialog]')) return;
+    const pressed = event.key.toLowerCase();
+    const acts: Record<string, () => void> = {
+      ' ': () => bench.confirm(),
+      r: () => (sheet = 'reading'),
+      t: () => (sheet = 'timer'),
+      n: () => bench.notYet(),
+      o: () => (sheet = 'note'),
+      s: () => (sheet = 'skip'),
+      u: () => bench.undo(),
+      m: () => sound.toggle(),
+      '?': () => (sheet = 'keys'),
+    };
+    const act = acts[pressed];
+    if (!act) return;
+    // Space on a focused button would press it as well.
+    event.preventDefault();
+    act();
+  }
+
+  const late = $derived(bench.bake ? bench.bake.late_by_s : 0);
+</script>
+
+<svelte:window onkeydown={keys} />
+
+{#if bench.bake && bench.braid}
+  {@const bake = bench.bake}
+  <section class="border-b border-line bg-surface px-4 pt-3 sm:px-6" aria-label="The bake in time">
+    <div class="flex flex-wrap items-baseline justify-between gap-x-6">
+      <h1 class="text-xl">{bake.title}<span class="ml-3 font-sans text-base font-normal text-quiet">{bake.batch}</span></h1>
+      <p class="text-[17px]">
+        <span class={late > 300 ? 'font-semibold text-raspberry' : 'font-semibold text-leaf'}>
+          ready {clock(bake.expected_ready_at)}{late > 90 ? `, ${length(late)} late` : late < -90 ? `, ${length(late)} early` : ', on time'}
+        </span>
+        <button class="ml-3 min-h-11 px-2 text-quiet" onclick={() => sound.toggle()} aria-pressed={sound.muted}>
+          {sound.muted ? 'muted' : 'sound on'}
+        </button>
+        <button class="min-h-11 px-2 text-quiet" onclick={() => (sheet = 'keys')}>keys <span class="key">?</span></button>
+      </p>
+    </div>
+    <Braid
+      braid={bench.braid.actual}
+      anchor={Date.parse(bench.braid.origin)}
+      now={now.value}
+      current={bench.shown}
+      done={bench.done}
+      laneHeight={26}
+      label="Braid: every vessel over time"
+      onpick={(step) => bench.look(step)}
+    />
+  </section>
+
+  {#if bench.problem}<Notice problem={bench.problem} onclose={() => (bench.problem = null)} />{/if}
+  {#if outbox.kept.length > 0 && !live.connected}
+    <p role="status" class="bg-copper px-6 py-2 font-semibold text-surface">
+      The server does not answer. {outbox.kept.length} kept on this device, sent as soon as it is back.
+    </p>
+  {/if}
+
+  {#if bench.detail && bench.line}
+    <div class="grid grow content-start gap-x-8 gap-y-4 px-4 py-5 sm:px-6 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
+      <StepNow {bench} onsheet={(which) => (sheet = which)} />
+      <Picture {bench} />
+    </div>
+  {:else}
+    <div class="grow px-6 py-10">
+      <h2 class="text-4xl">Everything is done.</h2>
+      <p class="mt-2 max-w-prose text-lg text-quiet">Write down how it came out while you can still see it. The next forecast learns from it.</p>
+      <a class="act act-now mt-6" href={p('/log/:bake', { params: { bake: bench.id } })}>How did it come out?</a>
+    </div>
+  {/if}
+  <Foot {bench} />
+
+  <ReadingSheet {bench} open={sheet === 'reading'} onclose={() => (sheet = null)} />
+  <TimerSheet {bench} open={sheet === 'timer'} onclose={() => (sheet = null)} />
+  <NoteSheet {bench} open={sheet === 'note'} onclose={() => (sheet = null)} />
+  <SkipSheet {bench} open={sheet === 'skip'} onclose={() => (sheet = null)} />
+  <KeysSheet open={sheet === 'keys'} onclose={() => (sheet = null)} />
+{:else if bench.problem}
+  <div class="p-6"><Notice problem={bench.problem} /></div>
+{/if}

@@ -1,0 +1,43 @@
+<script lang="ts">
+  import type { Schemas } from '../../lib/api/client';
+  import type { BenchState } from './bench.svelte';
+
+  type Props = { gate: Schemas['GateView']; bench: BenchState };
+  let { gate, bench }: Props = $props();
+</script>
+
+<div>
+  <h3 class="mb-1 font-display text-xl font-semibold">Before you begin</h3>
+  <ul class="grid gap-x-6 sm:grid-cols-2">
+    {#each gate.items as item (item.id)}
+      <li class="border-t border-line">
+        {#if item.kind === 'thing'}
+          <button
+            class="flex min-h-14 w-full items-center gap-3 text-left"
+            role="checkbox"
+            aria-checked={item.there}
+            onclick={() => bench.tell({ kind: 'gate_ticked', item: item.id, there: !item.there })}
+          >
+            {@render mark(item.there)}
+            <span><strong>{item.name}</strong> <span class="text-quiet">{item.detail}</span></span>
+          </button>
+        {:else}
+          <button class="flex min-h-14 w-full items-center gap-3 text-left" onclick={() => bench.look(item.id)}>
+            {@render mark(item.there)}
+            <span><strong>{item.name}</strong> <span class="text-quiet">{item.there ? 'done' : 'not done: open it'}</span></span>
+          </button>
+        {/if}
+      </li>
+    {/each}
+  </ul>
+</div>
+
+{#snippet mark(there: boolean)}
+  <svg width="30" height="30" class="shrink-0" aria-hidden="true">
+    {#if there}
+      <circle cx="15" cy="15" r="13" fill="var(--leaf)" /><path d="M8.5 15.5l4.5 4.5 8.5-9.5" fill="none" stroke="var(--ground)" stroke-width="3.2" />
+    {:else}
+      <circle cx="15" cy="15" r="12.5" fill="none" stroke="var(--ink)" stroke-width="2.5" />
+    {/if}
+  </svg>
+{/snippet}

@@ -1,0 +1,132 @@
+<script lang="ts">
+  import { api, ask, problemOf, type Schemas } from '../../lib/api/client';
+  import { unitName } from '../../lib/figures.svelte';
+  import Choice from '../../lib/parts/Choice.svelte';
+  import QuantityField from '../../lib/parts/QuantityField.svelte';
+  import Sheet from '../../lib/parts/Sheet.svelte';
+  import type { BenchState } from './bench.svelte';
+
+  type Props = { bench: BenchState; open: boolean; onclose: () => void };
+  let { bench, open, onclose }: Props = $props();
+  type Quantity = Schemas['Quantity'];
+
+  const WANTED: Record<Quantity, Schemas['Wanted']> = {
+    density: 'number',
+    'foam temperature': 'temperature',
+    'oven temperature': 'temperature',
+    'core temperature': 'temperature',
+    mass: 'mass',
+    height: 'length',
+  };
+  const UNIT: Record<Quantity, string> = {
+    density: 'g/ml',
+    'foam temperature': 'C',
+    'oven temperature': 'C',
+    'core temperature': 'C',
+    mass: 'g',
+    height: 'mm',
+  };
+
+  let cups = $state<Schemas['Cup'][]>([]);
+  let cup = $state('');
+  let quantity = $state<Quantity>('density');
+  let where = $state('');
+  let full = $state<number | null>(null);
+  let value = $state<number | null>(null);
+  let density = $state<number | null>(null);
+  let trouble = $state('');
+
+  /** What may be read where: this step first, then what runs beside it. */
+  const places = $derived.by(() => {
+    const bake = bench.bake;
+    if (!bake) return [];
+    const ids = [...new Set([bench.shown, ...bake.running])].filter((id): id is string => id !== null);
+    return ids.flatMap((id) => {
+      const step = bake.details[id]?.forecast;
+      if (!step) return [];
+      const banded = step.checkpoints.flatMap((c) => (c.band ? [c.band.quantity] : []));
+      const all: Quantity[] = [...banded, ...(id === bench.shown ? (['density', 'mass'] as const) : [])];
+      return [...new Set(all)].map((q) => ({ key: `${id}|${q}`, step: id, quantity: q, words: `${q}, ${step.title.toLowerCase()}` }));
+    });
+  });
+  const chosen = $derived(cups.find((c) => c.id === cup));
+
+  $effect(() => {
+    if (!open) return;
+    trouble = '';
+    full = value = density = null;
+    const first = places[0];
+    if (first) [where, quantity] = [first.key, first.quantity];
+    void ask(api.GET('/api/kitchen')).then(
+      (view) => {
+        cups = view.kitchen.cups ?? [];
+        cup = cups[0]?.id ?? '';
+      },
+      (error) => (trouble = problemOf(error).detail),
+    );
+  });
+
+  $effect(() => {
+    if (!chosen || full === null) return;
+    const body = { full_g: full, empty_g: chosen.empty_g, volume_ml: chosen.volume_ml };
+    void ask(api.POST('/api/craft/density', { body })).then(
+      (answer) => ((density = answer.density_g_per_ml), (trouble = '')),
+      (error) => {
+        const problem = problemOf(error);
+        [density, trouble] = [null, `${problem.detail} ${problem.remedy}`];
+      },
+    );
+  });
+
+  const byCup = $derived(quantity === 'density' && chosen !== undefined);
+  const ready = $derived(byCup ? density !== null : value !== null);
+
+  function keep(event: SubmitEvent): void {
+    event.preventDefault();
+    const place = places.find((w) => w.key === where);
+    if (!place || !ready) return;
+    bench.tell({
+      kind: 'reading_added',
+      step: place.step,
+      quantity: place.quantity,
+      ...(byCup && chosen ? { cup: { full_g: full!, empty_g: chosen.empty_g, volume_ml: chosen.volume_ml } } : { value: value! }),
+    });
+    onclose();
+  }
+</script>
+
+<Sheet bind:open={() => open, (v) => !v && onclose()} title="Reading">
+  <form class="space-y-4" onsubmit={keep}>
+    {#if places.length > 1}
+      <Choice
+        label="What"
+        value={where}
+        options={places.map((w) => ({ value: w.key, label: w.words }))}
+        onvalue={(key) => {
+          where = key;
+          quantity = places.find((w) => w.key === key)?.quantity ?? quantity;
+          value = full = density = null;
+        }}
+      />
+    {:else if places[0]}<p class="text-lg">{places[0].words}</p>{/if}
+    {#if byCup && chosen}
+      {#if cups.length > 1}
+        <Choice label="Cup" value={cup} options={cups.map((c) => ({ value: c.id, label: c.name }))} onvalue={(v) => (cup = v)} />
+      {/if}
+      <QuantityField label="Full cup, levelled" wanted="mass" unit="g" value={full} onvalue={(v) => (full = v)} />
+      <p class="text-quiet">{chosen.name}: {chosen.empty_g} g empty, holds {chosen.volume_ml} ml.</p>
+      <p class="text-4xl font-bold" aria-live="polite">{density === null ? '–' : density.toFixed(3)} <span class="text-lg font-normal">g per ml</span></p>
+    {:else}
+      <QuantityField
+        label={quantity}
+        wanted={WANTED[quantity]}
+        unit={unitName(UNIT[quantity])}
+        step={quantity === 'density' ? 0.01 : 1}
+        {value}
+        onvalue={(v) => (value = v)}
+      />
+    {/if}
+    {#if trouble}<p role="alert" class="font-semibold text-raspberry">{trouble}</p>{/if}
+    <button class="act act-now w-full" disabled={!ready}>Keep it</button>
+  </form>
+</Sheet>

@@ -1,0 +1,119 @@
+import { api, ask, newKey, problemOf, type BakeState, type Problem, type Schemas, type StepDetail } from '../../lib/api/client';
+import { live } from '../../lib/live.svelte';
+import { now } from '../../lib/now.svelte';
+import { outbox, type BenchEvent } from '../../lib/outbox.svelte';
+
+type Untold<E> = E extends unknown ? Omit<E, 'client_key' | 'at'> : never;
+
+/** What the primary button does now, in words and as an event. */
+export type Act = { words: string; kind: 'step_started' | 'step_done'; ready: boolean };
+
+const REFRESH_MS = 15_000;
+
+/** One bake as the page sees it: the server's state, what is being looked at, and what went wrong. */
+export class BenchState {
+  bake = $state<BakeState | null>(null);
+  braid = $state<Schemas['BakeBraid'] | null>(null);
+  problem = $state<Problem | null>(null);
+  focus = $state<string | null>(null);
+  #turn = 0;
+
+  constructor(readonly id: string) {}
+
+  /** The step that is shown large: the one picked, else the current one. */
+  shown = $derived.by((): string | null => {
+    if (!this.bake) return null;
+    return this.focus && this.bake.details[this.focus] ? this.focus : this.bake.current;
+  });
+
+  detail = $derived.by((): StepDetail | null => (this.shown ? (this.bake?.details[this.shown] ?? null) : null));
+
+  line = $derived.by(() => this.bake?.steps.find((s) => s.id === this.shown) ?? null);
+
+  done = $derived.by(() => (this.bake?.steps ?? []).filter((s) => s.status === 'done').map((s) => s.id));
+
+  /** The gate, if it stands before the step that is shown. */
+  gate = $derived.by(() => (this.bake?.gate?.step === this.shown ? this.bake.gate : null));
+
+  act = $derived.by((): Act | null => {
+    const line = this.line;
+    const detail = this.detail;
+    if (!line || !detail || !this.bake || this.bake.status !== 'running') return null;
+    const goal = detail.forecast.checkpoints[0]?.name ?? detail.forecast.goal;
+    if (line.status === 'running') return { words: reached(goal), kind: 'step_done', ready: true };
+    if (line.status !== 'waiting') return null;
+    if (line.attention === 'throughout') return { words: 'Done', kind: 'step_done', ready: line.startable };
+    return { words: 'Start', kind: 'step_started', ready: line.startable && (this.gate?.open ?? true) };
+  });
+
+  /** Follow the bake until the page leaves it. Returns how to stop. */
+  follow(): () => void {
+    outbox.onstate = (state) => state.id === this.id && this.#take(state);
+    outbox.onrefused = (problem) => {
+      this.problem = problem;
+      void this.load();
+    };
+    void this.load().then(() => outbox.flush());
+    const stop = live.listen((change) => {
+      if (change === null || (change.bake === this.id && change.sequence > (this.bake?.sequence ?? 0))) void this.load();
+    });
+    const timer = setInterval(() => this.bake?.status === 'running' && void this.load(), REFRESH_MS);
+    return () => {
+      stop();
+      clearInterval(timer);
+    };
+  }
+
+  async load(): Promise<void> {
+    const turn = ++this.#turn;
+    try {
+      const path = { bake_id: this.id };
+      const [state, braid] = await Promise.all([
+        ask(api.GET('/api/bakes/{bake_id}', { params: { path, query: { step: this.focus ?? undefined } } })),
+        ask(api.GET('/api/bakes/{bake_id}/braid', { params: { path } })),
+      ]);
+      if (turn !== this.#turn) return;
+      this.#take(state);
+      this.braid = braid;
+      if (this.problem?.status === 0) this.problem = null;
+    } catch (error) {
+      if (turn === this.#turn) this.problem = problemOf(error);
+    }
+  }
+
+  #take(state: BakeState): void {
+    if (this.bake && state.sequence < this.bake.sequence) return;
+    const moved = this.bake !== null && this.bake.current !== state.current;
+    now.set(state.now);
+    this.bake = state;
+    if (moved) this.focus = null;
+  }
+
+  look(step: string): void {
+    this.focus = step === this.bake?.current ? null : step;
+    void this.load();
+  }
+
+  tell(event: Untold<BenchEvent>): void {
+    this.problem = null;
+    outbox.add(this.id, { ...event, client_key: newKey(), at: now.iso() } as BenchEvent);
+  }
+
+  confirm(): void {
+    if (!this.act?.ready || !this.shown) return;
+    this.tell({ kind: this.act.kind, step: this.shown });
+  }
+
+  notYet(): void {
+    if (this.line?.status === 'running' && this.shown) this.tell({ kind: 'not_yet', step: this.shown });
+  }
+
+  undo(): void {
+    const sequence = this.bake?.undoable;
+    if (sequence) this.tell({ kind: 'undone', sequence });
+  }
+}
+
+function reached(goal: string): string {
+  return /reached|done|rested|cool|melted|holds|hangs|even/i.test(goal) ? goal : `${goal} reached`;
+}

@@ -1,0 +1,51 @@
+<script lang="ts">
+  import type { StepForecast } from '../../lib/api/client';
+  import Section from '../../lib/draw/Section.svelte';
+  import { celsius, grams } from '../../lib/figures.svelte';
+
+  type Props = { steps: StepForecast[]; picked: string | null; onpick: (id: string) => void };
+  let { steps, picked, onpick }: Props = $props();
+
+  const CELL = 132;
+  const titles = $derived(new Map(steps.map((s, i) => [s.id, i + 1])));
+
+  function figure(step: StepForecast): string {
+    const m = step.material;
+    if (m.mass_g <= 0) return step.goal;
+    const airy = m.air_fraction > 0.08;
+    if (step.kind === 'warm' || step.kind === 'rest') return `${grams(m.mass_g)}, ${celsius(m.temperature_c)}`;
+    return airy ? `${m.density_g_per_ml.likely.toFixed(2)} g/ml` : grams(m.mass_g);
+  }
+  const from = (step: StepForecast) =>
+    step.needs
+      .map((id) => titles.get(id))
+      .filter((n): n is number => n !== undefined && n !== (titles.get(step.id) ?? 0) - 1);
+</script>
+
+<ol class="grid gap-y-4" style="grid-template-columns: repeat(auto-fill, minmax({CELL}px, 1fr))">
+  {#each steps as step, i (step.id)}
+    <li class="relative">
+      <button
+        class="flex h-full w-full flex-col items-center px-1 pb-2 text-center {picked === step.id ? 'bg-surface' : ''}"
+        aria-pressed={picked === step.id}
+        onclick={() => onpick(step.id)}
+      >
+        <span class="flex h-24 w-full items-end justify-center">
+          {#if step.section}
+            <Section section={step.section} width={CELL - 22} height={92} annotated={false} />
+          {:else}
+            <svg width="60" height="70" viewBox="0 0 60 70" aria-hidden="true">
+              <path d="M30 62 C12 62 10 42 20 32 C20 40 26 40 26 34 C26 24 22 18 30 8 C32 22 48 28 48 44 C48 56 40 62 30 62z" fill="none" stroke="var(--copper)" stroke-width="3" />
+            </svg>
+          {/if}
+        </span>
+        <span class="text-[15px] leading-tight"><span class="text-quiet">{i + 1}</span> {step.title}</span>
+        <span class="text-[15px] font-bold">{figure(step)}</span>
+        {#if from(step).length}<span class="text-[13px] text-quiet">with {from(step).join(', ')}</span>{/if}
+      </button>
+      {#if i < steps.length - 1 && steps[i + 1]?.needs.includes(step.id)}
+        <svg class="absolute top-12 -right-2.5 z-10" width="20" height="14" aria-hidden="true"><path d="M1 7h15m-5-5l5 5-5 5" fill="none" stroke="var(--quiet)" stroke-width="1.8" /></svg>
+      {/if}
+    </li>
+  {/each}
+</ol>

@@ -1,0 +1,46 @@
+import { api, ask, problemOf, type Kitchen, type Problem } from '../../lib/api/client';
+
+const SAVE_AFTER_MS = 600;
+
+/** The profile as it is edited; every change is saved by itself, as a new revision. */
+export class KitchenState {
+  kitchen = $state<Kitchen | null>(null);
+  problem = $state<Problem | null>(null);
+  saved = $state<'yes' | 'saving' | 'no'>('yes');
+  revision = $state(0);
+  #timer: ReturnType<typeof setTimeout> | undefined;
+
+  async load(): Promise<void> {
+    try {
+      const view = await ask(api.GET('/api/kitchen'));
+      this.kitchen = view.kitchen;
+      this.revision = view.revision;
+      this.problem = null;
+      this.saved = 'yes';
+    } catch (error) {
+      this.problem = problemOf(error);
+    }
+  }
+
+  change(change: (kitchen: Kitchen) => void): void {
+    if (!this.kitchen) return;
+    change(this.kitchen);
+    this.saved = 'saving';
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => void this.#save(), SAVE_AFTER_MS);
+  }
+
+  async #save(): Promise<void> {
+    if (!this.kitchen) return;
+    try {
+      const body = { revision: this.revision, kitchen: $state.snapshot(this.kitchen) };
+      const view = await ask(api.PUT('/api/kitchen', { body }));
+      this.revision = view.revision;
+      this.saved = 'yes';
+      this.problem = null;
+    } catch (error) {
+      this.saved = 'no';
+      this.problem = problemOf(error);
+    }
+  }
+}

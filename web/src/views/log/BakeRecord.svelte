@@ -1,0 +1,111 @@
+<script lang="ts">
+  import { api, ask, newKey, problemOf, type BakeState, type Problem, type Schemas } from '../../lib/api/client';
+  import Band from '../../lib/draw/Band.svelte';
+  import Braid from '../../lib/draw/Braid.svelte';
+  import { live } from '../../lib/live.svelte';
+  import Notice from '../../lib/parts/Notice.svelte';
+  import { clock, day, length } from '../../lib/time';
+  import { p, route } from '../../routes';
+  import Outcome from './Outcome.svelte';
+
+  const bake_id = route.params.bake!;
+  let bake = $state<BakeState | null>(null);
+  let braid = $state<Schemas['BakeBraid'] | null>(null);
+  let problem = $state<Problem | null>(null);
+  let note = $state('');
+
+  async function load(): Promise<void> {
+    try {
+      const params = { params: { path: { bake_id } } };
+      [bake, braid] = await Promise.all([ask(api.GET('/api/bakes/{bake_id}', params)), ask(api.GET('/api/bakes/{bake_id}/braid', params))]);
+    } catch (error) {
+      problem = problemOf(error);
+    }
+  }
+  $effect(() => {
+    void load();
+    return live.listen((change) => change?.bake === bake_id && void load());
+  });
+
+  async function addNote(event: SubmitEvent): Promise<void> {
+    event.preventDefault();
+    if (!note.trim()) return;
+    try {
+      bake = await ask(
+        api.POST('/api/bakes/{bake_id}/events', {
+          params: { path: { bake_id } },
+          body: { kind: 'note_added', client_key: newKey(), text: note.trim() },
+        }),
+      );
+      note = '';
+    } catch (error) {
+      problem = problemOf(error);
+    }
+  }
+
+  const shift = (step: Schemas['StepLine']) =>
+    step.started_at ? (Date.parse(step.started_at) - Date.parse(step.planned_start_at)) / 1000 : 0;
+  const took = (step: Schemas['StepLine']) =>
+    step.started_at && step.ended_at ? (Date.parse(step.ended_at) - Date.parse(step.started_at)) / 1000 : 0;
+  const meant = (step: Schemas['StepLine']) => (Date.parse(step.planned_end_at) - Date.parse(step.planned_start_at)) / 1000;
+</script>
+
+{#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
+{#if bake && braid}
+  <section class="border-b border-line bg-surface px-4 pt-4 pb-2 sm:px-6">
+    <div class="flex flex-wrap items-baseline justify-between gap-x-6">
+      <h1 class="text-3xl">{bake.title}<span class="ml-4 font-sans text-lg font-normal text-quiet">{day(bake.started_at)}, {bake.batch}</span></h1>
+      <p>
+        <strong class={bake.late_by_s > 300 ? 'text-raspberry' : 'text-leaf'}>
+          {bake.ended_at ? `over at ${clock(bake.ended_at)}` : 'still running'}{Math.abs(bake.late_by_s) > 120 ? `, ${length(bake.late_by_s)} ${bake.late_by_s > 0 ? 'late' : 'early'}` : ''}
+        </strong>
+        <a class="ml-4 inline-flex min-h-11 items-center underline" href="/api/bakes/{bake_id}/readings.csv" download>Readings as CSV</a>
+        <a class="ml-4 inline-flex min-h-11 items-center underline" href={p('/book/:formula', { params: { formula: bake.formula_id } })}>Formula</a>
+      </p>
+    </div>
+    <p class="mt-2 text-sm font-semibold text-quiet">as it really went</p>
+    <Braid braid={braid.actual} anchor={Date.parse(braid.origin)} resources label="Braid as it went" />
+    <p class="text-sm font-semibold text-quiet">as planned</p>
+    <div class="opacity-75"><Braid braid={braid.planned} anchor={Date.parse(braid.origin)} laneHeight={18} label="Braid as planned" /></div>
+  </section>
+
+  <div class="grid gap-x-12 gap-y-8 px-4 py-6 sm:px-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+    <div class="space-y-8">
+      <Outcome {bake} onsaved={(state) => (bake = state)} />
+      <section>
+        <h2 class="mb-2 text-xl">Readings</h2>
+        {#if bake.readings.length === 0}<p class="text-quiet">None were taken. A cup of foam after whipping says the most.</p>{/if}
+        <div class="space-y-6">
+          {#each bake.readings as r (r.sequence)}
+            {#if r.verdict}
+              <Band band={r.verdict.band} verdict={r.verdict} title="{clock(r.at)}, {r.step_title}" />
+            {:else}<p>{clock(r.at)}, {r.step_title}: <strong>{r.value.toFixed(2)} {r.unit}</strong></p>{/if}
+          {/each}
+        </div>
+      </section>
+      <section>
+        <h2 class="mb-2 text-xl">Notes</h2>
+        {#each bake.notes as n (n.sequence)}<p class="border-t border-line py-2"><span class="text-quiet">{clock(n.at)}</span> {n.text}</p>{/each}
+        <form class="mt-2 flex gap-3" onsubmit={addNote}>
+          <input class="field" aria-label="New note" placeholder="What you noticed" maxlength="1000" bind:value={note} />
+          <button class="act act-small" disabled={!note.trim()}>Keep</button>
+        </form>
+      </section>
+    </div>
+    <section>
+      <h2 class="mb-2 text-xl">Planned and actual</h2>
+      <ul>
+        {#each bake.steps as s (s.id)}
+          <li class="grid grid-cols-[3.6rem_1fr_auto] items-baseline gap-x-3 border-t border-line py-1.5">
+            <span class="font-semibold">{s.started_at ? clock(s.started_at) : '–'}</span>
+            <span>{s.title}{#if s.reason}<span class="text-quiet"> skipped: {s.reason}</span>{/if}</span>
+            <span class="text-right text-[15px] text-quiet">
+              {#if s.ended_at && !s.reason}{length(took(s))} of {length(meant(s))}{/if}
+              {#if Math.abs(shift(s)) >= 90}, {length(shift(s))} {shift(s) > 0 ? 'later' : 'sooner'}{/if}
+            </span>
+          </li>
+        {/each}
+      </ul>
+    </section>
+  </div>
+{/if}

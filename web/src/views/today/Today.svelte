@@ -1,0 +1,72 @@
+<script lang="ts">
+  import Braid from '../../lib/draw/Braid.svelte';
+  import { live } from '../../lib/live.svelte';
+  import { now } from '../../lib/now.svelte';
+  import Notice from '../../lib/parts/Notice.svelte';
+  import { clock, countdown, day, length, until } from '../../lib/time';
+  import { navigate, p } from '../../routes';
+  import Planner from './Planner.svelte';
+  import { Day } from './today.svelte';
+
+  const today = new Day();
+
+  $effect(() => {
+    void today.load();
+    return live.listen((change) => change && void today.load());
+  });
+</script>
+
+{#if today.problem}<Notice problem={today.problem} onclose={() => (today.problem = null)} />{/if}
+
+{#each today.running as bake (bake.id)}
+  {@const detail = bake.current ? bake.details[bake.current] : null}
+  {@const braid = today.braids[bake.id]}
+  <section class="border-b border-line bg-surface px-4 pt-4 pb-2 sm:px-6" aria-label="{bake.title}, running">
+    <div class="flex flex-wrap items-center justify-between gap-x-8 gap-y-2">
+      <div>
+        <p class="text-quiet">{bake.title}, {bake.batch}; ready {clock(bake.expected_ready_at)}</p>
+        <h1 class="text-[2.1rem]">{detail ? detail.forecast.title : 'All done: how did it come out?'}</h1>
+        {#if detail?.outlook}
+          <p class="text-lg">{countdown(until(detail.outlook.likely_at, now.value))} to {detail.forecast.goal.toLowerCase()}</p>
+        {/if}
+      </div>
+      <button class="act act-now" onclick={() => navigate('/bench/:bake', { params: { bake: bake.id } })}>To the bench</button>
+    </div>
+    {#if braid}
+      <Braid
+        braid={braid.actual}
+        anchor={Date.parse(braid.origin)}
+        now={now.value}
+        current={bake.current}
+        done={bake.steps.filter((s) => s.status === 'done').map((s) => s.id)}
+        label="Braid of {bake.title}"
+        onpick={() => navigate('/bench/:bake', { params: { bake: bake.id } })}
+      />
+    {/if}
+  </section>
+{/each}
+
+{#if today.loaded && today.formulas.length > 0}
+  <Planner {today} first={today.running.length === 0} />
+{:else if today.loaded && !today.problem}
+  <div class="p-6">
+    <h1 class="text-3xl">Nothing in the Book yet.</h1>
+    <p class="mt-2 text-lg text-quiet">Read a formula in from a file, or look around with <code>./whisk demo</code>.</p>
+    <a class="act act-now mt-6" href={p('/book')}>Open the Book</a>
+  </div>
+{/if}
+
+{#if today.past.length > 0}
+  <section class="px-4 py-5 sm:px-6" aria-label="Lately">
+    <h2 class="mb-1 text-xl">Lately</h2>
+    <ul class="flex flex-wrap gap-x-8">
+      {#each today.past as bake (bake.id)}
+        <li>
+          <a class="flex min-h-12 items-center gap-2 text-[17px]" href={p('/log/:bake', { params: { bake: bake.id } })}>
+            <strong>{bake.title}</strong><span class="text-quiet">{day(bake.started_at)}{bake.summary?.stars ? `, ${bake.summary.stars} of 5` : ''}{bake.summary && bake.summary.late_by_s > 300 ? `, ${length(bake.summary.late_by_s)} late` : ''}</span>
+          </a>
+        </li>
+      {/each}
+    </ul>
+  </section>
+{/if}

@@ -1,0 +1,81 @@
+import { api, ask, newKey, problemOf, type ForecastView, type Kitchen, type PlanView, type Problem, type Schemas } from '../../lib/api/client';
+import { Asking } from '../../lib/asking.svelte';
+import { nextMoment } from '../../lib/time';
+import { Wish } from '../../lib/wish.svelte';
+
+/** The day: what runs, and a plan being made for what comes next. */
+export class Day {
+  formulas = $state<Schemas['FormulaEntry'][]>([]);
+  kitchen = $state<Kitchen | null>(null);
+  running = $state<Schemas['BakeState'][]>([]);
+  braids = $state<Record<string, Schemas['BakeBraid']>>({});
+  past = $state<Schemas['BakeEntry'][]>([]);
+  formula = $state('');
+  readyAt = $state(inFourHours());
+  wish = new Wish();
+  plan = new Asking<PlanView>();
+  forecast = new Asking<ForecastView>();
+  problem = $state<Problem | null>(null);
+  loaded = $state(false);
+  #key = newKey();
+
+  moment = $derived(nextMoment(this.readyAt));
+
+  async load(): Promise<void> {
+    try {
+      const [formulas, view, bakes] = await Promise.all([
+        ask(api.GET('/api/formulas')),
+        ask(api.GET('/api/kitchen')),
+        ask(api.GET('/api/bakes')),
+      ]);
+      this.formulas = formulas;
+      this.kitchen = view.kitchen;
+      this.formula ||= formulas.find((f) => f.technique === 'separated chiffon')?.id ?? formulas[0]?.id ?? '';
+      this.past = bakes.filter((b) => b.status === 'finished').slice(0, 3);
+      const ids = bakes.filter((b) => b.status === 'running').map((b) => b.id);
+      this.running = await Promise.all(
+        ids.map((bake_id) => ask(api.GET('/api/bakes/{bake_id}', { params: { path: { bake_id } } }))),
+      );
+      const braids = await Promise.all(
+        ids.map((bake_id) => ask(api.GET('/api/bakes/{bake_id}/braid', { params: { path: { bake_id } } }))),
+      );
+      this.braids = Object.fromEntries(ids.map((id, i) => [id, braids[i]!]));
+      this.problem = null;
+    } catch (error) {
+      this.problem = problemOf(error);
+    }
+    this.loaded = true;
+  }
+
+  /** Ask again for plan and forecast; reads what they depend on, so that an effect may call it. */
+  consider(): void {
+    const formula_id = this.formula;
+    const query = this.wish.query;
+    const ready_at = this.moment;
+    if (!formula_id) return;
+    const path = { formula_id };
+    this.forecast.ask(() => ask(api.GET('/api/formulas/{formula_id}/forecast', { params: { path, query } })));
+    if (ready_at) this.plan.ask(() => ask(api.POST('/api/plans', { body: { formula_id, ready_at, ...query } })));
+  }
+
+  /** Start the bake that is planned; returns its id. */
+  async start(): Promise<string | null> {
+    if (!this.moment) return null;
+    try {
+      const body = { formula_id: this.formula, ready_at: this.moment, client_key: this.#key, ...this.wish.query };
+      const bake = await ask(api.POST('/api/bakes', { body }));
+      this.#key = newKey();
+      return bake.id;
+    } catch (error) {
+      this.problem = problemOf(error);
+      return null;
+    }
+  }
+}
+
+function inFourHours(): string {
+  const moment = new Date(Date.now() + 4 * 3600_000);
+  const minutes = Math.ceil(moment.getMinutes() / 15) * 15;
+  moment.setMinutes(minutes, 0, 0);
+  return `${String(moment.getHours()).padStart(2, '0')}:${String(moment.getMinutes()).padStart(2, '0')}`;
+}

@@ -1,0 +1,9 @@
+import { svelte } from '@sveltejs/vite-plugin-svelte';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  plugins: [svelte(), tailwindcss()],
+  build: { target: 'baseline-widely-available' },
+  server: { proxy: { '/api': 'http://127.0.0.1:8321' } },
+});
