@@ -26,7 +26,7 @@
         <a
           href={view.path}
           aria-current={here(view.path) ? 'page' : undefined}
-          class="flex min-h-14 items-center px-2.5 text-[17px] sm:min-h-12 sm:px-3.5 {here(view.path)
+          class="flex min-h-14 items-center px-2.5 text-[17px] sm:min-h-11 sm:px-3.5 {here(view.path)
             ? 'font-bold underline decoration-[3px] underline-offset-[7px]'
             : 'text-quiet'}">{view.name}</a
         >

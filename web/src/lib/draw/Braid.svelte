@@ -100,7 +100,14 @@
       const known = first.get(p.vessel);
       if (!known) first.set(p.vessel, { x: p.x0, end: p.x1, y: y(p.vessel), t: Math.max(p.t0, p.t1) });
     }
-    return [...first].map(([vessel, place]) => ({ vessel, name: names.get(vessel) ?? vessel, ...place }));
+    const ends = new Map<number, number>();
+    return [...first]
+      .map(([vessel, place]) => ({ vessel, name: names.get(vessel) ?? vessel, ...place }))
+      .filter((l) => {
+        const free = (ends.get(l.y) ?? -1) < l.x;
+        if (free) ends.set(l.y, l.x + l.name.length * 7 + 6);
+        return free;
+      });
   });
   const nowX = $derived(
     now === null ? null : Math.min(MARGIN + width, Math.max(MARGIN, x((now - anchor) / 1000))),

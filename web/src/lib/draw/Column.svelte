@@ -18,11 +18,11 @@
   const labelY = $derived(Math.abs(nowY - bandY) < 26 && !there ? bandY + (nowY > bandY ? 28 : -24) : nowY);
 </script>
 
-<figure class="w-[178px]">
+<figure class="w-[166px]">
   <figcaption class="text-center leading-tight">
     <span class="font-semibold">{title}</span>
   </figcaption>
-  <svg width="178" {height} role="img" aria-label="{title}: {degrees(column.now_c)} of {degrees(target)} degrees">
+  <svg width="166" {height} role="img" aria-label="{title}: {degrees(column.now_c)} of {degrees(target)} degrees">
     {#each ticks as t (t)}
       <line x1="92" x2="98" y1={y(t)} y2={y(t)} stroke="var(--metal)" />
     {/each}

@@ -15,14 +15,15 @@
 
   const uid = $props.id();
   const GUTTER = 136;
-  const TOP = 30;
+  const TOP = 22;
   const side = $derived(annotated ? GUTTER : 6);
   const above = $derived(annotated ? TOP : 8);
   const outermost = $derived(Math.max(...section.wall.map((p) => p.outer_mm)));
   const tallest = $derived(Math.max(section.rim_mm, section.level_mm, section.rise_mm?.high ?? 0));
   const scale = $derived(Math.min((width - 6 - side) / (2 * outermost), (height - 10 - above) / tallest));
   const cx = $derived(annotated ? 4 + outermost * scale : width / 2);
-  const floor = $derived(height - 7);
+  const tall = $derived(Math.min(height, Math.ceil(tallest * scale + 10 + above)));
+  const floor = $derived(tall - 7);
 
   const y = (mm: number) => floor - mm * scale;
   const wallAt = (mm: number, part: 'outer_mm' | 'inner_mm') => {
@@ -76,7 +77,7 @@
   });
 </script>
 
-<svg {width} {height} viewBox="0 0 {width} {height}" role="img" aria-label={spoken} class="block max-w-full">
+<svg {width} height={tall} viewBox="0 0 {width} {tall}" role="img" aria-label={spoken} class="block max-w-full">
   <clipPath id="{uid}-in">
     {#each content as half (half)}<polygon points={half} />{/each}
   </clipPath>

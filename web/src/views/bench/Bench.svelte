@@ -87,7 +87,7 @@
 
 {#if bench.bake && bench.braid}
   {@const bake = bench.bake}
-  <section class="border-b border-line bg-surface px-4 pt-3 sm:px-6" aria-label="The bake in time">
+  <section class="border-b border-line bg-surface px-4 pt-1 sm:px-6" aria-label="The bake in time">
     <div class="flex flex-wrap items-baseline justify-between gap-x-6">
       <h1 class="text-xl">{bake.title}<span class="ml-3 font-sans text-base font-normal text-quiet">{bake.batch}</span></h1>
       <p class="text-[17px]">
@@ -106,7 +106,7 @@
       now={now.value}
       current={bench.shown}
       done={bench.done}
-      laneHeight={26}
+      laneHeight={20}
       label="Braid: every vessel over time"
       onpick={(step) => bench.look(step)}
     />
@@ -120,7 +120,7 @@
   {/if}
 
   {#if bench.detail && bench.line}
-    <div class="grid grow content-start gap-x-8 gap-y-4 px-4 py-5 sm:px-6 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
+    <div class="grid grow content-start gap-x-8 gap-y-4 px-4 pt-3 pb-4 sm:px-6 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
       <StepNow {bench} onsheet={(which) => (sheet = which)} />
       <Picture {bench} />
     </div>

@@ -7,7 +7,10 @@
 </script>
 
 <div>
-  <h3 class="mb-1 font-display text-xl font-semibold">Before you begin</h3>
+  <p class="mb-1 text-lg">
+    {#if gate.open}<strong class="text-leaf">All is there.</strong>{:else}<strong>{gate.items.filter((i) => !i.there).length} still missing.</strong>
+      <span class="text-quiet">Once this begins, nothing can wait for them.</span>{/if}
+  </p>
   <ul class="grid gap-x-6 sm:grid-cols-2">
     {#each gate.items as item (item.id)}
       <li class="border-t border-line">
@@ -19,7 +22,7 @@
             onclick={() => bench.tell({ kind: 'gate_ticked', item: item.id, there: !item.there })}
           >
             {@render mark(item.there)}
-            <span><strong>{item.name}</strong> <span class="text-quiet">{item.detail}</span></span>
+            <span class="leading-tight"><strong>{item.name}</strong> <span class="text-quiet">{item.detail}</span></span>
           </button>
         {:else}
           <button class="flex min-h-14 w-full items-center gap-3 text-left" onclick={() => bench.look(item.id)}>

@@ -23,14 +23,14 @@
   );
 </script>
 
-<section aria-label="What is in the vessels" class="flex min-w-0 flex-wrap content-start justify-center gap-x-6 gap-y-5 lg:border-l lg:border-line lg:pl-6">
+<section aria-label="What is in the vessels" class="flex min-w-0 flex-wrap content-start justify-center gap-x-3 gap-y-4 lg:border-l lg:border-line lg:pl-6">
   {#if detail.section}
     <figure class="min-w-0">
       <figcaption class="text-[16px] font-semibold text-quiet">{detail.section.name} {detail.section_is_now ? 'now' : 'after this step'}</figcaption>
-      <Section section={detail.section} width={320} height={column ? 250 : 270} />
+      <Section section={detail.section} width={column ? 300 : 380} height={column ? 230 : 270} />
     </figure>
   {/if}
-  {#if column}<Column {column} title={columnTitle} height={column && detail.section ? 290 : 340} />{/if}
+  {#if column}<Column {column} title={columnTitle} height={detail.section ? 230 : 320} />{/if}
   <div class="w-full max-w-md space-y-5">
     {#each bands as { band, reading } (band.quantity)}
       <Band {band} verdict={reading?.verdict} title={reading ? `${band.quantity}, ${clock(reading.at)}` : undefined} />

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { celsius, grams, origin } from '../../lib/figures.svelte';
+  import { grams, origin } from '../../lib/figures.svelte';
   import { now } from '../../lib/now.svelte';
   import { clock, countdown, length, until } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
@@ -18,24 +18,35 @@
   const cue = $derived(detail.cues.find((c) => !c.done));
   const left = $derived(detail.outlook ? until(detail.outlook.likely_at, now.value) : 0);
   const look = $derived(detail.outlook?.look_at ? until(detail.outlook.look_at, now.value) : null);
-  const goal = $derived(line.status === 'waiting' && !running && !big && step.attention !== 'throughout' ? step.title : step.goal);
+  const goal = $derived(running ? step.goal : step.title);
+  const blocked = $derived(line.status === 'waiting' && bench.gate !== null && !bench.gate.open);
   const early = $derived(line.status === 'waiting' ? until(line.expected_start_at, now.value) : 0);
 </script>
 
-<section aria-label="The step now" class="flex min-w-0 flex-col gap-3">
+<section aria-label="The step now" class="flex min-w-0 flex-col gap-2.5">
+  <div class="flex flex-wrap items-center justify-between gap-x-4">
   <p class="text-[17px] text-quiet">
-    {goal === step.title ? step.goal : step.title}{step.vessel_name && step.vessel !== 'oven' ? `, ${step.vessel_name}` : ''}
+    {running || big ? step.title : step.goal}{step.vessel_name && step.vessel !== 'oven' ? `, ${step.vessel_name}` : ''}
     {#if bench.focus && bench.focus !== bench.bake?.current}
       <button class="ml-2 min-h-11 font-semibold text-ink underline" onclick={() => bench.look(bench.bake!.current ?? '')}>back to now</button>
     {/if}
   </p>
+  <div class="-my-1.5 flex gap-x-1 text-[16px] text-quiet">
+      <button class="min-h-14 px-2 underline" onclick={() => onsheet('timer')}>Timer <span class="key">T</span></button>
+      <button class="min-h-14 px-2 underline" onclick={() => onsheet('note')}>Note <span class="key">O</span></button>
+      <button class="min-h-14 px-2 underline" onclick={() => onsheet('skip')}>Skip <span class="key">S</span></button>
+      <button class="min-h-14 px-2 underline disabled:opacity-40" disabled={!bench.bake?.undoable} onclick={() => bench.undo()}>Undo <span class="key">U</span></button>
+  </div>
+  </div>
   {#if !big}
-    <h2 class="-mt-2 text-[clamp(2.4rem,5vw,3.6rem)]" aria-live="polite">{goal}</h2>
-    {#if step.do !== goal}<p class="-mt-1 text-xl font-semibold">{step.do}</p>{/if}
-    {#if check && running && check.sees !== step.do}<p class="text-lg">{check.sees}</p>{/if}
+    <h2 class="-mt-2 text-[clamp(2.3rem,4.6vw,3.2rem)]" aria-live="polite">{goal}</h2>
+    {#if !blocked}
+      <p class="-mt-1 text-xl font-semibold">{step.do}</p>
+      {#if check && check.sees !== step.do}<p class="text-lg">{running ? '' : 'Until: '}{check.sees}</p>{/if}
+    {/if}
     {#if running && check && (check.not_yet || check.too_far)}
       <p class="text-[17px] text-quiet">{check.not_yet} {check.too_far}</p>
-    {:else if step.why}<p class="text-[17px] text-quiet">{step.why}</p>{/if}
+    {:else if step.why && !blocked}<p class="text-[17px] text-quiet">{step.why}</p>{/if}
   {:else}
     <ul class="flex flex-col gap-1">
       {#each weighed as item (item.name + item.role)}
@@ -48,7 +59,7 @@
     <p class="text-lg">{step.do} <span class="text-quiet">{step.why}</span></p>
   {/if}
   {#if step.note}<p class="text-[17px] italic">{step.note}</p>{/if}
-  {#if !big && step.inputs.length > 0 && line.status !== 'done'}
+  {#if !big && !blocked && step.inputs.length > 0 && line.status === 'waiting'}
     <p class="text-[17px] text-quiet">
       {#each step.inputs as item, i (i)}{i ? ', ' : 'With '}<span class="font-semibold text-ink">{grams(item.grams)}</span>
         {item.ingredient ? item.name : `${item.share ? item.share + ' from' : 'from'} “${item.name}”`}{/each}
@@ -57,7 +68,7 @@
 
   {#if running && detail.outlook}
     <div class="flex flex-wrap items-center gap-x-6 gap-y-1" role="timer">
-      <span class="font-display text-[clamp(4.5rem,11vw,8.25rem)] leading-[0.9] font-bold tracking-tight {left < 0 ? 'text-copper' : ''}">{countdown(left)}</span>
+      <span class="font-display text-[clamp(4.5rem,9vw,6.25rem)] leading-[0.9] font-bold tracking-tight {left < 0 ? 'text-copper' : ''}">{countdown(left)}</span>
       <p class="text-[17px] leading-snug">
         <span class="text-quiet">{left < 0 ? 'past the likely end' : `to ${check?.name.toLowerCase() ?? 'the end'}, about ${clock(detail.outlook.likely_at)}`}</span><br />
         {#if look !== null && look > 0}<strong>look first in {countdown(look)}</strong>{:else}<strong class="text-copper">look now</strong>{/if}<br />
@@ -80,8 +91,9 @@
 
   {#if line.status === 'waiting' || running}
     {#each step.cautions as caution (caution.id)}
-      <p class="border-l-[6px] border-raspberry pl-4 text-[16px]">
-        <strong>{caution.text}</strong> <span class="text-quiet">{caution.reason} {caution.defers}</span>
+      <p class="border-l-[6px] border-raspberry pl-4 text-[15px] leading-snug">
+        <strong>{caution.text}</strong>
+        {#if !running}<span class="text-quiet">{caution.reason} {caution.defers}</span>{/if}
       </p>
     {/each}
   {/if}
@@ -89,25 +101,16 @@
   {#if bench.gate && line.status === 'waiting'}<Gate gate={bench.gate} {bench} />{/if}
 
   {#if bench.act}
-    <div class="sticky bottom-0 z-10 mt-auto flex flex-wrap gap-3 bg-ground py-2 sm:static">
-      <button class="act act-now min-h-[76px] min-w-[min(100%,20rem)] grow text-2xl sm:grow-0" disabled={!bench.act.ready} onclick={() => bench.confirm()}>
+    <div class="sticky bottom-14 z-10 flex flex-wrap gap-3 bg-ground py-1.5 sm:bottom-[68px]">
+      <button class="act act-now min-h-[68px] min-w-[min(100%,20rem)] grow text-2xl sm:grow-0" disabled={!bench.act.ready} onclick={() => bench.confirm()}>
         <span>{bench.act.words}</span><span class="key">space</span>
       </button>
-      <button class="act min-h-[76px] grow sm:grow-0" onclick={() => onsheet('reading')}>Reading <span class="key">R</span></button>
-      {#if running}<button class="act min-h-[76px] grow sm:grow-0" onclick={() => bench.notYet()}>Not yet <span class="key">N</span></button>{/if}
+      <button class="act min-h-[68px] grow sm:grow-0" onclick={() => onsheet('reading')}>Reading <span class="key">R</span></button>
+      {#if running}<button class="act min-h-[68px] grow sm:grow-0" onclick={() => bench.notYet()}>Not yet <span class="key">N</span></button>{/if}
     </div>
-    {#if !bench.act.ready && bench.gate && !bench.gate.open}
-      <p class="text-[17px]"><strong>{bench.gate.items.filter((i) => !i.there).length} still missing.</strong> <span class="text-quiet">Once this begins, nothing can wait.</span></p>
-    {:else if !bench.act.ready && !line.startable}
+    {#if !bench.act.ready && !line.startable && !blocked}
       <p class="text-[17px] text-quiet">Something before it is not done yet.</p>
     {/if}
-    <div class="flex flex-wrap gap-x-5 text-[17px] text-quiet">
-      <button class="min-h-14 underline" onclick={() => onsheet('timer')}>Timer <span class="key">T</span></button>
-      <button class="min-h-14 underline" onclick={() => onsheet('note')}>Note <span class="key">O</span></button>
-      <button class="min-h-14 underline" onclick={() => onsheet('skip')}>Skip <span class="key">S</span></button>
-      <button class="min-h-14 underline disabled:opacity-40" disabled={!bench.bake?.undoable} onclick={() => bench.undo()}>Undo <span class="key">U</span></button>
-      {#if step.material.mass_g > 0}<span class="ml-auto flex min-h-14 items-center text-[15px]">then {grams(step.material.mass_g)} at about {celsius(step.material.temperature_c)}</span>{/if}
-    </div>
   {:else if line.status === 'done' || line.status === 'skipped'}
     <p class="text-lg text-quiet">{line.status === 'done' ? `Done at ${clock(line.ended_at!)}.` : `Skipped: ${line.reason}`}</p>
   {/if}
