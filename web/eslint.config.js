@@ -19,5 +19,11 @@ export default ts.config(
       parserOptions: { projectService: true, extraFileExtensions: ['.svelte'], parser: ts.parser, svelteConfig },
     },
   },
-  { rules: { 'svelte/no-navigation-without-resolve': 'off' } },
+  {
+    rules: {
+      'svelte/no-navigation-without-resolve': 'off',
+      // Plain collections inside one derivation or function are no state.
+      'svelte/prefer-svelte-reactivity': 'off',
+    },
+  },
 );

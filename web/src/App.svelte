@@ -17,8 +17,14 @@
 </script>
 
 <div class="flex min-h-dvh flex-col">
-  <header class="no-print order-last flex flex-wrap items-center gap-x-1 border-line bg-surface px-2 max-sm:sticky max-sm:bottom-0 max-sm:z-30 max-sm:border-t sm:order-first sm:border-b sm:px-5">
-    <a href={p('/')} class="mr-4 hidden items-center gap-2 font-display text-lg font-bold md:flex" aria-label="Kind Whisk, to Today">
+  <header
+    class="no-print order-last flex flex-wrap items-center gap-x-1 border-line bg-surface px-2 max-sm:sticky max-sm:bottom-0 max-sm:z-30 max-sm:border-t sm:order-first sm:border-b sm:px-5"
+  >
+    <a
+      href={p('/')}
+      class="mr-4 hidden items-center gap-2 font-display text-lg font-bold md:flex"
+      aria-label="Kind Whisk, to Today"
+    >
       <img src="/icon.svg" alt="" width="26" height="26" />Kind Whisk
     </a>
     <nav aria-label="Views" class="flex grow justify-between sm:justify-start">
@@ -33,10 +39,18 @@
       {/each}
     </nav>
     <div class="hidden gap-1 text-[15px] text-quiet sm:flex">
-      <button class="min-h-12 px-2.5" onclick={switchUnits} aria-label="Units: {units.system === 'us' ? 'ounces and Fahrenheit' : 'grams and Celsius'}. Switch">
+      <button
+        class="min-h-12 px-2.5"
+        onclick={switchUnits}
+        aria-label="Units: {units.system === 'us' ? 'ounces and Fahrenheit' : 'grams and Celsius'}. Switch"
+      >
         {units.system === 'us' ? 'oz, F' : 'g, C'}
       </button>
-      <button class="min-h-12 px-2.5" onclick={() => look.next()} aria-label="Light: {look.theme}. Change to {next[look.theme]}">
+      <button
+        class="min-h-12 px-2.5"
+        onclick={() => look.next()}
+        aria-label="Light: {look.theme}. Change to {next[look.theme]}"
+      >
         {look.theme === 'auto' ? 'light: auto' : look.theme}
       </button>
     </div>

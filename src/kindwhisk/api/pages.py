@@ -47,10 +47,10 @@ def install(app: FastAPI, web: Path | None) -> None:
                     remedy="Check the address." if error.status_code == 404 else "Check how it was asked.",
                 )
             )
-        known = web / path.lstrip("/")
-        if path != "/" and "." in path and ".." not in path:
-            if known.is_file():
-                return FileResponse(known, headers={"Cache-Control": "no-cache"})
+        known = (web / path.lstrip("/")).resolve()
+        if path != "/index.html" and known.is_file() and known.is_relative_to(web.resolve()):
+            return FileResponse(known, headers={"Cache-Control": "no-cache"})
+        if "." in path.rsplit("/", 1)[-1]:
             return answer(Problem(title="Not found", status=404, detail=f"There is no {path}.", remedy="Reload."))
         return FileResponse(
             web / "index.html", headers={"Cache-Control": "no-cache", "Content-Security-Policy": POLICY}

@@ -10,8 +10,7 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel, Field
 
-from kindwhisk.bench.rules import BenchRefusal
-from kindwhisk.core.errors import CraftError
+from kindwhisk.core.errors import CraftError, NotNowError
 
 MEDIA_TYPE = "application/problem+json"
 LOST_FIELDS = {"formula_id", "bake_id"}
@@ -54,7 +53,7 @@ def answer(problem: Problem) -> JSONResponse:
 
 
 def _status(error: CraftError) -> int:
-    if isinstance(error, BenchRefusal):
+    if isinstance(error, NotNowError):
         return 409
     return 404 if error.field in LOST_FIELDS else 422
 

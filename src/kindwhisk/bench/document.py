@@ -36,6 +36,11 @@ class BakeDocument(Value):
     planned: tuple[PlannedStep, ...]
 
     @property
+    def lengths(self) -> dict[str, float]:
+        """Planned seconds of each step."""
+        return {p.step: (p.end - p.start).total_seconds() for p in self.planned}
+
+    @property
     def setting(self) -> Setting:
         """The setting that its forecasts are made in."""
         return Setting(

@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import datetime, timedelta
 from enum import StrEnum
 
 from kindwhisk.bench import events as ev
 from kindwhisk.core.bands import Quantity
+
+HAND_STEP_STRETCH = 2.0
 
 
 class StepStatus(StrEnum):
@@ -116,8 +118,14 @@ def value_of(reading: ev.ReadingAdded) -> float:
     return 0.0 if reading.value is None else reading.value
 
 
-def project(happened: Sequence[ev.Happened], began_at: datetime) -> Progress:
-    """The progress after these events, in order; undone ones leave no trace but themselves."""
+def project(
+    happened: Sequence[ev.Happened], began_at: datetime, lengths: Mapping[str, float] | None = None
+) -> Progress:
+    """The progress after these events, in order; undone ones leave no trace but themselves.
+
+    ``lengths`` are the planned seconds of each step. A step done by hand is confirmed once, when it is over:
+    it is taken to have begun when the hands were free, but not more than twice its planned time before.
+    """
     undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
     progress = Progress()
     hands_free_at = began_at
@@ -133,10 +141,11 @@ def project(happened: Sequence[ev.Happened], began_at: datetime) -> Progress:
                 step.status, step.started_at = StepStatus.RUNNING, item.at
             case ev.StepDone():
                 step = progress.step(event.step)
-                # A step done by hand needs no start of its own: it began when the hands were free.
-                step.started_at = step.started_at or min(hands_free_at, item.at)
+                if step.started_at is None:
+                    longest = timedelta(seconds=HAND_STEP_STRETCH * (lengths or {}).get(event.step, 0.0))
+                    step.started_at = min(item.at, max(hands_free_at, item.at - longest))
+                    hands_free_at = item.at
                 step.status, step.ended_at = StepStatus.DONE, item.at
-                hands_free_at = max(hands_free_at, item.at)
             case ev.StepSkipped():
                 step = progress.step(event.step)
                 step.status, step.reason = StepStatus.SKIPPED, event.reason

@@ -6,13 +6,13 @@ from kindwhisk.bench import events as ev
 from kindwhisk.bench.projection import BakeStatus, Progress, StepStatus
 from kindwhisk.bench.state import gate_items, startable
 from kindwhisk.core.bands import PLAUSIBLE, UNITS, Quantity
-from kindwhisk.core.errors import CraftError
+from kindwhisk.core.errors import NotNowError
 from kindwhisk.core.process.forecast import Forecast, StepForecast
 from kindwhisk.core.process.gate import gates
 from kindwhisk.core.process.outcome import Attention
 
 
-class BenchRefusal(CraftError):
+class BenchRefusal(NotNowError):
     """The event does not fit what has happened so far; nothing was kept."""
 
 

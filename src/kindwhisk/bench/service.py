@@ -14,7 +14,7 @@ from kindwhisk.bench.projection import Progress, project
 from kindwhisk.bench.record import kitchen_record, summary
 from kindwhisk.bench.rules import check
 from kindwhisk.bench.state import BakeState, StateMaker
-from kindwhisk.bench.walked import Walked, walked
+from kindwhisk.bench.walked import Walked, parse, walked
 from kindwhisk.core.braid import Braid, braid
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.model import Value
@@ -107,8 +107,7 @@ class Bench:
                 return
             happened = _happened(bake_id)
             began = datetime.fromisoformat(row.started_at)
-            progress = project(happened, began)
-            made = walked(row.document, _densities(progress))
+            made, progress = _progress(row, happened, began)
             check(event, made.forecast, progress, happened)
             at = self._moment(event, happened, began)
             bakes.append(
@@ -118,7 +117,7 @@ class Bench:
                 payload=event.model_dump_json(),
                 client_key=event.client_key,
             )
-            after = project(_happened(bake_id), began)
+            _, after = _progress(row, _happened(bake_id), began)
             late = ((after.ended_at or at) - made.document.ready_at).total_seconds()
             ended = summary(made.forecast, after, late).model_dump() if after.ended_at else None
             bakes.set_outcome(bake_id, after.status.value, ended)
@@ -161,13 +160,14 @@ class Bench:
     def _maker(self, bake_id: str, now: datetime | None) -> tuple[BakeRow, StateMaker]:
         row = bakes.get(bake_id)
         began = datetime.fromisoformat(row.started_at)
-        progress = project(_happened(bake_id), began)
-        made: Walked = walked(row.document, _densities(progress))
+        made, progress = _progress(row, _happened(bake_id), began)
         return row, StateMaker(made, progress, began, now or wall_clock())
 
 
-def _densities(progress: Progress) -> tuple[tuple[str, float], ...]:
-    return tuple(sorted(progress.densities().items()))
+def _progress(row: BakeRow, happened: list[ev.Happened], began: datetime) -> tuple[Walked, Progress]:
+    document = str(row.document)
+    progress = project(happened, began, parse(document).lengths)
+    return walked(document, tuple(sorted(progress.densities().items()))), progress
 
 
 def _happened(bake_id: str) -> list[ev.Happened]:

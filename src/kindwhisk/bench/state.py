@@ -234,8 +234,9 @@ class StateMaker:
             return max(watched, key=lambda i: self.outlooks[i].started_at)
         due = [i for i, o in running if o.look_at is not None and o.look_at <= self.now]
         ready = self._startable()
-        # An oven that is hot can wait; what is in it can't.
-        pressing = [i for i in due if self.forecast.step(i).sets_foam or not ready]
+        # A hot oven or a steeped tea can wait for a foam; a cake in the oven can't.
+        busy = bool(self.open_windows()) and bool(ready)
+        pressing = [i for i in due if self.forecast.step(i).sets_foam or not busy]
         if pressing:
             return min(pressing, key=lambda i: self.outlooks[i].likely_at)
         if ready:
@@ -243,8 +244,14 @@ class StateMaker:
         return min((i for i, _ in running), key=lambda i: self.outlooks[i].likely_at, default=None)
 
     def _startable(self) -> list[str]:
-        ids = [s.id for s in self.forecast.steps if startable(s, self.progress)]
+        ids = [s.id for s in self.forecast.steps if startable(s, self.progress) and not self._gated(s.id)]
         return sorted(ids, key=lambda i: (self.expected[i][0], self.expected[i][1]))
+
+    def _gated(self, step_id: str) -> bool:
+        """Whether a step that its gate wants is still to be done; things to tick don't count here."""
+        gate = self.gates.get(step_id)
+        items = gate_items(gate, self.progress) if gate else []
+        return any(i.kind is GateItemKind.STEP and not i.there for i in items)
 
     def next(self, current: str | None) -> str | None:
         """What comes after the current step."""

@@ -12,3 +12,7 @@ class CraftError(ValueError):
         self.message = message
         self.field = field
         self.remedy = remedy
+
+
+class NotNowError(CraftError):
+    """Right in itself, but it does not fit what has happened so far; nothing was changed."""

@@ -6,7 +6,8 @@ from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material
 
-BATH_C = 95.0
+BATH_C = 85.0
+"""Barely simmering water under a bowl. Trade habit."""
 BATH_W_PER_K = (3.0, 5.0, 8.0)
 """Heat that a bowl over simmering water passes on, per kelvin. Trade habit, learned per bowl."""
 LOW_HOB_W = 180.0

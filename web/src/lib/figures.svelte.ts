@@ -41,7 +41,8 @@ export function unitName(unit: string): string {
 
 /** Where a figure comes from, in words. */
 export function origin(estimate: Pick<Estimate, 'basis' | 'bakes'>): string {
-  if (estimate.basis === 'this kitchen') return `this kitchen, ${estimate.bakes} bake${estimate.bakes === 1 ? '' : 's'}`;
+  if (estimate.basis === 'this kitchen')
+    return `this kitchen, ${estimate.bakes} bake${estimate.bakes === 1 ? '' : 's'}`;
   return {
     measured: 'measured',
     formula: 'the formula',

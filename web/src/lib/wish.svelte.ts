@@ -24,6 +24,10 @@ export class Wish {
     if (!forecast || basis === 'tin') return;
     const eggs = forecast.eggs;
     this.amount =
-      basis === 'eggs' ? (eggs?.count ?? 3) : basis === 'whites_g' ? Math.round(eggs?.white_g ?? 0) : Math.round(forecast.total_g);
+      basis === 'eggs'
+        ? (eggs?.count ?? 3)
+        : basis === 'whites_g'
+          ? Math.round(eggs?.white_g ?? 0)
+          : Math.round(forecast.total_g);
   }
 }

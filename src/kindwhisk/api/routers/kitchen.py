@@ -6,7 +6,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict
 
 from kindwhisk.api.problems import RESPONSES
-from kindwhisk.core.errors import CraftError
+from kindwhisk.core.errors import NotNowError
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.store import bakes, kitchens
 
@@ -35,7 +35,7 @@ def save(body: KitchenView) -> KitchenView:
     with bakes.writing():
         revision, _ = kitchens.current()
         if body.revision != revision:
-            raise CraftError(
+            raise NotNowError(
                 "The kitchen was changed on another page meanwhile.",
                 field="revision",
                 remedy="Reload, look at what changed, and enter yours again.",

@@ -52,7 +52,10 @@ export async function ask<T>(call: Promise<Answer<T>>): Promise<T> {
   if (answer.error !== undefined || answer.data === undefined) {
     const problem = answer.error as Problem | undefined;
     if (problem && typeof problem.detail === 'string') throw new Refused(problem, true);
-    throw new Refused({ ...UNREACHED, detail: `The server failed (${answer.response.status}).` }, answer.response.status < 500);
+    throw new Refused(
+      { ...UNREACHED, detail: `The server failed (${answer.response.status}).` },
+      answer.response.status < 500,
+    );
   }
   return answer.data;
 }

@@ -31,7 +31,13 @@
       >
         <span class="sr-only">{verdict.word}:</span>{say(verdict.value)}
       </span>
-      <svg class="absolute top-7" style="left: calc({x(verdict.value)}% - 7px)" width="14" height="34" aria-hidden="true">
+      <svg
+        class="absolute top-7"
+        style="left: calc({x(verdict.value)}% - 7px)"
+        width="14"
+        height="34"
+        aria-hidden="true"
+      >
         <path d="M0 0h14l-7 10z" fill="var(--ink)" /><rect x="5.75" y="8" width="2.5" height="25" fill="var(--ink)" />
       </svg>
     {/if}

@@ -38,7 +38,7 @@
   const THIN = 2.5;
   const MOVE = 16;
   let outer = $state(900);
-  const width = $derived(Math.max(280, outer - 2 * MARGIN));
+  const width = $derived(Math.max(280, outer - 2 * MARGIN - (resources ? 46 : 0)));
   const layout = $derived(lanes(braid));
   const time = $derived(timescale(braid, width, anchor));
   const most = $derived(Math.max(1, ...braid.pieces.map((p) => Math.max(p.volume_start_ml, p.volume_end_ml))));
@@ -109,9 +109,7 @@
         return free;
       });
   });
-  const nowX = $derived(
-    now === null ? null : Math.min(MARGIN + width, Math.max(MARGIN, x((now - anchor) / 1000))),
-  );
+  const nowX = $derived(now === null ? null : Math.min(MARGIN + width, Math.max(MARGIN, x((now - anchor) / 1000))));
   const at = (s: number) => clock(anchor + s * 1000);
 
   function key(event: KeyboardEvent, step: string): void {
@@ -133,7 +131,9 @@
     </defs>
     {#each time.ticks as t (t)}
       <line x1={x(t)} x2={x(t)} y1={HEAD - 6} y2={HEAD + strandsHeight} stroke="var(--line)" />
-      <text x={x(t)} y={HEAD + strandsHeight + 15} class="text-[13px]" text-anchor="middle" fill="var(--quiet)">{at(t)}</text>
+      <text x={x(t)} y={HEAD + strandsHeight + 15} class="text-[13px]" text-anchor="middle" fill="var(--quiet)"
+        >{at(t)}</text
+      >
     {/each}
     {#each time.squeezed as q (q.from)}
       <path
@@ -233,9 +233,8 @@
         />
       {/each}
       <text
-        x={MARGIN + width}
+        x={MARGIN + width + 8}
         y={top + 8.5}
-        text-anchor="end"
         class="text-[12px]"
         fill="var(--quiet)"
         paint-order="stroke"

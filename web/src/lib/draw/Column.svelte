@@ -26,7 +26,16 @@
     {#each ticks as t (t)}
       <line x1="92" x2="98" y1={y(t)} y2={y(t)} stroke="var(--metal)" />
     {/each}
-    <rect x="74" y="4" width="22" height={height - 14} rx="11" fill="var(--surface)" stroke="var(--metal)" stroke-width="2" />
+    <rect
+      x="74"
+      y="4"
+      width="22"
+      height={height - 14}
+      rx="11"
+      fill="var(--surface)"
+      stroke="var(--metal)"
+      stroke-width="2"
+    />
     <rect
       x="66"
       y={y(column.band_high_c)}
@@ -55,7 +64,9 @@
     </text>
   </svg>
   <p class="text-center text-[15px] leading-snug font-semibold">
-    {#if there}on the band{:else if left !== null && left > 0}there in {length(left)}, {clock(column.arrives_at!)}{:else if left !== null}due
+    {#if there}on the band{:else if left !== null && left > 0}there in {length(left)}, {clock(
+        column.arrives_at!,
+      )}{:else if left !== null}due
       {length(left)} ago: read it{:else}to {degrees(target)} {units.system === 'us' ? 'F' : 'C'}{/if}
   </p>
 </figure>

@@ -109,7 +109,14 @@
         />
       {/each}
     {/if}
-    <polyline points={wall} fill="none" stroke="var(--metal)" stroke-width="3.5" stroke-linejoin="round" stroke-linecap="round" />
+    <polyline
+      points={wall}
+      fill="none"
+      stroke="var(--metal)"
+      stroke-width="3.5"
+      stroke-linejoin="round"
+      stroke-linecap="round"
+    />
     {#each tube as points (points)}
       <polyline {points} fill="none" stroke="var(--metal)" stroke-width="2.5" />
     {/each}
@@ -152,7 +159,9 @@
       {litres(section.volume_ml.likely)}
     </text>
     <text x={edge} y={levelLabel + 18} class="text-[13px]" fill="var(--quiet)">
-      {#if section.rise_mm}{Math.round(section.level_mm)} of {Math.round(section.rim_mm)} mm{:else}{section.density_g_per_ml.likely.toFixed(2)}
+      {#if section.rise_mm}{Math.round(section.level_mm)} of {Math.round(section.rim_mm)} mm{:else}{section.density_g_per_ml.likely.toFixed(
+          2,
+        )}
         g/ml{/if}
     </text>
   {/if}

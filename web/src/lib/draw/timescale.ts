@@ -12,7 +12,9 @@ const SQUEEZE = 5;
  * much happens get the room. `anchor` is the moment of second 0, to set ticks on full minutes.
  */
 export function timescale(braid: BraidData, width: number, anchor: number, squeeze = true): TimeScale {
-  const marks = [...new Set(braid.pieces.flatMap((p) => (p.waiting ? [] : [p.start_s, p.end_s])))].sort((a, b) => a - b);
+  const marks = [...new Set(braid.pieces.flatMap((p) => (p.waiting ? [] : [p.start_s, p.end_s])))].sort(
+    (a, b) => a - b,
+  );
   const inner = marks.filter((m) => m >= braid.start_s && m <= braid.end_s);
   const stretches: { from: number; to: number; weight: number }[] = [];
   let last = braid.start_s;

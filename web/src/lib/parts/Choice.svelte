@@ -17,10 +17,15 @@
       aria-labelledby="{id}-label {id}-value"
     >
       <span id="{id}-value">{shown}</span>
-      <svg width="14" height="9" aria-hidden="true"><path d="M1 1l6 6 6-6" fill="none" stroke="currentColor" stroke-width="2" /></svg>
+      <svg width="14" height="9" aria-hidden="true"
+        ><path d="M1 1l6 6 6-6" fill="none" stroke="currentColor" stroke-width="2" /></svg
+      >
     </Select.Trigger>
     <Select.Portal>
-      <Select.Content class="z-50 max-h-80 w-(--bits-select-anchor-width) overflow-y-auto rounded-md border-2 border-ink bg-surface py-1 text-ink" sideOffset={4}>
+      <Select.Content
+        class="z-50 max-h-80 w-(--bits-select-anchor-width) overflow-y-auto rounded-md border-2 border-ink bg-surface py-1 text-ink"
+        sideOffset={4}
+      >
         <Select.Viewport>
           {#each options as option (option.value)}
             <Select.Item

@@ -24,7 +24,11 @@
   }
 </script>
 
-<Sheet bind:open title="Passcode" description="This device has not been let in yet. Whoever started the server knows the passcode.">
+<Sheet
+  bind:open
+  title="Passcode"
+  description="This device has not been let in yet. Whoever started the server knows the passcode."
+>
   <form onsubmit={enter} class="flex gap-3">
     <input class="field" type="password" aria-label="Passcode" autocomplete="current-password" bind:value={passcode} />
     <button class="act act-now">Enter</button>

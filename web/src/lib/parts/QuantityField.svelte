@@ -56,7 +56,12 @@
 <div>
   <label for={id} class="mb-1 block font-semibold">{label}</label>
   <div class="flex items-stretch gap-1.5">
-    <button type="button" class="act act-small w-12 shrink-0 px-0" aria-label="less {label}" onclick={() => change((value ?? 0) - step)}>−</button>
+    <button
+      type="button"
+      class="act act-small w-12 shrink-0 px-0"
+      aria-label="less {label}"
+      onclick={() => change((value ?? 0) - step)}>−</button
+    >
     <div class="relative min-w-0 grow">
       <input
         {id}
@@ -73,9 +78,18 @@
       />
       <span class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-quiet">{unit}</span>
     </div>
-    <button type="button" class="act act-small w-12 shrink-0 px-0" aria-label="more {label}" onclick={() => change((value ?? 0) + step)}>+</button>
+    <button
+      type="button"
+      class="act act-small w-12 shrink-0 px-0"
+      aria-label="more {label}"
+      onclick={() => change((value ?? 0) + step)}>+</button
+    >
   </div>
-  <p id="{id}-said" class="min-h-5 pt-0.5 text-sm {trouble ? 'font-semibold text-raspberry' : 'text-quiet'}" aria-live="polite">
+  <p
+    id="{id}-said"
+    class="min-h-5 pt-0.5 text-sm {trouble ? 'font-semibold text-raspberry' : 'text-quiet'}"
+    aria-live="polite"
+  >
     {trouble ? `Not understood. ${trouble}` : said}
   </p>
 </div>

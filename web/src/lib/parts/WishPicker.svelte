@@ -38,14 +38,50 @@
     </Tabs.List>
   </Tabs.Root>
   {#if wish.basis === 'eggs'}
-    <QuantityField label="Eggs" wanted="number" unit={forecast?.eggs?.size ?? ''} least={0.5} value={wish.amount} onvalue={(v) => (wish.amount = v)} />
+    <QuantityField
+      label="Eggs"
+      wanted="number"
+      unit={forecast?.eggs?.size ?? ''}
+      least={0.5}
+      value={wish.amount}
+      onvalue={(v) => (wish.amount = v)}
+    />
   {:else if wish.basis === 'whites_g'}
-    <QuantityField label="Whites in the bowl" wanted="mass" unit="g" ingredient="egg-white" step={5} least={5} value={wish.amount} onvalue={(v) => (wish.amount = v)} />
+    <QuantityField
+      label="Whites in the bowl"
+      wanted="mass"
+      unit="g"
+      ingredient="egg-white"
+      step={5}
+      least={5}
+      value={wish.amount}
+      onvalue={(v) => (wish.amount = v)}
+    />
   {:else if wish.basis === 'total_g'}
-    <QuantityField label="Total" wanted="mass" unit="g" step={20} least={20} value={wish.amount} onvalue={(v) => (wish.amount = v)} />
+    <QuantityField
+      label="Total"
+      wanted="mass"
+      unit="g"
+      step={20}
+      least={20}
+      value={wish.amount}
+      onvalue={(v) => (wish.amount = v)}
+    />
   {/if}
   <div class="grid grid-cols-[1fr_9.75rem] gap-3">
-    <Choice label={wish.basis === 'tin' ? 'Tin' : 'Into'} value={wish.tin ?? ''} {options} onvalue={(v) => (wish.tin = v || null)} />
-    <QuantityField label="Tins" wanted="number" unit="" least={1} value={wish.count} onvalue={(v) => (wish.count = Math.max(1, Math.round(v)))} />
+    <Choice
+      label={wish.basis === 'tin' ? 'Tin' : 'Into'}
+      value={wish.tin ?? ''}
+      {options}
+      onvalue={(v) => (wish.tin = v || null)}
+    />
+    <QuantityField
+      label="Tins"
+      wanted="number"
+      unit=""
+      least={1}
+      value={wish.count}
+      onvalue={(v) => (wish.count = Math.max(1, Math.round(v)))}
+    />
   </div>
 </div>

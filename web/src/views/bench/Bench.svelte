@@ -45,7 +45,11 @@
     if (bench.bake?.status !== 'running' || !('wakeLock' in navigator)) return;
     let lock: WakeLockSentinel | null = null;
     const hold = () =>
-      document.visibilityState === 'visible' && navigator.wakeLock.request('screen').then((l) => (lock = l), () => {});
+      document.visibilityState === 'visible' &&
+      navigator.wakeLock.request('screen').then(
+        (l) => (lock = l),
+        () => {},
+      );
     void hold();
     document.addEventListener('visibilitychange', hold);
     return () => {
@@ -60,7 +64,14 @@
 
   function keys(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
-    if (sheet || event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [role=dialog]')) return;
+    if (
+      sheet ||
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey ||
+      target.closest('input, textarea, select, [role=dialog]')
+    )
+      return;
     const pressed = event.key.toLowerCase();
     const acts: Record<string, () => void> = {
       ' ': () => bench.confirm(),
@@ -89,15 +100,23 @@
   {@const bake = bench.bake}
   <section class="border-b border-line bg-surface px-4 pt-1 sm:px-6" aria-label="The bake in time">
     <div class="flex flex-wrap items-baseline justify-between gap-x-6">
-      <h1 class="text-xl">{bake.title}<span class="ml-3 font-sans text-base font-normal text-quiet">{bake.batch}</span></h1>
+      <h1 class="text-xl">
+        {bake.title}<span class="ml-3 font-sans text-base font-normal text-quiet">{bake.batch}</span>
+      </h1>
       <p class="text-[17px]">
         <span class={late > 300 ? 'font-semibold text-raspberry' : 'font-semibold text-leaf'}>
-          ready {clock(bake.expected_ready_at)}{late > 90 ? `, ${length(late)} late` : late < -90 ? `, ${length(late)} early` : ', on time'}
+          ready {clock(bake.expected_ready_at)}{late > 90
+            ? `, ${length(late)} late`
+            : late < -90
+              ? `, ${length(late)} early`
+              : ', on time'}
         </span>
         <button class="ml-3 min-h-11 px-2 text-quiet" onclick={() => sound.toggle()} aria-pressed={sound.muted}>
           {sound.muted ? 'muted' : 'sound on'}
         </button>
-        <button class="min-h-11 px-2 text-quiet" onclick={() => (sheet = 'keys')}>keys <span class="key">?</span></button>
+        <button class="min-h-11 px-2 text-quiet" onclick={() => (sheet = 'keys')}
+          >keys <span class="key">?</span></button
+        >
       </p>
     </div>
     <Braid
@@ -120,14 +139,18 @@
   {/if}
 
   {#if bench.detail && bench.line}
-    <div class="grid grow content-start gap-x-8 gap-y-4 px-4 pt-3 pb-4 sm:px-6 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]">
+    <div
+      class="grid grow content-start gap-x-8 gap-y-4 px-4 pt-3 pb-4 sm:px-6 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]"
+    >
       <StepNow {bench} onsheet={(which) => (sheet = which)} />
       <Picture {bench} />
     </div>
   {:else}
     <div class="grow px-6 py-10">
       <h2 class="text-4xl">Everything is done.</h2>
-      <p class="mt-2 max-w-prose text-lg text-quiet">Write down how it came out while you can still see it. The next forecast learns from it.</p>
+      <p class="mt-2 max-w-prose text-lg text-quiet">
+        Write down how it came out while you can still see it. The next forecast learns from it.
+      </p>
       <a class="act act-now mt-6" href={p('/log/:bake', { params: { bake: bench.id } })}>How did it come out?</a>
     </div>
   {/if}

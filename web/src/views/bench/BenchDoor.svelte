@@ -27,7 +27,10 @@
     <ul>
       {#each running as bake (bake.id)}
         <li class="border-t border-line">
-          <a class="flex min-h-16 items-center gap-4 text-xl font-semibold" href={p('/bench/:bake', { params: { bake: bake.id } })}>
+          <a
+            class="flex min-h-16 items-center gap-4 text-xl font-semibold"
+            href={p('/bench/:bake', { params: { bake: bake.id } })}
+          >
             {bake.title}<span class="font-normal text-quiet">since {clock(bake.started_at)}</span>
           </a>
         </li>

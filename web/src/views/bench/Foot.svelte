@@ -9,14 +9,21 @@
   const bake = $derived(bench.bake!);
   const next = $derived(bake.steps.find((s) => s.id === bake.next));
   const others = $derived(bake.running.filter((id) => id !== bench.shown));
-  const missing = $derived(bake.gate && bake.gate.step !== bench.shown ? bake.gate.items.filter((i) => !i.there && i.kind === 'thing') : []);
+  const missing = $derived(
+    bake.gate && bake.gate.step !== bench.shown ? bake.gate.items.filter((i) => !i.there && i.kind === 'thing') : [],
+  );
 </script>
 
-<footer class="no-print flex flex-wrap items-stretch gap-x-8 gap-y-1 bg-bench px-4 py-1.5 text-on-bench sm:sticky sm:bottom-0 sm:z-20 sm:px-6" aria-label="Beside and next">
+<footer
+  class="no-print flex flex-wrap items-stretch gap-x-8 gap-y-1 bg-bench px-4 py-1.5 text-on-bench sm:sticky sm:bottom-0 sm:z-20 sm:px-6"
+  aria-label="Beside and next"
+>
   {#each bake.windows as w (w.step)}
     {@const left = until(w.until, now.value)}
     <button class="min-h-14 text-left leading-tight" onclick={() => bench.look(w.closes)}>
-      <strong class={left < 60 ? 'text-[#ff8fab]' : ''}>{w.name} {left > 0 ? `holds ${countdown(left)}` : `${countdown(left)} too long`}</strong><br />
+      <strong class={left < 60 ? 'text-[#ff8fab]' : ''}
+        >{w.name} {left > 0 ? `holds ${countdown(left)}` : `${countdown(left)} too long`}</strong
+      ><br />
       <span class="text-[15px] opacity-85">{w.why}</span>
     </button>
   {/each}
@@ -26,27 +33,49 @@
       {@const left = until(detail.outlook.likely_at, now.value)}
       <button class="min-h-14 text-left leading-tight" onclick={() => bench.look(id)}>
         <strong>{detail.forecast.title} {countdown(left)}</strong><br />
-        <span class="text-[15px] opacity-85">{left > 0 ? `likely at ${clock(detail.outlook.likely_at)}` : 'due: look'}</span>
+        <span class="text-[15px] opacity-85"
+          >{left > 0 ? `likely at ${clock(detail.outlook.likely_at)}` : 'due: look'}</span
+        >
       </button>
     {/if}
   {/each}
   {#each bake.timers as timer (timer.id)}
     {@const left = until(timer.due_at, now.value)}
     <div class="flex min-h-14 items-center gap-2 leading-tight">
-      <span><strong>{timer.label} {left > 0 ? countdown(left) : 'now'}</strong><br /><span class="text-[15px] opacity-85">timer, {clock(timer.due_at)}</span></span>
-      <button class="min-h-14 px-2 underline" onclick={() => bench.tell({ kind: 'timer_stopped', timer: timer.id })}>stop</button>
+      <span
+        ><strong>{timer.label} {left > 0 ? countdown(left) : 'now'}</strong><br /><span class="text-[15px] opacity-85"
+          >timer, {clock(timer.due_at)}</span
+        ></span
+      >
+      <button class="min-h-14 px-2 underline" onclick={() => bench.tell({ kind: 'timer_stopped', timer: timer.id })}
+        >stop</button
+      >
     </div>
   {/each}
   {#if missing.length > 0}
     <button class="min-h-14 text-left leading-tight" onclick={() => bench.look(bake.gate!.step)}>
       <strong>{missing.length} to make ready</strong><br />
-      <span class="text-[15px] opacity-85">{missing.slice(0, 3).map((i) => i.name).join(', ')}{missing.length > 3 ? ' …' : ''}</span>
+      <span class="text-[15px] opacity-85"
+        >{missing
+          .slice(0, 3)
+          .map((i) => i.name)
+          .join(', ')}{missing.length > 3 ? ' …' : ''}</span
+      >
     </button>
   {/if}
   {#if next}
-    <button class="ml-auto flex min-h-14 items-center gap-3 text-left leading-tight" onclick={() => bench.look(next.id)}>
-      <svg width="18" height="18" aria-hidden="true"><circle cx="9" cy="9" r="7" fill="none" stroke="var(--yolk)" stroke-width="2.5" /></svg>
-      <span><strong>next: {next.title}</strong><br /><span class="text-[15px] opacity-85">about {clock(next.expected_start_at)}</span></span>
+    <button
+      class="ml-auto flex min-h-14 items-center gap-3 text-left leading-tight"
+      onclick={() => bench.look(next.id)}
+    >
+      <svg width="18" height="18" aria-hidden="true"
+        ><circle cx="9" cy="9" r="7" fill="none" stroke="var(--yolk)" stroke-width="2.5" /></svg
+      >
+      <span
+        ><strong>next: {next.title}</strong><br /><span class="text-[15px] opacity-85"
+          >about {clock(next.expected_start_at)}</span
+        ></span
+      >
     </button>
   {/if}
 </footer>

@@ -8,7 +8,9 @@
 
 <div>
   <p class="mb-1 text-lg">
-    {#if gate.open}<strong class="text-leaf">All is there.</strong>{:else}<strong>{gate.items.filter((i) => !i.there).length} still missing.</strong>
+    {#if gate.open}<strong class="text-leaf">All is there.</strong>{:else}<strong
+        >{gate.items.filter((i) => !i.there).length} still missing.</strong
+      >
       <span class="text-quiet">Once this begins, nothing can wait for them.</span>{/if}
   </p>
   <ul class="grid gap-x-6 sm:grid-cols-2">
@@ -22,12 +24,16 @@
             onclick={() => bench.tell({ kind: 'gate_ticked', item: item.id, there: !item.there })}
           >
             {@render mark(item.there)}
-            <span class="leading-tight"><strong>{item.name}</strong> <span class="text-quiet">{item.detail}</span></span>
+            <span class="leading-tight"><strong>{item.name}</strong> <span class="text-quiet">{item.detail}</span></span
+            >
           </button>
         {:else}
           <button class="flex min-h-14 w-full items-center gap-3 text-left" onclick={() => bench.look(item.id)}>
             {@render mark(item.there)}
-            <span><strong>{item.name}</strong> <span class="text-quiet">{item.there ? 'done' : 'not done: open it'}</span></span>
+            <span
+              ><strong>{item.name}</strong>
+              <span class="text-quiet">{item.there ? 'done' : 'not done: open it'}</span></span
+            >
           </button>
         {/if}
       </li>
@@ -38,7 +44,12 @@
 {#snippet mark(there: boolean)}
   <svg width="30" height="30" class="shrink-0" aria-hidden="true">
     {#if there}
-      <circle cx="15" cy="15" r="13" fill="var(--leaf)" /><path d="M8.5 15.5l4.5 4.5 8.5-9.5" fill="none" stroke="var(--ground)" stroke-width="3.2" />
+      <circle cx="15" cy="15" r="13" fill="var(--leaf)" /><path
+        d="M8.5 15.5l4.5 4.5 8.5-9.5"
+        fill="none"
+        stroke="var(--ground)"
+        stroke-width="3.2"
+      />
     {:else}
       <circle cx="15" cy="15" r="12.5" fill="none" stroke="var(--ink)" stroke-width="2.5" />
     {/if}

@@ -18,6 +18,7 @@
 
 <Sheet bind:open={() => open, (v) => !v && onclose()} title="Keys">
   <dl class="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2 text-lg">
-    {#each keys as [key, does] (key)}<dt class="font-bold">{key}</dt><dd>{does}</dd>{/each}
+    {#each keys as [key, does] (key)}<dt class="font-bold">{key}</dt>
+      <dd>{does}</dd>{/each}
   </dl>
 </Sheet>

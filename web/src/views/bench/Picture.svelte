@@ -13,7 +13,13 @@
   const step = $derived(detail.forecast);
   const columnStep = $derived(detail.column ? bench.shown! : bake.running.find((id) => bake.details[id]?.column));
   const column = $derived(columnStep ? bake.details[columnStep]?.column : null);
-  const columnTitle = $derived(column?.quantity === 'oven temperature' ? 'Oven' : column?.quantity === 'core temperature' ? 'Crumb, coldest point' : 'In the vessel');
+  const columnTitle = $derived(
+    column?.quantity === 'oven temperature'
+      ? 'Oven'
+      : column?.quantity === 'core temperature'
+        ? 'Crumb, coldest point'
+        : 'In the vessel',
+  );
   const bands = $derived(
     step.checkpoints.flatMap((c) => {
       if (!c.band) return [];
@@ -23,10 +29,16 @@
   );
 </script>
 
-<section aria-label="What is in the vessels" class="flex min-w-0 flex-wrap content-start justify-center gap-x-3 gap-y-4 lg:border-l lg:border-line lg:pl-6">
+<section
+  aria-label="What is in the vessels"
+  class="flex min-w-0 flex-wrap content-start justify-center gap-x-3 gap-y-4 lg:border-l lg:border-line lg:pl-6"
+>
   {#if detail.section}
     <figure class="min-w-0">
-      <figcaption class="text-[16px] font-semibold text-quiet">{detail.section.name} {detail.section_is_now ? 'now' : 'after this step'}</figcaption>
+      <figcaption class="text-[16px] font-semibold text-quiet">
+        {detail.section.name}
+        {detail.section_is_now ? 'now' : 'after this step'}
+      </figcaption>
       <Section section={detail.section} width={column ? 300 : 380} height={column ? 230 : 270} />
     </figure>
   {/if}

@@ -46,7 +46,12 @@
       if (!step) return [];
       const banded = step.checkpoints.flatMap((c) => (c.band ? [c.band.quantity] : []));
       const all: Quantity[] = [...banded, ...(id === bench.shown ? (['density', 'mass'] as const) : [])];
-      return [...new Set(all)].map((q) => ({ key: `${id}|${q}`, step: id, quantity: q, words: `${q}, ${step.title.toLowerCase()}` }));
+      return [...new Set(all)].map((q) => ({
+        key: `${id}|${q}`,
+        step: id,
+        quantity: q,
+        words: `${q}, ${step.title.toLowerCase()}`,
+      }));
     });
   });
   const chosen = $derived(cups.find((c) => c.id === cup));
@@ -89,7 +94,9 @@
       kind: 'reading_added',
       step: place.step,
       quantity: place.quantity,
-      ...(byCup && chosen ? { cup: { full_g: full!, empty_g: chosen.empty_g, volume_ml: chosen.volume_ml } } : { value: value! }),
+      ...(byCup && chosen
+        ? { cup: { full_g: full!, empty_g: chosen.empty_g, volume_ml: chosen.volume_ml } }
+        : { value: value! }),
     });
     onclose();
   }
@@ -111,11 +118,18 @@
     {:else if places[0]}<p class="text-lg">{places[0].words}</p>{/if}
     {#if byCup && chosen}
       {#if cups.length > 1}
-        <Choice label="Cup" value={cup} options={cups.map((c) => ({ value: c.id, label: c.name }))} onvalue={(v) => (cup = v)} />
+        <Choice
+          label="Cup"
+          value={cup}
+          options={cups.map((c) => ({ value: c.id, label: c.name }))}
+          onvalue={(v) => (cup = v)}
+        />
       {/if}
       <QuantityField label="Full cup, levelled" wanted="mass" unit="g" value={full} onvalue={(v) => (full = v)} />
       <p class="text-quiet">{chosen.name}: {chosen.empty_g} g empty, holds {chosen.volume_ml} ml.</p>
-      <p class="text-4xl font-bold" aria-live="polite">{density === null ? '–' : density.toFixed(3)} <span class="text-lg font-normal">g per ml</span></p>
+      <p class="text-4xl font-bold" aria-live="polite">
+        {density === null ? '–' : density.toFixed(3)} <span class="text-lg font-normal">g per ml</span>
+      </p>
     {:else}
       <QuantityField
         label={quantity}

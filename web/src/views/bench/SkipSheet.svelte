@@ -11,17 +11,27 @@
     event.preventDefault();
     if (!reason.trim() || !bench.shown) return;
     const why = reason.trim();
-    bench.tell(giveUp ? { kind: 'bake_abandoned', reason: why } : { kind: 'step_skipped', step: bench.shown, reason: why });
+    bench.tell(
+      giveUp ? { kind: 'bake_abandoned', reason: why } : { kind: 'step_skipped', step: bench.shown, reason: why },
+    );
     reason = '';
     giveUp = false;
     onclose();
   }
 </script>
 
-<Sheet bind:open={() => open, (v) => !v && onclose()} title="Skip “{bench.line?.title ?? ''}”" description="The log keeps the reason; undo brings the step back.">
+<Sheet
+  bind:open={() => open, (v) => !v && onclose()}
+  title="Skip “{bench.line?.title ?? ''}”"
+  description="The log keeps the reason; undo brings the step back."
+>
   <form class="space-y-4" onsubmit={keep}>
-    <label class="block font-semibold">Why<input class="field mt-1 font-normal" maxlength="1000" bind:value={reason} /></label>
-    <label class="flex min-h-12 items-center gap-3"><input type="checkbox" class="size-6" bind:checked={giveUp} />Give up the whole bake. This can't be undone.</label>
+    <label class="block font-semibold"
+      >Why<input class="field mt-1 font-normal" maxlength="1000" bind:value={reason} /></label
+    >
+    <label class="flex min-h-12 items-center gap-3"
+      ><input type="checkbox" class="size-6" bind:checked={giveUp} />Give up the whole bake. This can't be undone.</label
+    >
     <button class="act w-full" disabled={!reason.trim()}>{giveUp ? 'Give up the bake' : 'Skip the step'}</button>
   </form>
 </Sheet>

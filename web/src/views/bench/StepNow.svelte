@@ -25,18 +25,27 @@
 
 <section aria-label="The step now" class="flex min-w-0 flex-col gap-2.5">
   <div class="flex flex-wrap items-center justify-between gap-x-4">
-  <p class="text-[17px] text-quiet">
-    {running || big ? step.title : step.goal}{step.vessel_name && step.vessel !== 'oven' ? `, ${step.vessel_name}` : ''}
-    {#if bench.focus && bench.focus !== bench.bake?.current}
-      <button class="ml-2 min-h-11 font-semibold text-ink underline" onclick={() => bench.look(bench.bake!.current ?? '')}>back to now</button>
-    {/if}
-  </p>
-  <div class="-my-1.5 flex gap-x-1 text-[16px] text-quiet">
+    <p class="text-[17px] text-quiet">
+      {running || big ? step.title : step.goal}{step.vessel_name && step.vessel !== 'oven'
+        ? `, ${step.vessel_name}`
+        : ''}
+      {#if bench.focus && bench.focus !== bench.bake?.current}
+        <button
+          class="ml-2 min-h-11 font-semibold text-ink underline"
+          onclick={() => bench.look(bench.bake!.current ?? '')}>back to now</button
+        >
+      {/if}
+    </p>
+    <div class="-my-1.5 flex gap-x-1 text-[16px] text-quiet">
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('timer')}>Timer <span class="key">T</span></button>
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('note')}>Note <span class="key">O</span></button>
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('skip')}>Skip <span class="key">S</span></button>
-      <button class="min-h-14 px-2 underline disabled:opacity-40" disabled={!bench.bake?.undoable} onclick={() => bench.undo()}>Undo <span class="key">U</span></button>
-  </div>
+      <button
+        class="min-h-14 px-2 underline disabled:opacity-40"
+        disabled={!bench.bake?.undoable}
+        onclick={() => bench.undo()}>Undo <span class="key">U</span></button
+      >
+    </div>
   </div>
   {#if !big}
     <h2 class="-mt-2 text-[clamp(2.3rem,4.6vw,3.2rem)]" aria-live="polite">{goal}</h2>
@@ -51,7 +60,10 @@
     <ul class="flex flex-col gap-1">
       {#each weighed as item (item.name + item.role)}
         <li class="flex items-baseline gap-4">
-          <span class="min-w-[9.5rem] text-right font-display text-[clamp(2.4rem,5vw,3.4rem)] leading-tight font-semibold">{grams(item.grams)}</span>
+          <span
+            class="min-w-[9.5rem] text-right font-display text-[clamp(2.4rem,5vw,3.4rem)] leading-tight font-semibold"
+            >{grams(item.grams)}</span
+          >
           <span class="text-2xl">{item.name}{item.role ? `, for the ${item.role}` : ''}</span>
         </li>
       {/each}
@@ -61,31 +73,53 @@
   {#if step.note}<p class="text-[17px] italic">{step.note}</p>{/if}
   {#if !big && !blocked && step.inputs.length > 0 && line.status === 'waiting'}
     <p class="text-[17px] text-quiet">
-      {#each step.inputs as item, i (i)}{i ? ', ' : 'With '}<span class="font-semibold text-ink">{grams(item.grams)}</span>
+      {#each step.inputs as item, i (i)}{i ? ', ' : 'With '}<span class="font-semibold text-ink"
+          >{grams(item.grams)}</span
+        >
         {item.ingredient ? item.name : `${item.share ? item.share + ' from' : 'from'} “${item.name}”`}{/each}
     </p>
   {/if}
 
   {#if running && detail.outlook}
     <div class="flex flex-wrap items-center gap-x-6 gap-y-1" role="timer">
-      <span class="font-display text-[clamp(4.5rem,9vw,6.25rem)] leading-[0.9] font-bold tracking-tight {left < 0 ? 'text-copper' : ''}">{countdown(left)}</span>
+      <span
+        class="font-display text-[clamp(4.5rem,9vw,6.25rem)] leading-[0.9] font-bold tracking-tight {left < 0
+          ? 'text-copper'
+          : ''}">{countdown(left)}</span
+      >
       <p class="text-[17px] leading-snug">
-        <span class="text-quiet">{left < 0 ? 'past the likely end' : `to ${check?.name.toLowerCase() ?? 'the end'}, about ${clock(detail.outlook.likely_at)}`}</span><br />
-        {#if look !== null && look > 0}<strong>look first in {countdown(look)}</strong>{:else}<strong class="text-copper">look now</strong>{/if}<br />
-        <span class="text-[15px] text-quiet">{length(step.duration_s.low)} to {length(step.duration_s.high)}; {origin(step.duration_s)}</span>
+        <span class="text-quiet"
+          >{left < 0
+            ? 'past the likely end'
+            : `to ${check?.name.toLowerCase() ?? 'the end'}, about ${clock(detail.outlook.likely_at)}`}</span
+        ><br />
+        {#if look !== null && look > 0}<strong>look first in {countdown(look)}</strong>{:else}<strong
+            class="text-copper">look now</strong
+          >{/if}<br />
+        <span class="text-[15px] text-quiet"
+          >{length(step.duration_s.low)} to {length(step.duration_s.high)}; {origin(step.duration_s)}</span
+        >
       </p>
     </div>
   {:else if early > 120 && step.attention !== 'throughout'}
-    <p class="text-lg"><strong>Not before {clock(line.expected_start_at)}.</strong> <span class="text-quiet">Earlier, it would only wait.</span></p>
+    <p class="text-lg">
+      <strong>Not before {clock(line.expected_start_at)}.</strong>
+      <span class="text-quiet">Earlier, it would only wait.</span>
+    </p>
   {/if}
 
   {#if cue && running}
     {@const wait = until(cue.at, now.value)}
     <div class="flex items-center gap-4 border-l-[6px] border-copper bg-surface py-2 pr-2 pl-4">
       <p class="grow">
-        <strong class="text-xl">{cue.do} {wait > 0 ? `in ${countdown(wait)}` : 'now'}</strong><br /><span class="text-quiet">{cue.look}</span>
+        <strong class="text-xl">{cue.do} {wait > 0 ? `in ${countdown(wait)}` : 'now'}</strong><br /><span
+          class="text-quiet">{cue.look}</span
+        >
       </p>
-      <button class="act act-small min-h-14" onclick={() => bench.tell({ kind: 'cue_done', step: step.id, cue: cue.id })}>It's in</button>
+      <button
+        class="act act-small min-h-14"
+        onclick={() => bench.tell({ kind: 'cue_done', step: step.id, cue: cue.id })}>It's in</button
+      >
     </div>
   {/if}
 
@@ -102,16 +136,26 @@
 
   {#if bench.act}
     <div class="sticky bottom-14 z-10 flex flex-wrap gap-3 bg-ground py-1.5 sm:bottom-[68px]">
-      <button class="act act-now min-h-[68px] min-w-[min(100%,20rem)] grow text-2xl sm:grow-0" disabled={!bench.act.ready} onclick={() => bench.confirm()}>
+      <button
+        class="act act-now min-h-[68px] min-w-[min(100%,20rem)] grow text-2xl sm:grow-0"
+        disabled={!bench.act.ready}
+        onclick={() => bench.confirm()}
+      >
         <span>{bench.act.words}</span><span class="key">space</span>
       </button>
-      <button class="act min-h-[68px] grow sm:grow-0" onclick={() => onsheet('reading')}>Reading <span class="key">R</span></button>
-      {#if running}<button class="act min-h-[68px] grow sm:grow-0" onclick={() => bench.notYet()}>Not yet <span class="key">N</span></button>{/if}
+      <button class="act min-h-[68px] grow sm:grow-0" onclick={() => onsheet('reading')}
+        >Reading <span class="key">R</span></button
+      >
+      {#if running}<button class="act min-h-[68px] grow sm:grow-0" onclick={() => bench.notYet()}
+          >Not yet <span class="key">N</span></button
+        >{/if}
     </div>
     {#if !bench.act.ready && !line.startable && !blocked}
       <p class="text-[17px] text-quiet">Something before it is not done yet.</p>
     {/if}
   {:else if line.status === 'done' || line.status === 'skipped'}
-    <p class="text-lg text-quiet">{line.status === 'done' ? `Done at ${clock(line.ended_at!)}.` : `Skipped: ${line.reason}`}</p>
+    <p class="text-lg text-quiet">
+      {line.status === 'done' ? `Done at ${clock(line.ended_at!)}.` : `Skipped: ${line.reason}`}
+    </p>
   {/if}
 </section>

@@ -12,13 +12,26 @@ export function alerts(bake: BakeState): Alert[] {
     if (!detail?.outlook) continue;
     const { outlook, forecast } = detail;
     if (outlook.look_at)
-      found.push({ id: `look-${id}-${outlook.look_at}`, at: Date.parse(outlook.look_at), words: `Look: ${forecast.title}`, urgent: forecast.sets_foam, step: id });
+      found.push({
+        id: `look-${id}-${outlook.look_at}`,
+        at: Date.parse(outlook.look_at),
+        words: `Look: ${forecast.title}`,
+        urgent: forecast.sets_foam,
+        step: id,
+      });
     for (const cue of detail.cues)
-      if (!cue.done) found.push({ id: `cue-${id}-${cue.id}`, at: Date.parse(cue.at), words: cue.do, urgent: false, step: id });
+      if (!cue.done)
+        found.push({ id: `cue-${id}-${cue.id}`, at: Date.parse(cue.at), words: cue.do, urgent: false, step: id });
   }
   for (const timer of bake.timers)
     found.push({ id: `timer-${timer.id}`, at: Date.parse(timer.due_at), words: timer.label, urgent: true });
   for (const w of bake.windows)
-    found.push({ id: `hold-${w.step}`, at: Date.parse(w.until) - WINDOW_WARNING_MS, words: `A minute left: ${w.name}`, urgent: true, step: w.closes });
+    found.push({
+      id: `hold-${w.step}`,
+      at: Date.parse(w.until) - WINDOW_WARNING_MS,
+      words: `A minute left: ${w.name}`,
+      urgent: true,
+      step: w.closes,
+    });
   return found.sort((a, b) => a.at - b.at);
 }

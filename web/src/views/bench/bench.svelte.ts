@@ -1,4 +1,13 @@
-import { api, ask, newKey, problemOf, type BakeState, type Problem, type Schemas, type StepDetail } from '../../lib/api/client';
+import {
+  api,
+  ask,
+  newKey,
+  problemOf,
+  type BakeState,
+  type Problem,
+  type Schemas,
+  type StepDetail,
+} from '../../lib/api/client';
 import { live } from '../../lib/live.svelte';
 import { now } from '../../lib/now.svelte';
 import { outbox, type BenchEvent } from '../../lib/outbox.svelte';
@@ -55,7 +64,8 @@ export class BenchState {
     };
     void this.load().then(() => outbox.flush());
     const stop = live.listen((change) => {
-      if (change === null || (change.bake === this.id && change.sequence > (this.bake?.sequence ?? 0))) void this.load();
+      if (change === null || (change.bake === this.id && change.sequence > (this.bake?.sequence ?? 0)))
+        void this.load();
     });
     const timer = setInterval(() => this.bake?.status === 'running' && void this.load(), REFRESH_MS);
     return () => {

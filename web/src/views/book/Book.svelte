@@ -12,7 +12,9 @@
     try {
       const entries = await ask(api.GET('/api/formulas'));
       forecasts = await Promise.all(
-        entries.map((e) => ask(api.GET('/api/formulas/{formula_id}/forecast', { params: { path: { formula_id: e.id } } }))),
+        entries.map((e) =>
+          ask(api.GET('/api/formulas/{formula_id}/forecast', { params: { path: { formula_id: e.id } } })),
+        ),
       );
     } catch (error) {
       problem = problemOf(error);
@@ -57,26 +59,45 @@
     <h1 class="text-3xl">The Book</h1>
     <label class="act act-small cursor-pointer focus-within:outline-3">
       Read in a formula
-      <input type="file" accept=".jsonld,.json,application/ld+json" class="sr-only" onchange={(e) => void readIn(e.currentTarget.files)} />
+      <input
+        type="file"
+        accept=".jsonld,.json,application/ld+json"
+        class="sr-only"
+        onchange={(e) => void readIn(e.currentTarget.files)}
+      />
     </label>
   </div>
   {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
   {#if forecasts?.length === 0}
-    <p class="max-w-prose text-lg text-quiet">No formula yet. Read one in from a file that carries its process (schema.org Recipe as JSON-LD).</p>
+    <p class="max-w-prose text-lg text-quiet">
+      No formula yet. Read one in from a file that carries its process (schema.org Recipe as JSON-LD).
+    </p>
   {/if}
   <ul>
     {#each forecasts ?? [] as f (f.formula_id)}
       <li class="border-t border-line">
-        <a href={p('/book/:formula', { params: { formula: f.formula_id } })} class="grid items-end gap-x-8 gap-y-2 py-5 md:grid-cols-[18rem_1fr]">
+        <a
+          href={p('/book/:formula', { params: { formula: f.formula_id } })}
+          class="grid items-end gap-x-8 gap-y-2 py-5 md:grid-cols-[18rem_1fr]"
+        >
           <div>
             <h2 class="text-2xl">{f.title}</h2>
             <p class="text-quiet">{f.technique}</p>
-            <p class="mt-2 text-[17px]">{f.tin_name}, {Math.round(f.total_g)} g<br />{length(minutes(f, 'throughout'))} of hands, {length(minutes(f, 'none'))} of waiting</p>
+            <p class="mt-2 text-[17px]">
+              {f.tin_name}, {Math.round(f.total_g)} g<br />{length(minutes(f, 'throughout'))} of hands, {length(
+                minutes(f, 'none'),
+              )} of waiting
+            </p>
           </div>
           <div class="flex flex-wrap items-end gap-x-5">
             {#each glance(f) as section (section.name)}
               <figure class="text-center">
-                <Section {section} width={section.form === 'tin' ? 150 : 112} height={section.form === 'tin' ? 110 : 92} annotated={false} />
+                <Section
+                  {section}
+                  width={section.form === 'tin' ? 150 : 112}
+                  height={section.form === 'tin' ? 110 : 92}
+                  annotated={false}
+                />
                 <figcaption class="text-[14px] text-quiet">{section.name}</figcaption>
               </figure>
             {/each}

@@ -1,5 +1,13 @@
 <script lang="ts">
-  import { api, ask, problemOf, type ForecastView, type Kitchen, type Problem, type Schemas } from '../../lib/api/client';
+  import {
+    api,
+    ask,
+    problemOf,
+    type ForecastView,
+    type Kitchen,
+    type Problem,
+    type Schemas,
+  } from '../../lib/api/client';
   import { Asking } from '../../lib/asking.svelte';
   import Band from '../../lib/draw/Band.svelte';
   import Section from '../../lib/draw/Section.svelte';
@@ -19,7 +27,10 @@
   let problem = $state<Problem | null>(null);
   let picked = $state<string | null>(null);
 
-  Promise.all([ask(api.GET('/api/formulas/{formula_id}', { params: { path: { formula_id } } })), ask(api.GET('/api/kitchen'))]).then(
+  Promise.all([
+    ask(api.GET('/api/formulas/{formula_id}', { params: { path: { formula_id } } })),
+    ask(api.GET('/api/kitchen')),
+  ]).then(
     ([f, k]) => {
       view = f;
       kitchen = k.kitchen;
@@ -29,7 +40,9 @@
 
   $effect(() => {
     const query = wish.query;
-    forecast.ask(() => ask(api.GET('/api/formulas/{formula_id}/forecast', { params: { path: { formula_id }, query } })));
+    forecast.ask(() =>
+      ask(api.GET('/api/formulas/{formula_id}/forecast', { params: { path: { formula_id }, query } })),
+    );
   });
 
   const shown = $derived(forecast.value);
@@ -44,12 +57,18 @@
       <h1 class="text-3xl">{view.formula.title}</h1>
       <p class="text-quiet">
         {view.formula.technique}, version {view.version}
-        <a class="ml-4 inline-flex min-h-11 items-center underline" href="/api/formulas/{formula_id}.jsonld" download>Save as JSON-LD</a>
+        <a class="ml-4 inline-flex min-h-11 items-center underline" href="/api/formulas/{formula_id}.jsonld" download
+          >Save as JSON-LD</a
+        >
       </p>
     </div>
     <p class="max-w-prose text-lg text-quiet">{view.formula.summary}</p>
 
-    <div class="mt-4 grid gap-x-10 gap-y-6 transition-opacity lg:grid-cols-[21rem_minmax(0,19rem)_minmax(0,1fr)] {forecast.waiting ? 'opacity-60' : ''}">
+    <div
+      class="mt-4 grid gap-x-10 gap-y-6 transition-opacity lg:grid-cols-[21rem_minmax(0,19rem)_minmax(0,1fr)] {forecast.waiting
+        ? 'opacity-60'
+        : ''}"
+    >
       <div>
         <WishPicker {wish} tins={kitchen?.tins ?? []} forecast={shown} />
         {#if forecast.problem}<Notice problem={forecast.problem} />{/if}
@@ -59,14 +78,20 @@
         <ul>
           {#each shown.ingredients as i (i.id)}
             <li class="flex items-baseline justify-between gap-4 border-b border-line py-1 text-lg">
-              <span>{i.name}{#if i.allergens.length}<span class="ml-2 text-sm text-raspberry">{i.allergens.join(', ')}</span>{/if}</span>
+              <span
+                >{i.name}{#if i.allergens.length}<span class="ml-2 text-sm text-raspberry"
+                    >{i.allergens.join(', ')}</span
+                  >{/if}</span
+              >
               <span class="whitespace-nowrap"><strong>{grams(i.grams)}</strong></span>
             </li>
           {/each}
         </ul>
         <p class="mt-2 text-quiet">
           {grams(shown.total_g)} in all, {shown.factor.toFixed(2)} times the formula.
-          {#if shown.eggs}Crack {shown.eggs.count} eggs ({shown.eggs.size.toUpperCase()}){#if shown.eggs.left_white_g > 1 || shown.eggs.left_yolk_g > 1}; {grams(shown.eggs.left_white_g)} white and {grams(shown.eggs.left_yolk_g)} yolk are left{/if}. Eggs differ: beat and weigh.{/if}
+          {#if shown.eggs}Crack {shown.eggs.count} eggs ({shown.eggs.size.toUpperCase()}){#if shown.eggs.left_white_g > 1 || shown.eggs.left_yolk_g > 1};
+              {grams(shown.eggs.left_white_g)} white and {grams(shown.eggs.left_yolk_g)} yolk are left{/if}. Eggs
+            differ: beat and weigh.{/if}
         </p>
       </div>
       <div>
@@ -75,7 +100,9 @@
           <Section section={fill} width={390} height={250} />
         {/if}
         {#each shown.warnings as w (w.text)}
-          <p class="mt-2 border-l-[6px] pl-4 {w.level === 'note' ? 'border-copper' : 'border-raspberry'}"><strong>{w.text}</strong> <span class="text-quiet">{w.remedy}</span></p>
+          <p class="mt-2 border-l-[6px] pl-4 {w.level === 'note' ? 'border-copper' : 'border-raspberry'}">
+            <strong>{w.text}</strong> <span class="text-quiet">{w.remedy}</span>
+          </p>
         {/each}
       </div>
     </div>
@@ -84,7 +111,10 @@
     <Process steps={shown.steps} {picked} onpick={(id) => (picked = picked === id ? null : id)} />
 
     {#if step}
-      <div class="mt-4 grid gap-x-10 gap-y-4 border-t-2 border-ink pt-4 lg:grid-cols-[minmax(0,1fr)_22rem_24rem]" aria-live="polite">
+      <div
+        class="mt-4 grid gap-x-10 gap-y-4 border-t-2 border-ink pt-4 lg:grid-cols-[minmax(0,1fr)_22rem_24rem]"
+        aria-live="polite"
+      >
         <div class="space-y-2 text-[17px]">
           <h3 class="font-display text-2xl font-semibold">{step.title}</h3>
           <p><strong>{step.do}</strong> <span class="text-quiet">{step.why}</span></p>
@@ -92,16 +122,28 @@
             {step.inputs.map((i) => `${grams(i.grams)} ${i.ingredient ? i.name : `from “${i.name}”`}`).join(', ')}
           </p>
           <p>
-            {length(step.duration_s.low)} to {length(step.duration_s.high)}, likely <strong>{length(step.duration_s.likely)}</strong>
+            {length(step.duration_s.low)} to {length(step.duration_s.high)}, likely
+            <strong>{length(step.duration_s.likely)}</strong>
             <span class="text-quiet">({origin(step.duration_s)}); hands: {step.attention}</span>
           </p>
-          {#if step.hold_s}<p>Then it may wait <strong>{length(step.hold_s.likely)}</strong> <span class="text-quiet">({origin(step.hold_s)}). {step.hold_why}</span></p>{/if}
-          {#each step.cues as cue (cue.id)}<p>After about {length(cue.after_s.likely)}: <strong>{cue.do}</strong>, {cue.look}.</p>{/each}
-          {#each step.cautions as c (c.id)}<p class="border-l-[6px] border-raspberry pl-4"><strong>{c.text}</strong> <span class="text-quiet">{c.reason} {c.defers}</span></p>{/each}
+          {#if step.hold_s}<p>
+              Then it may wait <strong>{length(step.hold_s.likely)}</strong>
+              <span class="text-quiet">({origin(step.hold_s)}). {step.hold_why}</span>
+            </p>{/if}
+          {#each step.cues as cue (cue.id)}<p>
+              After about {length(cue.after_s.likely)}: <strong>{cue.do}</strong>, {cue.look}.
+            </p>{/each}
+          {#each step.cautions as c (c.id)}<p class="border-l-[6px] border-raspberry pl-4">
+              <strong>{c.text}</strong> <span class="text-quiet">{c.reason} {c.defers}</span>
+            </p>{/each}
         </div>
         <div>
           {#if step.section}<Section section={step.section} width={340} height={210} />{/if}
-          {#if step.material.mass_g > 0}<p class="text-quiet">{grams(step.material.mass_g)}, {litres(step.material.volume_ml.likely)}, about {celsius(step.material.temperature_c)}</p>{/if}
+          {#if step.material.mass_g > 0}<p class="text-quiet">
+              {grams(step.material.mass_g)}, {litres(step.material.volume_ml.likely)}, about {celsius(
+                step.material.temperature_c,
+              )}
+            </p>{/if}
         </div>
         <div class="space-y-4">
           {#each step.checkpoints as c (c.id)}

@@ -35,7 +35,12 @@
             <Section section={step.section} width={CELL - 22} height={92} annotated={false} />
           {:else}
             <svg width="60" height="70" viewBox="0 0 60 70" aria-hidden="true">
-              <path d="M30 62 C12 62 10 42 20 32 C20 40 26 40 26 34 C26 24 22 18 30 8 C32 22 48 28 48 44 C48 56 40 62 30 62z" fill="none" stroke="var(--copper)" stroke-width="3" />
+              <path
+                d="M30 62 C12 62 10 42 20 32 C20 40 26 40 26 34 C26 24 22 18 30 8 C32 22 48 28 48 44 C48 56 40 62 30 62z"
+                fill="none"
+                stroke="var(--copper)"
+                stroke-width="3"
+              />
             </svg>
           {/if}
         </span>
@@ -44,7 +49,9 @@
         {#if from(step).length}<span class="text-[13px] text-quiet">with {from(step).join(', ')}</span>{/if}
       </button>
       {#if i < steps.length - 1 && steps[i + 1]?.needs.includes(step.id)}
-        <svg class="absolute top-12 -right-2.5 z-10" width="20" height="14" aria-hidden="true"><path d="M1 7h15m-5-5l5 5-5 5" fill="none" stroke="var(--quiet)" stroke-width="1.8" /></svg>
+        <svg class="absolute top-12 -right-2.5 z-10" width="20" height="14" aria-hidden="true"
+          ><path d="M1 7h15m-5-5l5 5-5 5" fill="none" stroke="var(--quiet)" stroke-width="1.8" /></svg
+        >
       {/if}
     </li>
   {/each}

@@ -35,9 +35,21 @@
   };
   const SHAPES: Record<string, Schemas['KitchenTin']['tin']> = {
     round: { shape: 'round', dimensions: { diameter_mm: 180, depth_mm: 60 } },
-    tube: { shape: 'tube', dimensions: { diameter_mm: 160, top_diameter_mm: 180, depth_mm: 90, tube_diameter_mm: 60, tube_top_diameter_mm: 50 } },
+    tube: {
+      shape: 'tube',
+      dimensions: {
+        diameter_mm: 160,
+        top_diameter_mm: 180,
+        depth_mm: 90,
+        tube_diameter_mm: 60,
+        tube_top_diameter_mm: 50,
+      },
+    },
     rectangular: { shape: 'rectangular', dimensions: { width_mm: 200, length_mm: 300, depth_mm: 50 } },
-    loaf: { shape: 'loaf', dimensions: { bottom_width_mm: 85, bottom_length_mm: 210, top_width_mm: 105, top_length_mm: 230, depth_mm: 65 } },
+    loaf: {
+      shape: 'loaf',
+      dimensions: { bottom_width_mm: 85, bottom_length_mm: 210, top_width_mm: 105, top_length_mm: 230, depth_mm: 65 },
+    },
     'half-sphere': { shape: 'half-sphere', dimensions: { diameter_mm: 160 } },
   };
   let open = $state<string | null>(null);
@@ -64,15 +76,42 @@
   </div>
   {#if page.problem}
     <Notice problem={page.problem} />
-    {#if page.problem.field === 'revision'}<button class="act act-small my-2" onclick={() => void page.load()}>Reload the kitchen</button>{/if}
+    {#if page.problem.field === 'revision'}<button class="act act-small my-2" onclick={() => void page.load()}
+        >Reload the kitchen</button
+      >{/if}
   {/if}
   {#if page.kitchen}
     {@const kitchen = page.kitchen}
     <section class="mt-4 grid gap-x-8 gap-y-2 sm:grid-cols-2 lg:grid-cols-4" aria-label="Air and eggs">
-      <Choice label="Eggs" value={kitchen.eggs} options={EGGS.map(([value, label]) => ({ value, label }))} onvalue={(v) => page.change((k) => (k.eggs = v as Schemas['EggSize']))} />
-      <QuantityField label="Altitude" wanted="number" unit="m" step={50} value={kitchen.altitude_m} onvalue={(v) => page.change((k) => (k.altitude_m = v))} />
-      <QuantityField label="Air in the kitchen" wanted="temperature" unit="C" value={kitchen.air_c} onvalue={(v) => page.change((k) => (k.air_c = v))} />
-      <QuantityField label="Hob rings" wanted="number" unit="" least={1} value={kitchen.hob_rings} onvalue={(v) => page.change((k) => (k.hob_rings = Math.round(v)))} />
+      <Choice
+        label="Eggs"
+        value={kitchen.eggs}
+        options={EGGS.map(([value, label]) => ({ value, label }))}
+        onvalue={(v) => page.change((k) => (k.eggs = v as Schemas['EggSize']))}
+      />
+      <QuantityField
+        label="Altitude"
+        wanted="number"
+        unit="m"
+        step={50}
+        value={kitchen.altitude_m}
+        onvalue={(v) => page.change((k) => (k.altitude_m = v))}
+      />
+      <QuantityField
+        label="Air in the kitchen"
+        wanted="temperature"
+        unit="C"
+        value={kitchen.air_c}
+        onvalue={(v) => page.change((k) => (k.air_c = v))}
+      />
+      <QuantityField
+        label="Hob rings"
+        wanted="number"
+        unit=""
+        least={1}
+        value={kitchen.hob_rings}
+        onvalue={(v) => page.change((k) => (k.hob_rings = Math.round(v)))}
+      />
     </section>
 
     <h2 class="mt-8 mb-1 text-2xl">Tins</h2>
@@ -83,23 +122,59 @@
             <TinDrawing name={tin.name} tin={tin.tin} />
             {#if open === tin.id}
               <div class="grid min-w-64 grow gap-x-4 gap-y-1 sm:grid-cols-2">
-                <label class="block font-semibold">Name<input class="field mt-1 font-normal" maxlength="60" value={tin.name} oninput={(e) => { const name = e.currentTarget.value; if (name.trim()) page.change((k) => (k.tins[i]!.name = name)); }} /></label>
-                <QuantityField label="How many" wanted="number" unit="" least={1} value={tin.count} onvalue={(v) => page.change((k) => (k.tins[i]!.count = Math.round(v)))} />
+                <label class="block font-semibold"
+                  >Name<input
+                    class="field mt-1 font-normal"
+                    maxlength="60"
+                    value={tin.name}
+                    oninput={(e) => {
+                      const name = e.currentTarget.value;
+                      if (name.trim()) page.change((k) => (k.tins[i]!.name = name));
+                    }}
+                  /></label
+                >
+                <QuantityField
+                  label="How many"
+                  wanted="number"
+                  unit=""
+                  least={1}
+                  value={tin.count}
+                  onvalue={(v) => page.change((k) => (k.tins[i]!.count = Math.round(v)))}
+                />
                 {#each Object.entries(tin.tin.dimensions).filter(([, v]) => v !== null) as [key, value] (key)}
-                  <QuantityField label={MEASURES[key] ?? key} wanted="length" unit="mm" least={1} value={value as number} onvalue={(v) => page.change((k) => ((k.tins[i]!.tin.dimensions as Record<string, number>)[key] = v))} />
+                  <QuantityField
+                    label={MEASURES[key] ?? key}
+                    wanted="length"
+                    unit="mm"
+                    least={1}
+                    value={value as number}
+                    onvalue={(v) =>
+                      page.change((k) => ((k.tins[i]!.tin.dimensions as Record<string, number>)[key] = v))}
+                  />
                 {/each}
                 <div class="flex gap-3 sm:col-span-2">
                   <button class="act act-small" onclick={() => (open = null)}>Close</button>
-                  <button class="act act-small" onclick={() => page.change((k) => k.tins.splice(i, 1))}>Take it off the shelf</button>
+                  <button class="act act-small" onclick={() => page.change((k) => k.tins.splice(i, 1))}
+                    >Take it off the shelf</button
+                  >
                 </div>
               </div>
             {:else}
-              <button class="min-h-12 w-full text-center leading-tight underline" onclick={() => (open = tin.id)}>{tin.name}{tin.count > 1 ? `, ${tin.count}` : ''}</button>
+              <button class="min-h-12 w-full text-center leading-tight underline" onclick={() => (open = tin.id)}
+                >{tin.name}{tin.count > 1 ? `, ${tin.count}` : ''}</button
+              >
             {/if}
           </div>
         </li>
       {/each}
-      <li class="w-56"><Choice label="Add a tin" value="" options={Object.keys(SHAPES).map((s) => ({ value: s, label: s }))} onvalue={addTin} /></li>
+      <li class="w-56">
+        <Choice
+          label="Add a tin"
+          value=""
+          options={Object.keys(SHAPES).map((s) => ({ value: s, label: s }))}
+          onvalue={addTin}
+        />
+      </li>
     </ul>
 
     <div class="mt-8 grid gap-x-12 gap-y-8 lg:grid-cols-3">
@@ -113,13 +188,37 @@
               checked={oven.mode === 'fan'}
               onCheckedChange={(fan) => page.change((k) => (k.ovens[i]!.mode = fan ? 'fan' : 'static'))}
             >
-              <Switch.Thumb class="block size-6 rounded-full bg-metal transition-transform data-[state=checked]:translate-x-6 data-[state=checked]:bg-ground" />
+              <Switch.Thumb
+                class="block size-6 rounded-full bg-metal transition-transform data-[state=checked]:translate-x-6 data-[state=checked]:bg-ground"
+              />
             </Switch.Root>
             {oven.mode === 'fan' ? 'fan' : 'static'}
           </label>
-          <QuantityField label="Measured minus set" wanted="number" unit="K" least={-60} value={oven.offset_k ?? 0} onvalue={(v) => page.change((k) => (k.ovens[i]!.offset_k = v))} />
-          <QuantityField label="Heats by, a minute" wanted="number" unit="K" step={0.5} least={1} value={oven.rise_k_per_min ?? 8} onvalue={(v) => page.change((k) => (k.ovens[i]!.rise_k_per_min = v))} />
-          <QuantityField label="Tins at once" wanted="number" unit="" least={1} value={oven.tins_at_once ?? 2} onvalue={(v) => page.change((k) => (k.ovens[i]!.tins_at_once = Math.round(v)))} />
+          <QuantityField
+            label="Measured minus set"
+            wanted="number"
+            unit="K"
+            least={-60}
+            value={oven.offset_k ?? 0}
+            onvalue={(v) => page.change((k) => (k.ovens[i]!.offset_k = v))}
+          />
+          <QuantityField
+            label="Heats by, a minute"
+            wanted="number"
+            unit="K"
+            step={0.5}
+            least={1}
+            value={oven.rise_k_per_min ?? 8}
+            onvalue={(v) => page.change((k) => (k.ovens[i]!.rise_k_per_min = v))}
+          />
+          <QuantityField
+            label="Tins at once"
+            wanted="number"
+            unit=""
+            least={1}
+            value={oven.tins_at_once ?? 2}
+            onvalue={(v) => page.change((k) => (k.ovens[i]!.tins_at_once = Math.round(v)))}
+          />
         {/each}
         <p class="text-quiet">An oven thermometer tells its degrees; times alone can’t.</p>
       </section>
@@ -127,17 +226,42 @@
         <h2 class="mb-1 text-2xl">Mixer</h2>
         {#each kitchen.mixers as mixer, i (mixer.id)}
           <p class="font-semibold">{mixer.name}</p>
-          <QuantityField label="Bowl" wanted="volume" unit="ml" step={100} least={300} value={mixer.bowl_ml ?? 4800} onvalue={(v) => page.change((k) => (k.mixers[i]!.bowl_ml = v))} />
+          <QuantityField
+            label="Bowl"
+            wanted="volume"
+            unit="ml"
+            step={100}
+            least={300}
+            value={mixer.bowl_ml ?? 4800}
+            onvalue={(v) => page.change((k) => (k.mixers[i]!.bowl_ml = v))}
+          />
         {/each}
       </section>
       <section>
         <h2 class="mb-1 text-2xl">Cup</h2>
         {#each kitchen.cups as cup, i (cup.id)}
           <p class="font-semibold">{cup.name}</p>
-          <QuantityField label="Empty" wanted="mass" unit="g" value={cup.empty_g} onvalue={(v) => page.change((k) => (k.cups[i]!.empty_g = v))} />
-          <QuantityField label="Water it holds, levelled" wanted="volume" unit="ml" least={6} value={cup.volume_ml} onvalue={(v) => page.change((k) => (k.cups[i]!.volume_ml = v))} />
+          <QuantityField
+            label="Empty"
+            wanted="mass"
+            unit="g"
+            value={cup.empty_g}
+            onvalue={(v) => page.change((k) => (k.cups[i]!.empty_g = v))}
+          />
+          <QuantityField
+            label="Water it holds, levelled"
+            wanted="volume"
+            unit="ml"
+            least={6}
+            value={cup.volume_ml}
+            onvalue={(v) => page.change((k) => (k.cups[i]!.volume_ml = v))}
+          />
         {:else}
-          <button class="act act-small" onclick={() => page.change((k) => k.cups.push({ id: 'cup', name: 'Cup', empty_g: 40, volume_ml: 120 }))}>Add a cup</button>
+          <button
+            class="act act-small"
+            onclick={() => page.change((k) => k.cups.push({ id: 'cup', name: 'Cup', empty_g: 40, volume_ml: 120 }))}
+            >Add a cup</button
+          >
         {/each}
         <p class="text-quiet">Weigh it empty, then full of water: a gram is a millilitre.</p>
       </section>

@@ -17,7 +17,10 @@
   async function load(): Promise<void> {
     try {
       const params = { params: { path: { bake_id } } };
-      [bake, braid] = await Promise.all([ask(api.GET('/api/bakes/{bake_id}', params)), ask(api.GET('/api/bakes/{bake_id}/braid', params))]);
+      [bake, braid] = await Promise.all([
+        ask(api.GET('/api/bakes/{bake_id}', params)),
+        ask(api.GET('/api/bakes/{bake_id}/braid', params)),
+      ]);
     } catch (error) {
       problem = problemOf(error);
     }
@@ -47,26 +50,47 @@
     step.started_at ? (Date.parse(step.started_at) - Date.parse(step.planned_start_at)) / 1000 : 0;
   const took = (step: Schemas['StepLine']) =>
     step.started_at && step.ended_at ? (Date.parse(step.ended_at) - Date.parse(step.started_at)) / 1000 : 0;
-  const meant = (step: Schemas['StepLine']) => (Date.parse(step.planned_end_at) - Date.parse(step.planned_start_at)) / 1000;
+  const compared = (s: Schemas['StepLine']) =>
+    [
+      s.ended_at && !s.reason ? `${length(took(s))} of ${length(meant(s))}` : '',
+      Math.abs(shift(s)) >= 90 ? `${length(shift(s))} ${shift(s) > 0 ? 'later' : 'sooner'}` : '',
+    ]
+      .filter(Boolean)
+      .join(', ');
+  const meant = (step: Schemas['StepLine']) =>
+    (Date.parse(step.planned_end_at) - Date.parse(step.planned_start_at)) / 1000;
 </script>
 
 {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
 {#if bake && braid}
   <section class="border-b border-line bg-surface px-4 pt-4 pb-2 sm:px-6">
     <div class="flex flex-wrap items-baseline justify-between gap-x-6">
-      <h1 class="text-3xl">{bake.title}<span class="ml-4 font-sans text-lg font-normal text-quiet">{day(bake.started_at)}, {bake.batch}</span></h1>
+      <h1 class="text-3xl">
+        {bake.title}<span class="ml-4 font-sans text-lg font-normal text-quiet"
+          >{day(bake.started_at)}, {bake.batch}</span
+        >
+      </h1>
       <p>
         <strong class={bake.late_by_s > 300 ? 'text-raspberry' : 'text-leaf'}>
-          {bake.ended_at ? `over at ${clock(bake.ended_at)}` : 'still running'}{Math.abs(bake.late_by_s) > 120 ? `, ${length(bake.late_by_s)} ${bake.late_by_s > 0 ? 'late' : 'early'}` : ''}
+          {bake.ended_at ? `over at ${clock(bake.ended_at)}` : 'still running'}{Math.abs(bake.late_by_s) > 120
+            ? `, ${length(bake.late_by_s)} ${bake.late_by_s > 0 ? 'late' : 'early'}`
+            : ''}
         </strong>
-        <a class="ml-4 inline-flex min-h-11 items-center underline" href="/api/bakes/{bake_id}/readings.csv" download>Readings as CSV</a>
-        <a class="ml-4 inline-flex min-h-11 items-center underline" href={p('/book/:formula', { params: { formula: bake.formula_id } })}>Formula</a>
+        <a class="ml-4 inline-flex min-h-11 items-center underline" href="/api/bakes/{bake_id}/readings.csv" download
+          >Readings as CSV</a
+        >
+        <a
+          class="ml-4 inline-flex min-h-11 items-center underline"
+          href={p('/book/:formula', { params: { formula: bake.formula_id } })}>Formula</a
+        >
       </p>
     </div>
     <p class="mt-2 text-sm font-semibold text-quiet">as it really went</p>
     <Braid braid={braid.actual} anchor={Date.parse(braid.origin)} resources label="Braid as it went" />
     <p class="text-sm font-semibold text-quiet">as planned</p>
-    <div class="opacity-75"><Braid braid={braid.planned} anchor={Date.parse(braid.origin)} laneHeight={18} label="Braid as planned" /></div>
+    <div class="opacity-75">
+      <Braid braid={braid.planned} anchor={Date.parse(braid.origin)} laneHeight={18} label="Braid as planned" />
+    </div>
   </section>
 
   <div class="grid gap-x-12 gap-y-8 px-4 py-6 sm:px-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
@@ -74,7 +98,9 @@
       <Outcome {bake} onsaved={(state) => (bake = state)} />
       <section>
         <h2 class="mb-2 text-xl">Readings</h2>
-        {#if bake.readings.length === 0}<p class="text-quiet">None were taken. A cup of foam after whipping says the most.</p>{/if}
+        {#if bake.readings.length === 0}<p class="text-quiet">
+            None were taken. A cup of foam after whipping says the most.
+          </p>{/if}
         <div class="space-y-6">
           {#each bake.readings as r (r.sequence)}
             {#if r.verdict}
@@ -85,9 +111,18 @@
       </section>
       <section>
         <h2 class="mb-2 text-xl">Notes</h2>
-        {#each bake.notes as n (n.sequence)}<p class="border-t border-line py-2"><span class="text-quiet">{clock(n.at)}</span> {n.text}</p>{/each}
+        {#each bake.notes as n (n.sequence)}<p class="border-t border-line py-2">
+            <span class="text-quiet">{clock(n.at)}</span>
+            {n.text}
+          </p>{/each}
         <form class="mt-2 flex gap-3" onsubmit={addNote}>
-          <input class="field" aria-label="New note" placeholder="What you noticed" maxlength="1000" bind:value={note} />
+          <input
+            class="field"
+            aria-label="New note"
+            placeholder="What you noticed"
+            maxlength="1000"
+            bind:value={note}
+          />
           <button class="act act-small" disabled={!note.trim()}>Keep</button>
         </form>
       </section>
@@ -98,10 +133,11 @@
         {#each bake.steps as s (s.id)}
           <li class="grid grid-cols-[3.6rem_1fr_auto] items-baseline gap-x-3 border-t border-line py-1.5">
             <span class="font-semibold">{s.started_at ? clock(s.started_at) : '–'}</span>
-            <span>{s.title}{#if s.reason}<span class="text-quiet"> skipped: {s.reason}</span>{/if}</span>
+            <span
+              >{s.title}{#if s.reason}<span class="text-quiet"> skipped: {s.reason}</span>{/if}</span
+            >
             <span class="text-right text-[15px] text-quiet">
-              {#if s.ended_at && !s.reason}{length(took(s))} of {length(meant(s))}{/if}
-              {#if Math.abs(shift(s)) >= 90}, {length(shift(s))} {shift(s) > 0 ? 'later' : 'sooner'}{/if}
+              {compared(s)}
             </span>
           </li>
         {/each}

@@ -22,13 +22,17 @@
   <h1 class="text-3xl">The Log</h1>
   {#if problem}<Notice {problem} />{/if}
   {#if bakes?.length === 0}
-    <p class="mt-2 max-w-prose text-lg text-quiet">Every bake that is started at the bench is kept here by itself, with its readings and how it came out.</p>
+    <p class="mt-2 max-w-prose text-lg text-quiet">
+      Every bake that is started at the bench is kept here by itself, with its readings and how it came out.
+    </p>
     <a class="act act-now mt-5" href={p('/')}>Plan the first one</a>
   {/if}
   {#if bakes && bakes.length > 0}
     <div class="mt-2 hidden justify-end md:flex">
       <svg width={W} height="20" aria-hidden="true">
-        {#each x.ticks(5) as t (t)}<text x={x(t)} y="15" text-anchor="middle" class="text-[13px]" fill="var(--quiet)">{t.toFixed(1)}</text>{/each}
+        {#each x.ticks(5) as t (t)}<text x={x(t)} y="15" text-anchor="middle" class="text-[13px]" fill="var(--quiet)"
+            >{t.toFixed(1)}</text
+          >{/each}
       </svg>
     </div>
     <ul>
@@ -36,7 +40,9 @@
         {@const cups = Object.entries(bake.summary?.densities ?? {})}
         <li class="border-t border-line">
           <a
-            href={bake.status === 'running' ? p('/bench/:bake', { params: { bake: bake.id } }) : p('/log/:bake', { params: { bake: bake.id } })}
+            href={bake.status === 'running'
+              ? p('/bench/:bake', { params: { bake: bake.id } })
+              : p('/log/:bake', { params: { bake: bake.id } })}
             class="grid min-h-16 items-center gap-x-6 py-2 md:grid-cols-[9rem_13rem_1fr_300px]"
           >
             <span class="text-quiet">{day(bake.started_at)}, {clock(bake.started_at)}</span>
@@ -45,17 +51,30 @@
               {#if bake.status === 'running'}<strong>at the bench now</strong>
               {:else if bake.status === 'abandoned'}<span class="text-quiet">given up</span>
               {:else}
-                <span class="tracking-widest" aria-label="{bake.summary?.stars ?? 'no'} of 5">{stars(bake.summary?.stars)}</span>
+                <span class="tracking-widest" aria-label="{bake.summary?.stars ?? 'no'} of 5"
+                  >{stars(bake.summary?.stars)}</span
+                >
                 {#if bake.summary?.height_mm}<span class="ml-3">{Math.round(bake.summary.height_mm)} mm</span>{/if}
-                {#if bake.summary?.faults.length}<span class="ml-3 font-semibold">{bake.summary.faults.join(', ')}</span>{/if}
-                {#if bake.summary && Math.abs(bake.summary.late_by_s) > 300}<span class="ml-3 text-quiet">{length(bake.summary.late_by_s)} {bake.summary.late_by_s > 0 ? 'late' : 'early'}</span>{/if}
+                {#if bake.summary?.faults.length}<span class="ml-3 font-semibold">{bake.summary.faults.join(', ')}</span
+                  >{/if}
+                {#if bake.summary && Math.abs(bake.summary.late_by_s) > 300}<span class="ml-3 text-quiet"
+                    >{length(bake.summary.late_by_s)} {bake.summary.late_by_s > 0 ? 'late' : 'early'}</span
+                  >{/if}
               {/if}
             </span>
-            <svg width={W} height="34" class="hidden md:block" role="img" aria-label="densities: {cups.map(([s, d]) => `${s} ${d.toFixed(2)}`).join(', ')}">
+            <svg
+              width={W}
+              height="34"
+              class="hidden md:block"
+              role="img"
+              aria-label="densities: {cups.map(([s, d]) => `${s} ${d.toFixed(2)}`).join(', ')}"
+            >
               <line x1="8" x2={W - 8} y1="12" y2="12" stroke="var(--line)" stroke-width="2" />
               {#each cups as [step, value] (step)}
                 <circle cx={x(value)} cy="12" r="5" fill="var(--surface)" stroke="var(--ink)" stroke-width="2" />
-                <text x={x(value)} y="31" text-anchor="middle" class="text-[12.5px]" fill="var(--quiet)">{step} {value.toFixed(2)}</text>
+                <text x={x(value)} y="31" text-anchor="middle" class="text-[12.5px]" fill="var(--quiet)"
+                  >{step} {value.toFixed(2)}</text
+                >
               {/each}
             </svg>
           </a>

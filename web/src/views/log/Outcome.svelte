@@ -7,8 +7,24 @@
   type Props = { bake: BakeState; onsaved: (state: BakeState) => void };
   let { bake, onsaved }: Props = $props();
 
-  const FAULTS = ['dense layer at the bottom', 'large holes', 'sank in the middle', 'shrank at the side', 'cracked', 'raw streak', 'butter streak', 'dry edge', 'fell out of the tin'];
-  const WORTH = { '1': 'thrown away', '2': 'not for sale', '3': 'will do', '4': 'good', '5': 'as it should be' } as const;
+  const FAULTS = [
+    'dense layer at the bottom',
+    'large holes',
+    'sank in the middle',
+    'shrank at the side',
+    'cracked',
+    'raw streak',
+    'butter streak',
+    'dry edge',
+    'fell out of the tin',
+  ];
+  const WORTH = {
+    '1': 'thrown away',
+    '2': 'not for sale',
+    '3': 'will do',
+    '4': 'good',
+    '5': 'as it should be',
+  } as const;
 
   const known = $derived(bake.outcome);
   let editing = $state(false);
@@ -39,11 +55,21 @@
       let state = await ask(
         api.POST('/api/bakes/{bake_id}/events', {
           ...params,
-          body: { kind: 'outcome_recorded', client_key: newKey(), stars: Number(stars), height_mm: height, crumb, faults, note },
+          body: {
+            kind: 'outcome_recorded',
+            client_key: newKey(),
+            stars: Number(stars),
+            height_mm: height,
+            crumb,
+            faults,
+            note,
+          },
         }),
       );
       if (bake.status === 'running' && allOver)
-        state = await ask(api.POST('/api/bakes/{bake_id}/events', { ...params, body: { kind: 'bake_finished', client_key: newKey() } }));
+        state = await ask(
+          api.POST('/api/bakes/{bake_id}/events', { ...params, body: { kind: 'bake_finished', client_key: newKey() } }),
+        );
       editing = false;
       onsaved(state);
     } catch (error) {
@@ -57,9 +83,14 @@
   <h2 class="mb-2 text-xl">How it came out</h2>
   {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
   {#if known && !editing}
-    <p class="font-display text-3xl font-semibold">{known.stars} of 5, {WORTH[String(known.stars) as keyof typeof WORTH]}</p>
+    <p class="font-display text-3xl font-semibold">
+      {known.stars} of 5, {WORTH[String(known.stars) as keyof typeof WORTH]}
+    </p>
     <p class="text-lg">
-      {#if known.height_mm}{Math.round(known.height_mm)} mm high. {/if}{#if known.crumb}Crumb: {known.crumb}. {/if}
+      {[
+        known.height_mm ? `${Math.round(known.height_mm)} mm high.` : '',
+        known.crumb ? `Crumb: ${known.crumb}.` : '',
+      ].join(' ')}
       {#if known.faults.length}<strong>{known.faults.join(', ')}.</strong>{/if}
     </p>
     {#if known.note}<p class="text-quiet">{known.note}</p>{/if}
@@ -76,21 +107,42 @@
           </RadioGroup.Item>
         {/each}
       </RadioGroup.Root>
-      <QuantityField label="Height, cold" wanted="length" unit="mm" value={height} least={1} onvalue={(v) => (height = v)} />
-      <label class="block font-semibold">Crumb<input class="field mt-1 font-normal" maxlength="200" placeholder="fine, even, tight below …" bind:value={crumb} /></label>
+      <QuantityField
+        label="Height, cold"
+        wanted="length"
+        unit="mm"
+        value={height}
+        least={1}
+        onvalue={(v) => (height = v)}
+      />
+      <label class="block font-semibold"
+        >Crumb<input
+          class="field mt-1 font-normal"
+          maxlength="200"
+          placeholder="fine, even, tight below …"
+          bind:value={crumb}
+        /></label
+      >
       <fieldset>
         <legend class="font-semibold">Faults</legend>
         <div class="mt-1 flex flex-wrap gap-2">
           {#each FAULTS as fault (fault)}
-            <label class="flex min-h-12 cursor-pointer items-center rounded-md border-2 border-line px-3 has-checked:border-ink has-checked:bg-ink has-checked:text-ground has-focus-visible:outline-3">
+            <label
+              class="flex min-h-12 cursor-pointer items-center rounded-md border-2 border-line px-3 has-checked:border-ink has-checked:bg-ink has-checked:text-ground has-focus-visible:outline-3"
+            >
               <input type="checkbox" class="sr-only" value={fault} bind:group={faults} />{fault}
             </label>
           {/each}
         </div>
       </fieldset>
-      <label class="block font-semibold">Anything else<textarea class="field mt-1 font-normal" rows="2" maxlength="1000" bind:value={note}></textarea></label>
+      <label class="block font-semibold"
+        >Anything else<textarea class="field mt-1 font-normal" rows="2" maxlength="1000" bind:value={note}
+        ></textarea></label
+      >
       <button class="act act-now w-full" disabled={!stars || busy}>Keep it</button>
-      {#if bake.status === 'running' && !allOver}<p class="text-quiet">Some steps are still open, so the bake stays at the bench.</p>{/if}
+      {#if bake.status === 'running' && !allOver}<p class="text-quiet">
+          Some steps are still open, so the bake stays at the bench.
+        </p>{/if}
     </form>
   {/if}
 </section>

@@ -22,7 +22,9 @@
   const late = $derived((plan?.late_by_s ?? 0) > 0);
   const wait = $derived(plan ? until(plan.start_at, now.value) : 0);
   const schedule = $derived(
-    (plan?.steps ?? []).map((s) => ({ ...s, step: forecast?.steps.find((f) => f.id === s.step) })).filter((s) => s.step),
+    (plan?.steps ?? [])
+      .map((s) => ({ ...s, step: forecast?.steps.find((f) => f.id === s.step) }))
+      .filter((s) => s.step),
   );
 
   async function start(): Promise<void> {
@@ -36,17 +38,34 @@
 <section class="px-4 pt-5 sm:px-6" aria-label="Plan a bake">
   <div class="grid gap-x-10 gap-y-5 lg:grid-cols-[23rem_minmax(0,1fr)]">
     <div class="space-y-4">
-      {#if first}<h1 class="text-3xl">What will be ready, and when?</h1>{:else}<h2 class="text-2xl">Plan another</h2>{/if}
-      <Choice label="Formula" value={today.formula} options={today.formulas.map((f) => ({ value: f.id, label: f.title }))} onvalue={(v) => (today.formula = v)} />
+      {#if first}<h1 class="text-3xl">What will be ready, and when?</h1>{:else}<h2 class="text-2xl">
+          Plan another
+        </h2>{/if}
+      <Choice
+        label="Formula"
+        value={today.formula}
+        options={today.formulas.map((f) => ({ value: f.id, label: f.title }))}
+        onvalue={(v) => (today.formula = v)}
+      />
       <label class="block font-semibold">
         Ready at
-        <input class="field mt-1 text-2xl font-bold" bind:value={today.readyAt} inputmode="numeric" autocomplete="off" aria-invalid={today.moment ? undefined : 'true'} />
+        <input
+          class="field mt-1 text-2xl font-bold"
+          bind:value={today.readyAt}
+          inputmode="numeric"
+          autocomplete="off"
+          aria-invalid={today.moment ? undefined : 'true'}
+        />
       </label>
-      {#if !today.moment}<p role="alert" class="font-semibold text-raspberry">Write a time of day, such as 15:40.</p>{/if}
+      {#if !today.moment}<p role="alert" class="font-semibold text-raspberry">
+          Write a time of day, such as 15:40.
+        </p>{/if}
       <WishPicker wish={today.wish} tins={today.kitchen?.tins ?? []} {forecast} />
     </div>
 
-    <div class="min-w-0 space-y-4 transition-opacity {today.plan.waiting || today.forecast.waiting ? 'opacity-60' : ''}">
+    <div
+      class="min-w-0 space-y-4 transition-opacity {today.plan.waiting || today.forecast.waiting ? 'opacity-60' : ''}"
+    >
       {#if today.plan.problem}<Notice problem={today.plan.problem} />{/if}
       {#if plan && forecast}
         <div class="flex flex-wrap items-end justify-between gap-4">
@@ -58,24 +77,38 @@
               {#if late}
                 <strong class="text-raspberry">Ready at {clock(plan.ready_at)}, {length(plan.late_by_s)} late.</strong>
               {:else}
-                <strong class="text-leaf">Ready {clock(plan.ready_at)}</strong>, {clock(plan.ready_low_at)} to {clock(plan.ready_high_at)};
+                <strong class="text-leaf">Ready {clock(plan.ready_at)}</strong>, {clock(plan.ready_low_at)} to {clock(
+                  plan.ready_high_at,
+                )};
                 {wait > 60 ? `${length(wait)} from now.` : 'just in time.'}
               {/if}
               <span class="text-quiet">{plan.because}</span>
             </p>
           </div>
-          <button class="act act-now min-w-48 text-xl" disabled={starting} onclick={start}>{late ? 'Start all the same' : 'Start this bake'}</button>
+          <button class="act act-now min-w-48 text-xl" disabled={starting} onclick={start}
+            >{late ? 'Start all the same' : 'Start this bake'}</button
+          >
         </div>
         <div class="-mx-3 bg-surface py-2">
-          <Braid braid={plan.braid} anchor={Date.parse(plan.braid_origin)} resources laneHeight={32} label="Braid of the plan" />
+          <Braid
+            braid={plan.braid}
+            anchor={Date.parse(plan.braid_origin)}
+            resources
+            laneHeight={32}
+            label="Braid of the plan"
+          />
         </div>
         {#each forecast.warnings as w (w.text)}
-          <p class="border-l-[6px] pl-4 {w.level === 'note' ? 'border-copper' : 'border-raspberry'}"><strong>{w.text}</strong> <span class="text-quiet">{w.remedy}</span></p>
+          <p class="border-l-[6px] pl-4 {w.level === 'note' ? 'border-copper' : 'border-raspberry'}">
+            <strong>{w.text}</strong> <span class="text-quiet">{w.remedy}</span>
+          </p>
         {/each}
         <div class="flex flex-wrap gap-x-10 gap-y-4">
           {#if fill}
             <figure>
-              <figcaption class="font-semibold text-quiet">{fill.name}{fill.count > 1 ? `, ${fill.count} of them` : ''}</figcaption>
+              <figcaption class="font-semibold text-quiet">
+                {fill.name}{fill.count > 1 ? `, ${fill.count} of them` : ''}
+              </figcaption>
               <Section section={fill} width={320} height={200} />
             </figure>
           {/if}
@@ -89,7 +122,8 @@
           </div>
         </div>
         <p class="text-quiet">
-          {grams(forecast.total_g)} in all{#if forecast.eggs}; {forecast.eggs.count} eggs ({forecast.eggs.size.toUpperCase()}){#if forecast.eggs.left_white_g > 1 || forecast.eggs.left_yolk_g > 1}, {grams(forecast.eggs.left_white_g)} white and {grams(forecast.eggs.left_yolk_g)} yolk left over{/if}{/if}.
+          {grams(forecast.total_g)} in all{#if forecast.eggs}; {forecast.eggs.count} eggs ({forecast.eggs.size.toUpperCase()}){#if forecast.eggs.left_white_g > 1 || forecast.eggs.left_yolk_g > 1},
+              {grams(forecast.eggs.left_white_g)} white and {grams(forecast.eggs.left_yolk_g)} yolk left over{/if}{/if}.
           Contains {forecast.allergens.join(', ')}; check labels for more.
         </p>
       {/if}

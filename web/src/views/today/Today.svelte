@@ -27,10 +27,14 @@
         <p class="text-quiet">{bake.title}, {bake.batch}; ready {clock(bake.expected_ready_at)}</p>
         <h1 class="text-[2.1rem]">{detail ? detail.forecast.title : 'All done: how did it come out?'}</h1>
         {#if detail?.outlook}
-          <p class="text-lg">{countdown(until(detail.outlook.likely_at, now.value))} to {detail.forecast.goal.toLowerCase()}</p>
+          <p class="text-lg">
+            {countdown(until(detail.outlook.likely_at, now.value))} to {detail.forecast.goal.toLowerCase()}
+          </p>
         {/if}
       </div>
-      <button class="act act-now" onclick={() => navigate('/bench/:bake', { params: { bake: bake.id } })}>To the bench</button>
+      <button class="act act-now" onclick={() => navigate('/bench/:bake', { params: { bake: bake.id } })}
+        >To the bench</button
+      >
     </div>
     {#if braid}
       <Braid
@@ -63,7 +67,12 @@
       {#each today.past as bake (bake.id)}
         <li>
           <a class="flex min-h-12 items-center gap-2 text-[17px]" href={p('/log/:bake', { params: { bake: bake.id } })}>
-            <strong>{bake.title}</strong><span class="text-quiet">{day(bake.started_at)}{bake.summary?.stars ? `, ${bake.summary.stars} of 5` : ''}{bake.summary && bake.summary.late_by_s > 300 ? `, ${length(bake.summary.late_by_s)} late` : ''}</span>
+            <strong>{bake.title}</strong><span class="text-quiet"
+              >{day(bake.started_at)}{bake.summary?.stars ? `, ${bake.summary.stars} of 5` : ''}{bake.summary &&
+              bake.summary.late_by_s > 300
+                ? `, ${length(bake.summary.late_by_s)} late`
+                : ''}</span
+            >
           </a>
         </li>
       {/each}

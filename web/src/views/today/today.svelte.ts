@@ -1,4 +1,14 @@
-import { api, ask, newKey, problemOf, type ForecastView, type Kitchen, type PlanView, type Problem, type Schemas } from '../../lib/api/client';
+import {
+  api,
+  ask,
+  newKey,
+  problemOf,
+  type ForecastView,
+  type Kitchen,
+  type PlanView,
+  type Problem,
+  type Schemas,
+} from '../../lib/api/client';
 import { Asking } from '../../lib/asking.svelte';
 import { nextMoment } from '../../lib/time';
 import { Wish } from '../../lib/wish.svelte';

@@ -1,0 +1,166 @@
+"""Every view: there, legible, reachable, at every width, in both lights."""
+
+from __future__ import annotations
+
+import re
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import ROOT, Server
+from tests.browser.test_walk import start_bake, work_until
+
+AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()
+VIEWS = {
+    "/": "What will be ready",
+    "/book": "The Book",
+    "/book/tea-chiffon": "Tea chiffon",
+    "/book/butter-sponge": "Butter sponge",
+    "/log": "The Log",
+    "/kitchen": "Lantern Lane",
+}
+
+
+def faults(page: Page) -> list[str]:
+    """What the accessibility rules (WCAG A and AA) find."""
+    page.evaluate(AXE)
+    found = page.evaluate(
+        "axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']})"
+        ".then(r => r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.target.join(' ')).join('; ')))"
+    )
+    return [str(f) for f in found]
+
+
+def settled(page: Page) -> None:
+    """All is drawn and nothing is dimmed."""
+    page.wait_for_load_state("networkidle" if "/bench/" not in page.url and not page.url.endswith("/") else "load")
+    expect(page.locator(".opacity-60")).to_have_count(0)
+
+
+@pytest.mark.parametrize("theme", ["light", "dark"])
+@pytest.mark.parametrize("path", list(VIEWS))
+def test_a_view_is_legible_and_named(page: Page, demo: Server, path: str, theme: str) -> None:
+    page.emulate_media(color_scheme="dark" if theme == "dark" else "light", reduced_motion="reduce")
+    page.goto(demo.url + path)
+    expect(page.get_by_role("heading", name=re.compile(VIEWS[path])).first).to_be_visible()
+    settled(page)
+    assert faults(page) == []
+
+
+@pytest.mark.parametrize("theme", ["light", "dark"])
+def test_the_bench_is_legible_while_it_works(page: Page, own: Server, theme: str) -> None:
+    bake = start_bake(own)
+    work_until(own, bake, "whip")
+    page.emulate_media(color_scheme="dark" if theme == "dark" else "light", reduced_motion="reduce")
+    page.goto(f"{own.url}/bench/{bake}")
+    expect(page.get_by_label("The step now")).to_contain_text("still missing")
+    assert faults(page) == []
+    work_until(own, bake, "loosen")
+    expect(page.get_by_label("Beside and next")).to_contain_text("holds")
+    assert faults(page) == []
+
+
+@pytest.mark.parametrize("width", [390, 820, 1280])
+@pytest.mark.parametrize("path", list(VIEWS))
+def test_nothing_runs_off_the_side(page: Page, demo: Server, path: str, width: int) -> None:
+    page.set_viewport_size({"width": width, "height": 844})
+    page.goto(demo.url + path)
+    expect(page.get_by_role("heading", name=re.compile(VIEWS[path])).first).to_be_visible()
+    settled(page)
+    assert page.evaluate("document.documentElement.scrollWidth - innerWidth") <= 0
+
+
+def test_targets_at_the_bench_are_large_enough_for_a_knuckle(page: Page, own: Server) -> None:
+    bake = start_bake(own)
+    work_until(own, bake, "whip")
+    page.goto(f"{own.url}/bench/{bake}")
+    step = page.get_by_label("The step now")
+    expect(step).to_contain_text("still missing")
+    boxes = [b.bounding_box() for b in step.get_by_role("button").all() + step.get_by_role("checkbox").all()]
+    assert len(boxes) > 8
+    assert all(b is not None and b["height"] >= 55.5 for b in boxes), boxes
+
+
+def test_the_figure_that_matters_is_large_and_the_next_act_in_sight(page: Page, own: Server) -> None:
+    bake = start_bake(own)
+    work_until(own, bake, "whip")
+    work_until(own, bake, "loosen")
+    page.goto(f"{own.url}/bench/{bake}")
+    for act in page.get_by_label("The step now").locator(".act-now").all():
+        box = act.bounding_box()
+        assert box is not None
+        assert box["y"] + box["height"] <= 800
+
+
+def test_scaling_in_the_book_moves_the_tin_picture_and_warns(page: Page, demo: Server) -> None:
+    page.goto(f"{demo.url}/book/tea-chiffon")
+    tin = page.get_by_role("img", name=re.compile("^17 cm tube"))
+    expect(tin.first).to_be_visible()
+    before = tin.first.get_attribute("aria-label")
+    page.get_by_role("tab", name="total weight").click()
+    page.get_by_label("Total", exact=True).fill("2 lb")
+    expect(page.get_by_text(re.compile("Too full"))).to_be_visible()
+    expect(tin.first).not_to_have_attribute("aria-label", str(before))
+    page.get_by_label("Total", exact=True).fill("a bit")
+    expect(page.get_by_text(re.compile("Not understood"))).to_be_visible()
+
+
+def test_a_step_of_the_formula_opens_with_its_band_and_window(page: Page, demo: Server) -> None:
+    page.goto(f"{demo.url}/book/tea-chiffon")
+    page.get_by_role("button", name=re.compile("Whip whites and sugar")).click()
+    main = page.locator("main")
+    expect(main).to_contain_text("g per ml")
+    expect(main).to_contain_text("this kitchen, 5 bakes")
+    expect(main).to_contain_text("Then it may wait")
+
+
+def test_a_formula_is_read_in_from_a_file(page: Page, own: Server, tmp_path: Path) -> None:
+    recipe = own.ask("/api/formulas/tea-chiffon.jsonld")
+    recipe["kindwhisk:process"] |= {"id": "smoky-chiffon", "title": "Smoky chiffon"}
+    file = tmp_path / "smoky.jsonld"
+    page.goto(f"{own.url}/book")
+    file.write_text("not json at all")
+    page.locator("input[type=file]").set_input_files(file)
+    expect(page.get_by_role("alert")).to_contain_text("is not JSON")
+    import json
+
+    file.write_text(json.dumps(recipe))
+    page.locator("input[type=file]").set_input_files(file)
+    expect(page.get_by_role("heading", name="Smoky chiffon")).to_be_visible()
+
+
+def test_the_kitchen_saves_itself_and_the_next_forecast_uses_it(page: Page, own: Server) -> None:
+    page.goto(f"{own.url}/kitchen")
+    before = own.ask("/api/formulas/tea-chiffon/forecast")
+    page.get_by_label("Air in the kitchen", exact=True).fill("86 F")
+    expect(page.get_by_text("understood: 30 C")).to_be_visible()
+    page.get_by_role("button", name="20 cm tube").click()
+    page.get_by_label("deep", exact=True).fill("10 cm")
+    expect(page.get_by_text("saved, revision 2")).to_be_visible()
+    kitchen = own.ask("/api/kitchen")["kitchen"]
+    assert kitchen["air_c"] == 30
+    assert next(t for t in kitchen["tins"] if t["id"] == "tube-20")["tin"]["dimensions"]["depth_mm"] == 100
+    after = own.ask("/api/formulas/tea-chiffon/forecast")
+    assert after["steps"] != before["steps"]
+
+
+def test_units_and_light_are_switched_and_kept(page: Page, demo: Server) -> None:
+    page.goto(f"{demo.url}/book/tea-chiffon")
+    page.get_by_role("button", name=re.compile("^Units")).click()
+    expect(page.locator("main")).to_contain_text("oz")
+    page.get_by_role("button", name=re.compile("^Light")).click()
+    page.get_by_role("button", name=re.compile("^Light: light")).click()
+    page.reload()
+    expect(page.locator("html")).to_have_attribute("data-theme", "dark")
+    expect(page.locator("main")).to_contain_text("oz")
+
+
+def test_nothing_is_asked_of_any_other_place(page: Page, demo: Server) -> None:
+    asked: list[str] = []
+    page.on("request", lambda r: asked.append(r.url))
+    for path in VIEWS:
+        page.goto(demo.url + path)
+        expect(page.get_by_role("heading", name=re.compile(VIEWS[path])).first).to_be_visible()
+    assert asked
+    assert all(url.startswith((demo.url, "data:")) for url in asked)

@@ -1,0 +1,122 @@
+"""The data file: migrated, versioned, written through."""
+
+from __future__ import annotations
+
+import sqlite3
+import threading
+from pathlib import Path
+
+import pytest
+from peewee import IntegrityError, SqliteDatabase
+
+from kindwhisk.core.errors import CraftError
+from kindwhisk.demo.formulas import tea_chiffon
+from kindwhisk.demo.kitchen import demo_kitchen
+from kindwhisk.store import bakes, formulas, kitchens
+from kindwhisk.store.database import FILE_NAME, MIGRATIONS, migrate, open_database
+from kindwhisk.store.models import BakeRow, EventRow
+
+
+def a_bake(bake_id: str = "one") -> BakeRow:
+    return BakeRow(
+        id=bake_id,
+        formula="tea-chiffon",
+        version=1,
+        title="Tea chiffon",
+        started_at="2026-11-01T05:00:00+00:00",
+        status="running",
+        client_key=f"key-{bake_id}",
+        document="{}",
+    )
+
+
+def test_a_data_file_of_the_first_version_opens_in_this_one(tmp_path: Path) -> None:
+    from playhouse.migrations import Runner
+
+    old = SqliteDatabase(str(tmp_path / FILE_NAME))
+    first = sorted(p.stem for p in MIGRATIONS.glob("0001_*.py"))[0]
+    Runner(old, str(MIGRATIONS)).up(first)
+    old.execute_sql(
+        "INSERT INTO bakerow VALUES ('old', 'tea-chiffon', 1, 'Tea chiffon', '2026-01-02T05:00:00+00:00',"
+        " 'finished', 'key-old', '{}')"
+    )
+    old.close()
+    opened = open_database(tmp_path)
+    row = bakes.get("old")
+    assert (row.title, row.summary) == ("Tea chiffon", None)
+    bakes.set_outcome("old", "finished", {"stars": 4})
+    assert bakes.get("old").summary == {"stars": 4}
+    assert migrate(opened) == []
+    opened.close()
+
+
+def test_commits_are_written_through(database: SqliteDatabase) -> None:
+    assert database.pragma("synchronous") == 2
+    assert database.pragma("journal_mode") == "wal"
+    assert database.pragma("foreign_keys") == 1
+
+
+def test_a_formula_keeps_its_versions_and_an_unchanged_one_its_number(database: SqliteDatabase) -> None:  # noqa: ARG001
+    formula = tea_chiffon()
+    assert formulas.save(formula) == 1
+    assert formulas.save(formula) == 1
+    changed = formula.model_copy(update={"title": "Smoky tea chiffon"})
+    assert formulas.save(changed) == 2
+    assert formulas.get(formula.id)[1].title == "Smoky tea chiffon"
+    assert formulas.get(formula.id, version=1)[1] == formula
+    assert [(e.id, e.version) for e in formulas.entries()] == [(formula.id, 2)]
+    with pytest.raises(CraftError) as error:
+        formulas.get("nothing")
+    assert error.value.field == "formula_id"
+
+
+def test_the_last_kitchen_is_in_force(database: SqliteDatabase) -> None:  # noqa: ARG001
+    assert kitchens.current()[0] == 0
+    first = kitchens.save(demo_kitchen())
+    second = kitchens.save(demo_kitchen().model_copy(update={"altitude_m": 900}))
+    revision, kitchen = kitchens.current()
+    assert (revision, kitchen.altitude_m) == (second, 900)
+    assert second > first
+
+
+def test_a_repeated_key_is_refused_by_the_file_itself(database: SqliteDatabase) -> None:  # noqa: ARG001
+    bakes.create(a_bake())
+    bakes.append("one", at="t", kind="note_added", payload="{}", client_key="k")
+    with pytest.raises(IntegrityError):
+        bakes.append("one", at="t", kind="note_added", payload="{}", client_key="k")
+    assert [e.sequence for e in bakes.events("one")] == [1]
+
+
+def test_a_write_that_fails_half_way_leaves_nothing(database: SqliteDatabase, tmp_path: Path) -> None:  # noqa: ARG001
+    bakes.create(a_bake())
+    with pytest.raises(RuntimeError), bakes.writing():
+        bakes.append("one", at="t", kind="note_added", payload="{}", client_key="k")
+        raise RuntimeError("the power went")
+    with sqlite3.connect(tmp_path / FILE_NAME) as other:
+        assert other.execute("SELECT count(*) FROM eventrow").fetchone() == (0,)
+
+
+def test_many_hands_write_one_after_the_other(database: SqliteDatabase) -> None:
+    bakes.create(a_bake())
+
+    def tell(hand: int) -> None:
+        for n in range(10):
+            with bakes.writing():
+                bakes.append("one", at="t", kind="note_added", payload="{}", client_key=f"{hand}-{n}")
+        database.close()
+
+    hands = [threading.Thread(target=tell, args=(h,)) for h in range(4)]
+    for hand in hands:
+        hand.start()
+    for hand in hands:
+        hand.join()
+    sequences = [e.sequence for e in bakes.events("one")]
+    assert sequences == list(range(1, 41))
+
+
+def test_the_live_stream_resumes_after_an_id(database: SqliteDatabase) -> None:  # noqa: ARG001
+    bakes.create(a_bake())
+    ids = [bakes.append("one", at="t", kind="k", payload="{}", client_key=str(n)).id for n in range(4)]
+    assert bakes.last_event_id() == ids[-1]
+    assert [e.id for e in bakes.after(ids[1])] == ids[2:]
+    assert [e.kind for e in EventRow.select()] == ["k"] * 4
