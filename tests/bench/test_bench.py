@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from datetime import timedelta
+from typing import Any
 
 import pytest
 from hypothesis import given, settings
@@ -12,7 +13,7 @@ from kindwhisk.bench import events as ev
 from kindwhisk.bench.projection import BakeStatus, StepStatus, project
 from kindwhisk.bench.rules import BenchRefusal
 from kindwhisk.bench.service import Bench
-from kindwhisk.core.bands import Place
+from kindwhisk.core.bands import Place, Quantity
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis
 from kindwhisk.core.process.scaling import Wish
@@ -99,7 +100,7 @@ def test_the_gate_also_wants_the_base_and_the_oven(bench: Bench) -> None:
     ],
 )
 def test_what_does_not_fit_is_refused_and_nothing_is_kept(
-    bench: Bench, kind: str, fields: dict[str, object], said: str
+    bench: Bench, kind: str, fields: dict[str, Any], said: str
 ) -> None:
     baker = Baker(bench)
     with pytest.raises(BenchRefusal, match=said) as refusal:
@@ -288,7 +289,7 @@ def test_state_is_nothing_but_the_events(moves: list[str]) -> None:
         elif move == "note":
             add(ev.NoteAdded(kind="note_added", client_key=key, text="n"))
         elif move == "read":
-            add(ev.ReadingAdded(kind="reading_added", client_key=key, step="s", quantity="density", value=0.2))  # type: ignore[arg-type]
+            add(ev.ReadingAdded(kind="reading_added", client_key=key, step="s", quantity=Quantity.DENSITY, value=0.2))
         elif (last := project(happened, BEGAN).undoable) is not None:
             add(ev.Undone(kind="undone", client_key=key, sequence=last))
     assert project(happened, BEGAN) == project(list(happened), BEGAN)

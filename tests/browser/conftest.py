@@ -105,9 +105,9 @@ def own(tmp_path: Path) -> Iterator[Server]:
 
 
 @pytest.fixture
-def quiet(page: Page) -> Iterator[Callable[[], list[str]]]:
+def quiet(page: Page) -> Callable[[], list[str]]:
     """What the page complained about in its console."""
     said: list[str] = []
     page.on("console", lambda m: said.append(m.text) if m.type == "error" else None)
     page.on("pageerror", lambda e: said.append(str(e)))
-    yield lambda: said
+    return lambda: said

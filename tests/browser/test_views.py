@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import re
 from pathlib import Path
 
@@ -123,8 +124,6 @@ def test_a_formula_is_read_in_from_a_file(page: Page, own: Server, tmp_path: Pat
     file.write_text("not json at all")
     page.locator("input[type=file]").set_input_files(file)
     expect(page.get_by_role("alert")).to_contain_text("is not JSON")
-    import json
-
     file.write_text(json.dumps(recipe))
     page.locator("input[type=file]").set_input_files(file)
     expect(page.get_by_role("heading", name="Smoky chiffon")).to_be_visible()
@@ -159,8 +158,8 @@ def test_units_and_light_are_switched_and_kept(page: Page, demo: Server) -> None
 def test_nothing_is_asked_of_any_other_place(page: Page, demo: Server) -> None:
     asked: list[str] = []
     page.on("request", lambda r: asked.append(r.url))
-    for path in VIEWS:
+    for path, heading in VIEWS.items():
         page.goto(demo.url + path)
-        expect(page.get_by_role("heading", name=re.compile(VIEWS[path])).first).to_be_visible()
+        expect(page.get_by_role("heading", name=re.compile(heading)).first).to_be_visible()
     assert asked
     assert all(url.startswith((demo.url, "data:")) for url in asked)

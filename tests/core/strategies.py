@@ -42,9 +42,7 @@ def materials(draw: st.DrawFn, airy: bool | None = None) -> Material:
     overrun = draw(st.floats(0.2, 8))
     gas = plain.gas_free_volume_ml * overrun
     spread = draw(st.floats(0, 0.3))
-    return plain.with_gas(
-        Estimate(low=gas * (1 - spread), likely=gas, high=gas * (1 + spread), basis=Basis.HABIT)
-    )
+    return plain.with_gas(Estimate(low=gas * (1 - spread), likely=gas, high=gas * (1 + spread), basis=Basis.HABIT))
 
 
 def _grown(draw: st.DrawFn, at_the_bottom: float) -> float:
@@ -58,9 +56,7 @@ def tins(draw: st.DrawFn) -> Tin:
     shape = draw(st.sampled_from(["round", "tube", "box", "loaf", "half-sphere"]))
     if shape == "round":
         return RoundTin(
-            dimensions=RoundDimensions(
-                diameter_mm=across, top_diameter_mm=_grown(draw, across), depth_mm=depth
-            )
+            dimensions=RoundDimensions(diameter_mm=across, top_diameter_mm=_grown(draw, across), depth_mm=depth)
         )
     if shape == "tube":
         tube = across * draw(st.floats(0.15, 0.6))

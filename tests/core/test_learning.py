@@ -13,9 +13,7 @@ from kindwhisk.core.learning import corrected, personal_band, time_factor
 THREE = [(36.0, 30.0), (35.0, 30.0), (33.0, 30.0)]
 
 
-@pytest.mark.parametrize(
-    ("bakes", "factor", "sd"), [(1, 1.1345, 0.0832), (2, 1.1476, 0.0640), (3, 1.1336, 0.0539)]
-)
+@pytest.mark.parametrize(("bakes", "factor", "sd"), [(1, 1.1345, 0.0832), (2, 1.1476, 0.0640), (3, 1.1336, 0.0539)])
 def test_the_time_factor_by_the_reference(bakes: int, factor: float, sd: float) -> None:
     learned = time_factor(THREE[:bakes])
     assert learned.factor == pytest.approx(factor, abs=5e-4)

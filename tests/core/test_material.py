@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core import folding, foam
+from kindwhisk.core import foam, folding
 from kindwhisk.core.eggs import EggSize, egg_parts
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis, Estimate
@@ -81,9 +81,7 @@ def test_folding_conserves_mass_and_makes_no_air(manner: Manner, airy: Material,
 
 
 @given(st.floats(0.5, 1.4), st.floats(0.1, 0.45), st.floats(1.0, 1.5))
-def test_the_further_apart_the_densities_the_more_air_a_fold_costs(
-    base: float, foamed: float, further: float
-) -> None:
+def test_the_further_apart_the_densities_the_more_air_a_fold_costs(base: float, foamed: float, further: float) -> None:
     assert folding.fold_keeps(base * further, foamed) <= folding.fold_keeps(base, foamed) + 1e-12
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+from itertools import pairwise
 
 import pytest
 from hypothesis import given, settings
@@ -36,7 +37,7 @@ def keeps_the_laws(seen: Forecast, times: dict[str, tuple[float, float]]) -> Non
             assert times[task.id][0] >= times[need][1], (need, task.id)
     for resource in (Resource.HANDS, Resource.MIXER, Resource.OVEN):
         busy = sorted(times[t.id] for t in work.tasks if resource in t.uses)
-        for (_, end), (start, _) in zip(busy, busy[1:], strict=False):
+        for (_, end), (start, _) in pairwise(busy):
             assert start >= end, resource
     for window in windows(seen):
         waited = times[window.closes][0] - times[window.opens][1]
@@ -128,7 +129,7 @@ def test_pushing_right_keeps_order_and_never_rewrites_what_happened(drift: float
         if task.id not in done:
             assert pushed[task.id][0] >= now
     hands = sorted(pushed[t.id] for t in work.tasks if Resource.HANDS in t.uses and t.id not in done)
-    for (_, end), (start, _) in zip(hands, hands[1:], strict=False):
+    for (_, end), (start, _) in pairwise(hands):
         assert start >= end - 1e-6
 
 

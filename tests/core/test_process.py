@@ -70,9 +70,10 @@ def test_densities_do_not_depend_on_the_size_of_the_batch(formula: Formula, size
     one = forecast(formula, setting_of(formula))
     other = forecast(formula.scaled(size), setting_of(formula))
     for a, b in zip(one.steps, other.steps, strict=True):
-        if not a.sets_foam and a.kind not in {"knock", "invert", "cool", "turn-out"}:
-            assert a.material.density_g_per_ml.likely == pytest.approx(b.material.density_g_per_ml.likely)
-        assert b.material.mass_g == pytest.approx(a.material.mass_g * size, rel=0.06)
+        if a.sets_foam:  # from here on the tin counts: a fuller one bakes longer and dries more
+            break
+        assert a.material.density_g_per_ml.likely == pytest.approx(b.material.density_g_per_ml.likely)
+        assert b.material.mass_g == pytest.approx(a.material.mass_g * size)
 
 
 def test_the_demo_formulas_land_on_their_bands() -> None:
@@ -110,9 +111,7 @@ def test_this_kitchens_own_bakes_lead_once_there_are_enough() -> None:
     formula = tea_chiffon()
     setting = setting_of(formula)
     record = KitchenRecord(times={"bake": ((2400.0, 2000.0),) * 5}, densities={"fold": (0.43,) * 5})
-    own = forecast(
-        formula, type(setting)(setting.kitchen, setting.oven, setting.tins, setting.vessels, record)
-    )
+    own = forecast(formula, type(setting)(setting.kitchen, setting.oven, setting.tins, setting.vessels, record))
     plain = forecast(formula, setting)
     assert own.step("bake").duration_s.likely > 1.1 * plain.step("bake").duration_s.likely
     assert own.step("bake").duration_s.bakes == 5

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import contextlib
+import math
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -66,7 +69,5 @@ def test_what_is_not_understood_is_refused_with_examples(text: str, wanted: Want
 
 @given(st.text(max_size=70), st.sampled_from(list(Wanted)))
 def test_any_text_is_either_understood_or_refused(text: str, wanted: Wanted) -> None:
-    try:
-        assert read_quantity(text, wanted).value == read_quantity(text, wanted).value
-    except CraftError as error:
-        assert error.remedy
+    with contextlib.suppress(CraftError):
+        assert math.isfinite(read_quantity(text, wanted).value)
