@@ -2,14 +2,12 @@
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from collections.abc import Collection, Sequence
 
+from kindwhisk.core.ingredients import ingredient_table
 from kindwhisk.core.model import Value
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
-
-if TYPE_CHECKING:
-    from kindwhisk.core.process.formula import Formula
-    from kindwhisk.core.process.steps import Step
+from kindwhisk.core.process.steps import Step
 
 WHOLE = 1.0
 ROUNDING = 1e-6
@@ -22,18 +20,18 @@ class Finding(Value):
     text: str
 
 
-def findings(formula: Formula) -> list[Finding]:
-    """Everything that keeps a formula from being computed; empty for a sound one."""
-    return [*_order(formula), *_shares(formula), *_use(formula), *_names(formula)]
+def findings(steps: Sequence[Step], vessels: Collection[str]) -> list[Finding]:
+    """Everything that keeps these steps, done in ``vessels`` (ids), from being computed; empty for sound ones."""
+    return [*_order(steps), *_shares(steps), *_use(steps), *_names(steps, vessels)]
 
 
 def _step_portions(step: Step) -> list[StepPortion]:
     return [p for p in step.inputs if isinstance(p, StepPortion)]
 
 
-def _order(formula: Formula) -> list[Finding]:
+def _order(steps: Sequence[Step]) -> list[Finding]:
     found, seen = [], set[str]()
-    for step in formula.steps:
+    for step in steps:
         if step.id in seen:
             found.append(Finding(step=step.id, text="two steps have this id: give each its own"))
         for earlier in [*(p.step for p in _step_portions(step)), *step.after]:
@@ -43,11 +41,11 @@ def _order(formula: Formula) -> list[Finding]:
     return found
 
 
-def _shares(formula: Formula) -> list[Finding]:
+def _shares(steps: Sequence[Step]) -> list[Finding]:
     found = []
     taken: dict[str, float] = {}
     emptied: set[str] = set()
-    for step in formula.steps:
+    for step in steps:
         for portion in _step_portions(step):
             source = portion.step
             if source in emptied:
@@ -69,26 +67,21 @@ def _shares(formula: Formula) -> list[Finding]:
     return found
 
 
-def _use(formula: Formula) -> list[Finding]:
-    used = {p.step for s in formula.steps for p in _step_portions(s)}
-    return [
-        Finding(step=s.id, text="nothing uses its result") for s in formula.steps[:-1] if s.inputs and s.id not in used
-    ]
+def _use(steps: Sequence[Step]) -> list[Finding]:
+    used = {p.step for s in steps for p in _step_portions(s)}
+    return [Finding(step=s.id, text="nothing uses its result") for s in steps[:-1] if s.inputs and s.id not in used]
 
 
-def _names(formula: Formula) -> list[Finding]:
-    from kindwhisk.core.process.formula import known_ingredient
-
-    vessels = {v.id for v in formula.vessels} | {"oven"}
+def _names(steps: Sequence[Step], vessels: Collection[str]) -> list[Finding]:
     found = [
         Finding(step=s.id, text=f"the vessel '{s.vessel}' is not among the formula's vessels")
-        for s in formula.steps
-        if s.vessel not in vessels
+        for s in steps
+        if s.vessel not in {*vessels, "oven"}
     ]
     found += [
         Finding(step=s.id, text=f"the ingredient table has no '{p.ingredient}'")
-        for s in formula.steps
+        for s in steps
         for p in s.inputs
-        if isinstance(p, IngredientPortion) and not known_ingredient(p.ingredient)
+        if isinstance(p, IngredientPortion) and p.ingredient not in ingredient_table()
     ]
     return found

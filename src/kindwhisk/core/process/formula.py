@@ -8,8 +8,8 @@ from typing import Annotated, Self
 from pydantic import Field, model_validator
 
 from kindwhisk.core.errors import CraftError
-from kindwhisk.core.ingredients import ingredient_table
 from kindwhisk.core.model import Value
+from kindwhisk.core.process.checking import findings
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.bake import BakeStep
@@ -45,9 +45,7 @@ class Formula(Value):
 
     @model_validator(mode="after")
     def _sound(self) -> Self:
-        from kindwhisk.core.process.checking import findings
-
-        found = findings(self)
+        found = findings(self.steps, [v.id for v in self.vessels])
         if found:
             raise ValueError("; ".join(f"step '{f.step}': {f.text}" for f in found))
         return self
@@ -142,8 +140,3 @@ def upstream(formula: Formula, step_id: str) -> set[str]:
 def consumers(formula: Formula, step_id: str) -> list[Step]:
     """Steps that take some of the step's result, in order."""
     return [s for s in formula.steps if any(isinstance(p, StepPortion) and p.step == step_id for p in s.inputs)]
-
-
-def known_ingredient(ingredient_id: str) -> bool:
-    """Whether the table has it."""
-    return ingredient_id in ingredient_table()

@@ -1,8 +1,5 @@
 """What an ingredient is: its composition, its density without air, its allergens and its colour."""
 
-from functools import cache
-
-from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis
 from kindwhisk.core.model import Value
 
@@ -46,27 +43,3 @@ class Ingredient(Value):
     tint: float = 1.0
     basis: Basis = Basis.RECALLED
     source: str
-
-
-@cache
-def ingredient_table() -> dict[str, Ingredient]:
-    """Every ingredient by its id."""
-    from kindwhisk.core.ingredient_table import INGREDIENTS
-
-    return {item.id: item for item in INGREDIENTS}
-
-
-def ingredient(ingredient_id: str) -> Ingredient:
-    """The ingredient of that id.
-
-    Raises:
-        CraftError: there is none.
-    """
-    try:
-        return ingredient_table()[ingredient_id]
-    except KeyError:
-        raise CraftError(
-            f"There is no ingredient '{ingredient_id}'.",
-            field="ingredient",
-            remedy="Use an id from the ingredient table, such as 'egg-white' or 'cake-flour'.",
-        ) from None

@@ -6,7 +6,7 @@ lead. Egg parts and gas-free densities of white, yolk, sucrose, oil, flour, star
 the craft table's own. Bulk weights are levelled, spooned cups: good to about a tenth.
 """
 
-from kindwhisk.core.ingredients import Composition, Ingredient
+from kindwhisk.core.ingredients.ingredient import Composition, Ingredient
 
 _TABLES = "food composition tables, rounded, recalled"
 
