@@ -107,6 +107,7 @@ def test_a_plan_tells_start_and_end_of_each_step_and_why(client: TestClient) -> 
     [
         ({"formula_id": "tea-chiffon", "ready_at": "soon"}, "ready_at"),
         ({"formula_id": "tea-chiffon", "ready_at": "2026-01-01T05:00:00"}, "ready_at"),
+        ({"formula_id": "tea-chiffon", "ready_at": "2026-01-01T05:00:00Z"}, "ready_at"),
         ({"formula_id": "tea-chiffon", "ready_at": "2050-01-01T05:00:00Z"}, "ready_at"),
         ({"formula_id": "tea-chiffon", "ready_at": READY, "eggs": -1}, "eggs"),
         ({"formula_id": "tea-chiffon", "ready_at": READY, "egs": 3}, "egs"),

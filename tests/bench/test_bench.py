@@ -211,6 +211,34 @@ def test_a_core_reading_moves_the_end_of_the_bake(bench: Bench) -> None:
     assert (cold.column.now_c, cold.column.measured) == (45, True)
 
 
+def test_a_core_reading_that_cannot_be_leaves_the_end_where_it_was(bench: Bench) -> None:
+    baker = Baker(bench)
+    baker.until("bake")
+    expected = baker.tell("step_started", step="bake").details["bake"].outlook
+    baker.wait(20)
+    touching = baker.tell("reading_added", step="bake", quantity="core temperature", value=60).details["bake"].outlook
+    assert expected is not None
+    assert touching is not None
+    assert (touching.likely_at, touching.basis) == (expected.likely_at, expected.basis)
+
+
+def test_a_cup_counts_as_the_result_only_if_the_whisk_stopped_soon_after(bench: Bench) -> None:
+    def level_after(more_s: float) -> float:
+        baker = Baker(bench)
+        baker.until("whip")
+        baker.tick_all()
+        baker.tell("step_started", step="whip")
+        baker.wait(200)
+        baker.tell("reading_added", step="whip", quantity="density", value=0.25)
+        baker.wait(more_s)
+        baker.tell("step_done", step="whip")
+        section = bench.state(baker.bake, focus="fill", now=baker.now).details["fill"].section
+        assert section is not None
+        return section.level_mm
+
+    assert level_after(200) > level_after(20)
+
+
 def test_a_waiting_foam_counts_down_to_the_step_that_ends_the_wait(bench: Bench) -> None:
     baker = Baker(bench)
     baker.until("loosen")

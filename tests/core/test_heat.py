@@ -79,7 +79,7 @@ def test_the_crumb_warms_to_done_and_a_reading_on_the_curve_finds_the_end(
     elapsed = share * done
     now = baking.core_c(elapsed, done, start)
     assert start <= now < baking.FRONT_C
-    found = baking.done_from_core_s(elapsed, now, start)
+    found = baking.done_from_core_s(elapsed, now, start, Estimate.around(done, 0.1))
     if found is not None:
         assert found == pytest.approx(done, rel=1e-6)
     else:

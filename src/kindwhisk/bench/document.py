@@ -4,10 +4,12 @@ from __future__ import annotations
 
 from datetime import datetime
 
+from kindwhisk.bench.projection import HandStep
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import NO_RECORD, KitchenRecord
 from kindwhisk.core.model import Value
 from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.tins import Tin
 
@@ -36,9 +38,13 @@ class BakeDocument(Value):
     planned: tuple[PlannedStep, ...]
 
     @property
-    def lengths(self) -> dict[str, float]:
-        """Planned seconds of each step."""
-        return {p.step: (p.end - p.start).total_seconds() for p in self.planned}
+    def hand_steps(self) -> dict[str, HandStep]:
+        """Planned seconds of each step, and the steps whose results it takes."""
+        needs = {s.id: tuple(p.step for p in s.inputs if isinstance(p, StepPortion)) for s in self.formula.steps}
+        return {
+            p.step: HandStep(planned_s=(p.end - p.start).total_seconds(), needs=needs.get(p.step, ()))
+            for p in self.planned
+        }
 
     @property
     def setting(self) -> Setting:

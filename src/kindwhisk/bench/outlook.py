@@ -41,6 +41,15 @@ class Outlook(Value):
     basis: str
     share: float
 
+    def share_at(self, moment: datetime) -> float:
+        """How much of the likely time was over at a moment, 0 to 1."""
+        return _share(self.started_at, self.likely_at, moment)
+
+
+def _share(start: datetime, end: datetime, moment: datetime) -> float:
+    total = (end - start).total_seconds()
+    return min(1.0, max(0.0, (moment - start).total_seconds() / total)) if total > 0 else 1.0
+
 
 def _look_again(forecast: StepForecast) -> timedelta:
     low, high = LOOK_AGAIN_S
@@ -58,7 +67,7 @@ def outlook(forecast: StepForecast, step: Step, progress: Progress, setting: Set
     readings = [r for r in progress.readings if r.step == forecast.id and r.quantity in TEMPERATURES]
     if readings:
         last = readings[-1]
-        left = step.seconds_left((last.at - start).total_seconds(), last.value, setting)
+        left = step.seconds_left((last.at - start).total_seconds(), last.value, duration, setting)
         if left is not None:
             likely = last.at + timedelta(seconds=left)
             low, high = last.at + timedelta(seconds=left * 0.85), last.at + timedelta(seconds=left * 1.2)
@@ -69,8 +78,6 @@ def outlook(forecast: StepForecast, step: Step, progress: Progress, setting: Set
     if own.looked_at:
         look = own.looked_at[-1] + _look_again(forecast)
         likely, high = max(likely, look), max(high, look)
-    total = (likely - start).total_seconds()
-    share = min(1.0, max(0.0, (now - start).total_seconds() / total)) if total > 0 else 1.0
     return Outlook(
         started_at=start,
         look_at=look,
@@ -78,7 +85,7 @@ def outlook(forecast: StepForecast, step: Step, progress: Progress, setting: Set
         likely_at=likely,
         high_at=high,
         basis=basis,
-        share=share,
+        share=_share(start, likely, now),
     )
 
 

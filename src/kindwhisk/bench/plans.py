@@ -6,12 +6,15 @@ from datetime import datetime, timedelta
 
 from kindwhisk.bench.document import PlannedStep
 from kindwhisk.core.braid import Braid, braid
+from kindwhisk.core.errors import CraftError
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.model import Value
 from kindwhisk.core.planning.because import Driver
 from kindwhisk.core.planning.solver import plan
 from kindwhisk.core.planning.tasks import job
 from kindwhisk.core.process.forecast import Forecast
+
+FURTHEST = timedelta(days=14)
 
 
 class PlanView(Value):
@@ -34,8 +37,16 @@ def plan_backward(forecast: Forecast, kitchen: Kitchen, ready_at: datetime, not_
     """Plan one bake backward from ``ready_at``; nothing starts before ``not_before``.
 
     Raises:
-        CraftError: no order keeps the hold windows.
+        CraftError: ``ready_at`` is not ahead, is too far ahead, or no order keeps the hold windows.
     """
+    if ready_at <= not_before:
+        raise CraftError("That moment has passed.", field="ready_at", remedy="Choose a moment that still lies ahead.")
+    if ready_at > not_before + FURTHEST:
+        raise CraftError(
+            "That moment is more than two weeks away.",
+            field="ready_at",
+            remedy="Choose a moment within the next two weeks.",
+        )
     made = plan(job(forecast), (ready_at - not_before).total_seconds(), hob_rings=kitchen.hob_rings)
 
     def moment(seconds: float) -> datetime:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import datetime, timedelta
@@ -40,6 +41,14 @@ class StepProgress:
     looked_at: list[datetime] = field(default_factory=list)
     cues_done: set[str] = field(default_factory=set)
     reason: str = ""
+
+
+@dataclass(frozen=True)
+class HandStep:
+    """What tells when a step that is only confirmed at its end may have begun."""
+
+    planned_s: float = 0.0
+    needs: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -100,9 +109,24 @@ class Progress:
         """Whether a step is done or was skipped."""
         return self.status_of(step_id) in {StepStatus.DONE, StepStatus.SKIPPED}
 
-    def densities(self) -> dict[str, float]:
-        """The last density read at each step."""
-        return {r.step: r.value for r in self.readings if r.quantity is Quantity.DENSITY}
+    def ended(self, step_id: str) -> datetime | None:
+        """When a step was over; None while it is not."""
+        known = self.steps.get(step_id)
+        return known.ended_at if known else None
+
+    def densities(self, now: datetime, fades_s: Mapping[str, float]) -> dict[str, float]:
+        """The density (g/ml) that counts as each step's result: the last one read.
+
+        It does not count where the step went on for more than its ``fades_s`` seconds after it.
+        """
+        found = {}
+        for reading in self.readings:
+            if reading.quantity is Quantity.DENSITY:
+                own = self.steps.get(reading.step)
+                end = now if own is None or own.ended_at is None else own.ended_at
+                if (end - reading.at).total_seconds() <= fades_s.get(reading.step, math.inf):
+                    found[reading.step] = reading.value
+        return found
 
 
 def value_of(reading: ev.ReadingAdded) -> float:
@@ -119,12 +143,12 @@ def value_of(reading: ev.ReadingAdded) -> float:
 
 
 def project(
-    happened: Sequence[ev.Happened], began_at: datetime, lengths: Mapping[str, float] | None = None
+    happened: Sequence[ev.Happened], began_at: datetime, hand_steps: Mapping[str, HandStep] | None = None
 ) -> Progress:
     """The progress after these events, in order; undone ones leave no trace but themselves.
 
-    ``lengths`` are the planned seconds of each step. A step done by hand is confirmed once, when it is over:
-    it is taken to have begun when the hands were free, but not more than twice its planned time before.
+    A step done by hand is confirmed once, when it is over: it is taken to have begun when the hands were free
+    and all that it takes was there, but not more than twice its planned time before.
     """
     undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
     progress = Progress()
@@ -142,8 +166,10 @@ def project(
             case ev.StepDone():
                 step = progress.step(event.step)
                 if step.started_at is None:
-                    longest = timedelta(seconds=HAND_STEP_STRETCH * (lengths or {}).get(event.step, 0.0))
-                    step.started_at = min(item.at, max(hands_free_at, item.at - longest))
+                    known = (hand_steps or {}).get(event.step, HandStep())
+                    longest = timedelta(seconds=HAND_STEP_STRETCH * known.planned_s)
+                    there = [e for n in known.needs if (e := progress.ended(n)) is not None]
+                    step.started_at = min(item.at, max([hands_free_at, item.at - longest, *there]))
                     hands_free_at = item.at
                 step.status, step.ended_at = StepStatus.DONE, item.at
             case ev.StepSkipped():

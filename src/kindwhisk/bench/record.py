@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from kindwhisk.bench.projection import Progress, StepStatus
+from kindwhisk.bench.walked import Walked
+from kindwhisk.core.bands import Quantity
 from kindwhisk.core.learning import KitchenRecord
 from kindwhisk.core.model import Value
-from kindwhisk.core.process.forecast import Forecast
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.store import bakes
 
@@ -20,21 +21,48 @@ class TimedStep(Value):
     modelled_s: float
 
 
+class CupRead(Value):
+    """The density (g/ml) of a step's result, with the band that it was set on."""
+
+    step: str
+    title: str
+    density: float
+    low: float
+    high: float
+
+
 class BakeSummary(Value):
-    """A finished bake in short: times and densities (g/ml) by step, and how it came out."""
+    """A finished bake in short: times by step, the cups that count, and how it came out."""
 
     stars: int | None
     faults: tuple[str, ...] = ()
     height_mm: float | None = None
     late_by_s: float
     times: dict[str, TimedStep]
-    densities: dict[str, float]
+    cups: tuple[CupRead, ...] = ()
 
 
-def summary(forecast: Forecast, progress: Progress, late_by_s: float) -> BakeSummary:
+def _cups(made: Walked) -> tuple[CupRead, ...]:
+    found = []
+    for step in made.forecast.steps:
+        band = next((c.band for c in step.checkpoints if c.band and c.band.quantity is Quantity.DENSITY), None)
+        if step.id in made.densities and band is not None:
+            found.append(
+                CupRead(
+                    step=step.id,
+                    title=step.title,
+                    density=made.densities[step.id],
+                    low=band.range.low,
+                    high=band.range.high,
+                )
+            )
+    return tuple(found)
+
+
+def summary(made: Walked, progress: Progress, late_by_s: float) -> BakeSummary:
     """The summary of a bake. Only steps that run on their own teach times: hands are slow for many reasons."""
     times = {}
-    for step in forecast.steps:
+    for step in made.forecast.steps:
         own = progress.steps.get(step.id)
         if step.attention is Attention.THROUGHOUT or own is None or own.status is not StepStatus.DONE:
             continue
@@ -48,7 +76,7 @@ def summary(forecast: Forecast, progress: Progress, late_by_s: float) -> BakeSum
         height_mm=outcome.height_mm if outcome else None,
         late_by_s=late_by_s,
         times=times,
-        densities=progress.densities(),
+        cups=_cups(made),
     )
 
 
@@ -64,8 +92,8 @@ def kitchen_record(formula_id: str) -> KitchenRecord:
         for step, timed in kept.times.items():
             times.setdefault(step, []).append((timed.observed_s, timed.modelled_s))
         if kept.stars is not None and kept.stars >= GOOD_STARS:
-            for step, value in kept.densities.items():
-                densities.setdefault(step, []).append(value)
+            for cup in kept.cups:
+                densities.setdefault(cup.step, []).append(cup.density)
     return KitchenRecord(
         times={i: tuple(pairs) for i, pairs in times.items()},
         densities={i: tuple(values) for i, values in densities.items()},

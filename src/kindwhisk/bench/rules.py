@@ -5,7 +5,7 @@ from __future__ import annotations
 from kindwhisk.bench import events as ev
 from kindwhisk.bench.projection import BakeStatus, Progress, StepStatus
 from kindwhisk.bench.state import gate_items, startable
-from kindwhisk.core.bands import PLAUSIBLE, UNITS, Quantity
+from kindwhisk.core.bands import LIMITS, UNITS, Quantity
 from kindwhisk.core.errors import NotNowError
 from kindwhisk.core.process.forecast import Forecast, StepForecast
 from kindwhisk.core.process.gate import gates
@@ -115,13 +115,14 @@ def _check_reading(event: ev.ReadingAdded, forecast: Forecast) -> None:
         raise BenchRefusal("Only a density is read with a cup.", field="cup", remedy="Enter a value instead.")
     from kindwhisk.bench.projection import value_of
 
-    value, (low, high) = value_of(event), PLAUSIBLE[event.quantity]
-    if not low <= value <= high:
+    value, limits = value_of(event), LIMITS[event.quantity]
+    if not limits.low <= value <= limits.high:
         unit = UNITS[event.quantity]
         raise BenchRefusal(
-            f"{value:.3g} {unit} can't be a {event.quantity.value} here.",
+            f"{value:.3g} {unit} can't be a {event.quantity.value}: "
+            f"that is {limits.below if value < limits.low else limits.above}.",
             field="full_g" if event.cup else "value",
-            remedy=f"It lies between {low:g} and {high:g} {unit}: check the unit and the figures.",
+            remedy=f"It lies between {limits.low:g} and {limits.high:g} {unit}: check the unit and the figures.",
         )
 
 

@@ -107,9 +107,9 @@ class Bench:
                 return
             happened = _happened(bake_id)
             began = datetime.fromisoformat(row.started_at)
-            made, progress = _progress(row, happened, began)
-            check(event, made.forecast, progress, happened)
             at = self._moment(event, happened, began)
+            made, progress = _progress(row, happened, began, at)
+            check(event, made.forecast, progress, happened)
             bakes.append(
                 bake_id,
                 at=at.isoformat(),
@@ -117,9 +117,9 @@ class Bench:
                 payload=event.model_dump_json(),
                 client_key=event.client_key,
             )
-            _, after = _progress(row, _happened(bake_id), began)
+            made, after = _progress(row, _happened(bake_id), began, at)
             late = ((after.ended_at or at) - made.document.ready_at).total_seconds()
-            ended = summary(made.forecast, after, late).model_dump() if after.ended_at else None
+            ended = summary(made, after, late).model_dump() if after.ended_at else None
             bakes.set_outcome(bake_id, after.status.value, ended)
         self.hub.wake()
 
@@ -160,14 +160,17 @@ class Bench:
     def _maker(self, bake_id: str, now: datetime | None) -> tuple[BakeRow, StateMaker]:
         row = bakes.get(bake_id)
         began = datetime.fromisoformat(row.started_at)
-        made, progress = _progress(row, _happened(bake_id), began)
-        return row, StateMaker(made, progress, began, now or wall_clock())
+        moment = now or wall_clock()
+        made, progress = _progress(row, _happened(bake_id), began, moment)
+        return row, StateMaker(made, progress, began, moment)
 
 
-def _progress(row: BakeRow, happened: list[ev.Happened], began: datetime) -> tuple[Walked, Progress]:
-    document = str(row.document)
-    progress = project(happened, began, parse(document).lengths)
-    return walked(document, tuple(sorted(progress.densities().items()))), progress
+def _progress(row: BakeRow, happened: list[ev.Happened], began: datetime, now: datetime) -> tuple[Walked, Progress]:
+    text = str(row.document)
+    document = parse(text)
+    progress = project(happened, began, document.hand_steps)
+    fades = {s.id: s.reading_fades_s for s in document.formula.steps}
+    return walked(text, tuple(sorted(progress.densities(now, fades).items()))), progress
 
 
 def _happened(bake_id: str) -> list[ev.Happened]:

@@ -10,6 +10,7 @@ from kindwhisk.bench.outlook import Column, Outlook, column, outlook
 from kindwhisk.bench.projection import BakeStatus, Progress, StepStatus
 from kindwhisk.bench.walked import Walked
 from kindwhisk.core.bands import UNITS, Quantity, Verdict, judge
+from kindwhisk.core.foam import Seen
 from kindwhisk.core.model import Value
 from kindwhisk.core.planning.push import Actual, push
 from kindwhisk.core.planning.tasks import Job, job
@@ -292,10 +293,9 @@ class StateMaker:
             if view is not None
         )
         section = step.section
-        measured = step_id in self.progress.densities()
-        if view is not None and not measured:
+        if view is not None:
             at_step = self.steps[step_id]
-            material = at_step.while_running(self.walked.materials[step_id], view.share)
+            material = at_step.while_running(self.walked.materials[step_id], view.share, self.seen(step_id, view))
             section = at_step.section(material, self.setting)
         return StepDetail(
             forecast=step,
@@ -303,8 +303,15 @@ class StateMaker:
             cues=cues,
             column=column(step, self.steps[step_id], self.progress, self.setting, view, self.now),
             section=section,
-            section_is_now=view is not None or self.progress.is_over(step_id) or measured,
+            section_is_now=view is not None or self.progress.is_over(step_id),
         )
+
+    def seen(self, step_id: str, view: Outlook) -> Seen | None:
+        """The last cup read while the step runs."""
+        cups = [r for r in self.progress.readings if r.step == step_id and r.quantity is Quantity.DENSITY]
+        if not cups:
+            return None
+        return Seen(density=cups[-1].value, share=view.share_at(cups[-1].at))
 
     def gate(self, current: str | None) -> GateView | None:
         """The gate of the current step, or the next one that lies ahead."""

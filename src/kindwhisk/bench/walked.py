@@ -14,12 +14,13 @@ from kindwhisk.core.process.preparation import prepared
 
 @dataclass(frozen=True)
 class Walked:
-    """A bake's prepared formula, its forecast with the cups read so far, and the material after each step."""
+    """A bake's prepared formula, its forecast, the material after each step, and the cups (g/ml) behind them."""
 
     document: BakeDocument
     formula: Formula
     forecast: Forecast
     materials: dict[str, Material]
+    densities: dict[str, float]
 
 
 @lru_cache(maxsize=64)
@@ -38,5 +39,6 @@ def walked(document_json: str, densities: tuple[tuple[str, float], ...]) -> Walk
         document=document,
         formula=formula,
         forecast=forecast(document.formula, document.setting, measured),
+        densities=measured,
         materials={s.id: o.material for s, _, o in walk(formula, document.setting, measured)},
     )

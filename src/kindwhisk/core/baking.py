@@ -32,6 +32,9 @@ DONE_C = 96.0
 FRONT_C = 100.0
 LAG_FACTOR = 1.27
 """First term of the conduction series between a slab and a cylinder (4/pi to 1.6), taken at the slab."""
+SOONEST, LATEST = 1 / 1.5, 2.5
+"""How far a single core reading may move the end, times the expected range. A crumb far too hot is a probe on the
+tin; one too cold may well be a cold oven. Chosen, not measured."""
 FIRST_LOOK = 0.82
 """First look at this share of the low end's time to the likely one. Trade habit."""
 
@@ -83,15 +86,20 @@ def core_c(elapsed_s: float, done_s: float, start_c: float, done_c: float = DONE
     return max(start_c, FRONT_C - (FRONT_C - start_c) * LAG_FACTOR * math.exp(-elapsed_s / tau))
 
 
-def done_from_core_s(elapsed_s: float, reading_c: float, start_c: float, done_c: float = DONE_C) -> float | None:
+def done_from_core_s(
+    elapsed_s: float, reading_c: float, start_c: float, expected: Estimate, done_c: float = DONE_C
+) -> float | None:
     """When the bake will be done (s after it went in) by one core reading; None where it cannot tell.
 
     The curve says nothing before the crumb has begun to warm (10 K) nor once it is within 1 K of the front.
+    A reading that would end the bake far outside the ``expected`` seconds is not believed: the probe is not in
+    the coldest place, or touches the tin.
     """
     if elapsed_s <= 0 or reading_c < start_c + 10 or reading_c > FRONT_C - 1:
         return None
     tau = elapsed_s / math.log(LAG_FACTOR * (FRONT_C - start_c) / (FRONT_C - reading_c))
-    return tau * math.log(LAG_FACTOR * (FRONT_C - start_c) / (FRONT_C - done_c))
+    done = tau * math.log(LAG_FACTOR * (FRONT_C - start_c) / (FRONT_C - done_c))
+    return done if expected.low * SOONEST <= done <= expected.high * LATEST else None
 
 
 def oven_loss_share(minutes: float) -> float:

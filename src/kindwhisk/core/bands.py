@@ -28,15 +28,24 @@ UNITS: dict[Quantity, str] = {
     Quantity.HEIGHT: "mm",
 }
 
-PLAUSIBLE: dict[Quantity, tuple[float, float]] = {
-    Quantity.DENSITY: (0.05, 1.6),
-    Quantity.FOAM_TEMPERATURE: (-5.0, 130.0),
-    Quantity.OVEN_TEMPERATURE: (0.0, 320.0),
-    Quantity.CORE_TEMPERATURE: (-5.0, 130.0),
-    Quantity.MASS: (0.0, 50_000.0),
-    Quantity.HEIGHT: (0.0, 1000.0),
+
+class Limits(Value):
+    """Outside ``low`` to ``high`` a reading is a slip of the finger or the wrong unit; the words say why."""
+
+    low: float
+    high: float
+    below: str
+    above: str
+
+
+LIMITS: dict[Quantity, Limits] = {
+    Quantity.DENSITY: Limits(low=0.09, high=1.6, below="lighter than any foam", above="heavier than any syrup"),
+    Quantity.FOAM_TEMPERATURE: Limits(low=-5, high=130, below="frozen", above="hotter than any foam"),
+    Quantity.OVEN_TEMPERATURE: Limits(low=0, high=320, below="frozen", above="hotter than a baking oven"),
+    Quantity.CORE_TEMPERATURE: Limits(low=-5, high=130, below="frozen", above="hotter than a crumb can be"),
+    Quantity.MASS: Limits(low=0, high=50_000, below="less than nothing", above="more than a bench scale takes"),
+    Quantity.HEIGHT: Limits(low=0, high=1000, below="less than nothing", above="taller than any tin"),
 }
-"""Outside these a reading is a slip of the finger or the wrong unit."""
 
 
 class Side(Value):

@@ -204,6 +204,21 @@ def whipped_share(share: float) -> float:
     return (1 - math.exp(-WHIP_RATE * max(0.0, share) ** WHIP_SHAPE)) / end
 
 
-def material_while_whipping(whipped: Material, share: float) -> Material:
-    """What is in the bowl after ``share`` of the likely time, by the model."""
-    return whipped.with_gas(whipped.gas_ml.scaled(min(1.0, whipped_share(share))))
+class Seen(Value):
+    """A density (g/ml) read from a cup after ``share`` (0 to 1) of the likely time."""
+
+    density: float
+    share: float
+
+
+def material_while_whipping(whipped: Material, share: float, seen: Seen | None = None) -> Material:
+    """What is in the bowl after ``share`` of the likely time, by the model, through a cup if one was read."""
+    grown = min(1.0, whipped_share(share))
+    if seen is None:
+        return whipped.with_gas(whipped.gas_ml.scaled(grown))
+    final = whipped.gas_ml.likely
+    gas = max(0.0, whipped.mass_g / seen.density - whipped.gas_free_volume_ml)
+    before = min(1.0, whipped_share(seen.share))
+    if before < 1 and grown > before:
+        gas += (final - gas) * (grown - before) / (1 - before)
+    return whipped.with_gas(whipped.gas_ml.scaled(gas / final) if final > 0 else whipped.gas_ml)

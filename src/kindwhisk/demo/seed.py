@@ -11,7 +11,7 @@ from kindwhisk.bench.events import event_adapter
 from kindwhisk.bench.service import Bench
 from kindwhisk.core.process.gate import GateItemKind
 from kindwhisk.core.process.outcome import Attention
-from kindwhisk.core.process.scaling import Wish
+from kindwhisk.core.process.scaling import Wish, scale
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.store import formulas, kitchens
@@ -70,16 +70,19 @@ def seed(bench: Bench, today: datetime | None = None) -> None:
 
 
 def _replay(bench: Bench, past: PastBake, began: datetime) -> None:
-    """Bake it again on paper: every step as planned, stretched by its pace."""
+    """Bake it again on paper: every step as planned, those with a pace by the model's time and that pace."""
     key = f"demo-{past.formula}-{past.days_ago}"
     bake_id = bench.start(past.formula, Wish(tin_count=1), began + timedelta(hours=3, minutes=45), key, began)
     state = bench.state(bake_id, now=began)
+    _, formula = formulas.get(past.formula)
+    modelled = {s.id: s.modelled_s for s in scale(formula, demo_kitchen(), Wish(tin_count=1)).forecast.steps}
     told: list[Told] = []
     shift = timedelta()
     for line in sorted(state.steps, key=lambda s: (s.planned_start_at, s.planned_end_at)):
         start = line.planned_start_at + shift
         length = line.planned_end_at - line.planned_start_at
-        end = start + length * past.paces.get(line.id, 1.0)
+        pace = past.paces.get(line.id)
+        end = start + (length if pace is None else timedelta(seconds=modelled[line.id] * pace))
         shift = max(shift, shift + end - start - length)
         if state.gate is not None and line.id == state.gate.step:
             things = [i.id for i in state.gate.items if i.kind is GateItemKind.THING]

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from datetime import timedelta
 from typing import Annotated
 
 from fastapi import APIRouter
@@ -12,15 +11,12 @@ from kindwhisk.api.problems import RESPONSES
 from kindwhisk.api.routers.formulas import scaled
 from kindwhisk.bench.clock import now
 from kindwhisk.bench.plans import PlanView, plan_backward
-from kindwhisk.core.errors import CraftError
 from kindwhisk.core.process.scaling import Wish
 from kindwhisk.store import kitchens
 
 router = APIRouter(prefix="/api/plans", tags=["plan"], responses={404: RESPONSES[404], 422: RESPONSES[422]})
 Moment = Annotated[AwareDatetime, Field(strict=False)]
 """ISO 8601 text with an offset; everything else in a request is taken strictly."""
-
-FURTHEST = timedelta(days=14)
 
 
 class PlanRequest(Wish):
@@ -41,12 +37,6 @@ class PlanRequest(Wish):
 def plan(request: PlanRequest) -> PlanView:
     """When each step starts and ends; if it can't be ready in time, by how much and what drives it."""
     earliest = request.not_before or now()
-    if not earliest - FURTHEST <= request.ready_at <= earliest + FURTHEST:
-        raise CraftError(
-            "That moment is more than two weeks away.",
-            field="ready_at",
-            remedy="Choose a moment within the next two weeks.",
-        )
     _, made = scaled(request.formula_id, request.wish())
     _, kitchen = kitchens.current()
     return plan_backward(made.forecast, kitchen, request.ready_at, earliest)

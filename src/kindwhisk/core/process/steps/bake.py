@@ -123,9 +123,9 @@ class BakeStep(StepBase):
         now = baking.core_c(elapsed_s, duration_s, start, self.done_c)
         return Heading(quantity=Quantity.CORE_TEMPERATURE, start_c=start, now_c=now, target_c=self.done_c)
 
-    def seconds_left(self, elapsed_s: float, reading: float, setting: Setting) -> float | None:
+    def seconds_left(self, elapsed_s: float, reading: float, expected: Estimate, setting: Setting) -> float | None:
         """By the crumb's own curve through this reading."""
-        done = baking.done_from_core_s(elapsed_s, reading, setting.kitchen.air_c, self.done_c)
+        done = baking.done_from_core_s(elapsed_s, reading, setting.kitchen.air_c, expected, self.done_c)
         return None if done is None else max(0.0, done - elapsed_s)
 
     def section(self, material: Material, setting: Setting) -> section.Section:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import ClassVar
 
 from pydantic import Field
@@ -9,6 +10,7 @@ from pydantic import Field
 from kindwhisk.core import section
 from kindwhisk.core.bands import Band, Quantity, Side
 from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.foam import Seen
 from kindwhisk.core.learning import corrected, personal_band
 from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
@@ -33,6 +35,7 @@ class StepBase(Value):
 
     Class attributes tell the planner and the gate what the kind is like: ``attention``, ``uses``,
     ``begins_foam`` (a clock starts), ``sets_foam`` (it stops), ``passes_window`` (the clock goes on).
+    ``reading_fades_s``: a density read longer than this before the end tells of a moment, not of the result.
     ``after`` names steps that must be over without giving material, such as a preheated oven.
     """
 
@@ -41,6 +44,7 @@ class StepBase(Value):
     begins_foam: ClassVar[bool] = False
     sets_foam: ClassVar[bool] = False
     passes_window: ClassVar[bool] = False
+    reading_fades_s: ClassVar[float] = math.inf
 
     id: StepId
     title: str = Field(min_length=1, max_length=80)
@@ -62,11 +66,11 @@ class StepBase(Value):
         """The beater or whisk that touches the content, if it matters for fat."""
         return None
 
-    def expected_reading(self, elapsed_s: float, duration_s: float, setting: Setting) -> Heading | None:  # noqa: ARG002
+    def expected_reading(self, elapsed_s: float, duration_s: float, setting: Setting) -> Heading | None:
         """Where the content's temperature should be by now; None for steps without one to follow."""
         return None
 
-    def seconds_left(self, elapsed_s: float, reading: float, setting: Setting) -> float | None:  # noqa: ARG002
+    def seconds_left(self, elapsed_s: float, reading: float, expected: Estimate, setting: Setting) -> float | None:
         """Seconds to the end by a temperature read ``elapsed_s`` after the start; None when it can't tell."""
         return None
 
@@ -79,8 +83,11 @@ class StepBase(Value):
         own = personal_band(setting.record.densities.get(self.id, ()), published)
         return Band(quantity=Quantity.DENSITY, unit="g/ml", range=own, below=below, above=above)
 
-    def while_running(self, after: Material, share: float) -> Material:  # noqa: ARG002 - most change at once
-        """What is in the vessel after ``share`` (0 to 1) of the likely time; ``after`` is its end."""
+    def while_running(self, after: Material, share: float, seen: Seen | None) -> Material:
+        """What is in the vessel after ``share`` (0 to 1) of the likely time.
+
+        ``after`` is its end, ``seen`` the last cup that was read on the way.
+        """
         return after
 
     def section(self, material: Material, setting: Setting) -> section.Section | None:

@@ -22,7 +22,7 @@ class KnockStep(StepBase):
 
     kind: Literal["knock"] = "knock"
 
-    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:  # noqa: ARG002 - same for all kinds
+    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Raw batter loses a little gas; a baked crumb keeps its shape."""
         content = combine(intake)
         baked = content.browning > 0

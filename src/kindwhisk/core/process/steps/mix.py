@@ -33,7 +33,7 @@ class MixStep(StepBase):
         """What touches the content."""
         return self.tool
 
-    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:  # noqa: ARG002 - same for all kinds
+    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Contents come together; loose bubbles are mostly lost, a whisk beats in a few."""
         mixture = bring_together(list(intake), Manner.STIR)
         if self.overrun > 0:

@@ -26,7 +26,7 @@ class PreheatStep(StepBase):
     kind: Literal["preheat"] = "preheat"
     oven_c: float = Field(ge=60, le=300)
 
-    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:  # noqa: ARG002 - same for all kinds
+    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """An oven holds no material; it only takes time."""
         own = setting.oven
         dial = self.oven_c - own.offset_k
@@ -65,12 +65,12 @@ class PreheatStep(StepBase):
             ),
         )
 
-    def expected_reading(self, elapsed_s: float, duration_s: float, setting: Setting) -> Heading:  # noqa: ARG002
+    def expected_reading(self, elapsed_s: float, duration_s: float, setting: Setting) -> Heading:
         """The oven's air."""
         start = setting.kitchen.air_c
         now = oven.expected_c(elapsed_s, start, self.oven_c, setting.oven.rise_k_per_min)
         return Heading(quantity=Quantity.OVEN_TEMPERATURE, start_c=start, now_c=now, target_c=self.oven_c)
 
-    def seconds_left(self, elapsed_s: float, reading: float, setting: Setting) -> float | None:  # noqa: ARG002
+    def seconds_left(self, elapsed_s: float, reading: float, expected: Estimate, setting: Setting) -> float | None:
         """By the oven's own rate."""
         return oven.seconds_to(self.oven_c, reading, setting.oven.rise_k_per_min)

@@ -18,7 +18,7 @@ class WashStep(StepBase):
     kind: Literal["wash"] = "wash"
     tool: str
 
-    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:  # noqa: ARG002 - same for all kinds
+    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """No material; the tool is free of fat afterwards."""
         return Outcome(
             material=Material(),

@@ -10,7 +10,7 @@ from pydantic import Field
 from kindwhisk.core import foam
 from kindwhisk.core.bands import Side
 from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.foam import Foam, Peak
+from kindwhisk.core.foam import Foam, Peak, Seen
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
@@ -47,6 +47,7 @@ class WhipStep(StepBase):
     attention: ClassVar[Attention] = Attention.AT_TIMES
     uses: ClassVar[tuple[Resource, ...]] = (Resource.MIXER,)
     begins_foam: ClassVar[bool] = True
+    reading_fades_s: ClassVar[float] = 60.0
 
     kind: Literal["whip"] = "whip"
     tool: str = "mixer whisk"
@@ -151,9 +152,9 @@ class WhipStep(StepBase):
             )
         return tuple(notices)
 
-    def while_running(self, after: Material, share: float) -> Material:
+    def while_running(self, after: Material, share: float, seen: Seen | None) -> Material:
         """The foam on its way up."""
-        return foam.material_while_whipping(after, share)
+        return foam.material_while_whipping(after, share, seen)
 
     def schools(self) -> tuple[School, ...]:
         """When the sugar goes in and which peak is meant."""
