@@ -224,6 +224,25 @@ def test_a_tin_is_filled_as_the_formula_fills_its_own(formula: Formula, tin: Tin
     assert batter == pytest.approx(wanted, rel=1e-6)
 
 
+@given(sizes)
+@settings(deadline=None, max_examples=10)
+def test_the_ratios_follow_the_formula_and_not_its_size(size: float) -> None:
+    made = scale(tea_chiffon(), KITCHEN, Wish(whites_g=122 * size)).forecast
+    ratios = {r.id: r.value for r in made.balance}
+    assert ratios["sugar-to-white"] == pytest.approx(55 / 122)
+    assert ratios["flour-to-egg"] == pytest.approx(62 / (122 + 56))
+    sugar = next(i for i in made.ingredients if i.id == "sugar")
+    assert {r.role: r.grams / sugar.grams for r in sugar.roles} == pytest.approx({"base": 18 / 73, "meringue": 55 / 73})
+
+
+def test_a_shelf_and_a_bowl_have_ends() -> None:
+    said = " ".join(w.text for w in scale(tea_chiffon(), KITCHEN, Wish(tin="tube-17", tin_count=5)).forecast.warnings)
+    assert "5 of the 17 cm tube are wanted, 2 stand on the shelf" in said
+    assert "l of foam in the 4.8 l bowl" in said
+    few = scale(tea_chiffon(), KITCHEN, Wish(eggs=1)).forecast.warnings
+    assert any("too low for the whisk" in w.text for w in few)
+
+
 def test_eggs_are_counted_and_leftovers_told() -> None:
     made = scale(tea_chiffon(), KITCHEN, Wish(eggs=4))
     assert made.eggs is not None

@@ -124,7 +124,7 @@ def tea_chiffon() -> Formula:
             ),
             WhipStep(
                 id="whip",
-                title="Whip whites and sugar, speed 6",
+                title="Whip whites and sugar",
                 vessel="mixer-bowl",
                 inputs=(of("weigh-whites"), of("weigh-sugar")),
                 peak=Peak.MEDIUM,
@@ -240,7 +240,7 @@ def butter_sponge() -> Formula:
             ),
             WhipStep(
                 id="whip",
-                title="Whip eggs and sugar, speed 8",
+                title="Whip eggs and sugar",
                 vessel="mixer-bowl",
                 inputs=(of("warm-eggs"),),
                 speed=8,

@@ -11,6 +11,7 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 
 from kindwhisk.api.problems import RESPONSES
 from kindwhisk.bench.record import kitchen_record
+from kindwhisk.core.balance import Ratio
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.process.forecast import Caveat, IngredientTotal, StepForecast
 from kindwhisk.core.process.formula import Formula
@@ -59,6 +60,7 @@ class ForecastView(BaseModel):
     steps: tuple[StepForecast, ...]
     ingredients: tuple[IngredientTotal, ...]
     warnings: tuple[Caveat, ...]
+    balance: tuple[Ratio, ...]
     allergens: tuple[str, ...]
 
 
@@ -148,5 +150,6 @@ def forecast(
         steps=made.forecast.steps,
         ingredients=made.forecast.ingredients,
         warnings=made.forecast.warnings,
+        balance=made.forecast.balance,
         allergens=made.forecast.allergens,
     )

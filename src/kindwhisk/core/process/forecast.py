@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
+from kindwhisk.core.balance import Ratio, balance
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.material import Material
+from kindwhisk.core.material import Material, combine
 from kindwhisk.core.model import Value
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.outcome import (
@@ -58,6 +59,7 @@ class StepForecast(Value):
     id: str
     kind: str
     title: str
+    setup: str
     goal: str
     do: str
     why: str
@@ -84,13 +86,21 @@ class StepForecast(Value):
     section: Section | None
 
 
+class RoleShare(Value):
+    """What of an ingredient plays one part: ``role`` is a few words, or the step that takes it."""
+
+    role: str
+    grams: float
+
+
 class IngredientTotal(Value):
-    """An ingredient over all its roles."""
+    """An ingredient over all its roles; more than one are listed apart."""
 
     id: str
     name: str
     kind: str
     grams: float
+    roles: tuple[RoleShare, ...]
     bulk_ml: float
     allergens: tuple[str, ...]
 
@@ -110,6 +120,7 @@ class Forecast(Value):
     steps: tuple[StepForecast, ...]
     ingredients: tuple[IngredientTotal, ...]
     warnings: tuple[Caveat, ...]
+    balance: tuple[Ratio, ...]
     total_g: float
     allergens: tuple[str, ...]
 
@@ -171,12 +182,13 @@ def _share_in_words(portion: StepPortion) -> str:
     return "" if portion.grams is None else f"{portion.grams:.0f} g"
 
 
-def walk(
-    formula: Formula, setting: Setting, measured: Mapping[str, float]
-) -> list[tuple[Step, tuple[Material, ...], Outcome]]:
+Walked = tuple[Step, tuple[Material, ...], Outcome]
+
+
+def walk(formula: Formula, setting: Setting, measured: Mapping[str, float]) -> list[Walked]:
     """Each step with what goes in and its outcome; a measured density (g/ml) replaces the expected one."""
     larder = _Larder()
-    walked = []
+    walked: list[Walked] = []
     for step in formula.steps:
         intake = tuple(
             Material(
@@ -206,14 +218,31 @@ def _taken(step: Step, intake: tuple[Material, ...], titles: Mapping[str, str]) 
 
 
 def _totals(formula: Formula) -> tuple[IngredientTotal, ...]:
-    grams: dict[str, float] = {}
-    for portion in formula.portions():
-        grams[portion.ingredient] = grams.get(portion.ingredient, 0.0) + portion.grams
-    items = [(ingredient(i), g) for i, g in grams.items()]
-    return tuple(
-        IngredientTotal(id=i.id, name=i.name, kind=i.kind, grams=g, bulk_ml=g / i.bulk_g_per_ml, allergens=i.allergens)
-        for i, g in items
-    )
+    roles: dict[str, list[RoleShare]] = {}
+    for step in formula.steps:
+        for p in step.inputs:
+            if isinstance(p, IngredientPortion):
+                roles.setdefault(p.ingredient, []).append(RoleShare(role=p.role or step.title, grams=p.grams))
+    found = []
+    for ingredient_id, shares in roles.items():
+        item, grams = ingredient(ingredient_id), sum(s.grams for s in shares)
+        found.append(
+            IngredientTotal(
+                id=item.id,
+                name=item.name,
+                kind=item.kind,
+                grams=grams,
+                roles=tuple(shares) if len(shares) > 1 else (),
+                bulk_ml=grams / item.bulk_g_per_ml,
+                allergens=item.allergens,
+            )
+        )
+    return tuple(found)
+
+
+def _balance(formula: Formula, walked: list[Walked]) -> tuple[Ratio, ...]:
+    foams = [combine(intake) for step, intake, _ in walked if step.begins_foam]
+    return balance(foams, [Material(parts={p.ingredient: p.grams}) for p in formula.portions()])
 
 
 def forecast(formula: Formula, setting: Setting, measured: Mapping[str, float] | None = None) -> Forecast:
@@ -234,13 +263,15 @@ def forecast(formula: Formula, setting: Setting, measured: Mapping[str, float] |
     )
     titles = {s.id: s.title for s in full.steps}
     steps, warnings = [], []
-    for step, intake, outcome in walk(full, place, measured or {}):
+    walked = walk(full, place, measured or {})
+    for step, intake, outcome in walked:
         needs = [p.step for p in step.inputs if isinstance(p, StepPortion)]
         steps.append(
             StepForecast(
                 id=step.id,
                 kind=step.kind,
                 title=step.title,
+                setup=outcome.setup,
                 goal=outcome.goal,
                 do=outcome.do,
                 why=outcome.why,
@@ -273,6 +304,7 @@ def forecast(formula: Formula, setting: Setting, measured: Mapping[str, float] |
         steps=tuple(steps),
         ingredients=totals,
         warnings=tuple(warnings),
+        balance=_balance(formula, walked),
         total_g=formula.total_g(),
         allergens=tuple(sorted({a for t in totals for a in t.allergens})),
     )

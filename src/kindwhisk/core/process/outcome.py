@@ -69,6 +69,7 @@ class Outcome(Value):
     """The result of one step.
 
     Attributes:
+        setup: how a machine is set, such as ``speed 6``.
         goal: the end point in a few words, shown large.
         do: what to do, in one or two sentences; ``why`` follows it.
         hold_s: how long the result may wait for the next step; None when it may wait for hours.
@@ -81,6 +82,7 @@ class Outcome(Value):
     goal: str
     do: str
     why: str = ""
+    setup: str = ""
     hold_s: Estimate | None = None
     hold_why: str = ""
     first_look_s: float | None = None

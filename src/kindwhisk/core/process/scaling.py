@@ -67,7 +67,7 @@ def _tins(formula: Formula, kitchen: Kitchen, wish: Wish) -> TinsInUse:
     count = wish.tin_count or 1
     if isinstance(wish.tin, str):
         item = kitchen.tin(wish.tin)
-        return TinsInUse(name=item.name, tin=item.tin, count=count)
+        return TinsInUse(name=item.name, tin=item.tin, count=count, on_shelf=item.count)
     if wish.tin is not None:
         return TinsInUse(name=f"{wish.tin.shape} tin", tin=wish.tin, count=count)
     if fill is None:

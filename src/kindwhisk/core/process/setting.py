@@ -13,11 +13,12 @@ from kindwhisk.core.vessels import Vessel
 
 @dataclass(frozen=True)
 class TinsInUse:
-    """``count`` equal tins."""
+    """``count`` equal tins, of which ``on_shelf`` are known to be in this kitchen (None: not known)."""
 
     name: str
     tin: Tin
     count: int = 1
+    on_shelf: int | None = None
 
 
 @dataclass(frozen=True)

@@ -587,13 +587,14 @@ export interface components {
         };
         /**
          * BakeSummary
-         * @description A finished bake in short: times and densities (g/ml) by step, and how it came out.
+         * @description A finished bake in short: times by step, the cups that count, and how it came out.
          */
         BakeSummary: {
-            /** Densities */
-            densities: {
-                [key: string]: number;
-            };
+            /**
+             * Cups
+             * @default []
+             */
+            cups: components["schemas"]["CupRead"][];
             /**
              * Faults
              * @default []
@@ -855,6 +856,22 @@ export interface components {
             volume_ml: number;
         };
         /**
+         * CupRead
+         * @description The density (g/ml) of a step's result, with the band that it was set on.
+         */
+        CupRead: {
+            /** Density */
+            density: number;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Step */
+            step: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * CupReading
          * @description A cup, empty and full, and what it holds.
          */
@@ -1067,6 +1084,8 @@ export interface components {
         ForecastView: {
             /** Allergens */
             allergens: string[];
+            /** Balance */
+            balance: components["schemas"]["Ratio"][];
             eggs: components["schemas"]["EggNeed"] | null;
             /** Factor */
             factor: number;
@@ -1264,7 +1283,7 @@ export interface components {
         };
         /**
          * IngredientTotal
-         * @description An ingredient over all its roles.
+         * @description An ingredient over all its roles; more than one are listed apart.
          */
         IngredientTotal: {
             /** Allergens */
@@ -1279,6 +1298,8 @@ export interface components {
             kind: string;
             /** Name */
             name: string;
+            /** Roles */
+            roles: components["schemas"]["RoleShare"][];
         };
         /**
          * InvertStep
@@ -1981,6 +2002,20 @@ export interface components {
          */
         Quantity: "density" | "foam temperature" | "oven temperature" | "core temperature" | "mass" | "height";
         /**
+         * Ratio
+         * @description Grams of one thing to a gram of another, with what more of it does.
+         */
+        Ratio: {
+            /** Id */
+            id: string;
+            /** More */
+            more: string;
+            /** Name */
+            name: string;
+            /** Value */
+            value: number;
+        };
+        /**
          * ReadingAdded
          * @description A measured value, in the unit of its quantity; a density comes as ``value`` or from a ``cup``.
          */
@@ -2083,6 +2118,16 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+        };
+        /**
+         * RoleShare
+         * @description What of an ingredient plays one part: ``role`` is a few words, or the step that takes it.
+         */
+        RoleShare: {
+            /** Grams */
+            grams: number;
+            /** Role */
+            role: string;
         };
         /**
          * RoundDimensions
@@ -2357,6 +2402,8 @@ export interface components {
             section: components["schemas"]["Section"] | null;
             /** Sets Foam */
             sets_foam: boolean;
+            /** Setup */
+            setup: string;
             /** Title */
             title: string;
             /** Uses */

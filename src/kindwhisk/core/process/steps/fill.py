@@ -36,6 +36,19 @@ TIN_READY: dict[Lining, str] = {
 }
 
 
+def _shelf_notices(setting: Setting) -> tuple[Notice, ...]:
+    tins = setting.tins
+    if tins.on_shelf is None or tins.count <= tins.on_shelf:
+        return ()
+    return (
+        Notice(
+            level="risk",
+            text=f"{tins.count} of the {tins.name} are wanted, {tins.on_shelf} stand on the shelf.",
+            remedy="Take fewer or other tins, or enter how many there are in Kitchen.",
+        ),
+    )
+
+
 class FillStep(StepBase):
     """Fill the tins in use to about ``fill_fraction`` of their volume.
 
@@ -69,7 +82,7 @@ class FillStep(StepBase):
                     detail=f"{tins.name}, {TIN_READY[self.lining]}",
                 ),
             ),
-            notices=self._notices(batter, setting),
+            notices=(*self._notices(batter, setting), *_shelf_notices(setting)),
         )
 
     def _notices(self, batter: Material, setting: Setting) -> tuple[Notice, ...]:

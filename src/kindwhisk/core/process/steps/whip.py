@@ -41,6 +41,32 @@ ADDITIONS: dict[SugarSchool, tuple[tuple[float, str, str], ...]] = {
 SLOW_FINISH_SHARE = 0.8
 
 
+BOWL_FULL, BOWL_EMPTY = 0.85, 0.08
+"""Shares of the mixer's bowl beyond which foam climbs out, or the whisk does not reach it. Trade habit."""
+
+
+def _bowl_notices(foamed: Material, setting: Setting) -> tuple[Notice, ...]:
+    bowl = setting.kitchen.mixers[0]
+    volume, start = foamed.volume_ml.likely, foamed.gas_free_volume_ml
+    if volume > BOWL_FULL * bowl.bowl_ml:
+        return (
+            Notice(
+                level="risk",
+                text=f"{volume / 1000:.1f} l of foam in the {bowl.bowl_ml / 1000:.1f} l bowl of the {bowl.name}.",
+                remedy="Whip it in two goes, or make less: the second foam waits for nothing.",
+            ),
+        )
+    if volume < BOWL_EMPTY * bowl.bowl_ml:
+        return (
+            Notice(
+                level="risk",
+                text=f"{start:.0f} ml lie too low for the whisk of the {bowl.name}.",
+                remedy="Tilt the bowl, take a hand mixer and a small bowl, or make more.",
+            ),
+        )
+    return ()
+
+
 class WhipStep(StepBase):
     """Whip to a peak (whites) or to the ribbon (whole eggs)."""
 
@@ -93,13 +119,15 @@ class WhipStep(StepBase):
             ),
         )
         learned = self.learned(duration, setting)
+        foamed = start.at(max(start.temperature_c, setting.kitchen.air_c)).at_density(band.range)
         return Outcome(
-            material=start.at(max(start.temperature_c, setting.kitchen.air_c)).at_density(band.range),
+            material=foamed,
             duration_s=learned,
             modelled_s=duration.likely,
             goal=look.name,
             do=look.sees,
             why=look.not_yet,
+            setup=f"speed {self.speed}",
             first_look_s=learned.low * 0.9,
             hold_s=hold,
             hold_why="The foam dries and weeps; it starts dying when it is made.",
@@ -119,7 +147,7 @@ class WhipStep(StepBase):
                 MakeReady(id="cup-and-scale", name="scale and cup", detail="cup empty, its weight known"),
                 *((MakeReady(id="beater", name="beater", detail="clean, dry, no fat"),) if meringue else ()),
             ),
-            notices=self._notices(start, meringue, ratio),
+            notices=(*self._notices(start, meringue, ratio), *_bowl_notices(foamed, setting)),
         )
 
     def _cues(self, duration: Estimate, meringue: bool) -> tuple[Cue, ...]:
