@@ -165,6 +165,25 @@ def test_the_foam_grows_in_the_picture_while_it_is_whipped(bench: Bench) -> None
     assert levels[0] < levels[-1]
 
 
+def test_the_cake_rises_and_settles_in_the_picture_while_it_bakes(bench: Bench) -> None:
+    baker = Baker(bench)
+    baker.until("bake")
+    view = baker.tell("step_started", step="bake").details["bake"].outlook
+    assert view is not None
+    length = (view.likely_at - view.started_at).total_seconds()
+    sections = []
+    for _ in range(5):
+        section = baker.state.details["bake"].section
+        assert section is not None
+        sections.append(section)
+        baker.wait(length / 4)
+    levels = [s.level_mm for s in sections]
+    assert levels[0] < levels[1] < levels[3]
+    assert levels[3] > levels[4] > levels[0]
+    assert not sections[0].baked
+    assert sections[4].baked
+
+
 def test_cues_looks_and_the_likely_end_are_moments(bench: Bench) -> None:
     baker = Baker(bench)
     baker.until("whip")

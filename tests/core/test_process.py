@@ -148,6 +148,14 @@ def test_two_ways_to_say_how_much_are_refused() -> None:
         StepPortion(step="whip", fraction=0.3, rest=True)
 
 
+def test_only_a_foam_of_whites_chooses_its_peak() -> None:
+    chosen = {f.id: {s.question: s.choice for s in f.schools} for f in demo_formulas()}
+    assert chosen["tea-chiffon"]["Sugar into the whites"] == "in thirds"
+    assert chosen["tea-chiffon"]["Peak for folding"] == "medium"
+    assert chosen["butter-sponge"]["Whole-egg foam"] == "warmed first"
+    assert "Peak for folding" not in chosen["butter-sponge"]
+
+
 def test_a_formula_survives_its_own_document() -> None:
     for formula in demo_formulas():
         assert Formula.model_validate_json(formula.model_dump_json()) == formula

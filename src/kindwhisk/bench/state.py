@@ -295,7 +295,8 @@ class StateMaker:
         section = step.section
         if view is not None:
             at_step = self.steps[step_id]
-            material = at_step.while_running(self.walked.materials[step_id], view.share, self.seen(step_id, view))
+            before, after = self.walked.before[step_id], self.walked.materials[step_id]
+            material = at_step.while_running(before, after, view.share, self.seen(step_id, view), self.setting)
             section = at_step.section(material, self.setting)
         return StepDetail(
             forecast=step,

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from kindwhisk.bench.document import BakeDocument
-from kindwhisk.core.material import Material
+from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.forecast import Forecast, forecast, walk
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.preparation import prepared
@@ -14,11 +14,12 @@ from kindwhisk.core.process.preparation import prepared
 
 @dataclass(frozen=True)
 class Walked:
-    """A bake's prepared formula, its forecast, the material after each step, and the cups (g/ml) behind them."""
+    """A bake walked: its prepared formula, forecast, materials around each step, and the cups (g/ml) behind them."""
 
     document: BakeDocument
     formula: Formula
     forecast: Forecast
+    before: dict[str, Material]
     materials: dict[str, Material]
     densities: dict[str, float]
 
@@ -35,10 +36,12 @@ def walked(document_json: str, densities: tuple[tuple[str, float], ...]) -> Walk
     document = parse(document_json)
     measured = dict(densities)
     formula = prepared(document.formula)
+    steps = walk(formula, document.setting, measured)
     return Walked(
         document=document,
         formula=formula,
         forecast=forecast(document.formula, document.setting, measured),
         densities=measured,
-        materials={s.id: o.material for s, _, o in walk(formula, document.setting, measured)},
+        before={s.id: combine(intake) for s, intake, _ in steps},
+        materials={s.id: outcome.material for s, _, outcome in steps},
     )

@@ -13,8 +13,8 @@ from kindwhisk.core.process.windows import windows
 class Piece(Value):
     """A stretch of a strand: a step at work, or its result waiting.
 
-    ``volume_start_ml`` and ``volume_end_ml`` give the thickness; ``air_*`` 0 to 1 give the bubbles.
-    ``hold_until_s`` is when a waiting foam's window runs out.
+    ``volume_start_ml`` and ``volume_end_ml`` give the thickness; ``air_*`` 0 to 1 give the bubbles, which are
+    pores once ``baked``. ``hold_until_s`` is when a waiting foam's window runs out.
     """
 
     step: str
@@ -27,6 +27,7 @@ class Piece(Value):
     volume_end_ml: float
     air_start: float
     air_end: float
+    baked: bool
     colour: str
     hold_until_s: float | None = None
 
@@ -102,6 +103,7 @@ def braid(forecast: Forecast, times: Mapping[str, tuple[float, float]]) -> Braid
                 volume_end_ml=step.material.volume_ml.likely,
                 air_start=max((s.material.air_fraction for s in sources), default=0.0),
                 air_end=step.material.air_fraction,
+                baked=step.material.baked,
                 colour=step.material.colour,
             )
         )
@@ -139,6 +141,7 @@ def _machine(step: StepForecast, start: float, end: float) -> Piece:
         volume_end_ml=0,
         air_start=0,
         air_end=0,
+        baked=False,
         colour="",
     )
 
@@ -156,6 +159,7 @@ def _waiting(step: StepForecast, start: float, end: float, hold_s: float | None)
         volume_end_ml=volume,
         air_start=air,
         air_end=air,
+        baked=step.material.baked,
         colour=step.material.colour,
         hold_until_s=None if hold_s is None else start + hold_s,
     )

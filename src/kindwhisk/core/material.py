@@ -12,6 +12,7 @@ from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.ingredients import Composition, ingredient
 from kindwhisk.core.model import Value
 
+SET_BY = 0.02
 NO_GAS = Estimate.exact(0.0, Basis.PUBLISHED)
 
 
@@ -73,6 +74,11 @@ class Material(Value):
         """Likely share of the volume that is gas, 0 to 1."""
         volume = self.volume_ml.likely
         return self.gas_ml.likely / volume if volume > 0 else 0.0
+
+    @property
+    def baked(self) -> bool:
+        """Whether it is a crumb that has set: its bubbles are pores now. It has browned a little by then."""
+        return self.browning > SET_BY
 
     @property
     def composition(self) -> Composition:

@@ -33,6 +33,17 @@ def risen_volume_ml(batter: Material, altitude_m: float) -> Estimate:
     return Estimate(low=low, likely=likely, high=high, basis=Basis.MODEL)
 
 
+HIGHEST_AT = 0.75
+"""Share of the baking time after which a sponge stands highest. Trade habit."""
+
+
+def share_risen(share: float) -> tuple[float, float]:
+    """How much of the rise and the settling is over after ``share`` of the time (all 0 to 1). For the eye only."""
+    if share <= HIGHEST_AT:
+        return (share / HIGHEST_AT) ** 1.3, 0.0
+    return 1.0, (share - HIGHEST_AT) / (1 - HIGHEST_AT)
+
+
 def settled_volume_ml(risen: Estimate) -> Estimate:
     """Volume in ml after cooling."""
     return Estimate(

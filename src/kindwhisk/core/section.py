@@ -36,6 +36,7 @@ class Section(Value):
     volume_ml: Estimate
     density_g_per_ml: Estimate
     air_fraction: float
+    baked: bool
     colour: str
     inverted: bool = False
     rise_mm: Estimate | None = None
@@ -56,6 +57,7 @@ def of_vessel(vessel: Vessel, material: Material) -> Section:
         volume_ml=material.volume_ml,
         density_g_per_ml=material.density_g_per_ml,
         air_fraction=material.air_fraction,
+        baked=material.baked,
         colour=material.colour,
     )
 
@@ -91,6 +93,7 @@ def of_tin(
         volume_ml=material.volume_ml.scaled(1 / count),
         density_g_per_ml=material.density_g_per_ml,
         air_fraction=material.air_fraction,
+        baked=material.baked,
         colour=material.colour,
         inverted=inverted,
         rise_mm=rise_mm,

@@ -11,6 +11,14 @@ export function day(moment: string | number | Date): string {
   return dayFormat.format(new Date(moment));
 }
 
+/** "at 05:40" today, "tomorrow 05:40", "Tue 24 Nov 05:40". */
+export function when(moment: string | number | Date, now: number): string {
+  const days = Math.round((midnight(new Date(moment)) - midnight(new Date(now))) / 86_400_000);
+  return `${days === 0 ? 'at' : days === 1 ? 'tomorrow' : day(moment)} ${clock(moment)}`;
+}
+
+const midnight = (moment: Date) => new Date(moment).setHours(0, 0, 0, 0);
+
 /** 1:48, 12:05, 1:02:30; the sign is dropped. */
 export function countdown(seconds: number): string {
   const whole = Math.abs(Math.round(seconds));

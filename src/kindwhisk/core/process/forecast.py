@@ -37,6 +37,7 @@ class MaterialView(Value):
     density_g_per_ml: Estimate
     gas_free_density_g_per_ml: float
     air_fraction: float
+    baked: bool
     temperature_c: float
     colour: str
     allergens: tuple[str, ...]
@@ -144,6 +145,7 @@ def view(material: Material) -> MaterialView:
         density_g_per_ml=material.density_g_per_ml,
         gas_free_density_g_per_ml=material.gas_free_density,
         air_fraction=material.air_fraction,
+        baked=material.baked,
         temperature_c=material.temperature_c,
         colour=material.colour,
         allergens=material.allergens,

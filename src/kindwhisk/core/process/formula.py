@@ -13,6 +13,7 @@ from kindwhisk.core.process.checking import findings
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.process.steps.base import Content
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.schools import School
 from kindwhisk.core.vessels import Vessel, VesselForm
@@ -87,7 +88,7 @@ class Formula(Value):
         """Every choice that its steps make, each question once and in the order of the work."""
         chosen: dict[tuple[str, str], School] = {}
         for step in self.steps:
-            for school in step.schools():
+            for school in step.schools(content_of(self, step)):
                 chosen.setdefault((school.question, school.choice), school)
         return tuple(chosen.values())
 
@@ -122,6 +123,16 @@ class Formula(Value):
                 )
             }
         )
+
+
+def content_of(formula: Formula, step: Step) -> Content:
+    """What is in a step's vessel when it is done."""
+    reach = upstream(formula, step.id) | {step.id}
+    steps = [s for s in formula.steps if s.id in reach]
+    return Content(
+        ingredients=frozenset(p.ingredient for s in steps for p in s.inputs if isinstance(p, IngredientPortion)),
+        baked=any(isinstance(s, BakeStep) for s in steps),
+    )
 
 
 def upstream(formula: Formula, step_id: str) -> set[str]:

@@ -3,8 +3,7 @@
 from __future__ import annotations
 
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.process.formula import Formula, upstream
-from kindwhisk.core.process.portions import IngredientPortion
+from kindwhisk.core.process.formula import Formula, content_of
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.preheat import PreheatStep
@@ -14,12 +13,7 @@ FATTY = 0.02
 """An ingredient with more fat than this leaves a film on a beater."""
 
 
-def _ingredients_at(formula: Formula, step: Step) -> set[str]:
-    reach = upstream(formula, step.id) | {step.id}
-    return {p.ingredient for s in formula.steps if s.id in reach for p in s.inputs if isinstance(p, IngredientPortion)}
-
-
-def _fatty(ids: set[str]) -> bool:
+def _fatty(ids: frozenset[str]) -> bool:
     return any(ingredient(i).composition.fat > FATTY for i in ids)
 
 
@@ -35,7 +29,7 @@ def prepared(formula: Formula) -> Formula:
             waits.append(hot.id)
         tool = step.tool_in_use
         if tool is not None:
-            fatty = _fatty(_ingredients_at(formula, step))
+            fatty = _fatty(content_of(formula, step).ingredients)
             if step.begins_foam and not fatty and tool in greasy:
                 wash = WashStep(
                     id=f"wash-{step.id}",

@@ -1536,6 +1536,8 @@ export interface components {
             air_fraction: number;
             /** Allergens */
             allergens: string[];
+            /** Baked */
+            baked: boolean;
             /** Colour */
             colour: string;
             density_g_per_ml: components["schemas"]["Estimate"];
@@ -1810,14 +1812,16 @@ export interface components {
          * Piece
          * @description A stretch of a strand: a step at work, or its result waiting.
          *
-         *     ``volume_start_ml`` and ``volume_end_ml`` give the thickness; ``air_*`` 0 to 1 give the bubbles.
-         *     ``hold_until_s`` is when a waiting foam's window runs out.
+         *     ``volume_start_ml`` and ``volume_end_ml`` give the thickness; ``air_*`` 0 to 1 give the bubbles, which are
+         *     pores once ``baked``. ``hold_until_s`` is when a waiting foam's window runs out.
          */
         Piece: {
             /** Air End */
             air_end: number;
             /** Air Start */
             air_start: number;
+            /** Baked */
+            baked: boolean;
             /** Colour */
             colour: string;
             /** End S */
@@ -2190,6 +2194,8 @@ export interface components {
         Section: {
             /** Air Fraction */
             air_fraction: number;
+            /** Baked */
+            baked: boolean;
             /** Colour */
             colour: string;
             /**

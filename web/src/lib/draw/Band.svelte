@@ -16,45 +16,53 @@
       [0, 100],
     );
   });
+  const middle = $derived(Math.min(84, Math.max(16, x((low + high) / 2))));
   const say = (value: number) => figure(value, band.unit);
 </script>
 
 <div class="w-full">
-  <div class="relative {verdict ? 'pt-10' : 'pt-0'}">
-    <p class="text-[15px] text-quiet {verdict ? 'absolute top-0 left-0' : 'mb-1.5'}">
-      {title ?? band.quantity}, {band.unit === 'g/ml' ? 'g per ml' : unitName(band.unit)}
-    </p>
+  <p class="text-[15px] text-quiet">
+    {title ?? band.quantity}, {band.unit === 'g/ml' ? 'g per ml' : unitName(band.unit)}
+  </p>
+  <div class="relative {verdict ? 'pt-11' : 'pt-1.5'}">
     {#if verdict}
       <span
-        class="absolute top-0 -translate-x-1/2 text-[26px] leading-none font-bold"
-        style="left: clamp(2rem, {x(verdict.value)}%, calc(100% - 2rem))"
+        class="absolute top-0 -translate-x-1/2 text-[30px] leading-none font-bold"
+        style="left: clamp(2.2rem, {x(verdict.value)}%, calc(100% - 2.2rem))"
       >
         <span class="sr-only">{verdict.word}:</span>{say(verdict.value)}
       </span>
       <svg
-        class="absolute top-7"
+        class="absolute top-8"
         style="left: calc({x(verdict.value)}% - 7px)"
         width="14"
         height="34"
         aria-hidden="true"
       >
-        <path d="M0 0h14l-7 10z" fill="var(--ink)" /><rect x="5.75" y="8" width="2.5" height="25" fill="var(--ink)" />
+        <path d="M0 0h14l-7 10z" fill="var(--ink)" /><rect x="5.75" y="8" width="2.5" height="24" fill="var(--ink)" />
       </svg>
     {/if}
-    <div class="relative h-4 bg-line" role="presentation">
+    <div class="relative h-4 bg-line">
       <div class="absolute inset-y-0 bg-leaf" style="left: {x(low)}%; width: {x(high) - x(low)}%"></div>
     </div>
   </div>
-  <div class="mt-1.5 grid grid-cols-[1fr_auto_1fr] gap-3 text-[14px]">
-    <span class="text-quiet">{band.below.word}</span>
-    <span class="font-semibold text-leaf">{say(low)} to {say(high)}</span>
-    <span class="text-right text-quiet">{band.above.word}</span>
+  <div class="relative mt-1 h-5">
+    <span
+      class="absolute -translate-x-1/2 text-[15px] font-semibold whitespace-nowrap text-leaf"
+      style="left: {middle}%"
+    >
+      {say(low)} to {say(high)}
+    </span>
   </div>
-  <p class="text-center text-[13px] text-quiet">{origin(band.range)}</p>
+  <div class="flex justify-between gap-4 text-[14px] text-quiet">
+    <span>{band.below.word}</span>
+    <span class="text-right">{band.above.word}</span>
+  </div>
   {#if verdict}
-    <p class="mt-1.5 font-semibold">
+    <p class="mt-1.5 text-[17px] font-semibold">
       {verdict.place === 'within' ? 'Within the band.' : verdict.means}
       <span class="font-normal">{verdict.can_do}</span>
     </p>
   {/if}
+  <p class="text-[14px] text-quiet">Band: {origin(band.range)}.</p>
 </div>

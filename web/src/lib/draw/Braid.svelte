@@ -2,12 +2,14 @@
   import { area, curveMonotoneX } from 'd3-shape';
   import type { BraidData } from '../api/client';
   import { clock, length } from '../time';
-  import { bubbles } from './bubbles';
+  import { bubbles, LOOK, outline } from './bubbles';
   import { lanes } from './lanes';
   import { timescale } from './timescale';
 
   type Props = {
     braid: BraidData;
+    /** Another braid that shares the time axis, so that the two compare. */
+    beside?: BraidData | null;
     /** The moment of second 0, in ms. */
     anchor: number;
     /** Now, in ms; draws the line that marks it. */
@@ -16,17 +18,21 @@
     done?: string[];
     laneHeight?: number;
     resources?: boolean;
+    /** Leave the room that another one's resources take, to line up with it. */
+    room?: boolean;
     label: string;
     onpick?: (step: string) => void;
   };
   let {
     braid,
+    beside = null,
     anchor,
     now = null,
     current = null,
     done = [],
     laneHeight = 30,
     resources = false,
+    room = false,
     label,
     onpick,
   }: Props = $props();
@@ -38,9 +44,9 @@
   const THIN = 2.5;
   const MOVE = 16;
   let outer = $state(900);
-  const width = $derived(Math.max(280, outer - 2 * MARGIN - (resources ? 46 : 0)));
+  const width = $derived(Math.max(280, outer - 2 * MARGIN - (resources || room ? 46 : 0)));
   const layout = $derived(lanes(braid));
-  const time = $derived(timescale(braid, width, anchor));
+  const time = $derived(timescale(beside ? [braid, beside] : [braid], width, anchor));
   const most = $derived(Math.max(1, ...braid.pieces.map((p) => Math.max(p.volume_start_ml, p.volume_end_ml))));
   const names = $derived(new Map(braid.strands.map((s) => [s.vessel, s.name])));
   const rows = $derived(resources ? [...new Set(braid.occupied.map((o) => o.resource))] : []);
@@ -70,13 +76,16 @@
           [x1, t1],
         ]) ?? '';
       const air = (p.air_start + p.air_end) / 2;
+      const look = p.baked ? LOOK.crumb : LOOK.foam;
+      const most = Math.max(t0, t1);
       const inside = p.colour
-        ? bubbles(x1 - x0, Math.max(t0, t1), air, 0.7, 60).filter((b) => {
-            const half = (t0 + (t1 - t0) * (b.x / (x1 - x0))) / 2 - 1.5;
-            return Math.abs(b.y - Math.max(t0, t1) / 2) < half && b.x > 1 && b.x < x1 - x0 - 1;
+        ? bubbles(x1 - x0, most, air, look.size * 0.55, 420).filter((b) => {
+            const half = (t0 + (t1 - t0) * (b.x / (x1 - x0))) / 2 - b.r - 0.5;
+            return Math.abs(b.y - most / 2) < half && b.x > b.r && b.x < x1 - x0 - b.r;
           })
         : [];
-      return { ...p, x0, x1, t0, t1, shape, inside, key: `${p.step}${p.waiting ? '-waits' : ''}` };
+      const airPath = outline(inside, x0, -most / 2);
+      return { ...p, x0, x1, t0, t1, shape, look, airPath, key: `${p.step}${p.waiting ? '-waits' : ''}` };
     }),
   );
   const holds = $derived(pieces.filter((p) => p.hold_until_s !== null && p.hold_until_s !== undefined));
@@ -131,8 +140,12 @@
     </defs>
     {#each time.ticks as t (t)}
       <line x1={x(t)} x2={x(t)} y1={HEAD - 6} y2={HEAD + strandsHeight} stroke="var(--line)" />
-      <text x={x(t)} y={HEAD + strandsHeight + 15} class="text-[13px]" text-anchor="middle" fill="var(--quiet)"
-        >{at(t)}</text
+      <text
+        x={x(t)}
+        y={HEAD + strandsHeight + 15}
+        class="text-[13px]"
+        text-anchor={x(t) > outer - 22 ? 'end' : x(t) < 20 ? 'start' : 'middle'}
+        fill="var(--quiet)">{at(t)}</text
       >
     {/each}
     {#each time.squeezed as q (q.from)}
@@ -144,7 +157,7 @@
     {/each}
     {#each joins as j (j.key)}
       {#if !j.same}
-        <path d={j.d} fill="none" stroke={j.colour} stroke-width={j.width} stroke-linecap="butt" />
+        <path d={j.d} fill="none" stroke={j.colour} stroke-opacity="0.85" stroke-width={j.width} />
         <path d={j.d} fill="none" stroke="var(--metal)" stroke-opacity="0.5" stroke-width="1" />
       {/if}
     {/each}
@@ -156,7 +169,7 @@
         tabindex={onpick && !p.waiting ? 0 : undefined}
         aria-label={onpick && !p.waiting ? `${p.label}, ${at(p.start_s)} to ${at(p.end_s)}` : undefined}
         class={onpick ? 'cursor-pointer outline-offset-2' : ''}
-        opacity={done.includes(p.step) && now !== null ? 0.72 : 1}
+        opacity={done.includes(p.step) && now !== null ? 0.85 : 1}
         onclick={() => onpick?.(p.step)}
         onkeydown={(event) => key(event, p.step)}
       >
@@ -169,25 +182,21 @@
             stroke-width={p.step === current && !p.waiting ? 2 : 0.8}
             mask={p.hold_until_s ? `url(#${uid}-dying)` : undefined}
           />
-          {#each p.inside as b, i (i)}
-            <circle
-              cx={p.x0 + b.x}
-              cy={b.y - Math.max(p.t0, p.t1) / 2}
-              r={Math.min(b.r, 3.6)}
-              fill="#fff"
-              fill-opacity="0.65"
-              stroke="#6d868b"
-              stroke-opacity="0.45"
-              stroke-width="0.6"
-            />
-          {/each}
+          <path
+            d={p.airPath}
+            fill={p.look.fill}
+            fill-opacity={p.look.fillOpacity}
+            stroke="#6d868b"
+            stroke-opacity={p.look.strokeOpacity}
+            stroke-width="0.6"
+          />
         {:else}
           <rect x={p.x0} y={-2} width={p.x1 - p.x0} height="4" rx="2" fill="var(--copper)" />
         {/if}
         <rect x={p.x0} y={-laneHeight / 2} width={p.x1 - p.x0} height={laneHeight} fill="transparent">
           <title>{p.label}, {at(p.start_s)} to {at(p.end_s)} ({length(p.end_s - p.start_s)})</title>
         </rect>
-        {#if !p.waiting && p.x1 - p.x0 > p.label.length * 7.2 && Math.max(p.t0, p.t1) > 15}
+        {#if !p.waiting && p.x1 - p.x0 > p.label.length * 7.2 && Math.max(p.t0, p.t1) > 11}
           <text
             x={(p.x0 + p.x1) / 2}
             y="4.5"
@@ -200,16 +209,36 @@
     {/each}
     {#each holds as p (p.key)}
       {@const end = Math.min(x(p.hold_until_s!), MARGIN + width)}
-      <path
-        d="M {end} {y(p.vessel) - laneHeight / 2 + 1} v {laneHeight - 2}"
+      {@const words = `holds ${length(p.hold_until_s! - p.start_s)}`}
+      <rect
+        x={p.x0}
+        y={y(p.vessel) - laneHeight / 2 + 1.5}
+        width={Math.max(1, end - p.x0)}
+        height={laneHeight - 3}
+        fill="none"
         stroke="var(--raspberry)"
-        stroke-width="1.8"
+        stroke-width="1.6"
         stroke-dasharray="3 3"
       />
+      {@const inside = end - p.x0 > words.length * 6.6}
+      {#if end - p.x0 > 16}
+        <text
+          x={inside ? end - 4 : end + 5}
+          y={y(p.vessel) + 4.5}
+          text-anchor={inside ? 'end' : 'start'}
+          class="pointer-events-none text-[12.5px] font-semibold"
+          fill="var(--raspberry)"
+          paint-order="stroke"
+          stroke="var(--surface)"
+          stroke-width="3"
+          stroke-linejoin="round">{words}</text
+        >
+      {/if}
     {/each}
     {#each labels as l (l.vessel)}
       <text
-        x={l.x}
+        x={Math.min(l.x, outer - 4)}
+        text-anchor={l.x + l.name.length * 7 > outer ? 'end' : 'start'}
         y={l.y - Math.max(l.t / 2, 3) - 3}
         class="pointer-events-none text-[12.5px] font-semibold"
         fill="var(--quiet)"

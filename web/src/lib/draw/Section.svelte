@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { SectionData } from '../api/client';
   import { litres } from '../figures.svelte';
-  import { bubbles } from './bubbles';
+  import { bubbles, LOOK, outline } from './bubbles';
 
   type Props = {
     section: SectionData;
@@ -10,8 +10,10 @@
     /** Show levels, the rim and the expected rise in words. */
     annotated?: boolean;
     label?: string;
+    /** Pixels a millimetre, when several vessels share one scale; else the vessel fills the picture. */
+    pxPerMm?: number;
   };
-  let { section, width = 260, height = 220, annotated = true, label }: Props = $props();
+  let { section, width = 260, height = 220, annotated = true, label, pxPerMm }: Props = $props();
 
   const uid = $props.id();
   const GUTTER = 136;
@@ -20,10 +22,10 @@
   const above = $derived(annotated ? TOP : 8);
   const outermost = $derived(Math.max(...section.wall.map((p) => p.outer_mm)));
   const tallest = $derived(Math.max(section.rim_mm, section.level_mm, section.rise_mm?.high ?? 0));
-  const scale = $derived(Math.min((width - 6 - side) / (2 * outermost), (height - 10 - above) / tallest));
+  const fitting = $derived(Math.min((width - 6 - side) / (2 * outermost), (height - 10 - above) / tallest));
+  const scale = $derived(Math.min(fitting, pxPerMm ?? Infinity));
   const cx = $derived(annotated ? 4 + outermost * scale : width / 2);
-  const tall = $derived(Math.min(height, Math.ceil(tallest * scale + 10 + above)));
-  const floor = $derived(tall - 7);
+  const floor = $derived(Math.min(height, Math.ceil(tallest * scale + 10 + above)) - 7);
 
   const y = (mm: number) => floor - mm * scale;
   const wallAt = (mm: number, part: 'outer_mm' | 'inner_mm') => {
@@ -61,8 +63,19 @@
     };
     return [half(-1), half(1)];
   });
+  const look = $derived(section.baked ? LOOK.crumb : LOOK.foam);
   const air = $derived(
-    bubbles(2 * outermost * scale, section.level_mm * scale, section.air_fraction, annotated ? 1 : 0.55),
+    outline(
+      bubbles(
+        2 * outermost * scale,
+        section.level_mm * scale,
+        section.air_fraction,
+        look.size * (annotated ? 1 : 0.55),
+        section.baked ? 2500 : 900,
+      ),
+      cx - outermost * scale,
+      y(section.level_mm),
+    ),
   );
   const spoken = $derived(
     label ??
@@ -75,6 +88,7 @@
     const own = y(section.level_mm);
     return section.rise_mm && own - riseLabel < 36 ? riseLabel + 36 : own;
   });
+  const tall = $derived(Math.max(floor + 7, annotated && section.volume_ml.likely > 0 ? levelLabel + 24 : 0));
 </script>
 
 <svg {width} height={tall} viewBox="0 0 {width} {tall}" role="img" aria-label={spoken} class="block max-w-full">
@@ -84,18 +98,14 @@
   <g transform={section.inverted ? `rotate(180 ${cx} ${floor - (section.rim_mm * scale) / 2})` : undefined}>
     <g clip-path="url(#{uid}-in)">
       {#each content as half (half)}<polygon points={half} fill={section.colour} />{/each}
-      {#each air as b, i (i)}
-        <circle
-          cx={cx - outermost * scale + b.x}
-          cy={y(section.level_mm) + b.y}
-          r={b.r}
-          fill="#fff"
-          fill-opacity="0.5"
-          stroke="#5d7f88"
-          stroke-opacity="0.45"
-          stroke-width="0.8"
-        />
-      {/each}
+      <path
+        d={air}
+        fill={look.fill}
+        fill-opacity={look.fillOpacity}
+        stroke="#5d7f88"
+        stroke-opacity={look.strokeOpacity}
+        stroke-width="0.8"
+      />
     </g>
     {#if section.level_mm > 0.5}
       {#each [-1, 1] as way (way)}

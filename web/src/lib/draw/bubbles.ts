@@ -13,7 +13,7 @@ function seeded(seed: number): () => number {
  * Bubbles that fill a box as closely as the air in it asks for: none without air, packed and large in a light foam.
  * `size` scales them for small pictures. The caller clips them to the vessel.
  */
-export function bubbles(width: number, height: number, air: number, size = 1, most = 700): Bubble[] {
+export function bubbles(width: number, height: number, air: number, size = 1, most = 900): Bubble[] {
   if (air < 0.04 || width <= 0 || height <= 0) return [];
   const cell = Math.max((5 + 8 * air) * size, Math.sqrt((width * height) / most));
   const random = seeded(Math.round(width * 31 + air * 997));
@@ -32,3 +32,21 @@ export function bubbles(width: number, height: number, air: number, size = 1, mo
   }
   return found;
 }
+
+const f = (n: number) => n.toFixed(1);
+
+/** All of them as one path, moved by (dx, dy). */
+export function outline(found: Bubble[], dx = 0, dy = 0): string {
+  return found
+    .map(({ x, y, r }) => {
+      const d = f(2 * r);
+      return `M${f(x + dx - r)} ${f(y + dy)}a${f(r)} ${f(r)} 0 1 0 ${d} 0a${f(r)} ${f(r)} 0 1 0 -${d} 0`;
+    })
+    .join('');
+}
+
+/** A raw foam's bubbles shine; the pores of a baked crumb are only a little lighter than it, and finer. */
+export const LOOK = {
+  foam: { size: 1, fill: '#fff', fillOpacity: 0.5, strokeOpacity: 0.45 },
+  crumb: { size: 0.5, fill: '#fff6e6', fillOpacity: 0.42, strokeOpacity: 0 },
+} as const;

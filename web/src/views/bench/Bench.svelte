@@ -22,6 +22,8 @@
   let sheet = $state<'reading' | 'timer' | 'note' | 'skip' | 'keys' | null>(null);
   let rung = new Set<string>();
   let opened = Date.now();
+  let wide = $state(innerWidth);
+  const small = $derived(wide < 640);
 
   $effect(() => bench.follow());
 
@@ -94,7 +96,7 @@
   const late = $derived(bench.bake ? bench.bake.late_by_s : 0);
 </script>
 
-<svelte:window onkeydown={keys} />
+<svelte:window onkeydown={keys} bind:innerWidth={wide} />
 
 {#if bench.bake && bench.braid}
   {@const bake = bench.bake}
@@ -125,7 +127,7 @@
       now={now.value}
       current={bench.shown}
       done={bench.done}
-      laneHeight={20}
+      laneHeight={small ? 15 : 18}
       label="Braid: every vessel over time"
       onpick={(step) => bench.look(step)}
     />

@@ -13,7 +13,7 @@
       >
       <span class="text-quiet">Once this begins, nothing can wait for them.</span>{/if}
   </p>
-  <ul class="grid gap-x-6 sm:grid-cols-2">
+  <ul class="grid gap-x-5 sm:grid-cols-2 lg:grid-cols-3">
     {#each gate.items as item (item.id)}
       <li class="border-t border-line">
         {#if item.kind === 'thing'}
@@ -30,7 +30,7 @@
         {:else}
           <button class="flex min-h-14 w-full items-center gap-3 text-left" onclick={() => bench.look(item.id)}>
             {@render mark(item.there)}
-            <span
+            <span class="leading-tight"
               ><strong>{item.name}</strong>
               <span class="text-quiet">{item.there ? 'done' : 'not done: open it'}</span></span
             >

@@ -31,7 +31,7 @@
 
 <section
   aria-label="What is in the vessels"
-  class="flex min-w-0 flex-wrap content-start justify-center gap-x-3 gap-y-4 lg:border-l lg:border-line lg:pl-6"
+  class="flex min-w-0 flex-wrap content-start justify-center gap-x-3 gap-y-2 lg:border-l lg:border-line lg:pl-6"
 >
   {#if detail.section}
     <figure class="min-w-0">
@@ -39,10 +39,10 @@
         {detail.section.name}
         {detail.section_is_now ? 'now' : 'after this step'}
       </figcaption>
-      <Section section={detail.section} width={column ? 300 : 380} height={column ? 230 : 270} />
+      <Section section={detail.section} width={column ? 300 : 380} height={column ? 200 : 270} />
     </figure>
   {/if}
-  {#if column}<Column {column} title={columnTitle} height={detail.section ? 230 : 320} />{/if}
+  {#if column}<Column {column} title={columnTitle} height={detail.section ? 210 : 320} />{/if}
   <div class="w-full max-w-md space-y-5">
     {#each bands as { band, reading } (band.quantity)}
       <Band {band} verdict={reading?.verdict} title={reading ? `${band.quantity}, ${clock(reading.at)}` : undefined} />

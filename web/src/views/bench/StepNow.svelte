@@ -20,15 +20,17 @@
   const look = $derived(detail.outlook?.look_at ? until(detail.outlook.look_at, now.value) : null);
   const goal = $derived(running ? step.goal : step.title);
   const blocked = $derived(line.status === 'waiting' && bench.gate !== null && !bench.gate.open);
+  /** Nothing to do but wait: no yolk yellow before the first look. */
+  const resting = $derived(running && line.attention === 'none' && look !== null && look > 0);
   const early = $derived(line.status === 'waiting' ? until(line.expected_start_at, now.value) : 0);
 </script>
 
 <section aria-label="The step now" class="flex min-w-0 flex-col gap-2.5">
   <div class="flex flex-wrap items-center justify-between gap-x-4">
     <p class="text-[17px] text-quiet">
-      {running || big ? step.title : step.goal}{step.vessel_name && step.vessel !== 'oven'
-        ? `, ${step.vessel_name}`
-        : ''}
+      {[running || big ? step.title : step.goal, step.vessel === 'oven' ? '' : step.vessel_name, step.setup]
+        .filter(Boolean)
+        .join(', ')}
       {#if bench.focus && bench.focus !== bench.bake?.current}
         <button
           class="ml-2 min-h-11 font-semibold text-ink underline"
@@ -48,7 +50,12 @@
     </div>
   </div>
   {#if !big}
-    <h2 class="-mt-2 text-[clamp(2.3rem,4.6vw,3.2rem)]" aria-live="polite">{goal}</h2>
+    <h2
+      class="-mt-2 {blocked ? 'text-[clamp(1.9rem,3.4vw,2.5rem)]' : 'text-[clamp(2.3rem,4.6vw,3.2rem)]'}"
+      aria-live="polite"
+    >
+      {goal}
+    </h2>
     {#if !blocked}
       <p class="-mt-1 text-xl font-semibold">{step.do}</p>
       {#if check && check.sees !== step.do}<p class="text-lg">{running ? '' : 'Until: '}{check.sees}</p>{/if}
@@ -83,7 +90,7 @@
   {#if running && detail.outlook}
     <div class="flex flex-wrap items-center gap-x-6 gap-y-1" role="timer">
       <span
-        class="font-display text-[clamp(4.5rem,9vw,6.25rem)] leading-[0.9] font-bold tracking-tight {left < 0
+        class="font-display text-[clamp(4.5rem,8.4vw,5.75rem)] leading-[0.9] font-bold tracking-tight {left < 0
           ? 'text-copper'
           : ''}">{countdown(left)}</span
       >
@@ -135,18 +142,18 @@
   {#if bench.gate && line.status === 'waiting'}<Gate gate={bench.gate} {bench} />{/if}
 
   {#if bench.act}
-    <div class="sticky bottom-14 z-10 flex flex-wrap gap-3 bg-ground py-1.5 sm:bottom-[68px]">
+    <div class="sticky bottom-14 z-10 flex flex-wrap gap-2 bg-ground py-1.5 sm:bottom-[68px] sm:gap-3">
       <button
-        class="act act-now min-h-[68px] min-w-[min(100%,20rem)] grow text-2xl sm:grow-0"
+        class="act {resting ? 'bg-ground' : 'act-now'} min-h-[64px] min-w-[min(100%,20rem)] grow text-2xl sm:grow-0"
         disabled={!bench.act.ready}
         onclick={() => bench.confirm()}
       >
         <span>{bench.act.words}</span><span class="key">space</span>
       </button>
-      <button class="act min-h-[68px] grow sm:grow-0" onclick={() => onsheet('reading')}
+      <button class="act min-h-14 grow bg-ground sm:min-h-[64px] sm:grow-0" onclick={() => onsheet('reading')}
         >Reading <span class="key">R</span></button
       >
-      {#if running}<button class="act min-h-[68px] grow sm:grow-0" onclick={() => bench.notYet()}
+      {#if running}<button class="act min-h-14 grow bg-ground sm:min-h-[64px] sm:grow-0" onclick={() => bench.notYet()}
           >Not yet <span class="key">N</span></button
         >{/if}
     </div>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { api, ask, problemOf, type ForecastView, type Problem } from '../../lib/api/client';
+  import { api, ask, problemOf, type ForecastView, type Problem, type SectionData } from '../../lib/api/client';
   import Section from '../../lib/draw/Section.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import { length } from '../../lib/time';
@@ -50,6 +50,9 @@
     }
     return [...fullest.values()].filter((s) => s.form !== 'paper');
   }
+  /** All vessels of the Book at one scale, in pixels a millimetre. */
+  const SCALE = 0.56;
+  const outermost = (section: SectionData) => Math.max(...section.wall.map((p) => p.outer_mm));
   const minutes = (forecast: ForecastView, attention: string) =>
     forecast.steps.filter((s) => s.attention === attention).reduce((sum, s) => sum + s.duration_s.likely, 0);
 </script>
@@ -94,9 +97,10 @@
               <figure class="text-center">
                 <Section
                   {section}
-                  width={section.form === 'tin' ? 150 : 112}
-                  height={section.form === 'tin' ? 110 : 92}
+                  width={2 * outermost(section) * SCALE + 8}
+                  height={130}
                   annotated={false}
+                  pxPerMm={SCALE}
                 />
                 <figcaption class="text-[14px] text-quiet">{section.name}</figcaption>
               </figure>

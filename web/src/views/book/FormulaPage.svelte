@@ -65,13 +65,21 @@
     <p class="max-w-prose text-lg text-quiet">{view.formula.summary}</p>
 
     <div
-      class="mt-4 grid gap-x-10 gap-y-6 transition-opacity lg:grid-cols-[21rem_minmax(0,19rem)_minmax(0,1fr)] {forecast.waiting
+      class="mt-4 grid gap-x-10 gap-y-6 transition-opacity md:grid-cols-2 lg:grid-cols-[23rem_minmax(0,20rem)_minmax(0,1fr)] {forecast.waiting
         ? 'opacity-60'
         : ''}"
     >
       <div>
         <WishPicker {wish} tins={kitchen?.tins ?? []} forecast={shown} />
         {#if forecast.problem}<Notice problem={forecast.problem} />{/if}
+        {#if fill}
+          <figure>
+            <figcaption class="mt-2 font-semibold text-quiet">
+              {shown.tin_count > 1 ? `${shown.tin_count} × ` : ''}{shown.tin_name}
+            </figcaption>
+            <Section section={fill} width={366} height={210} />
+          </figure>
+        {/if}
       </div>
       <div>
         <h2 class="mb-1 text-lg">To weigh</h2>
@@ -85,6 +93,11 @@
               >
               <span class="whitespace-nowrap"><strong>{grams(i.grams)}</strong></span>
             </li>
+            {#each i.roles ?? [] as share (share.role)}
+              <li class="flex items-baseline justify-between gap-4 border-b border-line py-0.5 pl-5 text-quiet">
+                <span>for the {share.role.toLowerCase()}</span><span>{grams(share.grams)}</span>
+              </li>
+            {/each}
           {/each}
         </ul>
         <p class="mt-2 text-quiet">
@@ -95,12 +108,20 @@
         </p>
       </div>
       <div>
-        {#if fill}
-          <h2 class="mb-1 text-lg">{shown.tin_count > 1 ? `${shown.tin_count} × ` : ''}{shown.tin_name}</h2>
-          <Section section={fill} width={390} height={250} />
-        {/if}
+        <h2 class="mb-1 text-lg">Balance</h2>
+        <dl>
+          {#each shown.balance as r (r.id)}
+            <div class="flex items-baseline gap-x-4 border-b border-line py-1">
+              <dt class="w-32 shrink-0 text-lg">{r.name}</dt>
+              <dd class="leading-snug">
+                <strong class="mr-3 text-xl">{r.value.toFixed(2)}</strong><span class="text-quiet">more: {r.more}</span>
+              </dd>
+            </div>
+          {/each}
+        </dl>
+        <p class="mt-2 text-quiet">grams to a gram, from what the ingredients are made of</p>
         {#each shown.warnings as w (w.text)}
-          <p class="mt-2 border-l-[6px] pl-4 {w.level === 'note' ? 'border-copper' : 'border-raspberry'}">
+          <p class="mt-3 border-l-[6px] pl-4 {w.level === 'note' ? 'border-copper' : 'border-raspberry'}">
             <strong>{w.text}</strong> <span class="text-quiet">{w.remedy}</span>
           </p>
         {/each}
@@ -116,7 +137,10 @@
         aria-live="polite"
       >
         <div class="space-y-2 text-[17px]">
-          <h3 class="font-display text-2xl font-semibold">{step.title}</h3>
+          <h3 class="font-display text-2xl font-semibold">
+            {step.title}{#if step.setup}<span class="font-sans text-lg font-normal text-quiet">, {step.setup}</span
+              >{/if}
+          </h3>
           <p><strong>{step.do}</strong> <span class="text-quiet">{step.why}</span></p>
           <p class="text-quiet">
             {step.inputs.map((i) => `${grams(i.grams)} ${i.ingredient ? i.name : `from “${i.name}”`}`).join(', ')}

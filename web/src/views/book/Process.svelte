@@ -6,7 +6,16 @@
   type Props = { steps: StepForecast[]; picked: string | null; onpick: (id: string) => void };
   let { steps, picked, onpick }: Props = $props();
 
-  const CELL = 132;
+  const CELL = 112;
+  const TALL = 92;
+  const drawn = $derived(steps.flatMap((s) => (s.section ? [s.section] : [])));
+  // One scale for all, so that a small pot looks small beside a bowl.
+  const pxPerMm = $derived(
+    Math.min(
+      (CELL - 28) / (2 * Math.max(...drawn.flatMap((s) => s.wall.map((p) => p.outer_mm)))),
+      (TALL - 18) / Math.max(...drawn.map((s) => Math.max(s.rim_mm, s.level_mm))),
+    ),
+  );
   const titles = $derived(new Map(steps.map((s, i) => [s.id, i + 1])));
 
   function figure(step: StepForecast): string {
@@ -32,7 +41,7 @@
       >
         <span class="flex h-24 w-full items-end justify-center">
           {#if step.section}
-            <Section section={step.section} width={CELL - 22} height={92} annotated={false} />
+            <Section section={step.section} width={CELL - 22} height={TALL} annotated={false} {pxPerMm} />
           {:else}
             <svg width="60" height="70" viewBox="0 0 60 70" aria-hidden="true">
               <path

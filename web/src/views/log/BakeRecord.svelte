@@ -46,6 +46,8 @@
     }
   }
 
+  const begun = (s: Schemas['StepLine']) => Date.parse(s.started_at ?? s.expected_start_at);
+  const inOrder = $derived((bake?.steps ?? []).toSorted((a, b) => begun(a) - begun(b)));
   const shift = (step: Schemas['StepLine']) =>
     step.started_at ? (Date.parse(step.started_at) - Date.parse(step.planned_start_at)) / 1000 : 0;
   const took = (step: Schemas['StepLine']) =>
@@ -86,10 +88,23 @@
       </p>
     </div>
     <p class="mt-2 text-sm font-semibold text-quiet">as it really went</p>
-    <Braid braid={braid.actual} anchor={Date.parse(braid.origin)} resources label="Braid as it went" />
+    <Braid
+      braid={braid.actual}
+      beside={braid.planned}
+      anchor={Date.parse(braid.origin)}
+      resources
+      label="Braid as it went"
+    />
     <p class="text-sm font-semibold text-quiet">as planned</p>
     <div class="opacity-75">
-      <Braid braid={braid.planned} anchor={Date.parse(braid.origin)} laneHeight={18} label="Braid as planned" />
+      <Braid
+        braid={braid.planned}
+        beside={braid.actual}
+        anchor={Date.parse(braid.origin)}
+        room
+        laneHeight={18}
+        label="Braid as planned"
+      />
     </div>
   </section>
 
@@ -130,7 +145,7 @@
     <section>
       <h2 class="mb-2 text-xl">Planned and actual</h2>
       <ul>
-        {#each bake.steps as s (s.id)}
+        {#each inOrder as s (s.id)}
           <li class="grid grid-cols-[3.6rem_1fr_auto] items-baseline gap-x-3 border-t border-line py-1.5">
             <span class="font-semibold">{s.started_at ? clock(s.started_at) : '–'}</span>
             <span

@@ -13,7 +13,7 @@
   );
 
   const W = 300;
-  const densities = $derived((bakes ?? []).flatMap((b) => Object.values(b.summary?.densities ?? {})));
+  const densities = $derived((bakes ?? []).flatMap((b) => (b.summary?.cups ?? []).map((c) => c.density)));
   const x = $derived(scaleLinear([Math.min(0.1, ...densities), Math.max(0.6, ...densities)], [8, W - 8]));
   const stars = (n: number | null | undefined) => (n ? '●'.repeat(n) + '○'.repeat(5 - n) : '');
 </script>
@@ -37,7 +37,7 @@
     </div>
     <ul>
       {#each bakes as bake (bake.id)}
-        {@const cups = Object.entries(bake.summary?.densities ?? {})}
+        {@const cups = bake.summary?.cups ?? []}
         <li class="border-t border-line">
           <a
             href={bake.status === 'running'
@@ -67,13 +67,22 @@
               height="34"
               class="hidden md:block"
               role="img"
-              aria-label="densities: {cups.map(([s, d]) => `${s} ${d.toFixed(2)}`).join(', ')}"
+              aria-label="cups: {cups
+                .map((c) => `${c.title} ${c.density.toFixed(2)}, band ${c.low.toFixed(2)} to ${c.high.toFixed(2)}`)
+                .join('; ')}"
             >
               <line x1="8" x2={W - 8} y1="12" y2="12" stroke="var(--line)" stroke-width="2" />
-              {#each cups as [step, value] (step)}
-                <circle cx={x(value)} cy="12" r="5" fill="var(--surface)" stroke="var(--ink)" stroke-width="2" />
-                <text x={x(value)} y="31" text-anchor="middle" class="text-[12.5px]" fill="var(--quiet)"
-                  >{step} {value.toFixed(2)}</text
+              {#each cups as c (c.step)}
+                {@const within = c.density >= c.low && c.density <= c.high}
+                <rect x={x(c.low)} y="8" width={x(c.high) - x(c.low)} height="8" fill="var(--leaf)" />
+                <path d="M{x(c.density) - 6} 1h12l-6 9z" fill="var(--ink)" />
+                <text
+                  x={x(c.density)}
+                  y="31"
+                  text-anchor="middle"
+                  class="text-[13px] {within ? '' : 'font-bold'}"
+                  fill={within ? 'var(--quiet)' : 'var(--ink)'}
+                  >{c.density.toFixed(2)}{within ? '' : c.density < c.low ? ', light' : ', heavy'}</text
                 >
               {/each}
             </svg>
@@ -81,6 +90,8 @@
         </li>
       {/each}
     </ul>
-    <p class="mt-2 hidden text-right text-[14px] text-quiet md:block">cups of each bake on one scale, g per ml</p>
+    <p class="mt-2 hidden text-right text-[14px] text-quiet md:block">
+      cups of each bake on their bands, g per ml: the foam, then the batter
+    </p>
   {/if}
 </div>

@@ -6,7 +6,7 @@
   import Choice from '../../lib/parts/Choice.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import WishPicker from '../../lib/parts/WishPicker.svelte';
-  import { clock, length, until } from '../../lib/time';
+  import { clock, length, until, when } from '../../lib/time';
   import { navigate } from '../../routes';
   import type { Day } from './today.svelte';
 
@@ -61,6 +61,14 @@
           Write a time of day, such as 15:40.
         </p>{/if}
       <WishPicker wish={today.wish} tins={today.kitchen?.tins ?? []} {forecast} />
+      {#if fill}
+        <figure class="transition-opacity {today.forecast.waiting ? 'opacity-60' : ''}">
+          <figcaption class="font-semibold text-quiet">
+            {fill.name}{fill.count > 1 ? `, ${fill.count} of them` : ''}
+          </figcaption>
+          <Section section={fill} width={360} height={210} />
+        </figure>
+      {/if}
     </div>
 
     <div
@@ -71,13 +79,15 @@
         <div class="flex flex-wrap items-end justify-between gap-4">
           <div>
             <p class="font-display text-[2.6rem] leading-none font-semibold" data-testid="begin">
-              {late ? 'Not in time' : wait < 60 ? 'Begin now' : `Begin at ${clock(plan.start_at)}`}
+              {late ? 'Not in time' : wait < 60 ? 'Begin now' : `Begin ${when(plan.start_at, now.value)}`}
             </p>
             <p class="mt-1 text-lg">
               {#if late}
-                <strong class="text-raspberry">Ready at {clock(plan.ready_at)}, {length(plan.late_by_s)} late.</strong>
+                <strong class="text-raspberry"
+                  >Ready {when(plan.ready_at, now.value)}, {length(plan.late_by_s)} late.</strong
+                >
               {:else}
-                <strong class="text-leaf">Ready {clock(plan.ready_at)}</strong>, {clock(plan.ready_low_at)} to {clock(
+                <strong class="text-leaf">Ready {when(plan.ready_at, now.value)}</strong>, {clock(plan.ready_low_at)} to {clock(
                   plan.ready_high_at,
                 )};
                 {wait > 60 ? `${length(wait)} from now.` : 'just in time.'}
@@ -103,23 +113,13 @@
             <strong>{w.text}</strong> <span class="text-quiet">{w.remedy}</span>
           </p>
         {/each}
-        <div class="flex flex-wrap gap-x-10 gap-y-4">
-          {#if fill}
-            <figure>
-              <figcaption class="font-semibold text-quiet">
-                {fill.name}{fill.count > 1 ? `, ${fill.count} of them` : ''}
-              </figcaption>
-              <Section section={fill} width={320} height={200} />
-            </figure>
-          {/if}
-          <div class="min-w-60 grow">
-            <h2 class="mb-1 text-lg">When what starts</h2>
-            <ol class="gap-x-8 text-[16px] sm:columns-2 xl:columns-3">
-              {#each schedule as s (s.step!.id)}
-                <li class="flex gap-3 py-0.5"><span class="font-semibold">{clock(s.start)}</span>{s.step!.title}</li>
-              {/each}
-            </ol>
-          </div>
+        <div>
+          <h2 class="mb-1 text-lg">When what starts</h2>
+          <ol class="gap-x-8 text-[16px] sm:columns-2 xl:columns-3">
+            {#each schedule as s (s.step!.id)}
+              <li class="flex gap-3 py-0.5"><span class="font-semibold">{clock(s.start)}</span>{s.step!.title}</li>
+            {/each}
+          </ol>
         </div>
         <p class="text-quiet">
           {grams(forecast.total_g)} in all{#if forecast.eggs}; {forecast.eggs.count} eggs ({forecast.eggs.size.toUpperCase()}){#if forecast.eggs.left_white_g > 1 || forecast.eggs.left_yolk_g > 1},

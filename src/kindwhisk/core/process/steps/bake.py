@@ -10,6 +10,7 @@ from kindwhisk.core import baking, rise, section
 from kindwhisk.core.baking import OvenMode, ReferenceBake
 from kindwhisk.core.bands import Band, Quantity, Side
 from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.foam import Seen
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
@@ -80,7 +81,7 @@ class BakeStep(StepBase):
                         below=Side(
                             word="raw inside",
                             means="The middle has not set.",
-                            can_do="Back in, look in five minutes.",
+                            can_do="Door shut, look again at the time shown.",
                         ),
                         above=Side(
                             word="hotter than steam",
@@ -127,6 +128,23 @@ class BakeStep(StepBase):
         """By the crumb's own curve through this reading."""
         done = baking.done_from_core_s(elapsed_s, reading, setting.kitchen.air_c, expected, self.done_c)
         return None if done is None else max(0.0, done - elapsed_s)
+
+    def while_running(
+        self, before: Material, after: Material, share: float, seen: Seen | None, setting: Setting
+    ) -> Material:
+        """It rises, browns from the crust on, and settles a little at the end."""
+        risen, settled = rise.share_risen(share)
+        top = rise.risen_volume_ml(before, setting.kitchen.altitude_m).likely - before.gas_free_volume_ml
+        gas = before.gas_ml.likely + (top - before.gas_ml.likely) * risen
+        gas += (after.gas_ml.likely - gas) * settled
+        likely = after.gas_ml.likely
+        return after.model_copy(
+            update={
+                "gas_ml": after.gas_ml.scaled(gas / likely) if likely > 0 else after.gas_ml,
+                "evaporated_g": before.evaporated_g + (after.evaporated_g - before.evaporated_g) * share,
+                "browning": after.browning * share**2,
+            }
+        )
 
     def section(self, material: Material, setting: Setting) -> section.Section:
         """The baked cake in its tin."""

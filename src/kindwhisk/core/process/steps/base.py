@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import ClassVar
+from typing import ClassVar, NamedTuple
 
 from pydantic import Field
 
@@ -28,6 +28,13 @@ class Heading(Value):
     start_c: float
     now_c: float
     target_c: float
+
+
+class Content(NamedTuple):
+    """What has come into a step's vessel by then: ids of ingredients, and whether it has been baked."""
+
+    ingredients: frozenset[str]
+    baked: bool
 
 
 class StepBase(Value):
@@ -57,8 +64,8 @@ class StepBase(Value):
         """The outcome of this step for what goes in, in this setting."""
         raise NotImplementedError
 
-    def schools(self) -> tuple[School, ...]:
-        """The choices that this step makes where bakers disagree."""
+    def schools(self, content: Content) -> tuple[School, ...]:
+        """The choices that this step makes where bakers disagree, given what is in it."""
         return ()
 
     @property
@@ -83,10 +90,12 @@ class StepBase(Value):
         own = personal_band(setting.record.densities.get(self.id, ()), published)
         return Band(quantity=Quantity.DENSITY, unit="g/ml", range=own, below=below, above=above)
 
-    def while_running(self, after: Material, share: float, seen: Seen | None) -> Material:
-        """What is in the vessel after ``share`` (0 to 1) of the likely time.
+    def while_running(
+        self, before: Material, after: Material, share: float, seen: Seen | None, setting: Setting
+    ) -> Material:
+        """What is in the vessel after ``share`` (0 to 1) of the likely time, on the way from ``before`` to ``after``.
 
-        ``after`` is its end, ``seen`` the last cup that was read on the way.
+        ``seen`` is the last cup that was read on the way.
         """
         return after
 

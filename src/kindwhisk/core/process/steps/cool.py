@@ -12,7 +12,7 @@ from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import Heading, StepBase
+from kindwhisk.core.process.steps.base import Content, Heading, StepBase
 from kindwhisk.core.schools import School, school
 
 OUT_OF_OVEN_C = 95.0
@@ -83,6 +83,6 @@ class CoolStep(StepBase):
         tins = setting.tins
         return section.of_tin(tins.name, tins.tin, tins.count, material, inverted=self.inverted)
 
-    def schools(self) -> tuple[School, ...]:
+    def schools(self, content: Content) -> tuple[School, ...]:
         """Upside down or on a rack."""
         return () if self.inverted else (school("Cooling", "on a rack"),)

@@ -11,7 +11,7 @@ from kindwhisk.core import section
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import MakeReady, Notice, Outcome
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import StepBase, by_habit
+from kindwhisk.core.process.steps.base import Content, StepBase, by_habit
 from kindwhisk.core.schools import School, school
 from kindwhisk.core.section import Section
 from kindwhisk.core.tins import Tin
@@ -115,6 +115,6 @@ class FillStep(StepBase):
         rise = section.rise_levels_mm(tins.tin, tins.count, material, setting.kitchen.altitude_m)
         return section.of_tin(tins.name, tins.tin, tins.count, material, rise_mm=rise)
 
-    def schools(self) -> tuple[School, ...]:
+    def schools(self, content: Content) -> tuple[School, ...]:
         """How the tin is prepared."""
         return (school("Tin", self.lining.value),)

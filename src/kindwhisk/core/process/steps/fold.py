@@ -12,7 +12,7 @@ from kindwhisk.core.folding import AERATED_BELOW, Manner, bring_together
 from kindwhisk.core.material import Material
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Outcome
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import StepBase, by_habit
+from kindwhisk.core.process.steps.base import Content, StepBase, by_habit
 from kindwhisk.core.schools import School, school
 
 SECONDS: dict[Manner, float] = {
@@ -97,6 +97,6 @@ class FoldStep(StepBase):
             make_ready=(MakeReady(id="spatula", name="spatula", detail="large, within reach"),),
         )
 
-    def schools(self) -> tuple[School, ...]:
+    def schools(self, content: Content) -> tuple[School, ...]:
         """How the two are brought together."""
         return (school("Folding", self.manner.value),)

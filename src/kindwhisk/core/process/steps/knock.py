@@ -7,7 +7,7 @@ from typing import ClassVar, Literal
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Outcome
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import StepBase, by_habit
+from kindwhisk.core.process.steps.base import Content, StepBase, by_habit
 from kindwhisk.core.safety import HOT_TIN
 from kindwhisk.core.schools import School, school
 
@@ -25,8 +25,7 @@ class KnockStep(StepBase):
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Raw batter loses a little gas; a baked crumb keeps its shape."""
         content = combine(intake)
-        baked = content.browning > 0
-        if baked:
+        if content.baked:
             return Outcome(
                 material=content,
                 duration_s=by_habit(10),
@@ -43,6 +42,6 @@ class KnockStep(StepBase):
             why="Large bubbles grow into tunnels.",
         )
 
-    def schools(self) -> tuple[School, ...]:
-        """Knocking is a choice."""
-        return (school("Knock out of the oven", "one drop"),)
+    def schools(self, content: Content) -> tuple[School, ...]:
+        """Out of the oven, a drop is a choice."""
+        return (school("Knock out of the oven", "one drop"),) if content.baked else ()

@@ -12,7 +12,7 @@ from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import StepBase
+from kindwhisk.core.process.steps.base import Content, StepBase
 from kindwhisk.core.safety import HOT_LIQUID, RAW_EGG, STEAM, WARM_EGG
 from kindwhisk.core.schools import School, school
 
@@ -77,6 +77,6 @@ class WarmStep(StepBase):
             cautions=(RAW_EGG, STEAM, WARM_EGG) if eggs else (HOT_LIQUID,),
         )
 
-    def schools(self) -> tuple[School, ...]:
+    def schools(self, content: Content) -> tuple[School, ...]:
         """Whether whole eggs are warmed first."""
         return (school("Whole-egg foam", "warmed first"),) if self.over_water else ()

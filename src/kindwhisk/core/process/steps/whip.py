@@ -14,7 +14,7 @@ from kindwhisk.core.foam import Foam, Peak, Seen
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import StepBase
+from kindwhisk.core.process.steps.base import Content, StepBase
 from kindwhisk.core.safety import RAW_EGG
 from kindwhisk.core.schools import School, school
 
@@ -38,6 +38,7 @@ ADDITIONS: dict[SugarSchool, tuple[tuple[float, str, str], ...]] = {
 }
 """Share of the likely time, what to do, what it looks like. Trade habit."""
 
+YOLKY = frozenset({"whole-egg", "egg-yolk"})
 SLOW_FINISH_SHARE = 0.8
 
 
@@ -180,12 +181,16 @@ class WhipStep(StepBase):
             )
         return tuple(notices)
 
-    def while_running(self, after: Material, share: float, seen: Seen | None) -> Material:
+    def while_running(
+        self, before: Material, after: Material, share: float, seen: Seen | None, setting: Setting
+    ) -> Material:
         """The foam on its way up."""
         return foam.material_while_whipping(after, share, seen)
 
-    def schools(self) -> tuple[School, ...]:
-        """When the sugar goes in and which peak is meant."""
+    def schools(self, content: Content) -> tuple[School, ...]:
+        """For whites: when the sugar goes in and which peak is meant."""
+        if content.ingredients & YOLKY:
+            return ()
         return (
             school("Sugar into the whites", self.sugar.value),
             school("Peak for folding", self.peak.value),

@@ -1,0 +1,129 @@
+"""Make docs/screenshots again: one picture of each main view, from the demo kitchen."""
+
+from __future__ import annotations
+
+import tempfile
+from datetime import UTC, datetime, timedelta
+from pathlib import Path
+from typing import Any
+
+from playwright.sync_api import Page, expect, sync_playwright
+
+from tests.browser.server import CHROMIUM, EXECUTABLE, ROOT, Server
+
+FOLDER = ROOT / "docs" / "screenshots"
+DESK, TABLET, PHONE = (1280, 800), (820, 1100), (390, 844)
+
+
+class Stage:
+    """A bake that began a while ago and went as planned."""
+
+    def __init__(self, server: Server, formula: str) -> None:
+        self.server = server
+        self.formula = formula
+        self.told = 0
+
+    def begin(self, minutes_ago: float) -> None:
+        """Start it so long ago, to be ready as soon as it can be."""
+        began = datetime.now(UTC) - timedelta(minutes=minutes_ago)
+        wanted = {"formula_id": self.formula, "not_before": began.isoformat()}
+        plan = self.server.ask("/api/plans", {**wanted, "ready_at": (began + timedelta(hours=8)).isoformat()})
+        takes = datetime.fromisoformat(plan["ready_at"]) - datetime.fromisoformat(plan["start_at"])
+        ready = (began + takes + timedelta(seconds=20)).isoformat()
+        key = f"shots-{self.formula}-{began.timestamp():.0f}"
+        self.bake = self.server.ask("/api/bakes", {**wanted, "ready_at": ready, "client_key": key})["id"]
+
+    def tell(self, kind: str, at: datetime, **fields: Any) -> dict[str, Any]:
+        """An event at its moment."""
+        self.told += 1
+        body = {"kind": kind, "at": at.isoformat(), "client_key": f"shots-{self.told:06d}", **fields}
+        state: dict[str, Any] = self.server.ask(f"/api/bakes/{self.bake}/events", body)
+        return state
+
+    def until(self, stop: str, *, start_it: bool = True) -> datetime:
+        """Everything up to ``stop`` at its planned moment; returns when that was to start."""
+        state = self.server.ask(f"/api/bakes/{self.bake}")
+        events: list[tuple[datetime, str, str]] = []
+        last = datetime.max.replace(tzinfo=UTC)
+        for line in state["steps"]:
+            begin, end = (datetime.fromisoformat(line[f"planned_{w}_at"]) for w in ("start", "end"))
+            if line["attention"] != "throughout":
+                events.append((begin, "step_started", line["id"]))
+            events.append((end, "step_done", line["id"]))
+            if line["id"] == stop:
+                last = begin
+        for at, kind, step in sorted(events):
+            if at > last or (step == stop and not start_it):
+                continue
+            gate = state["gate"]
+            if kind == "step_started" and gate and gate["step"] == step:
+                for item in gate["items"]:
+                    if item["kind"] == "thing":
+                        self.tell("gate_ticked", at, item=item["id"])
+            state = self.tell(kind, at, step=step)
+        return last
+
+
+def picture(page: Page, server: Server, name: str, path: str, size: tuple[int, int] = DESK, dark: bool = False) -> None:
+    """One view, settled, as a PNG."""
+    page.set_viewport_size({"width": size[0], "height": size[1]})
+    page.emulate_media(color_scheme="dark" if dark else "light", reduced_motion="reduce")
+    page.goto(server.url + path)
+    page.locator("main h1").first.wait_for()
+    expect(page.locator(".opacity-60")).to_have_count(0)
+    page.evaluate("document.fonts.ready.then(() => true)")
+    page.screenshot(path=FOLDER / f"{name}.png")
+
+
+def take(page: Page, server: Server) -> None:
+    """All of them, in an order in which each view has something to show."""
+    finished = server.ask("/api/bakes?status=finished")
+    failed = next(b for b in finished if b["summary"]["stars"] == 2)
+    picture(page, server, "today", "/")
+    picture(page, server, "book", "/book")
+    picture(page, server, "formula", "/book/tea-chiffon")
+    picture(page, server, "log", "/log")
+    picture(page, server, "record", f"/log/{failed['id']}")
+    picture(page, server, "kitchen", "/kitchen")
+
+    chiffon = Stage(server, "tea-chiffon")
+    chiffon.begin(minutes_ago=11)
+    chiffon.until("whip", start_it=False)
+    picture(page, server, "bench-make-ready", f"/bench/{chiffon.bake}")
+    chiffon.tell("bake_abandoned", datetime.now(UTC), reason="only a rehearsal")
+
+    whites = Stage(server, "tea-chiffon")
+    whites.begin(minutes_ago=17)
+    began = whites.until("whip")
+    for cue in ("cue-1", "cue-2"):
+        whites.tell("cue_done", began + timedelta(minutes=3), step="whip", cue=cue)
+    cup = {"full_g": 62.6, "empty_g": 38.0, "volume_ml": 120.0}
+    whites.tell("reading_added", datetime.now(UTC), step="whip", quantity="density", cup=cup)
+    picture(page, server, "bench-whip", f"/bench/{whites.bake}")
+    picture(page, server, "bench-phone", f"/bench/{whites.bake}", PHONE)
+    whites.tell("bake_abandoned", datetime.now(UTC), reason="only a rehearsal")
+
+    oven = Stage(server, "tea-chiffon")
+    oven.begin(minutes_ago=46)
+    oven.until("bake")
+    oven.tell("reading_added", datetime.now(UTC), step="bake", quantity="core temperature", value=78.0)
+    picture(page, server, "bench-oven-dark", f"/bench/{oven.bake}", dark=True)
+    picture(page, server, "bench-tablet", f"/bench/{oven.bake}", TABLET)
+
+
+def main() -> None:
+    """Start a demo server of its own, look at it, stop it."""
+    FOLDER.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as folder, sync_playwright() as play:
+        server = Server(Path(folder))
+        server.start()
+        browser = play.chromium.launch(executable_path=EXECUTABLE, args=list(CHROMIUM))
+        try:
+            take(browser.new_page(timezone_id="UTC"), server)
+        finally:
+            browser.close()
+            server.stop()
+
+
+if __name__ == "__main__":
+    main()
