@@ -36,10 +36,12 @@ def _run(data: Path, port: int, host: str, web: Path | None, passcode: str | Non
 
         seed(application.state.bench)
     family = socket.AF_INET6 if ":" in host else socket.AF_INET
-    listener = socket.socket(family)
+    # Named as TCP, or answers on an open connection would wait 40 ms for the other side's acknowledgement.
+    listener = socket.socket(family, socket.SOCK_STREAM, socket.IPPROTO_TCP)
     listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
     try:
         listener.bind((host, port))
+        listener.listen(128)  # whoever reads the address below may ask at once
     except OSError as error:
         typer.echo(f"Port {port} on {host} is taken ({error.strerror}). Give another with --port N.", err=True)
         raise typer.Exit(2) from error

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import shutil
 from collections.abc import Callable, Iterator
 from pathlib import Path
 from typing import Any
@@ -25,21 +26,33 @@ def browser_context_args() -> dict[str, Any]:
 
 
 @pytest.fixture(scope="session")
-def demo(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
-    """One demo server for the tests that leave no traces that others would stumble over."""
-    server = Server(tmp_path_factory.mktemp("demo"))
+def seeded(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A data folder with the demo kitchen in it, to be copied."""
+    folder = tmp_path_factory.mktemp("seeded")
+    server = Server(folder)
+    server.start()
+    server.stop()
+    return folder
+
+
+def _started(seeded: Path, folder: Path) -> Iterator[Server]:
+    shutil.copytree(seeded, folder, dirs_exist_ok=True)
+    server = Server(folder)
     server.start()
     yield server
     server.stop()
+
+
+@pytest.fixture(scope="session")
+def demo(seeded: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
+    """One demo server for the tests that leave no traces that others would stumble over."""
+    yield from _started(seeded, tmp_path_factory.mktemp("demo"))
 
 
 @pytest.fixture
-def own(tmp_path: Path) -> Iterator[Server]:
+def own(seeded: Path, tmp_path: Path) -> Iterator[Server]:
     """A demo server of this test's own."""
-    server = Server(tmp_path)
-    server.start()
-    yield server
-    server.stop()
+    yield from _started(seeded, tmp_path)
 
 
 @pytest.fixture

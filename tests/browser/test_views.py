@@ -39,37 +39,41 @@ def settled(page: Page) -> None:
     expect(page.locator(".opacity-60")).to_have_count(0)
 
 
-@pytest.mark.parametrize("theme", ["light", "dark"])
+def legible_in_both_lights(page: Page) -> None:
+    """No rule is broken, by day or before dawn."""
+    for light in ("light", "dark"):
+        page.emulate_media(color_scheme=light, reduced_motion="reduce")
+        expect(page.locator("html")).to_have_attribute("data-theme", light)
+        assert faults(page) == [], light
+
+
+def fits_every_width(page: Page) -> None:
+    """Nothing runs off the side of a phone, a tablet or a desk."""
+    for width in (390, 820, 1280):
+        page.set_viewport_size({"width": width, "height": 844})
+        assert page.evaluate("document.documentElement.scrollWidth - innerWidth") <= 0, width
+
+
 @pytest.mark.parametrize("path", list(VIEWS))
-def test_a_view_is_legible_and_named(page: Page, demo: Server, path: str, theme: str) -> None:
-    page.emulate_media(color_scheme="dark" if theme == "dark" else "light", reduced_motion="reduce")
+def test_a_view_is_legible_and_fits(page: Page, demo: Server, path: str) -> None:
+    page.emulate_media(reduced_motion="reduce")
     page.goto(demo.url + path)
     expect(page.get_by_role("heading", name=re.compile(VIEWS[path])).first).to_be_visible()
     settled(page)
-    assert faults(page) == []
+    legible_in_both_lights(page)
+    fits_every_width(page)
 
 
-@pytest.mark.parametrize("theme", ["light", "dark"])
-def test_the_bench_is_legible_while_it_works(page: Page, own: Server, theme: str) -> None:
+def test_the_bench_is_legible_and_fits_while_it_works(page: Page, own: Server) -> None:
     bake = start_bake(own)
     work_until(own, bake, "whip")
-    page.emulate_media(color_scheme="dark" if theme == "dark" else "light", reduced_motion="reduce")
     page.goto(f"{own.url}/bench/{bake}")
     expect(page.get_by_label("The step now")).to_contain_text("still missing")
-    assert faults(page) == []
+    legible_in_both_lights(page)
     work_until(own, bake, "loosen")
     expect(page.get_by_label("Beside and next")).to_contain_text("holds")
-    assert faults(page) == []
-
-
-@pytest.mark.parametrize("width", [390, 820, 1280])
-@pytest.mark.parametrize("path", list(VIEWS))
-def test_nothing_runs_off_the_side(page: Page, demo: Server, path: str, width: int) -> None:
-    page.set_viewport_size({"width": width, "height": 844})
-    page.goto(demo.url + path)
-    expect(page.get_by_role("heading", name=re.compile(VIEWS[path])).first).to_be_visible()
-    settled(page)
-    assert page.evaluate("document.documentElement.scrollWidth - innerWidth") <= 0
+    legible_in_both_lights(page)
+    fits_every_width(page)
 
 
 def test_targets_at_the_bench_are_large_enough_for_a_knuckle(page: Page, own: Server) -> None:

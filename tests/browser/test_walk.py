@@ -116,6 +116,7 @@ def test_from_a_formula_to_a_logged_bake(page: Page, own: Server, quiet: Callabl
     work_until(own, bake, "bake")
     expect(page.get_by_label("The step now")).to_contain_text("Bake")
     primary(page).click()
+    expect(step.get_by_role("timer")).to_be_visible()
     expect(page.get_by_text("Crumb, coldest point")).to_be_visible()
     state = own.ask(f"/api/bakes/{bake}")
     while state["current"] is not None:

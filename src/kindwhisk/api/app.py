@@ -5,6 +5,8 @@ from __future__ import annotations
 import asyncio
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
+from importlib import import_module
+from threading import Thread
 
 from fastapi import FastAPI
 
@@ -26,6 +28,8 @@ def create_app(settings: Settings) -> FastAPI:
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:  # noqa: ARG001 - the framework passes it
         hub.attach(asyncio.get_running_loop())
+        # The solver takes a second to load; nobody should wait for it at the first plan.
+        Thread(target=import_module, args=("ortools.sat.python.cp_model",), daemon=True).start()
         yield
         database.close()
 

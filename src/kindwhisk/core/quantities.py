@@ -159,4 +159,5 @@ def read_quantity(
     if not pieces:
         raise _refuse(text, wanted)
     unit = INSIDE[wanted]
+    total = round(total, 9)  # 86 F is 30 C, not a hair more
     return Understood(value=total, unit=unit, said=f"{total:.4g} {unit}".strip())

@@ -16,6 +16,10 @@ from kindwhisk.core.model import Value
 Millimetres = Annotated[float, Field(gt=0, le=2000)]
 
 
+LEVEL_MM = 1e-7
+"""How exactly a level is found."""
+
+
 class _Dimensions(Value):
     """Lengths inside the tin, in mm."""
 
@@ -114,10 +118,18 @@ class _Shape(Value):
         if volume_ml >= full:
             return self.depth_mm + (volume_ml - full) * 1000 / self.cut(self.depth_mm).area_mm2
         low, high = 0.0, self.depth_mm
-        for _ in range(34):
-            middle = (low + high) / 2
-            low, high = (middle, high) if self.volume_ml(middle) < volume_ml else (low, middle)
-        return (low + high) / 2
+        height = high * max(0.0, volume_ml) / full
+        for _ in range(60):
+            missing = (volume_ml - self.volume_ml(height)) * 1000
+            low, high = (height, high) if missing > 0 else (low, height)
+            area = self.cut(height).area_mm2
+            step = missing / area if area > 0 else 0.0
+            # Newton, for the area is the slope of the volume; halving where that would leave the bracket.
+            following = height + step if low < height + step < high else (low + high) / 2
+            if abs(following - height) < LEVEL_MM:
+                return following
+            height = following
+        return height
 
     def heated_area_mm2(self, height_mm: float) -> float:
         """Bottom, walls (outer and tube) and open top of a content this high."""

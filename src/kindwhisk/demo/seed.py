@@ -14,7 +14,7 @@ from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.scaling import Wish, scale
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
-from kindwhisk.store import formulas, kitchens
+from kindwhisk.store import bakes, formulas, kitchens
 
 
 @dataclass(frozen=True)
@@ -57,16 +57,17 @@ PAST = (
 
 
 def seed(bench: Bench, today: datetime | None = None) -> None:
-    """Fill an empty data file; one that holds anything is left alone."""
+    """Fill an empty data file, whole or not at all; one that holds anything is left alone."""
     if formulas.entries():
         return
-    kitchens.save(demo_kitchen())
-    for formula in demo_formulas():
-        formulas.save(formula)
     moment = today or now()
-    for past in sorted(PAST, key=lambda p: -p.days_ago):
-        began = (moment - timedelta(days=past.days_ago)).replace(hour=past.hour, minute=5, second=0)
-        _replay(bench, past, began)
+    with bakes.writing():
+        kitchens.save(demo_kitchen())
+        for formula in demo_formulas():
+            formulas.save(formula)
+        for past in sorted(PAST, key=lambda p: -p.days_ago):
+            began = (moment - timedelta(days=past.days_ago)).replace(hour=past.hour, minute=5, second=0)
+            _replay(bench, past, began)
 
 
 def _replay(bench: Bench, past: PastBake, began: datetime) -> None:

@@ -12,6 +12,8 @@ const AGAIN_MS = 2000;
 /** What was entered and is not on the server's disk yet. It survives a reload, and keys make a repeat harmless. */
 class Outbox {
   kept = $state<Kept[]>(JSON.parse(localStorage.getItem(PLACE) ?? '[]') as Kept[]);
+  /** Whether the last try failed: what is kept waits for the server. */
+  stuck = $state(false);
   onstate: (state: BakeState) => void = () => {};
   onrefused: (problem: Problem) => void = () => {};
   #sending = false;
@@ -32,13 +34,16 @@ class Outbox {
           const state = await ask(
             api.POST('/api/bakes/{bake_id}/events', { params: { path: { bake_id: first.bake } }, body: first.event }),
           );
+          this.stuck = false;
           this.#drop();
           this.onstate(state);
         } catch (error) {
           if (!(error instanceof Refused) || !error.reached || error.problem.status === 401) {
+            this.stuck = true;
             setTimeout(() => void this.flush(), AGAIN_MS);
             return;
           }
+          this.stuck = false;
           this.#drop();
           this.onrefused(error.problem);
         }

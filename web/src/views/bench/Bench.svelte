@@ -1,6 +1,5 @@
 <script lang="ts">
   import Braid from '../../lib/draw/Braid.svelte';
-  import { live } from '../../lib/live.svelte';
   import { now } from '../../lib/now.svelte';
   import { outbox } from '../../lib/outbox.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
@@ -134,7 +133,7 @@
   </section>
 
   {#if bench.problem}<Notice problem={bench.problem} onclose={() => (bench.problem = null)} />{/if}
-  {#if outbox.kept.length > 0 && !live.connected}
+  {#if outbox.stuck}
     <p role="status" class="bg-copper px-6 py-2 font-semibold text-surface">
       The server does not answer. {outbox.kept.length} kept on this device, sent as soon as it is back.
     </p>

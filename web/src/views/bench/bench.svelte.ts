@@ -64,6 +64,7 @@ export class BenchState {
     };
     void this.load().then(() => outbox.flush());
     const stop = live.listen((change) => {
+      if (change === null) void outbox.flush();
       if (change === null || (change.bake === this.id && change.sequence > (this.bake?.sequence ?? 0)))
         void this.load();
     });

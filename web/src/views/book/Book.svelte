@@ -66,7 +66,11 @@
         type="file"
         accept=".jsonld,.json,application/ld+json"
         class="sr-only"
-        onchange={(e) => void readIn(e.currentTarget.files)}
+        onchange={(e) => {
+          void readIn(e.currentTarget.files);
+          // So that the same file, mended, can be chosen again.
+          e.currentTarget.value = '';
+        }}
       />
     </label>
   </div>

@@ -43,24 +43,27 @@
             href={bake.status === 'running'
               ? p('/bench/:bake', { params: { bake: bake.id } })
               : p('/log/:bake', { params: { bake: bake.id } })}
-            class="grid min-h-16 items-center gap-x-6 py-2 md:grid-cols-[9rem_13rem_1fr_300px]"
+            class="grid min-h-16 items-center gap-x-5 py-2 md:grid-cols-[9rem_minmax(0,1fr)_300px]"
           >
             <span class="text-quiet">{day(bake.started_at)}, {clock(bake.started_at)}</span>
-            <strong class="text-lg">{bake.title}</strong>
-            <span>
-              {#if bake.status === 'running'}<strong>at the bench now</strong>
-              {:else if bake.status === 'abandoned'}<span class="text-quiet">given up</span>
-              {:else}
-                <span class="tracking-widest" aria-label="{bake.summary?.stars ?? 'no'} of 5"
-                  >{stars(bake.summary?.stars)}</span
-                >
-                {#if bake.summary?.height_mm}<span class="ml-3">{Math.round(bake.summary.height_mm)} mm</span>{/if}
-                {#if bake.summary?.faults.length}<span class="ml-3 font-semibold">{bake.summary.faults.join(', ')}</span
-                  >{/if}
-                {#if bake.summary && Math.abs(bake.summary.late_by_s) > 300}<span class="ml-3 text-quiet"
-                    >{length(bake.summary.late_by_s)} {bake.summary.late_by_s > 0 ? 'late' : 'early'}</span
-                  >{/if}
-              {/if}
+            <span class="grid items-center gap-x-5 lg:grid-cols-[13rem_1fr]">
+              <strong class="text-lg">{bake.title}</strong>
+              <span>
+                {#if bake.status === 'running'}<strong>at the bench now</strong>
+                {:else if bake.status === 'abandoned'}<span class="text-quiet">given up</span>
+                {:else}
+                  <span class="tracking-widest" aria-label="{bake.summary?.stars ?? 'no'} of 5"
+                    >{stars(bake.summary?.stars)}</span
+                  >
+                  {#if bake.summary?.height_mm}<span class="ml-3">{Math.round(bake.summary.height_mm)} mm</span>{/if}
+                  {#if bake.summary?.faults.length}<span class="ml-3 font-semibold"
+                      >{bake.summary.faults.join(', ')}</span
+                    >{/if}
+                  {#if bake.summary && Math.abs(bake.summary.late_by_s) > 300}<span class="ml-3 text-quiet"
+                      >{length(bake.summary.late_by_s)} {bake.summary.late_by_s > 0 ? 'late' : 'early'}</span
+                    >{/if}
+                {/if}
+              </span>
             </span>
             <svg
               width={W}

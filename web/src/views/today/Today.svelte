@@ -50,7 +50,7 @@
   </section>
 {/each}
 
-{#if today.loaded && today.formulas.length > 0}
+{#if today.formulas.length > 0}
   <Planner {today} first={today.running.length === 0} />
 {:else if today.loaded && !today.problem}
   <div class="p-6">

@@ -28,28 +28,15 @@ export class Day {
   problem = $state<Problem | null>(null);
   loaded = $state(false);
   #key = newKey();
+  #asked = '';
 
   moment = $derived(nextMoment(this.readyAt));
 
+  /** Ask for everything at once; the plan is asked for as soon as the formula is known. */
   async load(): Promise<void> {
+    this.#asked = '';
     try {
-      const [formulas, view, bakes] = await Promise.all([
-        ask(api.GET('/api/formulas')),
-        ask(api.GET('/api/kitchen')),
-        ask(api.GET('/api/bakes')),
-      ]);
-      this.formulas = formulas;
-      this.kitchen = view.kitchen;
-      this.formula ||= formulas.find((f) => f.technique === 'separated chiffon')?.id ?? formulas[0]?.id ?? '';
-      this.past = bakes.filter((b) => b.status === 'finished').slice(0, 3);
-      const ids = bakes.filter((b) => b.status === 'running').map((b) => b.id);
-      this.running = await Promise.all(
-        ids.map((bake_id) => ask(api.GET('/api/bakes/{bake_id}', { params: { path: { bake_id } } }))),
-      );
-      const braids = await Promise.all(
-        ids.map((bake_id) => ask(api.GET('/api/bakes/{bake_id}/braid', { params: { path: { bake_id } } }))),
-      );
-      this.braids = Object.fromEntries(ids.map((id, i) => [id, braids[i]!]));
+      await Promise.all([this.#loadBook(), this.#loadKitchen(), this.#loadBakes()]);
       this.problem = null;
     } catch (error) {
       this.problem = problemOf(error);
@@ -57,12 +44,37 @@ export class Day {
     this.loaded = true;
   }
 
+  async #loadBook(): Promise<void> {
+    this.formulas = await ask(api.GET('/api/formulas'));
+    const first = this.formulas.find((f) => f.technique === 'separated chiffon') ?? this.formulas[0];
+    this.formula ||= first?.id ?? '';
+    this.consider();
+  }
+
+  async #loadKitchen(): Promise<void> {
+    this.kitchen = (await ask(api.GET('/api/kitchen'))).kitchen;
+  }
+
+  async #loadBakes(): Promise<void> {
+    const bakes = await ask(api.GET('/api/bakes'));
+    this.past = bakes.filter((b) => b.status === 'finished').slice(0, 3);
+    const ids = bakes.filter((b) => b.status === 'running').map((b) => b.id);
+    const [running, braids] = await Promise.all([
+      Promise.all(ids.map((bake_id) => ask(api.GET('/api/bakes/{bake_id}', { params: { path: { bake_id } } })))),
+      Promise.all(ids.map((bake_id) => ask(api.GET('/api/bakes/{bake_id}/braid', { params: { path: { bake_id } } })))),
+    ]);
+    this.running = running;
+    this.braids = Object.fromEntries(ids.map((id, i) => [id, braids[i]!]));
+  }
+
   /** Ask again for plan and forecast; reads what they depend on, so that an effect may call it. */
   consider(): void {
     const formula_id = this.formula;
     const query = this.wish.query;
     const ready_at = this.moment;
-    if (!formula_id) return;
+    const asked = JSON.stringify([formula_id, query, ready_at]);
+    if (!formula_id || asked === this.#asked) return;
+    this.#asked = asked;
     const path = { formula_id };
     this.forecast.ask(() => ask(api.GET('/api/formulas/{formula_id}/forecast', { params: { path, query } })));
     if (ready_at) this.plan.ask(() => ask(api.POST('/api/plans', { body: { formula_id, ready_at, ...query } })));

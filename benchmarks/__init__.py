@@ -1,0 +1,1 @@
+"""Speed and size, never timed inside tests."""

@@ -1,0 +1,115 @@
+"""Run by ./whisk measure: how fast the bench answers, a forecast and a plan are made, and how small the pages are."""
+
+from __future__ import annotations
+
+import gzip
+import http.client
+import statistics
+import tempfile
+import time
+from collections.abc import Callable
+from datetime import UTC, datetime, timedelta
+from pathlib import Path
+
+from playwright.sync_api import Browser, sync_playwright
+
+from benchmarks.pair import median_s, side_by_side
+from kindwhisk.core.planning.solver import plan
+from kindwhisk.core.planning.tasks import job
+from kindwhisk.core.process.forecast import forecast
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.setting import Setting, TinsInUse
+from kindwhisk.demo.formulas import tea_chiffon
+from kindwhisk.demo.kitchen import demo_kitchen
+from tests.browser.server import CHROMIUM, EXECUTABLE, ROOT, Server
+
+SCRIPT_GOAL_KB = 170.0
+FIRST_VIEW_GOAL_S = 1.0
+
+
+def _call(server: Server, path: str) -> Callable[[], object]:
+    """A call on a connection that stays open, as a page's does."""
+    connection = http.client.HTTPConnection("127.0.0.1", server.port)
+
+    def ask() -> bytes:
+        connection.request("GET", path)
+        return connection.getresponse().read()
+
+    return ask
+
+
+def _bench(server: Server) -> None:
+    ready = (datetime.now(UTC) + timedelta(hours=4)).isoformat()
+    body = {"formula_id": "tea-chiffon", "ready_at": ready, "client_key": "measure-bench"}
+    bake = server.ask("/api/bakes", body)["id"]
+    for n in range(40):
+        note = {"kind": "note_added", "client_key": f"measure-{n:04d}", "text": "a bake with a past"}
+        server.ask(f"/api/bakes/{bake}/events", note)
+    pair = side_by_side(_call(server, f"/api/bakes/{bake}"), _call(server, "/api/health"), rounds=200)
+    print(f"bench state, 40 events     {1000 * pair.first_s:7.1f} ms   {pair.ratio:5.1f} times an empty route")
+
+
+def _setting(formula: Formula) -> Setting:
+    kitchen, fill = demo_kitchen(), formula.fill
+    assert fill is not None
+    return Setting(kitchen, kitchen.oven(None), TinsInUse(fill.tin_name, fill.tin))
+
+
+def _forecast_and_plan() -> None:
+    formula = tea_chiffon()
+    setting = _setting(formula)
+    seen = forecast(formula, setting)
+    task = job(seen)
+    pair = side_by_side(lambda: forecast(formula, setting), lambda: Formula.model_validate(formula), rounds=60)
+    print(f"forecast of {len(seen.steps)} steps       {1000 * pair.first_s:7.1f} ms")
+    plan_s = median_s(lambda: plan(task, 5 * 3600), rounds=7)
+    print(f"plan of one bake           {1000 * plan_s:7.1f} ms   {plan_s / pair.first_s:5.1f} times its forecast")
+
+
+def _size() -> None:
+    scripts = sorted((ROOT / "web" / "dist" / "assets").glob("*.js"))
+    size = sum(len(gzip.compress(s.read_bytes(), 9)) for s in scripts) / 1000
+    print(f"script, compressed         {size:7.1f} kB   goal {SCRIPT_GOAL_KB:.0f}: {_met(size <= SCRIPT_GOAL_KB)}")
+
+
+def _first_view(browser: Browser, server: Server) -> None:
+    opened, planned = [], []
+    for _ in range(7):
+        context = browser.new_context()
+        page = context.new_page()
+        began = time.perf_counter()
+        page.goto(server.url, wait_until="commit")
+        page.get_by_role("heading", level=1).wait_for()
+        opened.append(time.perf_counter() - began)
+        page.get_by_role("group", name="Braid of the plan").wait_for()
+        planned.append(time.perf_counter() - began)
+        context.close()
+    first = statistics.median(opened)
+    print(
+        f"first view, empty cache    {first:7.2f} s    goal {FIRST_VIEW_GOAL_S:.0f}: {_met(first <= FIRST_VIEW_GOAL_S)}"
+    )
+    print(f"and its plan drawn         {statistics.median(planned):7.2f} s")
+
+
+def _met(met: bool) -> str:
+    return "met" if met else "missed"
+
+
+def main() -> None:
+    """All of it, in one run."""
+    with tempfile.TemporaryDirectory() as folder, sync_playwright() as play:
+        server = Server(Path(folder))
+        server.start()
+        browser = play.chromium.launch(executable_path=EXECUTABLE, args=list(CHROMIUM))
+        try:
+            _bench(server)
+            _forecast_and_plan()
+            _size()
+            _first_view(browser, server)
+        finally:
+            browser.close()
+            server.stop()
+
+
+if __name__ == "__main__":
+    main()
