@@ -148,7 +148,8 @@ def project(
     """The progress after these events, in order; undone ones leave no trace but themselves.
 
     A step done by hand is confirmed once, when it is over: it is taken to have begun when the hands were free
-    and all that it takes was there, but not more than twice its planned time before.
+    and all that it takes was there; or, where that is more than twice its planned time ago, to have taken as long
+    as planned.
     """
     undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
     progress = Progress()
@@ -167,9 +168,11 @@ def project(
                 step = progress.step(event.step)
                 if step.started_at is None:
                     known = (hand_steps or {}).get(event.step, HandStep())
-                    longest = timedelta(seconds=HAND_STEP_STRETCH * known.planned_s)
+                    planned = timedelta(seconds=known.planned_s)
                     there = [e for n in known.needs if (e := progress.ended(n)) is not None]
-                    step.started_at = min(item.at, max([hands_free_at, item.at - longest, *there]))
+                    free = min(item.at, max([hands_free_at, *there]))
+                    idle = item.at - free > HAND_STEP_STRETCH * planned
+                    step.started_at = item.at - planned if idle else free
                     hands_free_at = item.at
                 step.status, step.ended_at = StepStatus.DONE, item.at
             case ev.StepSkipped():

@@ -84,7 +84,9 @@ def _replay(bench: Bench, past: PastBake, began: datetime) -> None:
         length = line.planned_end_at - line.planned_start_at
         pace = past.paces.get(line.id)
         end = start + (length if pace is None else timedelta(seconds=modelled[line.id] * pace))
-        shift = max(shift, shift + end - start - length)
+        gained = end - start - length
+        # Out of the oven one thing follows the other; before it, a step that is early waits for the others.
+        shift += gained if line.id == "bake" else max(timedelta(), gained)
         if state.gate is not None and line.id == state.gate.step:
             things = [i.id for i in state.gate.items if i.kind is GateItemKind.THING]
             told += [(start, {"kind": "gate_ticked", "item": item}) for item in things]

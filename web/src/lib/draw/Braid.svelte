@@ -157,7 +157,7 @@
     {/each}
     {#each joins as j (j.key)}
       {#if !j.same}
-        <path d={j.d} fill="none" stroke={j.colour} stroke-opacity="0.85" stroke-width={j.width} />
+        <path d={j.d} fill="none" stroke={j.colour} stroke-opacity="0.6" stroke-width={j.width} />
         <path d={j.d} fill="none" stroke="var(--metal)" stroke-opacity="0.5" stroke-width="1" />
       {/if}
     {/each}

@@ -26,7 +26,7 @@
 </script>
 
 <section aria-label="The step now" class="flex min-w-0 flex-col gap-2.5">
-  <div class="flex flex-wrap items-center justify-between gap-x-4">
+  <div class="items-center justify-between gap-x-4 max-sm:contents sm:flex">
     <p class="text-[17px] text-quiet">
       {[running || big ? step.title : step.goal, step.vessel === 'oven' ? '' : step.vessel_name, step.setup]
         .filter(Boolean)
@@ -38,7 +38,7 @@
         >
       {/if}
     </p>
-    <div class="-my-1.5 flex gap-x-1 text-[16px] text-quiet">
+    <div class="-my-1.5 flex gap-x-1 text-[16px] text-quiet max-sm:order-last">
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('timer')}>Timer <span class="key">T</span></button>
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('note')}>Note <span class="key">O</span></button>
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('skip')}>Skip <span class="key">S</span></button>
