@@ -82,12 +82,34 @@ def test_a_tin_may_come_as_its_shape(client: TestClient) -> None:
     params = {"tin": json.dumps(tin)}
     body = client.get("/api/formulas/butter-sponge/forecast", params=params).json()
     assert body["factor"] < 1
-    assert (
-        problem_of(client.get("/api/formulas/butter-sponge/forecast", params={"tin": '{"shape": "boot"}'}), 422)[
-            "field"
-        ]
-        == "tin"
-    )
+
+
+@pytest.mark.parametrize(
+    ("query", "field", "said"),
+    [
+        ({"tin": '{"shape": "boot"}'}, "tin", "'boot' is none of"),
+        ({"tin": '{"shape": '}, "tin", "is not JSON"),
+        (
+            {"tin": '{"shape": "round", "dimensions": {"diameter_mm": 0, "depth_mm": 60}}'},
+            "tin.dimensions.diameter_mm",
+            "must be more than 0",
+        ),
+        (
+            {"tin": '{"shape": "tube", "dimensions": {"diameter_mm": 90, "depth_mm": 60, "tube_diameter_mm": 95}}'},
+            "tin.dimensions",
+            "must be smaller than diameter_mm",
+        ),
+        ({"eggs": 0}, "eggs", "must be more than 0"),
+        ({"whites_g": "some"}, "whites_g", "must be a number"),
+    ],
+)
+def test_an_amount_that_cannot_be_is_named_in_plain_words(
+    client: TestClient, query: dict[str, Any], field: str, said: str
+) -> None:
+    problem = problem_of(client.get("/api/formulas/tea-chiffon/forecast", params=query), 422)
+    assert problem["field"] == field
+    assert said in problem["detail"]
+    assert problem["remedy"]
 
 
 def test_a_plan_tells_start_and_end_of_each_step_and_why(client: TestClient) -> None:

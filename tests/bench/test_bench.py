@@ -103,7 +103,7 @@ def test_what_does_not_fit_is_refused_and_nothing_is_kept(
     bench: Bench, kind: str, fields: dict[str, Any], said: str
 ) -> None:
     baker = Baker(bench)
-    with pytest.raises(BenchRefusal, match=said) as refusal:
+    with pytest.raises(CraftError, match=said) as refusal:
         baker.tell(kind, **fields)
     assert refusal.value.field
     assert refusal.value.remedy

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from typing import Any
 
 from fastapi import FastAPI, Request
@@ -11,6 +11,7 @@ from fastapi.responses import JSONResponse
 from pydantic import BaseModel, Field
 
 from kindwhisk.core.errors import CraftError, NotNowError
+from kindwhisk.core.faults import faults
 
 MEDIA_TYPE = "application/problem+json"
 LOST_FIELDS = {"formula_id", "bake_id"}
@@ -58,6 +59,12 @@ def _status(error: CraftError) -> int:
     return 404 if error.field in LOST_FIELDS else 422
 
 
+def _located(error: RequestValidationError) -> Iterator[dict[str, Any]]:
+    """The errors without where a field came in; text that is no JSON has a place in it, but no field."""
+    for found in error.errors():
+        yield {**found, "loc": () if found["type"] == "json_invalid" else found["loc"][1:]}
+
+
 def install(app: FastAPI) -> None:
     """Turn every refusal into a problem document."""
 
@@ -69,18 +76,14 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(RequestValidationError)
     async def invalid(_: Request, error: RequestValidationError) -> JSONResponse:
-        found = [
-            FieldProblem(field=".".join(str(p) for p in e["loc"][1:]) or str(e["loc"][0]), detail=str(e["msg"]))
-            for e in error.errors()
-        ]
-        first = found[0]
+        found = [f._replace(field=f.field or "body") for f in faults(_located(error))]
         return answer(
             Problem(
                 title="A field is wrong",
                 status=422,
-                detail=f"{first.field}: {first.detail}",
-                field=first.field,
+                detail=found[0].sentence,
+                field=found[0].field,
                 remedy="Correct this field and send it again; nothing was changed.",
-                errors=found,
+                errors=[FieldProblem(field=f.field, detail=f.text) for f in found],
             )
         )

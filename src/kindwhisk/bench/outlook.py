@@ -13,7 +13,7 @@ from kindwhisk.core.process.steps import Step
 
 LOOK_AGAIN_SHARE = 0.1
 LOOK_AGAIN_S = (20.0, 300.0)
-TEMPERATURES = {Quantity.OVEN_TEMPERATURE, Quantity.CORE_TEMPERATURE, Quantity.FOAM_TEMPERATURE}
+TEMPERATURES = {Quantity.OVEN_TEMPERATURE, Quantity.CORE_TEMPERATURE, Quantity.CONTENT_TEMPERATURE}
 
 
 class Column(Value):

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from kindwhisk.bench import events as ev
-from kindwhisk.bench.projection import BakeStatus, Progress, StepStatus
+from kindwhisk.bench.projection import BakeStatus, Progress, StepStatus, value_of
 from kindwhisk.bench.state import gate_items, startable
-from kindwhisk.core.bands import LIMITS, UNITS, Quantity
+from kindwhisk.core.bands import Quantity, check_plausible
 from kindwhisk.core.errors import NotNowError
 from kindwhisk.core.process.forecast import Forecast, StepForecast
 from kindwhisk.core.process.gate import gates
@@ -25,6 +25,7 @@ def check(event: ev.BenchEvent, forecast: Forecast, progress: Progress, happened
 
     Raises:
         BenchRefusal: it does not fit; nothing changes.
+        CraftError: its reading cannot be.
     """
     if progress.status is not BakeStatus.RUNNING and not isinstance(event, AFTER_THE_END):
         raise BenchRefusal(
@@ -113,17 +114,7 @@ def _check_reading(event: ev.ReadingAdded, forecast: Forecast) -> None:
         raise BenchRefusal("A reading has either a value or a cup.", field="value", remedy="Enter one of the two.")
     if event.cup is not None and event.quantity is not Quantity.DENSITY:
         raise BenchRefusal("Only a density is read with a cup.", field="cup", remedy="Enter a value instead.")
-    from kindwhisk.bench.projection import value_of
-
-    value, limits = value_of(event), LIMITS[event.quantity]
-    if not limits.low <= value <= limits.high:
-        unit = UNITS[event.quantity]
-        raise BenchRefusal(
-            f"{value:.3g} {unit} can't be a {event.quantity.value}: "
-            f"that is {limits.below if value < limits.low else limits.above}.",
-            field="full_g" if event.cup else "value",
-            remedy=f"It lies between {limits.low:g} and {limits.high:g} {unit}: check the unit and the figures.",
-        )
+    check_plausible(value_of(event), event.quantity, "full_g" if event.cup else "value")
 
 
 def _check_undo(event: ev.Undone, progress: Progress, happened: list[ev.Happened]) -> None:

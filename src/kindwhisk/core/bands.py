@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from enum import StrEnum
 
+from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.model import Value
 
@@ -12,7 +13,7 @@ class Quantity(StrEnum):
     """What can be measured at the bench."""
 
     DENSITY = "density"
-    FOAM_TEMPERATURE = "foam temperature"
+    CONTENT_TEMPERATURE = "temperature in the vessel"
     OVEN_TEMPERATURE = "oven temperature"
     CORE_TEMPERATURE = "core temperature"
     MASS = "mass"
@@ -21,7 +22,7 @@ class Quantity(StrEnum):
 
 UNITS: dict[Quantity, str] = {
     Quantity.DENSITY: "g/ml",
-    Quantity.FOAM_TEMPERATURE: "C",
+    Quantity.CONTENT_TEMPERATURE: "C",
     Quantity.OVEN_TEMPERATURE: "C",
     Quantity.CORE_TEMPERATURE: "C",
     Quantity.MASS: "g",
@@ -40,12 +41,28 @@ class Limits(Value):
 
 LIMITS: dict[Quantity, Limits] = {
     Quantity.DENSITY: Limits(low=0.09, high=1.6, below="lighter than any foam", above="heavier than any syrup"),
-    Quantity.FOAM_TEMPERATURE: Limits(low=-5, high=130, below="frozen", above="hotter than any foam"),
+    Quantity.CONTENT_TEMPERATURE: Limits(low=-5, high=130, below="frozen", above="hotter than anything warmed here"),
     Quantity.OVEN_TEMPERATURE: Limits(low=0, high=320, below="frozen", above="hotter than a baking oven"),
     Quantity.CORE_TEMPERATURE: Limits(low=-5, high=130, below="frozen", above="hotter than a crumb can be"),
     Quantity.MASS: Limits(low=0, high=50_000, below="less than nothing", above="more than a bench scale takes"),
     Quantity.HEIGHT: Limits(low=0, high=1000, below="less than nothing", above="taller than any tin"),
 }
+
+
+def check_plausible(value: float, quantity: Quantity, field: str) -> None:
+    """Let a reading (in the quantity's unit) pass if it can be.
+
+    Raises:
+        CraftError: it is a slip of the finger or the wrong unit; names ``field``.
+    """
+    limits, unit = LIMITS[quantity], UNITS[quantity]
+    if not limits.low <= value <= limits.high:
+        raise CraftError(
+            f"{value:.3g} {unit} can't be a {quantity.value}: "
+            f"that is {limits.below if value < limits.low else limits.above}.",
+            field=field,
+            remedy=f"It lies between {limits.low:g} and {limits.high:g} {unit}: check the unit and the figures.",
+        )
 
 
 class Side(Value):

@@ -11,6 +11,7 @@ from __future__ import annotations
 import math
 from enum import StrEnum
 
+from kindwhisk.core.bands import Quantity, check_plausible
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material, combine
@@ -93,7 +94,7 @@ def density_from_cup(full_g: float, empty_g: float, volume_ml: float) -> float:
     """Density in g/ml of what fills a cup level.
 
     Raises:
-        CraftError: the cup is not heavier full than empty.
+        CraftError: the cup is not heavier full than empty, or nothing is as light or heavy as that.
     """
     if full_g <= empty_g:
         raise CraftError(
@@ -101,7 +102,9 @@ def density_from_cup(full_g: float, empty_g: float, volume_ml: float) -> float:
             field="full_g",
             remedy="Weigh the cup filled level, without taring, or enter 0 for the empty cup if you tared.",
         )
-    return (full_g - empty_g) / volume_ml
+    density = (full_g - empty_g) / volume_ml
+    check_plausible(density, Quantity.DENSITY, "full_g")
+    return density
 
 
 def air_kept(before: list[Material], measured_density: float) -> float:

@@ -243,6 +243,7 @@ class HalfSphereTin(_Shape):
         return Footprint(area_mm2=area, perimeter_mm=perimeter, outer_mm=math.sqrt(area / math.pi))
 
 
+SHAPES = ("round", "tube", "square", "rectangular", "sheet", "loaf", "half-sphere")
 Tin = Annotated[RoundTin | TubeTin | BoxTin | LoafTin | HalfSphereTin, Field(discriminator="shape")]
 
 

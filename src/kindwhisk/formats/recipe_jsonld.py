@@ -8,6 +8,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from kindwhisk.core.errors import CraftError
+from kindwhisk.core.faults import faults
 from kindwhisk.core.process.forecast import Forecast
 from kindwhisk.core.process.formula import Formula
 
@@ -71,10 +72,9 @@ def read(document: Any) -> Formula:
     try:
         return Formula.model_validate_json(json.dumps(process))
     except ValidationError as error:
-        first = error.errors(include_url=False)[0]
-        where = ".".join(str(part) for part in first["loc"])
+        first = faults(error.errors(include_url=False))[0]
         raise CraftError(
-            f"The process does not hold: {first['msg']}.",
-            field=f"{PROCESS}.{where}" if where else PROCESS,
+            f"The process does not hold: {first.sentence}",
+            field=f"{PROCESS}.{first.field}" if first.field else PROCESS,
             remedy="Mend this entry and read the file again.",
         ) from error

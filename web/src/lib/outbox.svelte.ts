@@ -17,11 +17,15 @@ class Outbox {
   onstate: (state: BakeState) => void = () => {};
   onrefused: (problem: Problem) => void = () => {};
   #sending = false;
+  #asking = new Map<string, (problem: Problem | null) => void>();
 
-  add(bake: string, event: BenchEvent): void {
+  /** Resolves with what is wrong with it, or null once it is on the server's disk or kept for later on this device. */
+  add(bake: string, event: BenchEvent): Promise<Problem | null> {
     this.kept.push({ bake, event });
     this.#store();
+    const answer = new Promise<Problem | null>((resolve) => this.#asking.set(event.client_key, resolve));
     void this.flush();
+    return answer;
   }
 
   async flush(): Promise<void> {
@@ -35,17 +39,17 @@ class Outbox {
             api.POST('/api/bakes/{bake_id}/events', { params: { path: { bake_id: first.bake } }, body: first.event }),
           );
           this.stuck = false;
-          this.#drop();
+          this.#drop(null);
           this.onstate(state);
         } catch (error) {
           if (!(error instanceof Refused) || !error.reached || error.problem.status === 401) {
             this.stuck = true;
+            for (const { event } of this.kept) this.#answer(event.client_key, null);
             setTimeout(() => void this.flush(), AGAIN_MS);
             return;
           }
           this.stuck = false;
-          this.#drop();
-          this.onrefused(error.problem);
+          if (!this.#drop(error.problem)) this.onrefused(error.problem);
         }
       }
     } finally {
@@ -53,9 +57,17 @@ class Outbox {
     }
   }
 
-  #drop(): void {
-    this.kept.shift();
+  #drop(problem: Problem | null): boolean {
+    const first = this.kept.shift();
     this.#store();
+    return first !== undefined && this.#answer(first.event.client_key, problem);
+  }
+
+  #answer(key: string, problem: Problem | null): boolean {
+    const resolve = this.#asking.get(key);
+    this.#asking.delete(key);
+    resolve?.(problem);
+    return resolve !== undefined;
   }
 
   #store(): void {

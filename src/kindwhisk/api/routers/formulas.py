@@ -13,11 +13,12 @@ from kindwhisk.api.problems import RESPONSES
 from kindwhisk.bench.record import kitchen_record
 from kindwhisk.core.balance import Ratio
 from kindwhisk.core.errors import CraftError
+from kindwhisk.core.faults import faults
 from kindwhisk.core.process.forecast import Caveat, IngredientTotal, StepForecast
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.scaling import EggNeed, Scaled, Wish, scale
 from kindwhisk.core.schools import School
-from kindwhisk.core.tins import Tin
+from kindwhisk.core.tins import SHAPES, Tin
 from kindwhisk.formats import recipe_jsonld
 from kindwhisk.store import formulas, kitchens
 from kindwhisk.store.formulas import FormulaEntry
@@ -75,11 +76,12 @@ def read_tin(text: str | None) -> str | Tin | None:
     try:
         return _tin.validate_json(text)
     except ValidationError as error:
-        first = error.errors(include_url=False)[0]
+        first = faults(error.errors(include_url=False), tags=SHAPES)[0]
         raise CraftError(
-            f"This is no tin: {'.'.join(str(p) for p in first['loc'])}: {first['msg']}.",
-            field="tin",
-            remedy='Give {"shape": "round", "dimensions": {"diameter_mm": 200, "depth_mm": 60}} or a tin\'s id.',
+            f"This tin can't be: {first.sentence}",
+            field=f"tin.{first.field}" if first.field else "tin",
+            remedy='Give inside measures, as {"shape": "round", "dimensions": {"diameter_mm": 200, "depth_mm": 60}}, '
+            "or the id of a tin of this kitchen.",
         ) from error
 
 

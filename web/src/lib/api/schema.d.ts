@@ -2004,7 +2004,7 @@ export interface components {
          * @description What can be measured at the bench.
          * @enum {string}
          */
-        Quantity: "density" | "foam temperature" | "oven temperature" | "core temperature" | "mass" | "height";
+        Quantity: "density" | "temperature in the vessel" | "oven temperature" | "core temperature" | "mass" | "height";
         /**
          * Ratio
          * @description Grams of one thing to a gram of another, with what more of it does.

@@ -12,7 +12,7 @@
 
   const WANTED: Record<Quantity, Schemas['Wanted']> = {
     density: 'number',
-    'foam temperature': 'temperature',
+    'temperature in the vessel': 'temperature',
     'oven temperature': 'temperature',
     'core temperature': 'temperature',
     mass: 'mass',
@@ -20,7 +20,7 @@
   };
   const UNIT: Record<Quantity, string> = {
     density: 'g/ml',
-    'foam temperature': 'C',
+    'temperature in the vessel': 'C',
     'oven temperature': 'C',
     'core temperature': 'C',
     mass: 'g',
@@ -86,11 +86,11 @@
   const byCup = $derived(quantity === 'density' && chosen !== undefined);
   const ready = $derived(byCup ? density !== null : value !== null);
 
-  function keep(event: SubmitEvent): void {
+  async function keep(event: SubmitEvent): Promise<void> {
     event.preventDefault();
     const place = places.find((w) => w.key === where);
     if (!place || !ready) return;
-    bench.tell({
+    const problem = await bench.ask({
       kind: 'reading_added',
       step: place.step,
       quantity: place.quantity,
@@ -98,7 +98,8 @@
         ? { cup: { full_g: full!, empty_g: chosen.empty_g, volume_ml: chosen.volume_ml } }
         : { value: value! }),
     });
-    onclose();
+    if (problem) trouble = `${problem.detail} ${problem.remedy}`;
+    else onclose();
   }
 </script>
 

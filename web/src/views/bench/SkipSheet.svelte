@@ -6,15 +6,20 @@
   let { bench, open, onclose }: Props = $props();
   let reason = $state('');
   let giveUp = $state(false);
+  let trouble = $state('');
 
-  function keep(event: SubmitEvent): void {
+  async function keep(event: SubmitEvent): Promise<void> {
     event.preventDefault();
     if (!reason.trim() || !bench.shown) return;
     const why = reason.trim();
-    bench.tell(
+    const problem = await bench.ask(
       giveUp ? { kind: 'bake_abandoned', reason: why } : { kind: 'step_skipped', step: bench.shown, reason: why },
     );
-    reason = '';
+    if (problem) {
+      trouble = `${problem.detail} ${problem.remedy}`;
+      return;
+    }
+    reason = trouble = '';
     giveUp = false;
     onclose();
   }
@@ -32,6 +37,7 @@
     <label class="flex min-h-12 items-center gap-3"
       ><input type="checkbox" class="size-6" bind:checked={giveUp} />Give up the whole bake. This can't be undone.</label
     >
+    {#if trouble}<p role="alert" class="font-semibold text-raspberry">{trouble}</p>{/if}
     <button class="act w-full" disabled={!reason.trim()}>{giveUp ? 'Give up the bake' : 'Skip the step'}</button>
   </form>
 </Sheet>

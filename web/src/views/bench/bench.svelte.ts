@@ -58,10 +58,7 @@ export class BenchState {
   /** Follow the bake until the page leaves it. Returns how to stop. */
   follow(): () => void {
     outbox.onstate = (state) => state.id === this.id && this.#take(state);
-    outbox.onrefused = (problem) => {
-      this.problem = problem;
-      void this.load();
-    };
+    outbox.onrefused = (problem) => this.#refused(problem);
     void this.load().then(() => outbox.flush());
     const stop = live.listen((change) => {
       if (change === null) void outbox.flush();
@@ -105,9 +102,22 @@ export class BenchState {
     void this.load();
   }
 
+  /** Say what happened; a refusal is shown on the page. */
   tell(event: Untold<BenchEvent>): void {
+    void this.ask(event).then((problem) => {
+      if (problem) this.#refused(problem);
+    });
+  }
+
+  /** Say what happened and learn what is wrong with it, if anything is: for a sheet that stays open until it is right. */
+  ask(event: Untold<BenchEvent>): Promise<Problem | null> {
     this.problem = null;
-    outbox.add(this.id, { ...event, client_key: newKey(), at: now.iso() } as BenchEvent);
+    return outbox.add(this.id, { ...event, client_key: newKey(), at: now.iso() } as BenchEvent);
+  }
+
+  #refused(problem: Problem): void {
+    this.problem = problem;
+    void this.load();
   }
 
   confirm(): void {

@@ -9,6 +9,7 @@
 
   const page = new KitchenState();
   void page.load();
+  $effect(() => page.keepOnLeaving());
 
   const EGGS: [Schemas['EggSize'], string][] = [
     ['eu-s', 'EU S'],
@@ -45,6 +46,8 @@
         tube_top_diameter_mm: 50,
       },
     },
+    square: { shape: 'square', dimensions: { width_mm: 180, length_mm: 180, depth_mm: 60 } },
+    sheet: { shape: 'sheet', dimensions: { width_mm: 300, length_mm: 400, depth_mm: 25 } },
     rectangular: { shape: 'rectangular', dimensions: { width_mm: 200, length_mm: 300, depth_mm: 50 } },
     loaf: {
       shape: 'loaf',
@@ -115,7 +118,7 @@
     </section>
 
     <h2 class="mt-8 mb-1 text-2xl">Tins</h2>
-    <ul class="flex flex-wrap gap-x-8 gap-y-6">
+    <ul class="flex flex-wrap items-end gap-x-8 gap-y-6">
       {#each kitchen.tins as tin, i (tin.id)}
         <li class={open === tin.id ? 'w-full max-w-3xl bg-surface p-4' : 'w-40'}>
           <div class={open === tin.id ? 'flex flex-wrap gap-6' : ''}>

@@ -6,6 +6,8 @@
 
   type Props = { name: string; tin: Schemas['KitchenTin']['tin'] };
   let { name, tin }: Props = $props();
+  /** All tins at one scale, in pixels a millimetre, so that a large one looks large. */
+  const SCALE = 0.45;
   const drawing = new Asking<Schemas['TinDrawing']>();
 
   $effect(() => {
@@ -15,8 +17,15 @@
 </script>
 
 {#if drawing.value}
-  <figure class="text-center">
-    <Section section={drawing.value.section} width={150} height={96} annotated={false} label="{name}, empty" />
+  <figure class="flex flex-col items-center">
+    <Section
+      section={drawing.value.section}
+      width={150}
+      height={96}
+      annotated={false}
+      pxPerMm={SCALE}
+      label="{name}, empty"
+    />
     <figcaption class="font-semibold">{litres(drawing.value.volume_ml)}</figcaption>
   </figure>
 {/if}

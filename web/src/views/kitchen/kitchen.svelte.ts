@@ -30,11 +30,25 @@ export class KitchenState {
     this.#timer = setTimeout(() => void this.#save(), SAVE_AFTER_MS);
   }
 
+  /** What was entered just before the page is closed is sent all the same. Returns how to stop. */
+  keepOnLeaving(): () => void {
+    const leave = () => {
+      if (this.saved !== 'saving') return;
+      clearTimeout(this.#timer);
+      void this.#save();
+    };
+    window.addEventListener('pagehide', leave);
+    return () => {
+      window.removeEventListener('pagehide', leave);
+      leave();
+    };
+  }
+
   async #save(): Promise<void> {
     if (!this.kitchen) return;
     try {
       const body = { revision: this.revision, kitchen: $state.snapshot(this.kitchen) };
-      const view = await ask(api.PUT('/api/kitchen', { body }));
+      const view = await ask(api.PUT('/api/kitchen', { body, keepalive: true }));
       this.revision = view.revision;
       this.saved = 'yes';
       this.problem = null;

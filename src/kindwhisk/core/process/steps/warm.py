@@ -44,7 +44,7 @@ class WarmStep(StepBase):
             basis=Basis.FORMULA,
         )
         band = Band(
-            quantity=Quantity.FOAM_TEMPERATURE,
+            quantity=Quantity.CONTENT_TEMPERATURE,
             unit="C",
             range=target,
             below=Side(word="cool", means="Not warm enough yet.", can_do="Keep it on the heat."),
