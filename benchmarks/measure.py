@@ -21,7 +21,7 @@ from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.demo.formulas import tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
-from tests.browser.server import CHROMIUM, EXECUTABLE, ROOT, Server
+from tests.server import CHROMIUM, EXECUTABLE, ROOT, Server
 
 SCRIPT_GOAL_KB = 170.0
 FIRST_VIEW_GOAL_S = 1.0

@@ -9,7 +9,7 @@ from typing import Any
 
 from playwright.sync_api import Page, expect, sync_playwright
 
-from tests.browser.server import CHROMIUM, EXECUTABLE, ROOT, Server
+from tests.server import CHROMIUM, EXECUTABLE, ROOT, Server
 
 FOLDER = ROOT / "docs" / "screenshots"
 DESK, TABLET, PHONE = (1280, 800), (820, 1100), (390, 844)

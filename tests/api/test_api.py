@@ -92,7 +92,7 @@ def test_a_tin_may_come_as_its_shape(client: TestClient) -> None:
         (
             {"tin": '{"shape": "round", "dimensions": {"diameter_mm": 0, "depth_mm": 60}}'},
             "tin.dimensions.diameter_mm",
-            "must be more than 0",
+            "must be at least 1",
         ),
         (
             {"tin": '{"shape": "tube", "dimensions": {"diameter_mm": 90, "depth_mm": 60, "tube_diameter_mm": 95}}'},

@@ -10,7 +10,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Page
 
-from tests.browser.server import CHROMIUM, EXECUTABLE, Server
+from tests.server import CHROMIUM, EXECUTABLE, Server
 
 
 @pytest.fixture(scope="session")

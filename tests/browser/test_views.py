@@ -9,8 +9,8 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.server import ROOT, Server
 from tests.browser.test_walk import start_bake, work_until
+from tests.server import ROOT, Server
 
 AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()
 VIEWS = {

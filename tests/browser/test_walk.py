@@ -9,7 +9,7 @@ from typing import Any
 
 from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.server import Server
+from tests.server import Server
 
 NEVER = 0
 

@@ -10,7 +10,7 @@ from starlette.exceptions import HTTPException
 from starlette.staticfiles import StaticFiles
 from starlette.types import Scope
 
-from kindwhisk.api.problems import Problem, answer
+from kindwhisk.api.problems import Problem, answer, of_status
 
 POLICY = (
     "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; "
@@ -39,14 +39,7 @@ def install(app: FastAPI, web: Path | None) -> None:
         path = request.url.path
         is_page = request.method in {"GET", "HEAD"} and not path.startswith(("/api/", "/assets/"))
         if error.status_code != 404 or not is_page or web is None:
-            return answer(
-                Problem(
-                    title="Not found" if error.status_code == 404 else "Not possible",
-                    status=error.status_code,
-                    detail=str(error.detail),
-                    remedy="Check the address." if error.status_code == 404 else "Check how it was asked.",
-                )
-            )
+            return answer(of_status(error.status_code))
         known = (web / path.lstrip("/")).resolve()
         if path != "/index.html" and known.is_file() and known.is_relative_to(web.resolve()):
             return FileResponse(known, headers={"Cache-Control": "no-cache"})

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator
 from typing import Any
 
 from fastapi import FastAPI, Request
@@ -37,15 +37,17 @@ class Problem(BaseModel):
     errors: list[FieldProblem] = Field(default_factory=list)
 
 
-RESPONSES: Mapping[int | str, dict[str, Any]] = {
-    status: {"model": Problem, "description": text, "content": {MEDIA_TYPE: {}}}
-    for status, text in {
-        400: "The body could not be read.",
-        404: "There is no such thing.",
-        409: "It does not fit what has happened so far.",
-        422: "A field is wrong; the problem names it.",
-    }.items()
+REFUSALS = {
+    400: "The body could not be read.",
+    404: "There is no such thing.",
+    409: "It does not fit what has happened so far.",
+    422: "A field is wrong; the problem names it.",
 }
+
+
+def refusals(*statuses: int) -> dict[int | str, dict[str, Any]]:
+    """What a router says of these refusals in the OpenAPI document."""
+    return {s: {"model": Problem, "description": REFUSALS[s], "content": {MEDIA_TYPE: {}}} for s in statuses}
 
 
 def answer(problem: Problem) -> JSONResponse:
@@ -65,6 +67,19 @@ def _located(error: RequestValidationError) -> Iterator[dict[str, Any]]:
         yield {**found, "loc": () if found["type"] == "json_invalid" else found["loc"][1:]}
 
 
+KNOWN = {
+    400: ("The request can't be read", "The body could not be read.", "Send JSON, in UTF-8."),
+    404: ("Not found", "There is nothing at this address.", "Check the address."),
+    405: ("Not possible here", "This address does not take such a request.", "Check how it was asked."),
+}
+
+
+def of_status(status: int) -> Problem:
+    """What the framework itself refuses."""
+    title, detail, remedy = KNOWN.get(status, ("Not possible", f"The request was refused ({status}).", "Check it."))
+    return Problem(title=title, status=status, detail=detail, remedy=remedy)
+
+
 def install(app: FastAPI) -> None:
     """Turn every refusal into a problem document."""
 
@@ -76,7 +91,7 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(RequestValidationError)
     async def invalid(_: Request, error: RequestValidationError) -> JSONResponse:
-        found = [f._replace(field=f.field or "body") for f in faults(_located(error))]
+        found = [f._replace(field=f.field or "body") for f in faults(_located(error), error.body)]
         return answer(
             Problem(
                 title="A field is wrong",

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from typing import Any, NamedTuple
 
 WORDS = {
@@ -50,17 +50,35 @@ class Fault(NamedTuple):
         return f"{self.field or 'It'} {self.text}."
 
 
-def faults(errors: Iterable[Mapping[str, Any]], tags: Iterable[str] = ()) -> list[Fault]:
+DISCRIMINATORS = ("kind", "shape", "source")
+
+
+def _as_written(path: Sequence[str | int], document: Any) -> list[str]:
+    """The path without the names of union members, which pydantic puts into it but nobody wrote."""
+    written, here, told = [], document, False
+    for part in path:
+        if not told and isinstance(here, Mapping) and part in {here.get(d) for d in DISCRIMINATORS}:
+            told = True
+            continue
+        written.append(str(part))
+        told = False
+        try:
+            here = here[part]
+        except (KeyError, IndexError, TypeError):
+            here = None
+    return written
+
+
+def faults(errors: Iterable[Mapping[str, Any]], document: Any) -> list[Fault]:
     """The faults behind pydantic's errors.
 
     Args:
         errors: ``ValidationError.errors()``, or the like.
-        tags: names of union members that pydantic puts into the path but nobody wrote.
+        document: what was refused, as it was read from JSON.
     """
-    skipped = set(tags)
     found = []
     for error in errors:
-        path = [str(part) for part in error["loc"] if str(part) not in skipped]
+        path = _as_written(error["loc"], document)
         pattern = WORDS.get(str(error["type"]))
         text = pattern.format(**error.get("ctx", {})) if pattern else str(error["msg"]).removeprefix("Value error, ")
         found.append(Fault(field=".".join(path), text=text))

@@ -13,7 +13,7 @@ from pydantic import Field, model_validator
 
 from kindwhisk.core.model import Value
 
-Millimetres = Annotated[float, Field(gt=0, le=2000)]
+Millimetres = Annotated[float, Field(ge=1, le=2000)]
 
 
 LEVEL_MM = 1e-7
@@ -243,7 +243,6 @@ class HalfSphereTin(_Shape):
         return Footprint(area_mm2=area, perimeter_mm=perimeter, outer_mm=math.sqrt(area / math.pi))
 
 
-SHAPES = ("round", "tube", "square", "rectangular", "sheet", "loaf", "half-sphere")
 Tin = Annotated[RoundTin | TubeTin | BoxTin | LoafTin | HalfSphereTin, Field(discriminator="shape")]
 
 

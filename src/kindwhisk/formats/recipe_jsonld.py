@@ -72,7 +72,7 @@ def read(document: Any) -> Formula:
     try:
         return Formula.model_validate_json(json.dumps(process))
     except ValidationError as error:
-        first = faults(error.errors(include_url=False))[0]
+        first = faults(error.errors(include_url=False), process)[0]
         raise CraftError(
             f"The process does not hold: {first.sentence}",
             field=f"{PROCESS}.{first.field}" if first.field else PROCESS,

@@ -9,7 +9,7 @@ from fastapi import APIRouter, Query, Request
 from fastapi.responses import Response
 from pydantic import BaseModel, ConfigDict, Field
 
-from kindwhisk.api.problems import RESPONSES
+from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.plans import PlanRequest
 from kindwhisk.bench.events import BenchEvent
 from kindwhisk.bench.record import BakeSummary
@@ -21,7 +21,7 @@ from kindwhisk.store import bakes
 router = APIRouter(
     prefix="/api/bakes",
     tags=["bench"],
-    responses={404: RESPONSES[404], 409: RESPONSES[409], 422: RESPONSES[422]},
+    responses=refusals(400, 404, 409, 422),
 )
 
 

@@ -7,7 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict, Field
 
-from kindwhisk.api.problems import RESPONSES
+from kindwhisk.api.problems import refusals
 from kindwhisk.core import section
 from kindwhisk.core.eggs import EggParts, EggSize, egg_parts
 from kindwhisk.core.folding import density_from_cup
@@ -17,7 +17,7 @@ from kindwhisk.core.section import Section
 from kindwhisk.core.tins import Tin
 from kindwhisk.store import kitchens
 
-router = APIRouter(prefix="/api/craft", tags=["craft"], responses={422: RESPONSES[422]})
+router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
 
 
 class CupReading(BaseModel):

@@ -9,7 +9,7 @@ from fastapi import APIRouter, Query
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel, TypeAdapter, ValidationError
 
-from kindwhisk.api.problems import RESPONSES
+from kindwhisk.api.problems import refusals
 from kindwhisk.bench.record import kitchen_record
 from kindwhisk.core.balance import Ratio
 from kindwhisk.core.errors import CraftError
@@ -18,12 +18,12 @@ from kindwhisk.core.process.forecast import Caveat, IngredientTotal, StepForecas
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.scaling import EggNeed, Scaled, Wish, scale
 from kindwhisk.core.schools import School
-from kindwhisk.core.tins import SHAPES, Tin
+from kindwhisk.core.tins import Tin
 from kindwhisk.formats import recipe_jsonld
 from kindwhisk.store import formulas, kitchens
 from kindwhisk.store.formulas import FormulaEntry
 
-router = APIRouter(prefix="/api/formulas", tags=["book"], responses={404: RESPONSES[404], 422: RESPONSES[422]})
+router = APIRouter(prefix="/api/formulas", tags=["book"], responses=refusals(400, 404, 422))
 _tin = TypeAdapter[Tin](Tin)
 
 Positive = Annotated[float | None, Query(gt=0, le=1_000_000, allow_inf_nan=False)]
@@ -74,9 +74,13 @@ def read_tin(text: str | None) -> str | Tin | None:
     if text is None or not text.lstrip().startswith("{"):
         return text
     try:
+        document = json.loads(text)
+    except ValueError:
+        document = None
+    try:
         return _tin.validate_json(text)
     except ValidationError as error:
-        first = faults(error.errors(include_url=False), tags=SHAPES)[0]
+        first = faults(error.errors(include_url=False), document)[0]
         raise CraftError(
             f"This tin can't be: {first.sentence}",
             field=f"tin.{first.field}" if first.field else "tin",
@@ -98,7 +102,7 @@ def listed() -> list[FormulaEntry]:
     return formulas.entries()
 
 
-@router.post("", status_code=201, responses={400: RESPONSES[400]})
+@router.post("", status_code=201)
 def read_in(recipe: dict[str, Any]) -> Saved:
     """Keep a formula from a schema.org Recipe that carries our process; a changed one becomes a new version."""
     formula = recipe_jsonld.read(recipe)

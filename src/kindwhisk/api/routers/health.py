@@ -8,7 +8,7 @@ from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk import __version__
-from kindwhisk.api.problems import RESPONSES
+from kindwhisk.api.problems import refusals
 from kindwhisk.api.security import COOKIE, Sessions
 from kindwhisk.core.errors import CraftError
 
@@ -35,7 +35,7 @@ def health() -> Health:
     return Health(status="ok", version=__version__)
 
 
-@router.post("/session", status_code=204, responses={422: RESPONSES[422]})
+@router.post("/session", status_code=204, responses=refusals(400, 422))
 def enter(body: Passcode, request: Request, response: Response) -> None:
     """Let this device in."""
     sessions: Sessions = request.app.state.sessions

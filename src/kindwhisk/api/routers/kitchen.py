@@ -5,7 +5,7 @@ from __future__ import annotations
 from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict
 
-from kindwhisk.api.problems import RESPONSES
+from kindwhisk.api.problems import refusals
 from kindwhisk.core.errors import NotNowError
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.store import bakes, kitchens
@@ -29,7 +29,7 @@ def current() -> KitchenView:
     return KitchenView(revision=revision, kitchen=kitchen)
 
 
-@router.put("", responses={409: RESPONSES[409], 422: RESPONSES[422]})
+@router.put("", responses=refusals(400, 409, 422))
 def save(body: KitchenView) -> KitchenView:
     """Keep a changed profile. ``revision`` is the one that was changed; bakes keep the profile they began with."""
     with bakes.writing():

@@ -7,14 +7,14 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import AwareDatetime, ConfigDict, Field
 
-from kindwhisk.api.problems import RESPONSES
+from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.formulas import scaled
 from kindwhisk.bench.clock import now
 from kindwhisk.bench.plans import PlanView, plan_backward
 from kindwhisk.core.process.scaling import Wish
 from kindwhisk.store import kitchens
 
-router = APIRouter(prefix="/api/plans", tags=["plan"], responses={404: RESPONSES[404], 422: RESPONSES[422]})
+router = APIRouter(prefix="/api/plans", tags=["plan"], responses=refusals(400, 404, 422))
 Moment = Annotated[AwareDatetime, Field(strict=False)]
 """ISO 8601 text with an offset; everything else in a request is taken strictly."""
 

@@ -3037,6 +3037,16 @@ export interface operations {
                     "application/json": components["schemas"]["BakeEntry"][];
                 };
             };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description There is no such thing. */
             404: {
                 headers: {
@@ -3089,6 +3099,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BakeState"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
                 };
             };
             /** @description There is no such thing. */
@@ -3145,6 +3165,16 @@ export interface operations {
                     "application/json": components["schemas"]["BakeState"];
                 };
             };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description There is no such thing. */
             404: {
                 headers: {
@@ -3195,6 +3225,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BakeBraid"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
                 };
             };
             /** @description There is no such thing. */
@@ -3253,6 +3293,16 @@ export interface operations {
                     "application/json": components["schemas"]["BakeState"];
                 };
             };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description There is no such thing. */
             404: {
                 headers: {
@@ -3302,6 +3352,16 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
             };
             /** @description There is no such thing. */
             404: {
@@ -3357,6 +3417,16 @@ export interface operations {
                     "application/json": components["schemas"]["Density"];
                 };
             };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description A field is wrong; the problem names it. */
             422: {
                 headers: {
@@ -3388,6 +3458,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["EggParts"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
                 };
             };
             /** @description A field is wrong; the problem names it. */
@@ -3424,6 +3504,16 @@ export interface operations {
                     "application/json": components["schemas"]["Understood"];
                 };
             };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description A field is wrong; the problem names it. */
             422: {
                 headers: {
@@ -3458,6 +3548,16 @@ export interface operations {
                     "application/json": components["schemas"]["TinDrawing"];
                 };
             };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description A field is wrong; the problem names it. */
             422: {
                 headers: {
@@ -3486,6 +3586,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FormulaEntry"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
                 };
             };
             /** @description There is no such thing. */
@@ -3586,6 +3696,16 @@ export interface operations {
                     "application/json": components["schemas"]["FormulaView"];
                 };
             };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description There is no such thing. */
             404: {
                 headers: {
@@ -3626,6 +3746,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
                 };
             };
             /** @description There is no such thing. */
@@ -3675,6 +3805,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ForecastView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
                 };
             };
             /** @description There is no such thing. */
@@ -3761,6 +3901,16 @@ export interface operations {
                     "application/json": components["schemas"]["KitchenView"];
                 };
             };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description It does not fit what has happened so far. */
             409: {
                 headers: {
@@ -3805,6 +3955,16 @@ export interface operations {
                     "application/json": components["schemas"]["PlanView"];
                 };
             };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description There is no such thing. */
             404: {
                 headers: {
@@ -3846,6 +4006,16 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
             };
             /** @description A field is wrong; the problem names it. */
             422: {

@@ -11,7 +11,7 @@ import urllib.request
 from pathlib import Path
 from typing import Any
 
-ROOT = Path(__file__).parents[2]
+ROOT = Path(__file__).parents[1]
 EXECUTABLE = "/usr/bin/chromium"
 CHROMIUM = (
     "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",

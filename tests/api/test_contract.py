@@ -1,0 +1,32 @@
+"""Every door of a real server keeps to what the OpenAPI document says of it, whatever comes in."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+import schemathesis
+from hypothesis import HealthCheck, Phase, settings
+from schemathesis.specs.openapi.checks import positive_data_acceptance
+
+from tests.server import ROOT, Server
+
+doors = schemathesis.openapi.from_path(ROOT / "web" / "openapi.json").exclude(path="/api/stream")
+"""All but the stream, which never ends and has tests of its own."""
+
+
+@pytest.fixture(scope="module")
+def kitchen(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
+    """A server with the demo kitchen and its past."""
+    server = Server(tmp_path_factory.mktemp("contract"))
+    server.start()
+    yield server
+    server.stop()
+
+
+@doors.parametrize()
+@settings(max_examples=20, phases=[Phase.generate], deadline=None, suppress_health_check=list(HealthCheck))
+def test_a_door_answers_as_it_says(case: Any, kitchen: Server) -> None:
+    # What the document allows may still be refused for the craft's reasons: an empty cup, a moment that has passed.
+    case.call_and_validate(base_url=kitchen.url, excluded_checks=[positive_data_acceptance])
