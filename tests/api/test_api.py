@@ -316,3 +316,20 @@ def test_malformed_input_is_answered_and_never_breaks_the_server(
         assert answer.status_code < 500, (path, body, answer.text)
         if answer.status_code >= 400:
             assert answer.json()["detail"]
+
+
+def test_a_passcode_cannot_be_guessed_at_leisure(tmp_path: Path) -> None:
+    app = create_app(Settings(data=tmp_path, host="0.0.0.0", passcode="yolk"))
+    with TestClient(app, base_url="http://kitchen.local:8321") as client:
+        answers = [client.post("/api/session", json={"passcode": f"guess {n}"}).status_code for n in range(12)]
+        assert answers[0] == 422
+        assert answers[-1] == 409
+        assert client.post("/api/session", json={"passcode": "yolk"}).status_code == 409
+
+
+def test_the_shipped_formulas_come_into_an_empty_book_once(tmp_path: Path) -> None:
+    with TestClient(create_app(Settings(data=tmp_path)), base_url=BASE) as client:
+        assert client.get("/api/formulas").json() == []
+        assert len(client.post("/api/formulas/shipped").json()) == 2
+        assert client.post("/api/formulas/shipped").json() == []
+        assert {f["version"] for f in client.get("/api/formulas").json()} == {1}

@@ -8,7 +8,7 @@ from typing import Any
 
 from kindwhisk.bench.events import event_adapter
 from kindwhisk.bench.service import Bench
-from kindwhisk.bench.state import BakeState
+from kindwhisk.bench.views import BakeState
 from kindwhisk.core.process.gate import GateItemKind
 from kindwhisk.core.process.scaling import Wish
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Callable
 from datetime import UTC, datetime, timedelta
+from pathlib import Path
 from typing import Any
 
 from playwright.sync_api import Browser, Page, expect
@@ -241,3 +242,45 @@ def test_what_the_server_refuses_stays_in_the_sheet(page: Page, own: Server) -> 
     sheet.get_by_role("button", name="Keep it").click()
     expect(sheet).to_have_count(0)
     expect(page.get_by_label("What is in the vessels")).to_contain_text("80")
+
+
+def test_a_new_kitchen_takes_the_shipped_formulas_and_a_cup_by_hand(page: Page, tmp_path: Path) -> None:
+    server = Server(tmp_path, "serve")
+    server.start()
+    try:
+        page.goto(f"{server.url}/book")
+        page.get_by_role("button", name="Take the shipped ones").click()
+        expect(page.get_by_role("heading", name="Tea chiffon")).to_be_visible()
+        bake = start_bake(server)
+        work_until(server, bake, "fold")
+        page.goto(f"{server.url}/bench/{bake}")
+        page.keyboard.press("r")
+        sheet = page.get_by_role("dialog")
+        sheet.get_by_label("Empty cup", exact=True).fill("40")
+        sheet.get_by_label("Water it holds, levelled", exact=True).fill("1/2 cup")
+        sheet.get_by_label("Full cup, levelled", exact=True).fill("92")
+        expect(sheet).to_contain_text("0.440")
+        sheet.get_by_role("button", name="Keep it").click()
+        expect(page.get_by_label("What is in the vessels")).to_contain_text("Within the band")
+    finally:
+        server.stop()
+
+
+def test_any_step_is_looked_at_from_the_list(page: Page, own: Server) -> None:
+    bake = start_bake(own)
+    page.goto(f"{own.url}/bench/{bake}")
+    expect(page.get_by_label("The step now")).to_contain_text("whole milk")
+    page.keyboard.press("a")
+    page.get_by_role("dialog").get_by_role("button", name=re.compile("Leave it hanging")).click()
+    step = page.get_by_label("The step now")
+    expect(step.get_by_role("heading", name="Leave it hanging")).to_be_visible()
+    expect(primary(page)).to_be_disabled()
+
+
+def test_a_plan_tells_more_of_the_step_that_is_touched(page: Page, demo: Server) -> None:
+    page.goto(demo.url)
+    page.get_by_role("button", name=re.compile("^Whip whites and sugar, ")).focus()
+    page.keyboard.press("Enter")
+    main = page.locator("main")
+    expect(main).to_contain_text("speed 6")
+    expect(main).to_contain_text("Then it may wait 4 min")

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import hmac
 import secrets
+import time
+from collections import deque
 from http.cookies import SimpleCookie
 from urllib.parse import urlsplit
 
@@ -12,10 +14,13 @@ from starlette.types import ASGIApp, Receive, Scope, Send
 
 from kindwhisk.api.problems import Problem, answer
 from kindwhisk.api.settings import LOOPBACK, Settings
+from kindwhisk.core.errors import NotNowError
 
 SAFE = {"GET", "HEAD", "OPTIONS"}
 COOKIE = "kindwhisk_session"
 OPEN_PATHS = {"/api/health", "/api/session"}
+TRIES, TRIES_WITHIN_S = 10, 60.0
+"""So many wrong passcodes in so many seconds, and nobody gets in for a while."""
 
 
 class Doorkeeper:
@@ -68,10 +73,21 @@ class Sessions:
     def __init__(self, passcode: str | None) -> None:
         self._passcode = passcode
         self._tokens: set[str] = set()
+        self._wrong: deque[float] = deque(maxlen=TRIES)
 
     def enter(self, passcode: str) -> str | None:
-        """A token for the right passcode, else None."""
+        """A token for the right passcode, else None.
+
+        Raises:
+            NotNowError: it was wrong too often within a minute, from wherever.
+        """
+        now = time.monotonic()
+        if len(self._wrong) == TRIES and now - self._wrong[0] < TRIES_WITHIN_S:
+            raise NotNowError(
+                "The passcode was wrong too often.", field="passcode", remedy="Wait a minute, then try again."
+            )
         if self._passcode is None or not hmac.compare_digest(passcode.encode(), self._passcode.encode()):
+            self._wrong.append(now)
             return None
         token = secrets.token_urlsafe(24)
         self._tokens.add(token)

@@ -13,7 +13,8 @@ from kindwhisk.bench.plans import plan_backward
 from kindwhisk.bench.projection import Progress, project
 from kindwhisk.bench.record import kitchen_record, summary
 from kindwhisk.bench.rules import check
-from kindwhisk.bench.state import BakeState, StateMaker
+from kindwhisk.bench.state import StateMaker
+from kindwhisk.bench.views import BakeState
 from kindwhisk.bench.walked import Walked, parse, walked
 from kindwhisk.core.braid import Braid, braid
 from kindwhisk.core.errors import CraftError

@@ -5,153 +5,29 @@ from __future__ import annotations
 from datetime import datetime, timedelta
 
 from kindwhisk.bench.document import BakeDocument
-from kindwhisk.bench.events import OutcomeRecorded
-from kindwhisk.bench.outlook import Column, Outlook, column, outlook
+from kindwhisk.bench.outlook import Outlook, column, outlook
 from kindwhisk.bench.projection import BakeStatus, Progress, StepStatus
+from kindwhisk.bench.views import (
+    BakeState,
+    CueView,
+    GateItemView,
+    GateView,
+    NoteView,
+    ReadingView,
+    StepDetail,
+    StepLine,
+    TimerView,
+    WindowView,
+)
 from kindwhisk.bench.walked import Walked
-from kindwhisk.core.bands import UNITS, Quantity, Verdict, judge
+from kindwhisk.core.bands import UNITS, Quantity, judge
 from kindwhisk.core.foam import Seen
-from kindwhisk.core.model import Value
 from kindwhisk.core.planning.push import Actual, push
 from kindwhisk.core.planning.tasks import Job, job
 from kindwhisk.core.process.forecast import Forecast, StepForecast
 from kindwhisk.core.process.gate import Gate, GateItemKind, gates
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.windows import windows
-from kindwhisk.core.section import Section
-
-
-class CueView(Value):
-    """A cue with its moment."""
-
-    id: str
-    at: datetime
-    do: str
-    look: str
-    done: bool
-
-
-class StepLine(Value):
-    """A step in the list of all."""
-
-    id: str
-    kind: str
-    title: str
-    goal: str
-    vessel: str
-    vessel_name: str
-    attention: Attention
-    status: StepStatus
-    startable: bool
-    planned_start_at: datetime
-    planned_end_at: datetime
-    expected_start_at: datetime
-    expected_end_at: datetime
-    started_at: datetime | None
-    ended_at: datetime | None
-    reason: str
-
-
-class StepDetail(Value):
-    """A step close up."""
-
-    forecast: StepForecast
-    outlook: Outlook | None
-    cues: tuple[CueView, ...]
-    column: Column | None
-    section: Section | None
-    section_is_now: bool
-
-
-class GateItemView(Value):
-    """A thing on the make-ready list."""
-
-    id: str
-    kind: GateItemKind
-    name: str
-    detail: str
-    there: bool
-
-
-class GateView(Value):
-    """The make-ready list before ``step``; open when nothing is missing."""
-
-    step: str
-    step_title: str
-    open: bool
-    items: tuple[GateItemView, ...]
-
-
-class WindowView(Value):
-    """A content that waits and may not wait for ever."""
-
-    step: str
-    closes: str
-    name: str
-    why: str
-    since: datetime
-    until: datetime
-
-
-class TimerView(Value):
-    """A timer; its moment stands, whatever happens to the page or the server."""
-
-    id: str
-    label: str
-    due_at: datetime
-
-
-class ReadingView(Value):
-    """A reading with its verdict."""
-
-    sequence: int
-    at: datetime
-    step: str
-    step_title: str
-    quantity: Quantity
-    unit: str
-    value: float
-    verdict: Verdict | None
-
-
-class NoteView(Value):
-    """A note."""
-
-    sequence: int
-    at: datetime
-    text: str
-    step: str | None
-
-
-class BakeState(Value):
-    """Everything that a page needs, from the events and a moment."""
-
-    id: str
-    title: str
-    formula_id: str
-    formula_version: int
-    status: BakeStatus
-    batch: str
-    started_at: datetime
-    ended_at: datetime | None
-    ready_at: datetime
-    expected_ready_at: datetime
-    late_by_s: float
-    now: datetime
-    sequence: int
-    undoable: int | None
-    steps: tuple[StepLine, ...]
-    current: str | None
-    next: str | None
-    running: tuple[str, ...]
-    details: dict[str, StepDetail]
-    gate: GateView | None
-    windows: tuple[WindowView, ...]
-    timers: tuple[TimerView, ...]
-    readings: tuple[ReadingView, ...]
-    notes: tuple[NoteView, ...]
-    outcome: OutcomeRecorded | None
-    allergens: tuple[str, ...]
 
 
 def gate_items(gate: Gate, progress: Progress) -> list[GateItemView]:

@@ -28,6 +28,18 @@ export function litres(ml: number): string {
   return ml >= 1000 ? `${(ml / 1000).toFixed(2)} l` : `${Math.round(ml)} ml`;
 }
 
+const QUARTERS = ['', '¼', '½', '¾'];
+
+/** A volume as kitchen measures, to a quarter: 1¼ cups, 2 tbsp, ¾ tsp; empty where a spoon is too coarse. */
+export function spoonfuls(ml: number): string {
+  const [unit, size] =
+    ml >= 59 ? (['cup', 236.6] as const) : ml >= 13 ? (['tbsp', 14.79] as const) : (['tsp', 4.93] as const);
+  const quarters = Math.round((ml / size) * 4);
+  if (quarters === 0) return '';
+  const amount = `${Math.floor(quarters / 4) || ''}${QUARTERS[quarters % 4]}`;
+  return `${amount} ${unit}${unit === 'cup' && quarters > 4 ? 's' : ''}`;
+}
+
 /** A figure of a quantity in its unit: densities with two or three places, the rest whole. */
 export function figure(value: number, unit: string): string {
   if (unit === 'g/ml') return value.toFixed(value < 0.3 ? 3 : 2);

@@ -14,7 +14,7 @@ from kindwhisk.api.routers.plans import PlanRequest
 from kindwhisk.bench.events import BenchEvent
 from kindwhisk.bench.record import BakeSummary
 from kindwhisk.bench.service import BakeBraid, Bench
-from kindwhisk.bench.state import BakeState
+from kindwhisk.bench.views import BakeState
 from kindwhisk.formats import readings_csv
 from kindwhisk.store import bakes
 

@@ -19,6 +19,7 @@ from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.scaling import EggNeed, Scaled, Wish, scale
 from kindwhisk.core.schools import School
 from kindwhisk.core.tins import Tin
+from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.formats import recipe_jsonld
 from kindwhisk.store import formulas, kitchens
 from kindwhisk.store.formulas import FormulaEntry
@@ -107,6 +108,13 @@ def read_in(recipe: dict[str, Any]) -> Saved:
     """Keep a formula from a schema.org Recipe that carries our process; a changed one becomes a new version."""
     formula = recipe_jsonld.read(recipe)
     return Saved(id=formula.id, version=formulas.save(formula))
+
+
+@router.post("/shipped", status_code=201)
+def take_shipped() -> list[Saved]:
+    """Put the formulas that ship with the product into the Book; one that is there already stays as it is."""
+    there = {entry.id for entry in formulas.entries()}
+    return [Saved(id=f.id, version=formulas.save(f)) for f in demo_formulas() if f.id not in there]
 
 
 @router.get("/{formula_id}.jsonld", response_class=JSONResponse)

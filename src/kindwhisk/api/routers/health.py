@@ -35,7 +35,7 @@ def health() -> Health:
     return Health(status="ok", version=__version__)
 
 
-@router.post("/session", status_code=204, responses=refusals(400, 422))
+@router.post("/session", status_code=204, responses=refusals(400, 409, 422))
 def enter(body: Passcode, request: Request, response: Response) -> None:
     """Let this device in."""
     sessions: Sessions = request.app.state.sessions

@@ -15,10 +15,11 @@
   import ReadingSheet from './ReadingSheet.svelte';
   import SkipSheet from './SkipSheet.svelte';
   import StepNow from './StepNow.svelte';
+  import StepsSheet from './StepsSheet.svelte';
   import TimerSheet from './TimerSheet.svelte';
 
   const bench = new BenchState(route.params.bake!);
-  let sheet = $state<'reading' | 'timer' | 'note' | 'skip' | 'keys' | null>(null);
+  let sheet = $state<'reading' | 'timer' | 'note' | 'skip' | 'steps' | 'keys' | null>(null);
   let rung = new Set<string>();
   let opened = Date.now();
   let wide = $state(innerWidth);
@@ -81,6 +82,7 @@
       n: () => bench.notYet(),
       o: () => (sheet = 'note'),
       s: () => (sheet = 'skip'),
+      a: () => (sheet = 'steps'),
       u: () => bench.undo(),
       m: () => sound.toggle(),
       '?': () => (sheet = 'keys'),
@@ -161,6 +163,7 @@
   <TimerSheet {bench} open={sheet === 'timer'} onclose={() => (sheet = null)} />
   <NoteSheet {bench} open={sheet === 'note'} onclose={() => (sheet = null)} />
   <SkipSheet {bench} open={sheet === 'skip'} onclose={() => (sheet = null)} />
+  <StepsSheet {bench} open={sheet === 'steps'} onclose={() => (sheet = null)} />
   <KeysSheet open={sheet === 'keys'} onclose={() => (sheet = null)} />
 {:else if bench.problem}
   <div class="p-6"><Notice problem={bench.problem} /></div>

@@ -10,6 +10,7 @@
     ['T', 'start a timer'],
     ['O', 'write a note'],
     ['S', 'skip with a reason'],
+    ['A', 'all steps'],
     ['U', 'take back the last thing'],
     ['M', 'sound on or off'],
     ['?', 'this list'],

@@ -54,7 +54,13 @@
       }));
     });
   });
-  const chosen = $derived(cups.find((c) => c.id === cup));
+  const ANOTHER = 'another';
+  let other = $state<{ empty_g: number | null; volume_ml: number | null }>({ empty_g: null, volume_ml: null });
+  const chosen = $derived.by(() => {
+    if (cup !== ANOTHER) return cups.find((c) => c.id === cup);
+    const { empty_g, volume_ml } = other;
+    return empty_g === null || volume_ml === null ? undefined : { empty_g, volume_ml };
+  });
 
   $effect(() => {
     if (!open) return;
@@ -65,7 +71,7 @@
     void ask(api.GET('/api/kitchen')).then(
       (view) => {
         cups = view.kitchen.cups ?? [];
-        cup = cups[0]?.id ?? '';
+        cup = cups[0]?.id ?? ANOTHER;
       },
       (error) => (trouble = problemOf(error).detail),
     );
@@ -83,7 +89,7 @@
     );
   });
 
-  const byCup = $derived(quantity === 'density' && chosen !== undefined);
+  const byCup = $derived(quantity === 'density');
   const ready = $derived(byCup ? density !== null : value !== null);
 
   async function keep(event: SubmitEvent): Promise<void> {
@@ -117,17 +123,41 @@
         }}
       />
     {:else if places[0]}<p class="text-lg">{places[0].words}</p>{/if}
-    {#if byCup && chosen}
-      {#if cups.length > 1}
+    {#if byCup}
+      {#if cups.length > 0}
         <Choice
           label="Cup"
           value={cup}
-          options={cups.map((c) => ({ value: c.id, label: c.name }))}
-          onvalue={(v) => (cup = v)}
+          options={[
+            ...cups.map((c) => ({ value: c.id, label: `${c.name}: ${c.empty_g} g empty, holds ${c.volume_ml} ml` })),
+            { value: ANOTHER, label: 'another cup' },
+          ]}
+          onvalue={(v) => {
+            cup = v;
+            density = null;
+          }}
         />
       {/if}
+      {#if cup === ANOTHER}
+        <div class="grid gap-x-4 sm:grid-cols-2">
+          <QuantityField
+            label="Empty cup"
+            wanted="mass"
+            unit="g"
+            value={other.empty_g}
+            onvalue={(v) => (other.empty_g = v)}
+          />
+          <QuantityField
+            label="Water it holds, levelled"
+            wanted="volume"
+            unit="ml"
+            least={6}
+            value={other.volume_ml}
+            onvalue={(v) => (other.volume_ml = v)}
+          />
+        </div>
+      {/if}
       <QuantityField label="Full cup, levelled" wanted="mass" unit="g" value={full} onvalue={(v) => (full = v)} />
-      <p class="text-quiet">{chosen.name}: {chosen.empty_g} g empty, holds {chosen.volume_ml} ml.</p>
       <p class="text-4xl font-bold" aria-live="polite">
         {density === null ? '–' : density.toFixed(3)} <span class="text-lg font-normal">g per ml</span>
       </p>

@@ -5,7 +5,7 @@
   import type { BenchState } from './bench.svelte';
   import Gate from './Gate.svelte';
 
-  type Props = { bench: BenchState; onsheet: (which: 'reading' | 'timer' | 'note' | 'skip') => void };
+  type Props = { bench: BenchState; onsheet: (which: 'reading' | 'timer' | 'note' | 'skip' | 'steps') => void };
   let { bench, onsheet }: Props = $props();
 
   const detail = $derived(bench.detail!);
@@ -39,6 +39,7 @@
       {/if}
     </p>
     <div class="-my-1.5 flex gap-x-1 text-[16px] text-quiet max-sm:order-last">
+      <button class="min-h-14 px-2 underline" onclick={() => onsheet('steps')}>Steps <span class="key">A</span></button>
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('timer')}>Timer <span class="key">T</span></button>
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('note')}>Note <span class="key">O</span></button>
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('skip')}>Skip <span class="key">S</span></button>

@@ -22,6 +22,15 @@
   }
   void load();
 
+  async function takeShipped(): Promise<void> {
+    try {
+      await ask(api.POST('/api/formulas/shipped'));
+      await load();
+    } catch (error) {
+      problem = problemOf(error);
+    }
+  }
+
   async function readIn(files: FileList | null): Promise<void> {
     const file = files?.[0];
     if (!file) return;
@@ -77,8 +86,10 @@
   {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
   {#if forecasts?.length === 0}
     <p class="max-w-prose text-lg text-quiet">
-      No formula yet. Read one in from a file that carries its process (schema.org Recipe as JSON-LD).
+      No formula yet. Begin with the ones that ship, or read one in from a file that carries its process (schema.org
+      Recipe as JSON-LD).
     </p>
+    <button class="act act-now mt-5" onclick={() => void takeShipped()}>Take the shipped ones</button>
   {/if}
   <ul>
     {#each forecasts ?? [] as f (f.formula_id)}

@@ -11,7 +11,7 @@
   import { Asking } from '../../lib/asking.svelte';
   import Band from '../../lib/draw/Band.svelte';
   import Section from '../../lib/draw/Section.svelte';
-  import { celsius, grams, litres, origin } from '../../lib/figures.svelte';
+  import { celsius, grams, litres, origin, spoonfuls } from '../../lib/figures.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import WishPicker from '../../lib/parts/WishPicker.svelte';
   import { length } from '../../lib/time';
@@ -91,7 +91,10 @@
                     >{i.allergens.join(', ')}</span
                   >{/if}</span
               >
-              <span class="whitespace-nowrap"><strong>{grams(i.grams)}</strong></span>
+              <span class="whitespace-nowrap"
+                ><span class="mr-3 text-sm text-quiet">{spoonfuls(i.bulk_ml)}</span><strong>{grams(i.grams)}</strong
+                ></span
+              >
             </li>
             {#each i.roles ?? [] as share (share.role)}
               <li class="flex items-baseline justify-between gap-4 border-b border-line py-0.5 pl-5 text-quiet">
@@ -101,6 +104,7 @@
           {/each}
         </ul>
         <p class="mt-2 text-quiet">
+          Weights lead; cups and spoons are good to about a tenth.
           {grams(shown.total_g)} in all, {shown.factor.toFixed(2)} times the formula.
           {#if shown.eggs}Crack {shown.eggs.count} eggs ({shown.eggs.size.toUpperCase()}){#if shown.eggs.left_white_g > 1 || shown.eggs.left_yolk_g > 1};
               {grams(shown.eggs.left_white_g)} white and {grams(shown.eggs.left_yolk_g)} yolk are left{/if}. Eggs

@@ -13,6 +13,12 @@
   let braid = $state<Schemas['BakeBraid'] | null>(null);
   let problem = $state<Problem | null>(null);
   let note = $state('');
+  let picked = $state<string | null>(null);
+
+  function pick(step: string): void {
+    picked = step;
+    document.getElementById(`step-${step}`)?.scrollIntoView({ block: 'nearest' });
+  }
 
   async function load(): Promise<void> {
     try {
@@ -94,6 +100,8 @@
       anchor={Date.parse(braid.origin)}
       resources
       label="Braid as it went"
+      current={picked}
+      onpick={pick}
     />
     <p class="text-sm font-semibold text-quiet">as planned</p>
     <div class="opacity-75">
@@ -146,7 +154,12 @@
       <h2 class="mb-2 text-xl">Planned and actual</h2>
       <ul>
         {#each inOrder as s (s.id)}
-          <li class="grid grid-cols-[3.6rem_1fr_auto] items-baseline gap-x-3 border-t border-line py-1.5">
+          <li
+            id="step-{s.id}"
+            class="grid grid-cols-[3.6rem_1fr_auto] items-baseline gap-x-3 border-t border-line py-1.5 {picked === s.id
+              ? 'bg-surface font-bold'
+              : ''}"
+          >
             <span class="font-semibold">{s.started_at ? clock(s.started_at) : '–'}</span>
             <span
               >{s.title}{#if s.reason}<span class="text-quiet"> skipped: {s.reason}</span>{/if}</span

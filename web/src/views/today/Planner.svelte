@@ -1,7 +1,7 @@
 <script lang="ts">
   import Braid from '../../lib/draw/Braid.svelte';
   import Section from '../../lib/draw/Section.svelte';
-  import { grams } from '../../lib/figures.svelte';
+  import { grams, origin } from '../../lib/figures.svelte';
   import { now } from '../../lib/now.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
@@ -16,16 +16,19 @@
   $effect(() => today.consider());
 
   let starting = $state(false);
+  let picked = $state<string | null>(null);
   const plan = $derived(today.plan.value);
   const forecast = $derived(today.forecast.value);
   const fill = $derived(forecast?.steps.find((s) => s.section?.rise_mm)?.section ?? null);
   const late = $derived((plan?.late_by_s ?? 0) > 0);
-  const wait = $derived(plan ? until(plan.start_at, now.value) : 0);
   const schedule = $derived(
-    (plan?.steps ?? [])
-      .map((s) => ({ ...s, step: forecast?.steps.find((f) => f.id === s.step) }))
-      .filter((s) => s.step),
+    (plan?.steps ?? []).flatMap((s) => {
+      const step = forecast?.steps.find((f) => f.id === s.step);
+      return step ? [{ ...s, step }] : [];
+    }),
   );
+  const opened = $derived(schedule.find((s) => s.step.id === picked));
+  const wait = $derived(plan ? until(plan.start_at, now.value) : 0);
 
   async function start(): Promise<void> {
     starting = true;
@@ -106,8 +109,20 @@
             resources
             laneHeight={32}
             label="Braid of the plan"
+            current={picked}
+            onpick={(step) => (picked = picked === step ? null : step)}
           />
         </div>
+        {#if opened}
+          <p class="border-l-[6px] border-ink pl-4 text-[17px]" aria-live="polite">
+            <strong>{clock(opened.start)} {opened.step.title}</strong>{[opened.step.vessel_name, opened.step.setup]
+              .filter(Boolean)
+              .map((w) => `, ${w}`)
+              .join('')}: {length(opened.step.duration_s.low)} to {length(opened.step.duration_s.high)}
+            <span class="text-quiet">({origin(opened.step.duration_s)})</span>. {opened.step.do}
+            {#if opened.step.hold_s}Then it may wait {length(opened.step.hold_s.likely)}.{/if}
+          </p>
+        {/if}
         {#each forecast.warnings as w (w.text)}
           <p class="border-l-[6px] pl-4 {w.level === 'note' ? 'border-copper' : 'border-raspberry'}">
             <strong>{w.text}</strong> <span class="text-quiet">{w.remedy}</span>
@@ -116,8 +131,10 @@
         <div>
           <h2 class="mb-1 text-lg">When what starts</h2>
           <ol class="gap-x-8 text-[16px] sm:columns-2 xl:columns-3">
-            {#each schedule as s (s.step!.id)}
-              <li class="flex gap-3 py-0.5"><span class="font-semibold">{clock(s.start)}</span>{s.step!.title}</li>
+            {#each schedule as s (s.step.id)}
+              <li class="flex gap-3 py-0.5 {picked === s.step.id ? 'font-bold' : ''}">
+                <span class="font-semibold">{clock(s.start)}</span>{s.step.title}
+              </li>
             {/each}
           </ol>
         </div>

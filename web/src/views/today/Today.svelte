@@ -31,6 +31,15 @@
             {countdown(until(detail.outlook.likely_at, now.value))} to {detail.forecast.goal.toLowerCase()}
           </p>
         {/if}
+        {#if bake.gate && !bake.gate.open}
+          <p class="text-lg">
+            <strong>Make ready before “{bake.gate.step_title}”:</strong>
+            {bake.gate.items
+              .filter((i) => !i.there)
+              .map((i) => i.name)
+              .join(', ')}.
+          </p>
+        {/if}
       </div>
       <button class="act act-now" onclick={() => navigate('/bench/:bake', { params: { bake: bake.id } })}
         >To the bench</button

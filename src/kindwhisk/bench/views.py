@@ -1,0 +1,148 @@
+"""What a page is told of a bake."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+from kindwhisk.bench.events import OutcomeRecorded
+from kindwhisk.bench.outlook import Column, Outlook
+from kindwhisk.bench.projection import BakeStatus, StepStatus
+from kindwhisk.core.bands import Quantity, Verdict
+from kindwhisk.core.model import Value
+from kindwhisk.core.process.forecast import StepForecast
+from kindwhisk.core.process.gate import GateItemKind
+from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.section import Section
+
+
+class CueView(Value):
+    """A cue with its moment."""
+
+    id: str
+    at: datetime
+    do: str
+    look: str
+    done: bool
+
+
+class StepLine(Value):
+    """A step in the list of all."""
+
+    id: str
+    kind: str
+    title: str
+    goal: str
+    vessel: str
+    vessel_name: str
+    attention: Attention
+    status: StepStatus
+    startable: bool
+    planned_start_at: datetime
+    planned_end_at: datetime
+    expected_start_at: datetime
+    expected_end_at: datetime
+    started_at: datetime | None
+    ended_at: datetime | None
+    reason: str
+
+
+class StepDetail(Value):
+    """A step close up."""
+
+    forecast: StepForecast
+    outlook: Outlook | None
+    cues: tuple[CueView, ...]
+    column: Column | None
+    section: Section | None
+    section_is_now: bool
+
+
+class GateItemView(Value):
+    """A thing on the make-ready list."""
+
+    id: str
+    kind: GateItemKind
+    name: str
+    detail: str
+    there: bool
+
+
+class GateView(Value):
+    """The make-ready list before ``step``; open when nothing is missing."""
+
+    step: str
+    step_title: str
+    open: bool
+    items: tuple[GateItemView, ...]
+
+
+class WindowView(Value):
+    """A content that waits and may not wait for ever."""
+
+    step: str
+    closes: str
+    name: str
+    why: str
+    since: datetime
+    until: datetime
+
+
+class TimerView(Value):
+    """A timer; its moment stands, whatever happens to the page or the server."""
+
+    id: str
+    label: str
+    due_at: datetime
+
+
+class ReadingView(Value):
+    """A reading with its verdict."""
+
+    sequence: int
+    at: datetime
+    step: str
+    step_title: str
+    quantity: Quantity
+    unit: str
+    value: float
+    verdict: Verdict | None
+
+
+class NoteView(Value):
+    """A note."""
+
+    sequence: int
+    at: datetime
+    text: str
+    step: str | None
+
+
+class BakeState(Value):
+    """Everything that a page needs, from the events and a moment."""
+
+    id: str
+    title: str
+    formula_id: str
+    formula_version: int
+    status: BakeStatus
+    batch: str
+    started_at: datetime
+    ended_at: datetime | None
+    ready_at: datetime
+    expected_ready_at: datetime
+    late_by_s: float
+    now: datetime
+    sequence: int
+    undoable: int | None
+    steps: tuple[StepLine, ...]
+    current: str | None
+    next: str | None
+    running: tuple[str, ...]
+    details: dict[str, StepDetail]
+    gate: GateView | None
+    windows: tuple[WindowView, ...]
+    timers: tuple[TimerView, ...]
+    readings: tuple[ReadingView, ...]
+    notes: tuple[NoteView, ...]
+    outcome: OutcomeRecorded | None
+    allergens: tuple[str, ...]
