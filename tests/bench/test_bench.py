@@ -258,6 +258,24 @@ def test_a_cup_counts_as_the_result_only_if_the_whisk_stopped_soon_after(bench: 
     assert level_after(200) > level_after(20)
 
 
+def test_the_oven_says_whether_it_comes_before_the_batter(bench: Bench) -> None:
+    baker = Baker(bench)
+    baker.until("preheat-bake")
+    column = baker.tell("step_started", step="preheat-bake").details["preheat-bake"].column
+    assert column is not None
+    assert column.needed_for == "Bake"
+    assert column.arrives_at is not None
+    assert column.needed_at is not None
+    assert column.needed_at >= column.arrives_at - timedelta(minutes=1)
+    baker.wait(900)
+    cold = baker.tell("reading_added", step="preheat-bake", quantity="oven temperature", value=24)
+    later = cold.details["preheat-bake"].column
+    assert later is not None
+    assert later.arrives_at is not None
+    assert later.needed_at is not None
+    assert later.arrives_at - later.needed_at > column.arrives_at - column.needed_at
+
+
 def test_a_waiting_foam_counts_down_to_the_step_that_ends_the_wait(bench: Bench) -> None:
     baker = Baker(bench)
     baker.until("loosen")

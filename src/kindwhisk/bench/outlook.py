@@ -16,17 +16,31 @@ LOOK_AGAIN_S = (20.0, 300.0)
 TEMPERATURES = {Quantity.OVEN_TEMPERATURE, Quantity.CORE_TEMPERATURE, Quantity.CONTENT_TEMPERATURE}
 
 
+class Stage(Value):
+    """What a temperature passes on its way."""
+
+    at_c: float
+    name: str
+
+
 class Column(Value):
-    """A temperature on its way, for one upright scale (C). ``measured`` tells a reading from a model's figure."""
+    """A temperature on its way, for one upright scale (C). ``measured`` tells a reading from a model's figure.
+
+    ``needed_at`` is when ``needed_for``, the step that waits for it, could start without it.
+    """
 
     quantity: Quantity
     now_c: float
     measured: bool
+    target_c: float
     band_low_c: float
     band_high_c: float
     scale_low_c: float
     scale_high_c: float
+    stages: tuple[Stage, ...]
     arrives_at: datetime | None
+    needed_at: datetime | None
+    needed_for: str
     rising: bool
 
 
@@ -95,9 +109,13 @@ def column(
     progress: Progress,
     setting: Setting,
     view: Outlook | None,
+    waiting: tuple[datetime, str] | None,
     now: datetime,
 ) -> Column | None:
-    """The temperature to follow at this step; None where there is none."""
+    """The temperature to follow at this step; None where there is none.
+
+    ``waiting`` is the next step that needs it: when it could start without, and its title.
+    """
     band = next((c.band for c in forecast.checkpoints if c.band and c.band.quantity in TEMPERATURES), None)
     heading = step.expected_reading(
         (now - view.started_at).total_seconds() if view else 0.0,
@@ -114,10 +132,14 @@ def column(
         quantity=heading.quantity,
         now_c=shown,
         measured=bool(readings),
+        target_c=heading.target_c,
         band_low_c=band.range.low,
         band_high_c=band.range.high,
         scale_low_c=min(ends) - 5,
         scale_high_c=max(ends) + 15,
+        stages=tuple(Stage(at_c=c, name=name) for c, name in heading.stages),
         arrives_at=view.likely_at if view else None,
+        needed_at=waiting[0] if waiting else None,
+        needed_for=waiting[1] if waiting else "",
         rising=rising,
     )

@@ -178,10 +178,21 @@ class StateMaker:
             forecast=step,
             outlook=view,
             cues=cues,
-            column=column(step, self.steps[step_id], self.progress, self.setting, view, self.now),
+            column=column(
+                step, self.steps[step_id], self.progress, self.setting, view, self.waiting_for(step_id), self.now
+            ),
             section=section,
             section_is_now=view is not None or self.progress.is_over(step_id),
         )
+
+    def waiting_for(self, step_id: str) -> tuple[datetime, str] | None:
+        """The next step that needs this one: when all else that it needs is expected to be there, and its title."""
+        found = []
+        for taker in self.forecast.steps:
+            if step_id in taker.needs and not self.progress.is_over(taker.id):
+                others = [self.expected[n][1] for n in taker.needs if n != step_id]
+                found.append((max(others, default=self.expected[taker.id][0]), taker.title))
+        return min(found, default=None)
 
     def seen(self, step_id: str, view: Outlook) -> Seen | None:
         """The last cup read while the step runs."""

@@ -39,6 +39,10 @@ FIRST_LOOK = 0.82
 """First look at this share of the low end's time to the likely one. Trade habit."""
 
 
+CRUMB_STAGES: tuple[tuple[float, str], ...] = ((62.0, "egg sets"), (75.0, "starch swells"), (86.0, "crumb holds"))
+"""What happens in a crumb on its way up, in C. Recalled: each comes over a range of five degrees or so."""
+
+
 class ReferenceBake(Value):
     """The bake that a formula's time was measured on."""
 

@@ -748,6 +748,8 @@ export interface components {
         /**
          * Column
          * @description A temperature on its way, for one upright scale (C). ``measured`` tells a reading from a model's figure.
+         *
+         *     ``needed_at`` is when ``needed_for``, the step that waits for it, could start without it.
          */
         Column: {
             /** Arrives At */
@@ -758,6 +760,10 @@ export interface components {
             band_low_c: number;
             /** Measured */
             measured: boolean;
+            /** Needed At */
+            needed_at: string | null;
+            /** Needed For */
+            needed_for: string;
             /** Now C */
             now_c: number;
             quantity: components["schemas"]["Quantity"];
@@ -767,6 +773,10 @@ export interface components {
             scale_high_c: number;
             /** Scale Low C */
             scale_low_c: number;
+            /** Stages */
+            stages: components["schemas"]["Stage"][];
+            /** Target C */
+            target_c: number;
         };
         /**
          * CoolStep
@@ -2323,6 +2333,16 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+        };
+        /**
+         * Stage
+         * @description What a temperature passes on its way.
+         */
+        Stage: {
+            /** At C */
+            at_c: number;
+            /** Name */
+            name: string;
         };
         /**
          * StartRequest

@@ -4,6 +4,7 @@
 
   type Props = { gate: Schemas['GateView']; bench: BenchState };
   let { gate, bench }: Props = $props();
+  const under = (step: string) => bench.bake?.running.includes(step) ?? false;
 </script>
 
 <div>
@@ -32,7 +33,8 @@
             {@render mark(item.there)}
             <span class="leading-tight"
               ><strong>{item.name}</strong>
-              <span class="text-quiet">{item.there ? 'done' : 'not done: open it'}</span></span
+              <span class="text-quiet">{!item.there ? 'not done: open it' : under(item.id) ? 'under way' : 'done'}</span
+              ></span
             >
           </button>
         {/if}

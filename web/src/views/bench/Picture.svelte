@@ -39,7 +39,7 @@
         {detail.section.name}
         {detail.section_is_now ? 'now' : 'after this step'}
       </figcaption>
-      <Section section={detail.section} width={column ? 300 : 380} height={column ? 200 : 270} />
+      <Section section={detail.section} width={column ? 256 : 380} height={column ? 200 : 270} />
     </figure>
   {/if}
   {#if column}<Column {column} title={columnTitle} height={detail.section ? 210 : 320} />{/if}

@@ -122,7 +122,13 @@ class BakeStep(StepBase):
         """The crumb at its coldest point."""
         start = setting.kitchen.air_c
         now = baking.core_c(elapsed_s, duration_s, start, self.done_c)
-        return Heading(quantity=Quantity.CORE_TEMPERATURE, start_c=start, now_c=now, target_c=self.done_c)
+        return Heading(
+            quantity=Quantity.CORE_TEMPERATURE,
+            start_c=start,
+            now_c=now,
+            target_c=self.done_c,
+            stages=baking.CRUMB_STAGES,
+        )
 
     def seconds_left(self, elapsed_s: float, reading: float, expected: Estimate, setting: Setting) -> float | None:
         """By the crumb's own curve through this reading."""

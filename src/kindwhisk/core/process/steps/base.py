@@ -22,12 +22,16 @@ from kindwhisk.core.vessels import VesselForm
 
 
 class Heading(Value):
-    """A temperature on its way: where it should be now, where it started, and where it has to go (all C)."""
+    """A temperature on its way: where it should be now, where it started, and where it has to go (all C).
+
+    ``stages`` are what it passes, as (C, name).
+    """
 
     quantity: Quantity
     start_c: float
     now_c: float
     target_c: float
+    stages: tuple[tuple[float, str], ...] = ()
 
 
 class Content(NamedTuple):
