@@ -1,3 +1,4 @@
+/// <reference types="vitest/config" />
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vite';
@@ -6,4 +7,6 @@ export default defineConfig({
   plugins: [svelte(), tailwindcss()],
   build: { target: 'baseline-widely-available' },
   server: { proxy: { '/api': 'http://127.0.0.1:8321' } },
+  resolve: process.env.VITEST ? { conditions: ['browser'] } : {},
+  test: { environment: 'jsdom', include: ['tests/**/*.test.ts'] },
 });

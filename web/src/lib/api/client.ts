@@ -50,12 +50,11 @@ export async function ask<T>(call: Promise<Answer<T>>): Promise<T> {
   }
   if (answer.response.status === 401) window.dispatchEvent(new Event('passcodeneeded'));
   if (answer.error !== undefined || answer.data === undefined) {
+    // A server that fails has not refused: what was entered may be right and is tried again.
+    const refused = answer.response.status < 500;
     const problem = answer.error as Problem | undefined;
-    if (problem && typeof problem.detail === 'string') throw new Refused(problem, true);
-    throw new Refused(
-      { ...UNREACHED, detail: `The server failed (${answer.response.status}).` },
-      answer.response.status < 500,
-    );
+    if (problem && typeof problem.detail === 'string') throw new Refused(problem, refused);
+    throw new Refused({ ...UNREACHED, detail: `The server failed (${answer.response.status}).` }, refused);
   }
   return answer.data;
 }
