@@ -48,7 +48,7 @@ def work_until(server: Server, bake: str, step: str) -> None:
 
 def primary(page: Page) -> Any:
     """The one thing to do now."""
-    return page.get_by_label("The step now").locator(".act-now")
+    return page.get_by_label("The step now").locator("[data-act=primary]")
 
 
 def test_from_a_formula_to_a_logged_bake(page: Page, own: Server, quiet: Callable[[], list[str]]) -> None:
@@ -254,6 +254,7 @@ def test_a_new_kitchen_takes_the_shipped_formulas_and_a_cup_by_hand(page: Page, 
         bake = start_bake(server)
         work_until(server, bake, "fold")
         page.goto(f"{server.url}/bench/{bake}")
+        expect(page.get_by_label("The step now")).to_contain_text("Fold in the rest")
         page.keyboard.press("r")
         sheet = page.get_by_role("dialog")
         sheet.get_by_label("Empty cup", exact=True).fill("40")
@@ -284,3 +285,58 @@ def test_a_plan_tells_more_of_the_step_that_is_touched(page: Page, demo: Server)
     main = page.locator("main")
     expect(main).to_contain_text("speed 6")
     expect(main).to_contain_text("Then it may wait 4 min")
+
+
+def do_what_it_says(page: Page, act: Callable[[Any], None]) -> int:
+    """Go through the bake at the bench, one thing after the other; returns how many steps it took."""
+    step = page.get_by_label("The step now")
+    over = page.get_by_role("heading", name="Everything is done.")
+    for count in range(60):
+        expect(step.or_(over)).to_be_visible()
+        if over.is_visible():
+            return count
+        for box in step.get_by_role("checkbox").all():
+            if box.get_attribute("aria-checked") == "false":
+                act(box)
+                expect(box).to_have_attribute("aria-checked", "true")
+        before = step.get_attribute("data-at")
+        act(step.locator("[data-act=primary]"))
+        expect(page.locator(f"[data-at='{before}']")).to_have_count(0)
+    raise AssertionError("it never ends")
+
+
+def test_the_whole_job_by_touch_on_a_phone(browser: Browser, own: Server) -> None:
+    phone = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True, timezone_id="UTC").new_page()
+    phone.goto(own.url)
+    phone.get_by_role("combobox", name=re.compile("^Formula")).tap()
+    phone.get_by_role("option", name="Butter sponge").tap()
+    expect(phone.get_by_text(re.compile("; 5 eggs"))).to_be_visible()
+    phone.get_by_role("tab", name="eggs").tap()
+    phone.get_by_role("button", name="more Eggs").tap()
+    expect(phone.get_by_text(re.compile("; 6 eggs"))).to_be_visible()
+    phone.get_by_role("button", name=re.compile("^Start")).tap()
+    expect(phone).to_have_url(re.compile("/bench/"))
+    assert do_what_it_says(phone, lambda target: target.tap()) > 18
+    phone.get_by_role("link", name="How did it come out?").tap()
+    phone.get_by_role("radio", name="5 as it should be").tap()
+    phone.get_by_role("button", name="Keep it").tap()
+    expect(phone.locator("main")).to_contain_text("5 of 5, as it should be")
+    expect(phone.locator("main")).to_contain_text("over at")
+    assert phone.evaluate("document.documentElement.scrollWidth - innerWidth") <= 0
+
+
+def test_the_whole_job_by_keyboard(page: Page, own: Server) -> None:
+    bake = start_bake(own)
+    page.goto(f"{own.url}/bench/{bake}")
+
+    def press(target: Any) -> None:
+        if target.get_attribute("role") == "checkbox":
+            page.keyboard.press("Tab")  # so that the browser knows that somebody walks by keyboard
+            target.focus()
+        else:
+            page.evaluate("document.activeElement.blur()")
+        page.keyboard.press(" ")
+
+    assert do_what_it_says(page, press) > 20
+    page.keyboard.press("u")
+    expect(page.get_by_label("The step now")).to_contain_text("Out of the tin")

@@ -122,7 +122,7 @@
   const at = (s: number) => clock(anchor + s * 1000);
 
   function key(event: KeyboardEvent, step: string): void {
-    if (event.key !== 'Enter') return;
+    if (event.key !== 'Enter' && event.key !== ' ') return;
     event.preventDefault();
     onpick?.(step);
   }

@@ -22,6 +22,8 @@
   let sheet = $state<'reading' | 'timer' | 'note' | 'skip' | 'steps' | 'keys' | null>(null);
   let rung = new Set<string>();
   let opened = Date.now();
+  /** Whether the focus was moved by keyboard. */
+  let walking = false;
   let wide = $state(innerWidth);
   const small = $derived(wide < 640);
 
@@ -75,6 +77,9 @@
     )
       return;
     const pressed = event.key.toLowerCase();
+    if (pressed === 'tab') walking = true;
+    // Whoever has walked to a button by keyboard presses that one; one that was only touched before is left alone.
+    if (pressed === ' ' && walking && target.closest('button, a, [role=button]')) return;
     const acts: Record<string, () => void> = {
       ' ': () => bench.confirm(),
       r: () => (sheet = 'reading'),
@@ -89,7 +94,6 @@
     };
     const act = acts[pressed];
     if (!act) return;
-    // Space on a focused button would press it as well.
     event.preventDefault();
     act();
   }
@@ -97,7 +101,7 @@
   const late = $derived(bench.bake ? bench.bake.late_by_s : 0);
 </script>
 
-<svelte:window onkeydown={keys} bind:innerWidth={wide} />
+<svelte:window onkeydown={keys} onpointerdown={() => (walking = false)} bind:innerWidth={wide} />
 
 {#if bench.bake && bench.braid}
   {@const bake = bench.bake}

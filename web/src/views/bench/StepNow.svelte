@@ -25,7 +25,7 @@
   const early = $derived(line.status === 'waiting' ? until(line.expected_start_at, now.value) : 0);
 </script>
 
-<section aria-label="The step now" class="flex min-w-0 flex-col gap-2.5">
+<section aria-label="The step now" data-at="{step.id} {line.status}" class="flex min-w-0 flex-col gap-2.5">
   <div class="items-center justify-between gap-x-4 max-sm:contents sm:flex">
     <p class="text-[17px] text-quiet">
       {[running || big ? step.title : step.goal, step.vessel === 'oven' ? '' : step.vessel_name, step.setup]
@@ -146,6 +146,7 @@
     <div class="sticky bottom-14 z-10 flex flex-wrap gap-2 bg-ground py-1.5 sm:bottom-[68px] sm:gap-3">
       <button
         class="act {resting ? 'bg-ground' : 'act-now'} min-h-[64px] min-w-[min(100%,20rem)] grow text-2xl sm:grow-0"
+        data-act="primary"
         disabled={!bench.act.ready}
         onclick={() => bench.confirm()}
       >
