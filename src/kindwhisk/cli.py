@@ -32,8 +32,10 @@ def _run(data: Path, port: int, host: str, web: Path | None, passcode: str | Non
         raise typer.Exit(2) from error
     application = create_app(settings)
     if demo:
-        from kindwhisk.demo.seed import seed
+        from kindwhisk.demo.seed import is_empty, seed
 
+        if is_empty():
+            typer.echo("· making the demo kitchen and its last weeks", err=True)
         seed(application.state.bench)
     family = socket.AF_INET6 if ":" in host else socket.AF_INET
     # Named as TCP, or answers on an open connection would wait 40 ms for the other side's acknowledgement.

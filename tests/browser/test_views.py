@@ -159,6 +159,19 @@ def test_units_and_light_are_switched_and_kept(page: Page, demo: Server) -> None
     expect(page.locator("main")).to_contain_text("oz")
 
 
+def test_a_number_without_a_unit_is_in_the_unit_that_is_shown(page: Page, own: Server) -> None:
+    page.goto(f"{own.url}/kitchen")
+    page.get_by_role("button", name=re.compile("^Units")).click()
+    air = page.get_by_label("Air in the kitchen", exact=True)
+    expect(air).to_have_value("71.6")
+    air.fill("77")
+    expect(page.get_by_text("saved, revision 2")).to_be_visible()
+    assert own.ask("/api/kitchen")["kitchen"]["air_c"] == 25
+    air.fill("24 C")
+    expect(page.get_by_text("saved, revision 3")).to_be_visible()
+    assert own.ask("/api/kitchen")["kitchen"]["air_c"] == 24
+
+
 def test_nothing_is_asked_of_any_other_place(page: Page, demo: Server) -> None:
     asked: list[str] = []
     page.on("request", lambda r: asked.append(r.url))

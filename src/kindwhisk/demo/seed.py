@@ -56,9 +56,14 @@ PAST = (
 )  # fmt: skip
 
 
+def is_empty() -> bool:
+    """Whether the data file holds no formula yet."""
+    return not formulas.entries()
+
+
 def seed(bench: Bench, today: datetime | None = None) -> None:
     """Fill an empty data file, whole or not at all; one that holds anything is left alone."""
-    if formulas.entries():
+    if not is_empty():
         return
     moment = today or now()
     with bakes.writing():

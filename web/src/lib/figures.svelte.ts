@@ -24,6 +24,17 @@ export function degrees(c: number): string {
   return String(units.system === 'us' ? Math.round(c * 1.8 + 32) : Math.round(c));
 }
 
+type Outside = { unit: string; show: (value: number, places: number) => string };
+
+/** How a value in a unit inside (g, C) is shown in a field: as it is, or in ounces and Fahrenheit. */
+export function outsideOf(unit: string): Outside {
+  if (units.system === 'us' && unit === 'C')
+    return { unit: 'F', show: (c) => String(Number((c * 1.8 + 32).toFixed(1))) };
+  if (units.system === 'us' && unit === 'g')
+    return { unit: 'oz', show: (g) => String(Number((g / 28.3495).toFixed(2))) };
+  return { unit, show: (value, places) => String(Number(value.toFixed(places))) };
+}
+
 export function litres(ml: number): string {
   return ml >= 1000 ? `${(ml / 1000).toFixed(2)} l` : `${Math.round(ml)} ml`;
 }

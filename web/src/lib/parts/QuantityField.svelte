@@ -1,5 +1,6 @@
 <script lang="ts">
   import { api, ask, problemOf, type Schemas } from '../api/client';
+  import { outsideOf } from '../figures.svelte';
 
   type Props = {
     label: string;
@@ -21,7 +22,9 @@
   let trouble = $state('');
   let turn = 0;
   const places = $derived(step < 0.1 ? 2 : step < 1 ? 1 : 0);
-  const shown = $derived(editing ? text : value === null ? '' : String(Number(value.toFixed(places))));
+  /** The unit that is shown, and meant by a number without one. */
+  const outside = $derived(outsideOf(unit));
+  const shown = $derived(editing ? text : value === null ? '' : outside.show(value, places));
 
   function change(to: number): void {
     trouble = said = '';
@@ -38,12 +41,17 @@
       return;
     }
     try {
-      const query = { text: written, wanted, ingredient };
+      const bare = /^[\d\s.,/]+$/.test(written);
+      const query = {
+        text: bare && outside.unit !== unit ? `${written} ${outside.unit}` : written,
+        wanted,
+        ingredient,
+      };
       const understood = await ask(api.GET('/api/craft/quantity', { params: { query } }));
       if (mine !== turn) return;
       trouble = '';
-      said = /^[\d.,\s]+$/.test(written) ? '' : `understood: ${understood.said}`;
-      if (understood.value < least) trouble = `At least ${least} ${unit}.`;
+      said = bare ? '' : `understood: ${understood.said}`;
+      if (understood.value < least) trouble = `At least ${outside.show(least, places)} ${outside.unit}.`;
       else onvalue(understood.value);
     } catch (error) {
       if (mine !== turn) return;
@@ -76,7 +84,7 @@
           if (!trouble) editing = false;
         }}
       />
-      <span class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-quiet">{unit}</span>
+      <span class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-quiet">{outside.unit}</span>
     </div>
     <button
       type="button"

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { api, ask, problemOf, type Schemas } from '../../lib/api/client';
-  import { unitName } from '../../lib/figures.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
   import Sheet from '../../lib/parts/Sheet.svelte';
@@ -165,7 +164,7 @@
       <QuantityField
         label={quantity}
         wanted={WANTED[quantity]}
-        unit={unitName(UNIT[quantity])}
+        unit={UNIT[quantity]}
         step={quantity === 'density' ? 0.01 : 1}
         {value}
         onvalue={(v) => (value = v)}

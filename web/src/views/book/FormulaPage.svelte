@@ -78,6 +78,7 @@
               {shown.tin_count > 1 ? `${shown.tin_count} × ` : ''}{shown.tin_name}
             </figcaption>
             <Section section={fill} width={366} height={210} />
+            {#if fill.rise_mm}<p class="mt-1 text-sm text-quiet">Rise: {origin(fill.rise_mm)}.</p>{/if}
           </figure>
         {/if}
       </div>
@@ -123,7 +124,7 @@
             </div>
           {/each}
         </dl>
-        <p class="mt-2 text-quiet">grams to a gram, from what the ingredients are made of</p>
+        <p class="mt-2 text-quiet">Grams to a gram, by composition tables (recalled, unchecked).</p>
         {#each shown.warnings as w (w.text)}
           <p class="mt-3 border-l-[6px] pl-4 {w.level === 'note' ? 'border-copper' : 'border-raspberry'}">
             <strong>{w.text}</strong> <span class="text-quiet">{w.remedy}</span>

@@ -70,6 +70,7 @@
             {fill.name}{fill.count > 1 ? `, ${fill.count} of them` : ''}
           </figcaption>
           <Section section={fill} width={360} height={210} />
+          {#if fill.rise_mm}<p class="mt-1 text-sm text-quiet">Rise: {origin(fill.rise_mm)}.</p>{/if}
         </figure>
       {/if}
     </div>
