@@ -148,6 +148,29 @@ def test_the_kitchen_saves_itself_and_the_next_forecast_uses_it(page: Page, own:
     assert after["steps"] != before["steps"]
 
 
+def test_a_second_oven_is_named_and_chosen(page: Page, own: Server) -> None:
+    page.goto(f"{own.url}/kitchen")
+    page.get_by_role("button", name="rename").click()
+    page.get_by_label("Name of the kitchen").fill("Back room")
+    page.get_by_role("button", name="Done").click()
+    expect(page.get_by_role("heading", name="Back room")).to_be_visible()
+    page.get_by_role("button", name="Add an oven").click()
+    page.get_by_label("Name of the oven").last.fill("Fan oven")
+    page.get_by_role("switch").last.click()
+    expect(page.get_by_text(re.compile("^saved, revision [2-9]"))).to_be_visible()
+    static = own.ask("/api/formulas/tea-chiffon/forecast")["steps"]
+    page.get_by_role("link", name="Today", exact=True).click()
+    page.get_by_role("combobox", name=re.compile("^Oven")).click()
+    page.get_by_role("option", name="Fan oven").click()
+    expect(page.locator("main")).not_to_contain_text("Deck oven runs")
+    page.get_by_role("button", name=re.compile("^Start")).click()
+    expect(page.get_by_label("The step now")).to_be_visible()
+    bake = own.ask(f"/api/bakes/{page.url.rsplit('/', 1)[1]}?step=bake")["details"]["bake"]["forecast"]
+    before = next(s for s in static if s["id"] == "bake")
+    assert bake["duration_s"]["likely"] < before["duration_s"]["likely"]
+    assert "fan" in bake["goal"]
+
+
 def test_units_and_light_are_switched_and_kept(page: Page, demo: Server) -> None:
     page.goto(f"{demo.url}/book/tea-chiffon")
     page.get_by_role("button", name=re.compile("^Units")).click()

@@ -1,12 +1,12 @@
 <script lang="ts">
   import { Tabs } from 'bits-ui';
-  import type { ForecastView, Schemas } from '../api/client';
+  import type { ForecastView, Kitchen } from '../api/client';
   import type { Basis, Wish } from '../wish.svelte';
   import Choice from './Choice.svelte';
   import QuantityField from './QuantityField.svelte';
 
-  type Props = { wish: Wish; tins: Schemas['KitchenTin'][]; forecast: ForecastView | null };
-  let { wish, tins, forecast }: Props = $props();
+  type Props = { wish: Wish; kitchen: Kitchen | null; forecast: ForecastView | null };
+  let { wish, kitchen, forecast }: Props = $props();
 
   const bases = $derived(
     (
@@ -20,7 +20,7 @@
   );
   const options = $derived([
     { value: '', label: 'formula’s own' },
-    ...tins.map((t) => ({ value: t.id, label: t.name })),
+    ...(kitchen?.tins ?? []).map((t) => ({ value: t.id, label: t.name })),
   ]);
 </script>
 
@@ -84,4 +84,12 @@
       onvalue={(v) => (wish.count = Math.max(1, Math.round(v)))}
     />
   </div>
+  {#if kitchen && kitchen.ovens.length > 1}
+    <Choice
+      label="Oven"
+      value={wish.oven ?? kitchen.ovens[0]!.id}
+      options={kitchen.ovens.map((o) => ({ value: o.id, label: o.name }))}
+      onvalue={(v) => (wish.oven = v)}
+    />
+  {/if}
 </div>

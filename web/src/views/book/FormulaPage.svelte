@@ -70,7 +70,7 @@
         : ''}"
     >
       <div>
-        <WishPicker {wish} tins={kitchen?.tins ?? []} forecast={shown} />
+        <WishPicker {wish} {kitchen} forecast={shown} />
         {#if forecast.problem}<Notice problem={forecast.problem} />{/if}
         {#if fill}
           <figure>

@@ -2,6 +2,14 @@ import { api, ask, problemOf, type Kitchen, type Problem } from '../../lib/api/c
 
 const SAVE_AFTER_MS = 600;
 
+/** An id that none of these has: the word, or the word and a number. */
+export function freeId(word: string, taken: { id: string }[]): string {
+  const ids = new Set(taken.map((item) => item.id));
+  let n = 1;
+  while (ids.has(`${word}-${n}`)) n++;
+  return `${word}-${n}`;
+}
+
 /** The profile as it is edited; every change is saved by itself, as a new revision. */
 export class KitchenState {
   kitchen = $state<Kitchen | null>(null);

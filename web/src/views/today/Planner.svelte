@@ -63,7 +63,7 @@
       {#if !today.moment}<p role="alert" class="font-semibold text-raspberry">
           Write a time of day, such as 15:40.
         </p>{/if}
-      <WishPicker wish={today.wish} tins={today.kitchen?.tins ?? []} {forecast} />
+      <WishPicker wish={today.wish} kitchen={today.kitchen} {forecast} />
       {#if fill}
         <figure class="transition-opacity {today.forecast.waiting ? 'opacity-60' : ''}">
           <figcaption class="font-semibold text-quiet">

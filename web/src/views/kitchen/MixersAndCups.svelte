@@ -1,0 +1,67 @@
+<script lang="ts">
+  import QuantityField from '../../lib/parts/QuantityField.svelte';
+  import { freeId, type KitchenState } from './kitchen.svelte';
+  import NameField from './NameField.svelte';
+
+  type Props = { page: KitchenState };
+  let { page }: Props = $props();
+</script>
+
+<section>
+  <h2 class="mb-1 text-2xl">Mixer</h2>
+  {#each page.kitchen?.mixers ?? [] as mixer, i (mixer.id)}
+    <NameField
+      label="Name of the mixer"
+      value={mixer.name}
+      onvalue={(name) => page.change((k) => (k.mixers[i]!.name = name))}
+    />
+    <div class="mt-2">
+      <QuantityField
+        label="Bowl"
+        wanted="volume"
+        unit="ml"
+        step={100}
+        least={300}
+        value={mixer.bowl_ml ?? 4800}
+        onvalue={(v) => page.change((k) => (k.mixers[i]!.bowl_ml = v))}
+      />
+    </div>
+  {/each}
+</section>
+<section>
+  <h2 class="mb-1 text-2xl">Cups</h2>
+  {#each page.kitchen?.cups ?? [] as cup, i (cup.id)}
+    <div class="mb-6">
+      <NameField
+        label="Name of the cup"
+        value={cup.name}
+        onvalue={(name) => page.change((k) => (k.cups[i]!.name = name))}
+      />
+      <div class="mt-2">
+        <QuantityField
+          label="Empty"
+          wanted="mass"
+          unit="g"
+          value={cup.empty_g}
+          onvalue={(v) => page.change((k) => (k.cups[i]!.empty_g = v))}
+        />
+        <QuantityField
+          label="Water it holds, levelled"
+          wanted="volume"
+          unit="ml"
+          least={6}
+          value={cup.volume_ml}
+          onvalue={(v) => page.change((k) => (k.cups[i]!.volume_ml = v))}
+        />
+      </div>
+      <button class="act act-small" onclick={() => page.change((k) => k.cups.splice(i, 1))}>Take it out</button>
+    </div>
+  {/each}
+  <p class="mb-2 text-quiet">Weigh it empty, then full of water: a gram is a millilitre.</p>
+  <button
+    class="act act-small"
+    onclick={() =>
+      page.change((k) => k.cups.push({ id: freeId('cup', k.cups), name: 'New cup', empty_g: 40, volume_ml: 120 }))}
+    >Add a cup</button
+  >
+</section>

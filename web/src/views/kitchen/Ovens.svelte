@@ -1,0 +1,79 @@
+<script lang="ts">
+  import { Switch } from 'bits-ui';
+  import QuantityField from '../../lib/parts/QuantityField.svelte';
+  import { freeId, type KitchenState } from './kitchen.svelte';
+  import NameField from './NameField.svelte';
+
+  type Props = { page: KitchenState };
+  let { page }: Props = $props();
+</script>
+
+<section>
+  <h2 class="mb-1 text-2xl">Ovens</h2>
+  {#each page.kitchen?.ovens ?? [] as oven, i (oven.id)}
+    <div class="mb-6">
+      <NameField
+        label="Name of the oven"
+        value={oven.name}
+        onvalue={(name) => page.change((k) => (k.ovens[i]!.name = name))}
+      />
+      <label class="flex min-h-12 items-center gap-3">
+        <Switch.Root
+          class="h-8 w-14 rounded-full border-2 border-ink px-0.5 data-[state=checked]:bg-ink"
+          checked={oven.mode === 'fan'}
+          onCheckedChange={(fan) => page.change((k) => (k.ovens[i]!.mode = fan ? 'fan' : 'static'))}
+        >
+          <Switch.Thumb
+            class="block size-6 rounded-full bg-metal transition-transform data-[state=checked]:translate-x-6 data-[state=checked]:bg-ground"
+          />
+        </Switch.Root>
+        {oven.mode === 'fan' ? 'fan' : 'static'}
+      </label>
+      <QuantityField
+        label="Measured minus set"
+        wanted="number"
+        unit="K"
+        least={-60}
+        value={oven.offset_k ?? 0}
+        onvalue={(v) => page.change((k) => (k.ovens[i]!.offset_k = v))}
+      />
+      <QuantityField
+        label="Heats by, a minute"
+        wanted="number"
+        unit="K"
+        step={0.5}
+        least={1}
+        value={oven.rise_k_per_min ?? 8}
+        onvalue={(v) => page.change((k) => (k.ovens[i]!.rise_k_per_min = v))}
+      />
+      <QuantityField
+        label="Tins at once"
+        wanted="number"
+        unit=""
+        least={1}
+        value={oven.tins_at_once ?? 2}
+        onvalue={(v) => page.change((k) => (k.ovens[i]!.tins_at_once = Math.round(v)))}
+      />
+      {#if (page.kitchen?.ovens.length ?? 0) > 1}
+        <button class="act act-small" onclick={() => page.change((k) => k.ovens.splice(i, 1))}>Take it out</button>
+      {/if}
+    </div>
+  {/each}
+  <p class="mb-2 text-quiet">
+    An oven thermometer tells its degrees; times alone can’t. Plans use the first, or the one that is chosen.
+  </p>
+  <button
+    class="act act-small"
+    onclick={() =>
+      page.change((k) =>
+        k.ovens.push({
+          id: freeId('oven', k.ovens),
+          name: 'New oven',
+          mode: 'static',
+          offset_k: 0,
+          rise_k_per_min: 8,
+          tins_at_once: 2,
+        }),
+      )}>Add an oven</button
+  >
+</section>

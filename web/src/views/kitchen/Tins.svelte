@@ -1,0 +1,117 @@
+<script lang="ts">
+  import type { Schemas } from '../../lib/api/client';
+  import Choice from '../../lib/parts/Choice.svelte';
+  import QuantityField from '../../lib/parts/QuantityField.svelte';
+  import { freeId, type KitchenState } from './kitchen.svelte';
+  import TinDrawing from './TinDrawing.svelte';
+
+  type Props = { page: KitchenState };
+  let { page }: Props = $props();
+
+  const MEASURES: Record<string, string> = {
+    diameter_mm: 'across the bottom',
+    top_diameter_mm: 'across the top',
+    depth_mm: 'deep',
+    tube_diameter_mm: 'tube, bottom',
+    tube_top_diameter_mm: 'tube, top',
+    width_mm: 'wide',
+    length_mm: 'long',
+    bottom_width_mm: 'bottom, wide',
+    bottom_length_mm: 'bottom, long',
+    top_width_mm: 'top, wide',
+    top_length_mm: 'top, long',
+  };
+  const SHAPES: Record<string, Schemas['KitchenTin']['tin']> = {
+    round: { shape: 'round', dimensions: { diameter_mm: 180, depth_mm: 60 } },
+    tube: {
+      shape: 'tube',
+      dimensions: {
+        diameter_mm: 160,
+        top_diameter_mm: 180,
+        depth_mm: 90,
+        tube_diameter_mm: 60,
+        tube_top_diameter_mm: 50,
+      },
+    },
+    square: { shape: 'square', dimensions: { width_mm: 180, length_mm: 180, depth_mm: 60 } },
+    sheet: { shape: 'sheet', dimensions: { width_mm: 300, length_mm: 400, depth_mm: 25 } },
+    rectangular: { shape: 'rectangular', dimensions: { width_mm: 200, length_mm: 300, depth_mm: 50 } },
+    loaf: {
+      shape: 'loaf',
+      dimensions: { bottom_width_mm: 85, bottom_length_mm: 210, top_width_mm: 105, top_length_mm: 230, depth_mm: 65 },
+    },
+    'half-sphere': { shape: 'half-sphere', dimensions: { diameter_mm: 160 } },
+  };
+  let open = $state<string | null>(null);
+
+  function addTin(shape: string): void {
+    const template = SHAPES[shape];
+    if (!template) return;
+    page.change((k) => {
+      open = freeId(shape, k.tins);
+      k.tins.push({ id: open, name: `new ${shape} tin`, tin: structuredClone(template), count: 1 });
+    });
+  }
+</script>
+
+<h2 class="mt-8 mb-1 text-2xl">Tins</h2>
+<ul class="flex flex-wrap items-end gap-x-8 gap-y-6">
+  {#each page.kitchen?.tins ?? [] as tin, i (tin.id)}
+    <li class={open === tin.id ? 'w-full max-w-3xl bg-surface p-4' : 'w-40'}>
+      <div class={open === tin.id ? 'flex flex-wrap gap-6' : ''}>
+        <TinDrawing name={tin.name} tin={tin.tin} />
+        {#if open === tin.id}
+          <div class="grid min-w-64 grow gap-x-4 gap-y-1 sm:grid-cols-2">
+            <label class="block font-semibold"
+              >Name<input
+                class="field mt-1 font-normal"
+                maxlength="60"
+                value={tin.name}
+                oninput={(e) => {
+                  const name = e.currentTarget.value;
+                  if (name.trim()) page.change((k) => (k.tins[i]!.name = name));
+                }}
+              /></label
+            >
+            <QuantityField
+              label="How many"
+              wanted="number"
+              unit=""
+              least={1}
+              value={tin.count}
+              onvalue={(v) => page.change((k) => (k.tins[i]!.count = Math.round(v)))}
+            />
+            {#each Object.entries(tin.tin.dimensions).filter(([, v]) => v !== null) as [key, value] (key)}
+              <QuantityField
+                label={MEASURES[key] ?? key}
+                wanted="length"
+                unit="mm"
+                least={1}
+                value={value as number}
+                onvalue={(v) => page.change((k) => ((k.tins[i]!.tin.dimensions as Record<string, number>)[key] = v))}
+              />
+            {/each}
+            <div class="flex gap-3 sm:col-span-2">
+              <button class="act act-small" onclick={() => (open = null)}>Close</button>
+              <button class="act act-small" onclick={() => page.change((k) => k.tins.splice(i, 1))}
+                >Take it off the shelf</button
+              >
+            </div>
+          </div>
+        {:else}
+          <button class="min-h-12 w-full text-center leading-tight underline" onclick={() => (open = tin.id)}
+            >{tin.name}{tin.count > 1 ? `, ${tin.count}` : ''}</button
+          >
+        {/if}
+      </div>
+    </li>
+  {/each}
+  <li class="w-56">
+    <Choice
+      label="Add a tin"
+      value=""
+      options={Object.keys(SHAPES).map((s) => ({ value: s, label: s }))}
+      onvalue={addTin}
+    />
+  </li>
+</ul>
