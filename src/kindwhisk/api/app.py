@@ -6,7 +6,6 @@ import asyncio
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from importlib import import_module
-from threading import Thread
 
 from fastapi import FastAPI
 
@@ -28,8 +27,9 @@ def create_app(settings: Settings) -> FastAPI:
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:  # noqa: ARG001 - the framework passes it
         hub.attach(asyncio.get_running_loop())
-        # The solver takes a second to load; nobody should wait for it at the first plan.
-        Thread(target=import_module, args=("ortools.sat.python.cp_model",), daemon=True).start()
+        # Slow to load, so not at the first plan; and not in a thread, for half-loaded modules would be met in others.
+        for slow in ("ortools.sat.python.cp_model", "pint"):
+            import_module(slow)
         yield
         database.close()
 

@@ -118,10 +118,10 @@
               ? `, ${length(late)} early`
               : ', on time'}
         </span>
-        <button class="ml-3 min-h-11 px-2 text-quiet" onclick={() => sound.toggle()} aria-pressed={sound.muted}>
+        <button class="-my-2 ml-3 min-h-14 px-2 text-quiet" onclick={() => sound.toggle()} aria-pressed={sound.muted}>
           {sound.muted ? 'muted' : 'sound on'}
         </button>
-        <button class="min-h-11 px-2 text-quiet" onclick={() => (sheet = 'keys')}
+        <button class="-my-2 min-h-14 px-2 text-quiet" onclick={() => (sheet = 'keys')}
           >keys <span class="key">?</span></button
         >
       </p>

@@ -33,7 +33,7 @@
         .join(', ')}
       {#if bench.focus && bench.focus !== bench.bake?.current}
         <button
-          class="ml-2 min-h-11 font-semibold text-ink underline"
+          class="-my-3 ml-2 min-h-14 font-semibold text-ink underline"
           onclick={() => bench.look(bench.bake!.current ?? '')}>back to now</button
         >
       {/if}
