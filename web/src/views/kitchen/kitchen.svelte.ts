@@ -17,6 +17,8 @@ export class KitchenState {
   saved = $state<'yes' | 'saving' | 'no'>('yes');
   revision = $state(0);
   #timer: ReturnType<typeof setTimeout> | undefined;
+  #changes = 0;
+  #sending: Promise<void> = Promise.resolve();
 
   async load(): Promise<void> {
     try {
@@ -33,6 +35,7 @@ export class KitchenState {
   change(change: (kitchen: Kitchen) => void): void {
     if (!this.kitchen) return;
     change(this.kitchen);
+    this.#changes++;
     this.saved = 'saving';
     clearTimeout(this.#timer);
     this.#timer = setTimeout(() => void this.#save(), SAVE_AFTER_MS);
@@ -52,13 +55,20 @@ export class KitchenState {
     };
   }
 
-  async #save(): Promise<void> {
+  /** One after the other: each save builds on the revision that the one before it made. */
+  #save(): Promise<void> {
+    this.#sending = this.#sending.then(() => this.#send());
+    return this.#sending;
+  }
+
+  async #send(): Promise<void> {
     if (!this.kitchen) return;
+    const sent = this.#changes;
     try {
       const body = { revision: this.revision, kitchen: $state.snapshot(this.kitchen) };
       const view = await ask(api.PUT('/api/kitchen', { body, keepalive: true }));
       this.revision = view.revision;
-      this.saved = 'yes';
+      if (sent === this.#changes) this.saved = 'yes';
       this.problem = null;
     } catch (error) {
       this.saved = 'no';
