@@ -24,12 +24,6 @@ def timed(call: Callable[[], object]) -> float:
     return time.perf_counter() - began
 
 
-def median_s(call: Callable[[], object], rounds: int) -> float:
-    """Median seconds of a call, after one that does not count."""
-    call()
-    return statistics.median(timed(call) for _ in range(rounds))
-
-
 def side_by_side(first: Callable[[], object], second: Callable[[], object], rounds: int = 60) -> Pair:
     """Both calls in turns, so that whatever else the machine does falls on both."""
     first()
