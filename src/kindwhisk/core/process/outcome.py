@@ -9,7 +9,6 @@ from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
 from kindwhisk.core.safety import Caution
-from kindwhisk.core.section import Section
 
 
 class Attention(StrEnum):
@@ -92,4 +91,3 @@ class Outcome(Value):
     cautions: tuple[Caution, ...] = ()
     make_ready: tuple[MakeReady, ...] = ()
     notices: tuple[Notice, ...] = ()
-    section: Section | None = None

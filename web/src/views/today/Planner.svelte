@@ -99,7 +99,7 @@
               <span class="text-quiet">{plan.because}</span>
             </p>
           </div>
-          <button class="act act-now min-w-48 text-xl" disabled={starting} onclick={start}
+          <button class="act {first ? 'act-now' : ''} min-w-48 text-xl" disabled={starting} onclick={start}
             >{late ? 'Start all the same' : 'Start this bake'}</button
           >
         </div>

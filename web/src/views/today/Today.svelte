@@ -18,7 +18,7 @@
 
 {#if today.problem}<Notice problem={today.problem} onclose={() => (today.problem = null)} />{/if}
 
-{#each today.running as bake (bake.id)}
+{#each today.running as bake, i (bake.id)}
   {@const detail = bake.current ? bake.details[bake.current] : null}
   {@const braid = today.braids[bake.id]}
   <section class="border-b border-line bg-surface px-4 pt-4 pb-2 sm:px-6" aria-label="{bake.title}, running">
@@ -41,8 +41,9 @@
           </p>
         {/if}
       </div>
-      <button class="act act-now" onclick={() => navigate('/bench/:bake', { params: { bake: bake.id } })}
-        >To the bench</button
+      <button
+        class="act {i === 0 ? 'act-now' : ''}"
+        onclick={() => navigate('/bench/:bake', { params: { bake: bake.id } })}>To the bench</button
       >
     </div>
     {#if braid}
