@@ -14,12 +14,16 @@ from pathlib import Path
 from playwright.sync_api import Browser, sync_playwright
 
 from benchmarks.pair import side_by_side
+from kindwhisk.core.eggs import EggSize
 from kindwhisk.core.planning.solver import plan
 from kindwhisk.core.planning.tasks import job
 from kindwhisk.core.process.forecast import forecast
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.setting import Setting, TinsInUse
-from kindwhisk.demo.formulas import tea_chiffon
+from kindwhisk.core.reading import recipe
+from kindwhisk.core.reading.line import read_line
+from kindwhisk.core.reading.proposal import read
+from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
 from tests.server import CHROMIUM, EXECUTABLE, ROOT, Server
 
@@ -62,7 +66,25 @@ def _forecast_and_plan() -> None:
     task = job(seen)
     pair = side_by_side(lambda: plan(task, 5 * 3600), lambda: forecast(formula, setting), rounds=15)
     print(f"forecast of {len(seen.steps)} steps       {1000 * pair.second_s:7.1f} ms")
+    largest = max(demo_formulas(), key=lambda f: len(f.steps))
+    place = _setting(largest)
+    pair_largest = side_by_side(lambda: forecast(largest, place), lambda: forecast(formula, setting), rounds=15)
+    steps = len(forecast(largest, place).steps)
+    print(
+        f"forecast of {steps} steps       {1000 * pair_largest.first_s:7.1f} ms   "
+        f"{pair_largest.ratio:5.1f} times that; the largest of the Book"
+    )
     print(f"plan of one bake           {1000 * pair.first_s:7.1f} ms   {pair.ratio:5.1f} times its forecast")
+
+
+def _reading() -> None:
+    kinds = ("2 1/4 cups cake flour, sifted", "120 g de sucre", "卵白 4個分", "7 large eggs, separated", "40ml dầu ăn")
+    lines = [kinds[n % len(kinds)] for n in range(40)]
+    method = "Whip the whites. Fold. Bake at 170 C for 35 minutes in a 20 cm round tin until golden."
+    text = "\n".join(["Cake", "Ingredients", *lines, "Method", method])
+    written = recipe.from_text(text)
+    pair = side_by_side(lambda: read(written, EggSize.EU_M), lambda: read_line(lines[0]), rounds=15)
+    print(f"reading a 40-line recipe   {1000 * pair.first_s:7.1f} ms   {pair.ratio:5.1f} times one of its lines")
 
 
 def _size() -> None:
@@ -103,6 +125,7 @@ def main() -> None:
         try:
             _bench(server)
             _forecast_and_plan()
+            _reading()
             _size()
             _first_view(browser, server)
         finally:

@@ -15,6 +15,26 @@ FOLDER = ROOT / "docs" / "screenshots"
 DESK, TABLET, PHONE = (1280, 800), (820, 1100), (390, 844)
 
 
+RECIPE = """Lemon cloud
+
+Ingredients
+2 1/4 cups cake flour, sifted
+1 1/2 cups sugar
+1 tbsp baking powder
+1/2 cup vegetable oil
+7 large eggs, separated
+3/4 cup cold water
+zest of 1 lemon
+1/2 tsp cream of tartar
+
+Method
+Beat yolks, oil, water and zest until smooth, add flour and baking powder.
+Beat the egg whites with cream of tartar, add the sugar until stiff. Fold together.
+Preheat the oven to 325 F. Pour into a 10-inch tube pan.
+Bake for 55 to 60 minutes. Invert, cool, serve with strawberries.
+"""
+
+
 class Stage:
     """A bake that began a while ago and went as planned."""
 
@@ -82,7 +102,17 @@ def take(page: Page, server: Server) -> None:
     failed = next(b for b in finished if b["summary"]["stars"] == 2)
     picture(page, server, "today", "/")
     picture(page, server, "book", "/book")
-    picture(page, server, "formula", "/book/tea-chiffon")
+    picture(page, server, "formula", "/book/finger-cake")
+    picture(page, server, "change", "/book/ringed-chiffon/change")
+    picture(page, server, "weigh", "/book/syrup-shells/weigh")
+    change = server.ask("/api/formulas/french-shells/method", {"step": "whip", "method": "syrup-cooked"})
+    keep = {"formula": change["formula"], "based_on": change["based_on"]}
+    server.ask("/api/formulas/french-shells", keep, method="PUT")
+    picture(page, server, "versions", "/book/french-shells/versions")
+    page.goto(server.url + "/book/read")
+    page.evaluate("text => localStorage.setItem('kindwhisk.reading', text)", RECIPE)
+    picture(page, server, "read-in", "/book/read")
+    page.evaluate("localStorage.removeItem('kindwhisk.reading')")
     picture(page, server, "log", "/log")
     picture(page, server, "record", f"/log/{failed['id']}")
     picture(page, server, "kitchen", "/kitchen")

@@ -59,12 +59,13 @@ class Server:
             self.process.terminate()
             self.process.wait(timeout=10)
 
-    def ask(self, path: str, body: dict[str, Any] | None = None) -> Any:
-        """A call beside the page."""
+    def ask(self, path: str, body: dict[str, Any] | None = None, method: str | None = None) -> Any:
+        """A call beside the page; with a body a POST, unless said otherwise."""
         request = urllib.request.Request(
             self.url + path,
             None if body is None else json.dumps(body).encode(),
             {"content-type": "application/json"},
+            method=method,
         )
         with urllib.request.urlopen(request, timeout=20) as answer:
             return json.load(answer)

@@ -17,7 +17,7 @@ from hypothesis import strategies as st
 
 from kindwhisk.api.app import create_app
 from kindwhisk.api.settings import Settings
-from kindwhisk.demo.formulas import tea_chiffon
+from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from tests.api.conftest import BASE
 
 READY = (datetime.now(UTC) + timedelta(hours=5)).isoformat()
@@ -330,6 +330,6 @@ def test_a_passcode_cannot_be_guessed_at_leisure(tmp_path: Path) -> None:
 def test_the_shipped_formulas_come_into_an_empty_book_once(tmp_path: Path) -> None:
     with TestClient(create_app(Settings(data=tmp_path)), base_url=BASE) as client:
         assert client.get("/api/formulas").json() == []
-        assert len(client.post("/api/formulas/shipped").json()) == 2
+        assert len(client.post("/api/formulas/shipped").json()) == len(demo_formulas())
         assert client.post("/api/formulas/shipped").json() == []
         assert {f["version"] for f in client.get("/api/formulas").json()} == {1}

@@ -10,7 +10,7 @@ from kindwhisk.bench.events import event_adapter
 from kindwhisk.bench.service import Bench
 from kindwhisk.bench.views import BakeState
 from kindwhisk.core.process.gate import GateItemKind
-from kindwhisk.core.process.scaling import Wish
+from kindwhisk.core.process.wish import Wish
 
 BEGAN = datetime(2026, 11, 2, 5, 0, tzinfo=UTC)
 _keys = itertools.count()

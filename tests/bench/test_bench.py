@@ -16,7 +16,7 @@ from kindwhisk.bench.service import Bench
 from kindwhisk.core.bands import Place, Quantity
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis
-from kindwhisk.core.process.scaling import Wish
+from kindwhisk.core.process.wish import Wish
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.demo.seed import PAST, seed
 from kindwhisk.store import bakes, kitchens

@@ -8,9 +8,12 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from playwright.sync_api import Page
+from playwright.sync_api import Page, expect
 
 from tests.server import CHROMIUM, EXECUTABLE, Server
+
+# A machine that does other things beside may take its time; nothing here waits longer than it has to.
+expect.set_options(timeout=15_000)
 
 
 @pytest.fixture(scope="session")

@@ -2,9 +2,7 @@
 
 from __future__ import annotations
 
-import json
 import re
-from pathlib import Path
 
 import pytest
 from playwright.sync_api import Page, expect
@@ -17,7 +15,11 @@ VIEWS = {
     "/": "What will be ready",
     "/book": "The Book",
     "/book/tea-chiffon": "Tea chiffon",
-    "/book/butter-sponge": "Butter sponge",
+    "/book/finger-cake": "Raspberry finger cake",
+    "/book/syrup-shells/weigh": "Cocoa shells",
+    "/book/tea-chiffon/change": "Tea chiffon",
+    "/book/tea-chiffon/versions": "Tea chiffon",
+    "/book/read": "Read a recipe in",
     "/log": "The Log",
     "/kitchen": "Lantern Lane",
 }
@@ -120,19 +122,6 @@ def test_a_step_of_the_formula_opens_with_its_band_and_window(page: Page, demo: 
     expect(main).to_contain_text("g per ml")
     expect(main).to_contain_text("this kitchen, 5 bakes")
     expect(main).to_contain_text("Then it may wait")
-
-
-def test_a_formula_is_read_in_from_a_file(page: Page, own: Server, tmp_path: Path) -> None:
-    recipe = own.ask("/api/formulas/tea-chiffon.jsonld")
-    recipe["kindwhisk:process"] |= {"id": "smoky-chiffon", "title": "Smoky chiffon"}
-    file = tmp_path / "smoky.jsonld"
-    page.goto(f"{own.url}/book")
-    file.write_text("not json at all")
-    page.locator("input[type=file]").set_input_files(file)
-    expect(page.get_by_role("alert")).to_contain_text("is not JSON")
-    file.write_text(json.dumps(recipe))
-    page.locator("input[type=file]").set_input_files(file)
-    expect(page.get_by_role("heading", name="Smoky chiffon")).to_be_visible()
 
 
 def test_the_kitchen_saves_itself_and_the_next_forecast_uses_it(page: Page, own: Server) -> None:

@@ -90,7 +90,7 @@ def test_a_section_shows_what_stands_in_one_tin(tin: Tin, density: float, count:
     batter = Material(parts={"whole-egg": 200, "sugar": 100, "cake-flour": 100}).at_density(
         Estimate.around(density, 0.1, Basis.HABIT)
     )
-    drawn = section.of_tin("tin", tin, count, batter)
+    drawn = section.of_tin("tin", tin, 1 / count, batter, count=count)
     assert tin.volume_ml(drawn.level_mm) * count == pytest.approx(batter.volume_ml.likely, rel=1e-6)
     assert drawn.start_level_mm < drawn.level_mm
     levels = section.rise_levels_mm(tin, count, batter, 0)

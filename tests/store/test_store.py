@@ -15,6 +15,7 @@ from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.store import bakes, formulas, kitchens
 from kindwhisk.store.database import FILE_NAME, MIGRATIONS, migrate, open_database
 from kindwhisk.store.models import BakeRow, EventRow
+from kindwhisk.store.writing import writing
 
 
 def a_bake(bake_id: str = "one") -> BakeRow:
@@ -90,7 +91,7 @@ def test_a_repeated_key_is_refused_by_the_file_itself(database: SqliteDatabase) 
 def test_a_write_that_fails_half_way_leaves_nothing(database: SqliteDatabase, tmp_path: Path) -> None:  # noqa: ARG001
     bakes.create(a_bake())
     try:
-        with bakes.writing():
+        with writing():
             bakes.append("one", at="t", kind="note_added", payload="{}", client_key="k")
             raise RuntimeError("the power went")
     except RuntimeError:
@@ -104,7 +105,7 @@ def test_many_hands_write_one_after_the_other(database: SqliteDatabase) -> None:
 
     def tell(hand: int) -> None:
         for n in range(10):
-            with bakes.writing():
+            with writing():
                 bakes.append("one", at="t", kind="note_added", payload="{}", client_key=f"{hand}-{n}")
         database.close()
 

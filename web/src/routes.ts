@@ -4,7 +4,11 @@ import Today from './views/today/Today.svelte';
 export const { p, navigate, isActive, route } = createRouter({
   '/': Today,
   '/book': () => import('./views/book/Book.svelte'),
+  '/book/read': () => import('./views/book/ReadIn.svelte'),
   '/book/:formula': () => import('./views/book/FormulaPage.svelte'),
+  '/book/:formula/change': () => import('./views/book/ChangePage.svelte'),
+  '/book/:formula/versions': () => import('./views/book/VersionsPage.svelte'),
+  '/book/:formula/weigh': () => import('./views/book/WeighPage.svelte'),
   '/bench': () => import('./views/bench/BenchDoor.svelte'),
   '/bench/:bake': () => import('./views/bench/Bench.svelte'),
   '/log': () => import('./views/log/Log.svelte'),

@@ -154,19 +154,46 @@ describe('asking', () => {
 });
 
 describe('a wish', () => {
-  const forecast = { total_g: 408.4, eggs: { count: 4, white_g: 126.3 } } as ForecastView;
+  const forecast = {
+    total_g: 408.4,
+    servings: 8,
+    eggs: { count: 4, white_g: 126.3 },
+    fills: [{ count: 28 }],
+    ingredients: [
+      { id: 'cake-flour', grams: 62 },
+      { id: 'sugar', grams: 73.4 },
+    ],
+  } as ForecastView;
 
-  it('asks by one amount, and the tin only receives it', () => {
+  it('asks by one amount, and the tins only receive it', () => {
     const wish = new Wish();
-    expect(wish.query).toEqual({ tin_count: 1 });
+    expect(wish.body).toEqual({ beside: [] });
     wish.tin = 'tube-20';
-    expect(wish.query).toEqual({ tin: 'tube-20' });
+    expect(wish.body).toEqual({ tin: 'tube-20', tin_count: 1, beside: [] });
     wish.lead('whites_g', forecast);
-    wish.count = 2;
-    expect(wish.query).toEqual({ tin: 'tube-20', tin_count: 2, whites_g: 126 });
+    wish.setCount(2);
+    wish.addTins('round-15');
+    expect(wish.body).toEqual({
+      tin: 'tube-20',
+      tin_count: 2,
+      beside: [{ tin: 'round-15', count: 1 }],
+      whites_g: 126,
+    });
     wish.lead('total_g', forecast);
-    expect(wish.query.whites_g).toBeUndefined();
-    expect(wish.query.total_g).toBe(408);
+    expect(wish.body.whites_g).toBeUndefined();
+    expect(wish.body.total_g).toBe(408);
+  });
+
+  it('begins a limit with all that the batch takes, and forgets a depth when an amount leads', () => {
+    const wish = new Wish();
+    wish.depth = 40;
+    expect(wish.body.depth_mm).toBe(40);
+    wish.lead('limit', forecast);
+    expect(wish.body).toEqual({ beside: [], limit: { ingredient: 'cake-flour', grams: 62 } });
+    wish.limitTo('sugar', forecast);
+    expect(wish.body.limit).toEqual({ ingredient: 'sugar', grams: 73 });
+    wish.lead('pieces', forecast);
+    expect(wish.body.pieces).toBe(28);
   });
 });
 

@@ -11,7 +11,7 @@ from fastapi import FastAPI
 
 from kindwhisk import __version__
 from kindwhisk.api import pages, problems
-from kindwhisk.api.routers import bakes, craft, formulas, health, kitchen, plans, stream
+from kindwhisk.api.routers import bakes, book, craft, health, kitchen, plans, stream
 from kindwhisk.api.security import Doorkeeper, Sessions
 from kindwhisk.api.settings import Settings
 from kindwhisk.bench.hub import Hub
@@ -28,7 +28,7 @@ def create_app(settings: Settings) -> FastAPI:
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:  # noqa: ARG001 - the framework passes it
         hub.attach(asyncio.get_running_loop())
         # Slow to load, so not at the first plan; and not in a thread, for half-loaded modules would be met in others.
-        for slow in ("ortools.sat.python.cp_model", "pint"):
+        for slow in ("ortools.sat.python.cp_model", "pint", "scipy.interpolate"):
             import_module(slow)
         yield
         database.close()
@@ -43,7 +43,7 @@ def create_app(settings: Settings) -> FastAPI:
     )
     sessions = Sessions(settings.passcode)
     app.state.hub, app.state.bench, app.state.sessions = hub, Bench(hub), sessions
-    for module in (health, formulas, plans, bakes, kitchen, craft, stream):
+    for module in (health, book, plans, bakes, kitchen, craft, stream):
         app.include_router(module.router)
     problems.install(app)
     pages.install(app, settings.web)

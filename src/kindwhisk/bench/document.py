@@ -22,6 +22,14 @@ class PlannedStep(Value):
     end: datetime
 
 
+class Beside(Value):
+    """Further tins that the same batter goes into."""
+
+    name: str
+    tin: Tin
+    count: int
+
+
 class BakeDocument(Value):
     """The formula in its amounts, the kitchen, the tins, the plan."""
 
@@ -33,6 +41,7 @@ class BakeDocument(Value):
     tin_name: str
     tin: Tin
     tin_count: int
+    beside: tuple[Beside, ...] = ()
     record: KitchenRecord = NO_RECORD
     ready_at: datetime
     planned: tuple[PlannedStep, ...]
@@ -52,7 +61,12 @@ class BakeDocument(Value):
         return Setting(
             kitchen=self.kitchen,
             oven=self.kitchen.oven(self.oven),
-            tins=TinsInUse(self.tin_name, self.tin, self.tin_count),
+            tins=TinsInUse(
+                self.tin_name,
+                self.tin,
+                self.tin_count,
+                beside=tuple(TinsInUse(b.name, b.tin, b.count) for b in self.beside),
+            ),
             vessels={v.id: v for v in self.formula.vessels},
             record=self.record,
         )

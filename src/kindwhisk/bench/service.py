@@ -7,7 +7,7 @@ from datetime import datetime
 
 from kindwhisk.bench import events as ev
 from kindwhisk.bench.clock import now as wall_clock
-from kindwhisk.bench.document import BakeDocument
+from kindwhisk.bench.document import BakeDocument, Beside
 from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.plans import plan_backward
 from kindwhisk.bench.projection import Progress, project
@@ -17,11 +17,13 @@ from kindwhisk.bench.state import StateMaker
 from kindwhisk.bench.views import BakeState
 from kindwhisk.bench.walked import Walked, parse, walked
 from kindwhisk.core.braid import Braid, braid
-from kindwhisk.core.errors import CraftError
+from kindwhisk.core.eggs import EggsOfTheDay, egg_need, eggs_of_the_day
 from kindwhisk.core.model import Value
-from kindwhisk.core.process.scaling import Wish, scale
+from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.wish import Wish
 from kindwhisk.store import bakes, formulas, kitchens
 from kindwhisk.store.models import BakeRow
+from kindwhisk.store.writing import writing
 
 
 class BakeBraid(Value):
@@ -59,8 +61,6 @@ class Bench:
         revision, kitchen = kitchens.current()
         record = kitchen_record(formula_id)
         scaled = scale(formula, kitchen, wish, record)
-        if scaled.tin is None:
-            raise CraftError("No tin was chosen.", field="tin", remedy="Choose a tin for this bake.")
         plan = plan_backward(scaled.forecast, kitchen, ready_at, began)
         document = BakeDocument(
             formula=scaled.formula,
@@ -71,12 +71,13 @@ class Bench:
             tin_name=scaled.tin_name,
             tin=scaled.tin,
             tin_count=scaled.tin_count,
+            beside=tuple(Beside(name=b.name, tin=b.tin, count=b.count) for b in scaled.beside),
             record=record,
             ready_at=ready_at,
             planned=plan.steps,
         )
         bake_id = f"{began:%Y%m%d}-{formula_id[:24]}-{secrets.token_hex(3)}"
-        with bakes.writing():
+        with writing():
             known = bakes.find_by_key(client_key)
             if known is not None:
                 return str(known.id)
@@ -102,7 +103,7 @@ class Bench:
             BenchRefusal: the event does not fit what has happened so far.
             CraftError: there is no such bake, or its reading cannot be.
         """
-        with bakes.writing():
+        with writing():
             row = bakes.get(bake_id)
             if bakes.has_key(bake_id, event.client_key):
                 return
@@ -157,6 +158,25 @@ class Bench:
         ended = maker.progress.ended_at is not None
         real = {i: t for i, t in actual.items() if not ended or maker.progress.is_over(i)}
         return BakeBraid(origin=origin, planned=braid(maker.forecast, planned), actual=braid(maker.forecast, real))
+
+    def eggs_today(self, now: datetime | None = None) -> EggsOfTheDay | None:
+        """Eggs for the bakes that were begun on this day (UTC) and not given up; None when none of them has egg."""
+        moment = now or wall_clock()
+        needs = []
+        for row in bakes.listed():
+            if row.status == "abandoned" or datetime.fromisoformat(row.started_at).date() != moment.date():
+                continue
+            document = parse(str(row.document))
+            formula = document.formula
+            need = egg_need(
+                formula.grams_of("egg-white"),
+                formula.grams_of("egg-yolk"),
+                formula.grams_of("whole-egg"),
+                document.kitchen.eggs,
+            )
+            needs += [need] if need else []
+        _, kitchen = kitchens.current()
+        return eggs_of_the_day(needs, kitchen.eggs)
 
     def _maker(self, bake_id: str, now: datetime | None) -> tuple[BakeRow, StateMaker]:
         row = bakes.get(bake_id)

@@ -87,12 +87,11 @@ class StateMaker:
         self.document, self.forecast = walked.document, walked.forecast
         self.began_at, self.now = began_at, now
         self.steps = {s.id: s for s in walked.formula.steps}
-        self.setting = self.document.setting
         forecast, document = self.forecast, self.document
         self.outlooks = {
             s.id: view
             for s in forecast.steps
-            if (view := outlook(s, self.steps[s.id], progress, self.setting, now)) is not None
+            if (view := outlook(s, self.steps[s.id], progress, walked.places[s.id], now)) is not None
         }
         self.expected = expected_times(forecast, progress, document, self.outlooks, began_at, now)
         self.gates = {g.step: g for g in gates(forecast)}
@@ -168,19 +167,17 @@ class StateMaker:
             for c in step.cues
             if view is not None
         )
-        section = step.section
+        section, place = step.section, self.walked.places[step_id]
         if view is not None:
             at_step = self.steps[step_id]
             before, after = self.walked.before[step_id], self.walked.materials[step_id]
-            material = at_step.while_running(before, after, view.share, self.seen(step_id, view), self.setting)
-            section = at_step.section(material, self.setting)
+            material = at_step.while_running(before, after, view.share, self.seen(step_id, view), place)
+            section = at_step.section(material, place)
         return StepDetail(
             forecast=step,
             outlook=view,
             cues=cues,
-            column=column(
-                step, self.steps[step_id], self.progress, self.setting, view, self.waiting_for(step_id), self.now
-            ),
+            column=column(step, self.steps[step_id], self.progress, place, view, self.waiting_for(step_id), self.now),
             section=section,
             section_is_now=view is not None or self.progress.is_over(step_id),
         )

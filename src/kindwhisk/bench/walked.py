@@ -7,14 +7,16 @@ from functools import lru_cache
 
 from kindwhisk.bench.document import BakeDocument
 from kindwhisk.core.material import Material, combine
-from kindwhisk.core.process.forecast import Forecast, forecast, walk
+from kindwhisk.core.process.forecast import Forecast, forecast
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.preparation import prepared
+from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.walk import walk
 
 
 @dataclass(frozen=True)
 class Walked:
-    """A bake walked: its prepared formula, forecast, materials around each step, and the cups (g/ml) behind them."""
+    """A bake walked: its prepared formula, forecast, materials and settings around each step, cups (g/ml) seen."""
 
     document: BakeDocument
     formula: Formula
@@ -22,6 +24,7 @@ class Walked:
     before: dict[str, Material]
     materials: dict[str, Material]
     densities: dict[str, float]
+    places: dict[str, Setting]
 
 
 @lru_cache(maxsize=64)
@@ -42,6 +45,7 @@ def walked(document_json: str, densities: tuple[tuple[str, float], ...]) -> Walk
         formula=formula,
         forecast=forecast(document.formula, document.setting, measured),
         densities=measured,
-        before={s.id: combine(intake) for s, intake, _ in steps},
-        materials={s.id: outcome.material for s, _, outcome in steps},
+        before={w.step.id: combine(w.intake) for w in steps},
+        materials={w.step.id: w.outcome.material for w in steps},
+        places={w.step.id: w.place for w in steps},
     )

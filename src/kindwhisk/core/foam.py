@@ -16,12 +16,23 @@ from kindwhisk.core.model import Value
 
 
 class Foam(StrEnum):
-    """The kinds of content whose only leaven is air."""
+    """The kinds of content whose only leaven, or nearly so, is air."""
 
     FRENCH_MERINGUE = "French meringue"
+    SWISS_MERINGUE = "Swiss meringue"
+    SYRUP_MERINGUE = "syrup-cooked meringue"
     RIBBON = "whole-egg ribbon"
+    YOLK_FOAM = "yolk foam"
+    CREAM = "whipped cream"
     CHIFFON_BATTER = "chiffon batter"
     SPONGE_BATTER = "whole-egg sponge batter"
+    ROLL_BATTER = "batter for a roll"
+    FINGER_BATTER = "finger biscuit batter"
+    LEAN_BATTER = "fat-free sponge batter"
+    RICH_BATTER = "rich batter"
+    POWDER_BATTER = "creamed batter with whites"
+    SHELL_BATTER = "macaron batter"
+    MOUSSE = "mousse"
 
 
 class Peak(StrEnum):
@@ -69,6 +80,25 @@ RIBBON_LOOK = WhipLook(
     too_far="No longer grows and starts to look dry: stop.",
 )
 
+YOLK_LOOK = WhipLook(
+    name="Pale and thick",
+    sees="Pale, tripled, a ribbon lies on top.",
+    not_yet="Still yellow and running: keep going.",
+    too_far="Stiff and dry at the rim: stop.",
+)
+CREAM_LOOK = WhipLook(
+    name="Soft peak",
+    sees="Holds a soft trail and still shines.",
+    not_yet="Runs off the whisk: a little more.",
+    too_far="Grainy at the wall: stop, stir in a spoon of liquid cream.",
+)
+STREAM_LOOK = WhipLook(
+    name="Firm and cooler",
+    sees="Glossy, stands on the whisk, the bowl is hand-warm.",
+    not_yet="Loose and hot: whisk on at medium speed.",
+    too_far="Cold, stiff and torn: work it into what it is for at once.",
+)
+
 FRENCH_DENSITY: tuple[tuple[float, float, float, float], ...] = (
     (0.3, 0.12, 0.14, 0.17),
     (0.5, 0.13, 0.16, 0.20),
@@ -80,16 +110,38 @@ FRENCH_DENSITY: tuple[tuple[float, float, float, float], ...] = (
 """Sugar to white, then g/ml stiff, typical (medium), soft. A reference model's values."""
 
 DENSITY_BANDS: dict[Foam, tuple[float, float, float]] = {
+    Foam.SWISS_MERINGUE: (0.30, 0.36, 0.45),
+    Foam.SYRUP_MERINGUE: (0.25, 0.32, 0.40),
     Foam.RIBBON: (0.21, 0.25, 0.30),
+    Foam.YOLK_FOAM: (0.35, 0.42, 0.50),
+    Foam.CREAM: (0.45, 0.52, 0.62),
     Foam.CHIFFON_BATTER: (0.36, 0.41, 0.46),
     Foam.SPONGE_BATTER: (0.38, 0.44, 0.50),
+    Foam.ROLL_BATTER: (0.38, 0.44, 0.50),
+    Foam.FINGER_BATTER: (0.30, 0.35, 0.40),
+    Foam.LEAN_BATTER: (0.26, 0.31, 0.36),
+    Foam.RICH_BATTER: (0.55, 0.70, 0.90),
+    Foam.POWDER_BATTER: (0.65, 0.78, 0.90),
+    Foam.SHELL_BATTER: (0.75, 0.85, 0.95),
+    Foam.MOUSSE: (0.45, 0.58, 0.72),
 }
 """g/ml low, likely, high. Trade habit."""
 
 HOLD_MINUTES: dict[Foam, tuple[float, float, float]] = {
+    Foam.SWISS_MERINGUE: (20, 30, 40),
+    Foam.SYRUP_MERINGUE: (30, 45, 60),
     Foam.RIBBON: (5, 6, 8),
+    Foam.YOLK_FOAM: (20, 30, 40),
+    Foam.CREAM: (20, 40, 60),
     Foam.CHIFFON_BATTER: (5, 6, 8),
     Foam.SPONGE_BATTER: (5, 6, 8),
+    Foam.ROLL_BATTER: (5, 6, 8),
+    Foam.FINGER_BATTER: (6, 8, 10),
+    Foam.LEAN_BATTER: (5, 6, 8),
+    Foam.RICH_BATTER: (8, 10, 15),
+    Foam.POWDER_BATTER: (15, 17, 20),
+    Foam.SHELL_BATTER: (20, 25, 30),
+    Foam.MOUSSE: (10, 15, 20),
 }
 """Minutes that it may wait. Trade habit."""
 
@@ -102,7 +154,11 @@ FRENCH_HOLD: tuple[tuple[float, float, float, float], ...] = (
 
 WHIP_REFERENCE_G = 150.0
 FRENCH_MINUTES = 5.0
+SWISS_MINUTES = 7.0
 RIBBON_MINUTES = 7.5
+YOLK_MINUTES = 6.0
+CREAM_MINUTES = 3.0
+STREAM_MINUTES = 9.0
 PEAK_FACTOR: dict[Peak, float] = {Peak.SOFT: 0.78, Peak.MEDIUM: 1.0, Peak.STIFF: 1.25}
 SUGAR_SLOWS = 0.45
 COLD_SLOWS_PER_K = 0.012
@@ -123,9 +179,13 @@ def _table(rows: tuple[tuple[float, float, float, float], ...], x: float) -> tup
     return rows[-1][1:]
 
 
+DRIED_WHITE_MAKES = 8.0
+"""Grams of liquid white that a gram of dried white makes with its water. Published on packets, rounded."""
+
+
 def egg_white_g(material: Material) -> float:
-    """Grams of liquid white."""
-    return material.grams_of("egg-white", "white-pasteurised")
+    """Grams of liquid white; dried white counts as what it makes."""
+    return material.grams_of("egg-white", "white-pasteurised") + DRIED_WHITE_MAKES * material.grams_of("white-dried")
 
 
 def sugar_to_white(material: Material) -> float:
@@ -146,6 +206,23 @@ FAT_FREE = 0.005
 def is_meringue(material: Material) -> bool:
     """Whites and sugar without fat, as against a foam of whole eggs."""
     return egg_white_g(material) > 0 and fat_share(material) < FAT_FREE
+
+
+HOT_C = 40.0
+"""Whites warmer than this when the whisk starts were cooked over water first."""
+CREAM_FAT = 0.2
+YOLKS = ("egg-yolk", "yolk-pasteurised")
+WHOLE_EGGS = ("whole-egg", "egg-pasteurised", "egg-dried")
+
+
+def kind_of(start: Material) -> Foam:
+    """What comes of whipping this, from what it is made of and how warm it is."""
+    if is_meringue(start):
+        return Foam.SWISS_MERINGUE if start.temperature_c >= HOT_C else Foam.FRENCH_MERINGUE
+    yolks, whole = start.grams_of(*YOLKS), start.grams_of(*WHOLE_EGGS)
+    if fat_share(start) > CREAM_FAT and yolks + whole + egg_white_g(start) < 0.1 * start.mass_g:
+        return Foam.CREAM
+    return Foam.YOLK_FOAM if yolks > 0 and whole + egg_white_g(start) <= 0 else Foam.RIBBON
 
 
 def french_density(ratio: float, peak: Peak) -> Estimate:
@@ -191,6 +268,17 @@ def ribbon_whip_s(mass_g: float, temperature_c: float) -> Estimate:
     cold = 1 + COLD_SLOWS_PER_K * 2 * max(0.0, 40.0 - temperature_c)
     size = (max(mass_g, 60.0) / (2 * WHIP_REFERENCE_G)) ** MASS_POWER
     return Estimate.around(60 * RIBBON_MINUTES * cold * size, WHIP_SPREAD)
+
+
+def whip_s(foam: Foam, mass_g: float) -> Estimate:
+    """Seconds on the whisk of the foams whose time hardly follows anything but the batch."""
+    minutes = {
+        Foam.SWISS_MERINGUE: SWISS_MINUTES,
+        Foam.YOLK_FOAM: YOLK_MINUTES,
+        Foam.CREAM: CREAM_MINUTES,
+        Foam.SYRUP_MERINGUE: STREAM_MINUTES,
+    }[foam]
+    return Estimate.around(60 * minutes * (max(mass_g, 50.0) / (2 * WHIP_REFERENCE_G)) ** MASS_POWER, WHIP_SPREAD)
 
 
 WHIP_SHAPE = 1.3

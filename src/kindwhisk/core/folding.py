@@ -24,6 +24,7 @@ class Manner(StrEnum):
     FOLD = "fold"
     SIFT_OVER = "sift over"
     STIR = "stir"
+    DEFLATE = "deflate"
 
 
 SACRIFICE_KEEPS = 0.5
@@ -32,6 +33,7 @@ CONTRAST_LOSS = 0.22
 BASE_LOSS = 0.06
 SIFT_OVER_KEEPS = 0.84
 STIR_KEEPS = 0.35
+DEFLATE_KEEPS = 0.38
 SPREAD = 0.12
 """Air kept is uncertain by about this share before a cup has been weighed. Trade habit."""
 
@@ -72,6 +74,7 @@ def bring_together(materials: list[Material], manner: Manner) -> Material:
         Manner.SACRIFICE: SACRIFICE_KEEPS,
         Manner.SIFT_OVER: SIFT_OVER_KEEPS,
         Manner.STIR: STIR_KEEPS,
+        Manner.DEFLATE: DEFLATE_KEEPS,
         Manner.FOLD: fold_keeps(base.density_g_per_ml.likely, foam.density_g_per_ml.likely, base.mass_g / foam.mass_g),
     }[manner]
     base_kept = 1 - BASE_LOSS if manner in {Manner.FOLD, Manner.SIFT_OVER} else kept

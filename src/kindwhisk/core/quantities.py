@@ -100,6 +100,12 @@ def _registry() -> UnitRegistry[float]:
     return UnitRegistry(autoconvert_offset_to_baseunit=False)
 
 
+def to_inside(number: float, measure: str) -> float:
+    """``number`` of a unit by pint's name, in grams or millilitres."""
+    quantity = _registry().Quantity(number, measure)
+    return float(quantity.m_as("gram" if quantity.check("[mass]") else "milliliter"))
+
+
 def _refuse(text: str, wanted: Wanted) -> CraftError:
     return CraftError(
         f"“{text[:MAX_TEXT]}” is not understood as a {wanted.value}.",

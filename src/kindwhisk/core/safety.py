@@ -36,6 +36,39 @@ HOT_LIQUID = Caution(
     reason="A splash of near-boiling milk, butter or water scalds.",
     defers="Follow the kitchen's own safety rules.",
 )
+BOILING_SUGAR = Caution(
+    id="boiling-sugar",
+    text="Boiling sugar: long sleeves, dry hands, no child or tail near; a bowl of cold water beside you.",
+    reason="Syrup is far hotter than water and sticks where it falls: under cold running water at once.",
+    defers="Follow the kitchen's own safety rules.",
+)
+HOT_STREAM = Caution(
+    id="hot-stream",
+    text="Pour between whisk and wall, in a thread, at medium speed, face back.",
+    reason="A whisk at full speed throws hot syrup out of the bowl.",
+    defers="Follow the kitchen's own safety rules.",
+)
+NOT_COOKED = Caution(
+    id="not-cooked",
+    text="Hot syrup seldom cooks egg through: measure it, or take pasteurised egg.",
+    reason="Guidance for egg is 71 C throughout; most hot foams stay below that, and cool quickly.",
+)
+UNBAKED_EGG = Caution(
+    id="unbaked-egg",
+    text="This is served without baking: keep it cold and say so to guests; or take pasteurised egg.",
+    reason="Egg that is not cooked through can carry salmonella; some guests must not eat it.",
+)
+KEEP_COLD = Caution(
+    id="keep-cold",
+    text="Cream, milk and custard: below 5 C, and no longer out than the work needs.",
+    reason="Bacteria grow fast in a moist filling at room temperature.",
+)
+FLAME = Caution(
+    id="flame",
+    text="Flame: clear of paper, cloth and sleeves; set the torch down off.",
+    reason="Paper and sugar catch fire in a moment.",
+    defers="Follow the kitchen's own safety rules.",
+)
 WARM_EGG = Caution(
     id="warm-egg",
     text="Do not leave warm egg standing.",

@@ -23,6 +23,11 @@ SCHOOLS: dict[str, dict[str, str]] = {
         "medium": "Folds well and still lifts; the middle way.",
         "stiff": "Lifts most, but breaks into lumps that cost strokes.",
     },
+    "Meringue": {
+        "French": "Cold sugar: lightest and quickest, and the first to weep.",
+        "Swiss": "Sugar dissolved over water first: denser, smooth, holds half an hour.",
+        "syrup-cooked": "Boiling syrup poured in: steadiest, glossy, holds an hour; a pot of hot sugar more.",
+    },
     "Whole-egg foam": {
         "warmed first": "Whips faster and thicker; must be whipped at once.",
         "at room temperature": "One pan less; takes half as long again.",
@@ -31,12 +36,25 @@ SCHOOLS: dict[str, dict[str, str]] = {
         "sacrifice": "A first portion is spent to loosen the base, so that the rest keeps its air.",
         "fold": "Few broad strokes; costs more the further apart the two densities are.",
         "sift over": "Flour falls on the foam in a thin layer: no lumps, a sixth of the air.",
+        "deflate": "Air is pressed out on purpose, to a flow; the meringue must be firm to bear it.",
         "stir": "Spends the air of a small portion to bring heavy fat near to the batter.",
     },
     "Tin": {
         "bare wall": "The crumb clings, climbs and can hang upside down; the tin is cut out of.",
         "base paper": "Comes out clean below and holds on at the side; shrinks less.",
         "lined all round": "Comes out easily; the side draws in a little.",
+    },
+    "Soak": {
+        "brushed": "Moist and still springy; keeps its shape when sliced.",
+        "flooded": "As wet as custard; served from its dish, and chilled for hours.",
+    },
+    "Roll": {
+        "rolled warm": "The crumb learns the curve; unrolled to be filled, it wants to roll again.",
+        "cooled flat": "One handling less; it needs a moist, thin sheet not to crack.",
+    },
+    "Roll begun": {
+        "from the short side": "Plump, few slices, many turns.",
+        "from the long side": "Slim, many slices, bent less.",
     },
     "Cooling": {
         "upside down": "The crumb hangs and keeps its height until it has set; hours, and a bare tin.",

@@ -6,6 +6,7 @@ from kindwhisk.core import rise
 from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
+from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.tins import Tin, profile
 from kindwhisk.core.vessels import Vessel, VesselForm
 
@@ -24,7 +25,8 @@ class Section(Value):
     """What a drawing needs, computed: the wall, the levels, the colour and how much of it is air.
 
     ``start_level_mm`` is where the same content would stand without bubbles. ``rise_mm`` is the level
-    expected at setting; it may lie above ``rim_mm``.
+    expected at setting; it may lie above ``rim_mm``. A ``free`` content stands without a wall: ``wall`` is its own
+    outline.
     """
 
     form: VesselForm
@@ -41,6 +43,7 @@ class Section(Value):
     inverted: bool = False
     rise_mm: Estimate | None = None
     count: int = 1
+    free: bool = False
 
 
 def of_vessel(vessel: Vessel, material: Material) -> Section:
@@ -62,13 +65,13 @@ def of_vessel(vessel: Vessel, material: Material) -> Section:
     )
 
 
-def rise_levels_mm(tin: Tin, count: int, batter: Material, altitude_m: float) -> Estimate:
-    """Level at setting in each of ``count`` tins."""
+def rise_levels_mm(tin: Tin, share: float, batter: Material, altitude_m: float) -> Estimate:
+    """Level at setting in a tin that holds ``share`` of the batter."""
     risen = rise.risen_volume_ml(batter, altitude_m)
     return Estimate(
-        low=tin.level_mm(risen.low / count),
-        likely=tin.level_mm(risen.likely / count),
-        high=tin.level_mm(risen.high / count),
+        low=tin.level_mm(risen.low * share),
+        likely=tin.level_mm(risen.likely * share),
+        high=tin.level_mm(risen.high * share),
         basis=risen.basis,
     )
 
@@ -76,21 +79,22 @@ def rise_levels_mm(tin: Tin, count: int, batter: Material, altitude_m: float) ->
 def of_tin(
     name: str,
     tin: Tin,
-    count: int,
+    share: float,
     material: Material,
     *,
+    count: int = 1,
     rise_mm: Estimate | None = None,
     inverted: bool = False,
 ) -> Section:
-    """The section of one of ``count`` tins that share a material."""
+    """The section of one of ``count`` tins, which holds ``share`` of the material."""
     return Section(
         form=VesselForm.TIN,
         name=name,
         wall=tuple(WallPoint(height_mm=h, outer_mm=o, inner_mm=i) for h, o, i in profile(tin, WALL_POINTS)),
         rim_mm=tin.depth_mm,
-        level_mm=tin.level_mm(material.volume_ml.likely / count),
-        start_level_mm=tin.level_mm(material.gas_free_volume_ml / count),
-        volume_ml=material.volume_ml.scaled(1 / count),
+        level_mm=tin.level_mm(material.volume_ml.likely * share),
+        start_level_mm=tin.level_mm(material.gas_free_volume_ml * share),
+        volume_ml=material.volume_ml.scaled(share),
         density_g_per_ml=material.density_g_per_ml,
         air_fraction=material.air_fraction,
         baked=material.baked,
@@ -98,4 +102,27 @@ def of_tin(
         inverted=inverted,
         rise_mm=rise_mm,
         count=count,
+    )
+
+
+def of_piece(name: str, piece: PipedPiece, material: Material, count: int) -> Section:
+    """One of ``count`` piped pieces, free on its tray, as high as its share of the material makes it."""
+    each = material.volume_ml.likely / count
+    height = piece.height_mm * each / piece.volume_ml()
+    scale = height / piece.height_mm
+    free = material.gas_free_volume_ml / max(material.volume_ml.likely, 1e-9)
+    return Section(
+        form=VesselForm.SHEET,
+        name=name,
+        wall=tuple(WallPoint(height_mm=h * scale, outer_mm=half, inner_mm=0) for h, half in piece.outline(WALL_POINTS)),
+        rim_mm=height,
+        level_mm=height,
+        start_level_mm=height * free,
+        volume_ml=material.volume_ml.scaled(1 / count),
+        density_g_per_ml=material.density_g_per_ml,
+        air_fraction=material.air_fraction,
+        baked=material.baked,
+        colour=material.colour,
+        count=count,
+        free=True,
     )

@@ -28,11 +28,11 @@ class VesselForm(StrEnum):
 class Vessel(Value):
     """A vessel of a formula; diameter and height inside, in mm."""
 
-    id: str = Field(pattern=r"^[a-z0-9-]+$")
-    name: str
+    id: str = Field(pattern=r"^[a-z0-9-]{1,40}$")
+    name: str = Field(max_length=60)
     form: VesselForm
-    diameter_mm: float = Field(default=220, gt=0)
-    height_mm: float = Field(default=110, gt=0)
+    diameter_mm: float = Field(default=220, ge=5, le=3000)
+    height_mm: float = Field(default=110, ge=5, le=3000)
 
     def radius_mm(self, height_mm: float) -> float:
         """Inner half-width at a height: bowls are rounded (superellipse), the others straight."""

@@ -11,10 +11,12 @@ from kindwhisk.bench.events import event_adapter
 from kindwhisk.bench.service import Bench
 from kindwhisk.core.process.gate import GateItemKind
 from kindwhisk.core.process.outcome import Attention
-from kindwhisk.core.process.scaling import Wish, scale
+from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.wish import Wish
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
-from kindwhisk.store import bakes, formulas, kitchens
+from kindwhisk.store import formulas, kitchens
+from kindwhisk.store.writing import writing
 
 
 @dataclass(frozen=True)
@@ -66,7 +68,7 @@ def seed(bench: Bench, today: datetime | None = None) -> None:
     if not is_empty():
         return
     moment = today or now()
-    with bakes.writing():
+    with writing():
         kitchens.save(demo_kitchen())
         for formula in demo_formulas():
             formulas.save(formula)

@@ -11,6 +11,7 @@ from kindwhisk.core.errors import CraftError
 from kindwhisk.core.faults import faults
 from kindwhisk.core.process.forecast import Forecast
 from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.reading.recipe import find_recipe
 
 NAMESPACE = "urn:kindwhisk:process:1#"
 PROCESS = "kindwhisk:process"
@@ -48,26 +49,31 @@ def write(formula: Formula, forecast: Forecast) -> dict[str, Any]:
     return recipe
 
 
+def carries_process(document: Any) -> bool:
+    """Whether a document is a Recipe with our process in it."""
+    recipe = find_recipe(document)
+    return recipe is not None and PROCESS in recipe
+
+
 def read(document: Any) -> Formula:
     """The formula in a Recipe that carries our process.
 
     Raises:
         CraftError: it is no Recipe, carries no process, or the process does not hold.
     """
-    if isinstance(document, list):
-        document = next((d for d in document if isinstance(d, dict) and d.get("@type") == "Recipe"), None)
-    if not isinstance(document, dict) or document.get("@type") != "Recipe":
+    recipe = find_recipe(document)
+    if recipe is None:
         raise CraftError(
             "This is not a schema.org Recipe.",
             field="@type",
             remedy='Give a JSON-LD object whose "@type" is "Recipe".',
         )
-    process = document.get(PROCESS)
+    process = recipe.get(PROCESS)
     if process is None:
         raise CraftError(
             "This recipe carries no process, only text.",
             field=PROCESS,
-            remedy="Take a file that Kind Whisk wrote; reading plain recipes is not part of this version.",
+            remedy="Read it in as a recipe first: its process is proposed, and kept when you confirm it.",
         )
     try:
         return Formula.model_validate_json(json.dumps(process))

@@ -2,24 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-from contextlib import contextmanager
-from threading import RLock
 from typing import Any
 
 from peewee import fn
 
 from kindwhisk.core.errors import CraftError
-from kindwhisk.store.models import BakeRow, EventRow, proxy
-
-_writer = RLock()
-
-
-@contextmanager
-def writing() -> Iterator[None]:
-    """One writer at a time; what happens inside is on the disk, whole or not at all, when it ends."""
-    with _writer, proxy.atomic("IMMEDIATE"):
-        yield
+from kindwhisk.store.models import BakeRow, EventRow
 
 
 def create(row: BakeRow) -> None:

@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
+import json
 from datetime import UTC, datetime
 
 from peewee import fn
 
-from kindwhisk.core.errors import CraftError
+from kindwhisk.core.errors import CraftError, NotNowError
 from kindwhisk.core.model import Value
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.store.models import FormulaVersion
+from kindwhisk.store.writing import writing
 
 
 class FormulaEntry(Value):
@@ -28,6 +30,45 @@ def entries() -> list[FormulaEntry]:
     return [FormulaEntry(id=r.formula, title=r.title, technique=r.technique, version=r.version) for r in rows]
 
 
+class VersionEntry(Value):
+    """A version of a formula in the list of all."""
+
+    version: int
+    title: str
+    saved_at: str
+    ledger: tuple[str, ...]
+
+
+def versions(formula_id: str) -> list[VersionEntry]:
+    """Every version of a formula, the newest first.
+
+    Raises:
+        CraftError: there is none.
+    """
+    rows = FormulaVersion.select().where(FormulaVersion.formula == formula_id).order_by(FormulaVersion.version.desc())
+    found = [
+        VersionEntry(
+            version=row.version,
+            title=row.title,
+            saved_at=row.saved_at,
+            ledger=tuple(e["said"] for e in json.loads(row.document).get("ledger", ())),
+        )
+        for row in rows
+    ]
+    if not found:
+        raise _none(formula_id)
+    return found
+
+
+def _none(formula_id: str, version: int | None = None) -> CraftError:
+    what = f"'{formula_id}'" if version is None else f"'{formula_id}', version {version},"
+    return CraftError(
+        f"There is no formula {what} in this Book.",
+        field="formula_id" if version is None else "version",
+        remedy="Choose one from the list of formulas.",
+    )
+
+
 def get(formula_id: str, version: int | None = None) -> tuple[int, Formula]:
     """A version of a formula (default the newest) with its number.
 
@@ -39,32 +80,57 @@ def get(formula_id: str, version: int | None = None) -> tuple[int, Formula]:
         query = query.where(FormulaVersion.version == version)
     row = query.order_by(FormulaVersion.version.desc()).first()
     if row is None:
-        raise CraftError(
-            f"There is no formula '{formula_id}' in this Book.",
-            field="formula_id",
-            remedy="Choose one from the list of formulas.",
-        )
+        raise _none(formula_id, version)
     return row.version, Formula.model_validate_json(row.document)
 
 
-def save(formula: Formula) -> int:
-    """Keep the formula as its next version; an unchanged one keeps its number."""
+def is_there(formula_id: str) -> bool:
+    """Whether the Book holds a formula of that id."""
+    return bool(FormulaVersion.select().where(FormulaVersion.formula == formula_id).exists())
+
+
+def free_id(wanted: str) -> str:
+    """``wanted``, or the next id after it that no formula has."""
+    tried, number = wanted, 1
+    while is_there(tried):
+        number += 1
+        tried = f"{wanted[:55]}-{number}"
+    return tried
+
+
+def save(formula: Formula, based_on: int | None = None) -> int:
+    """Keep the formula as its next version; an unchanged one keeps its number.
+
+    Args:
+        formula: sound.
+        based_on: the version that was changed; a newer one in the Book is not written over.
+
+    Raises:
+        NotNowError: somebody saved a newer version meanwhile.
+    """
     document = formula.model_dump_json()
-    last = (
-        FormulaVersion.select()
-        .where(FormulaVersion.formula == formula.id)
-        .order_by(FormulaVersion.version.desc())
-        .first()
-    )
-    if last is not None and last.document == document:
-        return int(last.version)
-    version = 1 if last is None else last.version + 1
-    FormulaVersion.create(
-        formula=formula.id,
-        version=version,
-        title=formula.title,
-        technique=formula.technique.value,
-        saved_at=datetime.now(UTC).isoformat(),
-        document=document,
-    )
+    with writing():
+        last = (
+            FormulaVersion.select()
+            .where(FormulaVersion.formula == formula.id)
+            .order_by(FormulaVersion.version.desc())
+            .first()
+        )
+        if last is not None and last.document == document:
+            return int(last.version)
+        if based_on is not None and last is not None and last.version != based_on:
+            raise NotNowError(
+                f"Version {last.version} was saved meanwhile.",
+                field="based_on",
+                remedy="Open the newest version, and make your change there; yours is still on this page.",
+            )
+        version = 1 if last is None else last.version + 1
+        FormulaVersion.create(
+            formula=formula.id,
+            version=version,
+            title=formula.title,
+            technique=formula.technique.value,
+            saved_at=datetime.now(UTC).isoformat(),
+            document=document,
+        )
     return version

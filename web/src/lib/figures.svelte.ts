@@ -75,3 +75,16 @@ export function origin(estimate: Pick<Estimate, 'basis' | 'bakes'>): string {
     'trade habit': 'trade habit, not yet this kitchen',
   }[estimate.basis];
 }
+
+/** A ratio as bakers say it: two places, or hundredths with their sign. */
+export function ratio(value: number, percent: boolean): string {
+  return percent ? `${value.toFixed(value < 10 ? 1 : 0)} %` : value.toFixed(2);
+}
+
+/** How sure a read line is, in a word. */
+export function sure(share: number): string {
+  if (share >= 0.95) return 'a weight';
+  if (share >= 0.8) return 'good';
+  if (share >= 0.5) return 'rough';
+  return 'a guess';
+}

@@ -15,6 +15,7 @@ from kindwhisk.bench.events import BenchEvent
 from kindwhisk.bench.record import BakeSummary
 from kindwhisk.bench.service import BakeBraid, Bench
 from kindwhisk.bench.views import BakeState
+from kindwhisk.core.eggs import EggsOfTheDay
 from kindwhisk.formats import readings_csv
 from kindwhisk.store import bakes
 
@@ -48,6 +49,12 @@ class BakeEntry(BaseModel):
 def _bench(request: Request) -> Bench:
     bench: Bench = request.app.state.bench
     return bench
+
+
+@router.get("/eggs-today")
+def eggs_today(request: Request) -> EggsOfTheDay | None:
+    """Eggs for all bakes that run or were finished today: cracked for each alone, and pooled; None without any."""
+    return _bench(request).eggs_today()
 
 
 @router.get("")

@@ -11,13 +11,33 @@ from kindwhisk.api.problems import refusals
 from kindwhisk.core import section
 from kindwhisk.core.eggs import EggParts, EggSize, egg_parts
 from kindwhisk.core.folding import density_from_cup
+from kindwhisk.core.ingredients import ingredient_table
 from kindwhisk.core.material import Material
 from kindwhisk.core.quantities import Understood, Wanted, read_quantity
+from kindwhisk.core.reading import line
+from kindwhisk.core.reading.line import ReadLine
 from kindwhisk.core.section import Section
 from kindwhisk.core.tins import Tin
 from kindwhisk.store import kitchens
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
+
+
+class LineText(BaseModel):
+    """An ingredient line as somebody wrote it."""
+
+    model_config = ConfigDict(extra="forbid", strict=True)
+
+    text: str = Field(max_length=400)
+
+
+class IngredientEntry(BaseModel):
+    """An ingredient of the table."""
+
+    id: str
+    name: str
+    kind: str
+    allergens: tuple[str, ...]
 
 
 class CupReading(BaseModel):
@@ -60,6 +80,20 @@ def eggs(
     return egg_parts(size, count)
 
 
+@router.get("/ingredients")
+def ingredients() -> list[IngredientEntry]:
+    """The ingredient table, by name."""
+    rows = sorted(ingredient_table().values(), key=lambda i: i.name)
+    return [IngredientEntry(id=i.id, name=i.name, kind=i.kind, allergens=i.allergens) for i in rows]
+
+
+@router.post("/read-line")
+def read_line(body: LineText) -> ReadLine:
+    """One ingredient line in grams, with its range, a note, and how sure that is."""
+    _, kitchen = kitchens.current()
+    return line.read_line(body.text, kitchen.eggs)
+
+
 @router.get("/quantity")
 def quantity(
     text: Annotated[str, Query(max_length=60)],
@@ -80,4 +114,4 @@ def density(cup: CupReading) -> Density:
 @router.post("/tin-drawing")
 def tin_drawing(body: TinShape) -> TinDrawing:
     """The volume of a tin and its section."""
-    return TinDrawing(volume_ml=body.tin.volume_ml(), section=section.of_tin(body.name, body.tin, 1, Material()))
+    return TinDrawing(volume_ml=body.tin.volume_ml(), section=section.of_tin(body.name, body.tin, 1.0, Material()))

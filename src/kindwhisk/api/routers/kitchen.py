@@ -8,7 +8,8 @@ from pydantic import BaseModel, ConfigDict
 from kindwhisk.api.problems import refusals
 from kindwhisk.core.errors import NotNowError
 from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.store import bakes, kitchens
+from kindwhisk.store import kitchens
+from kindwhisk.store.writing import writing
 
 router = APIRouter(prefix="/api/kitchen", tags=["kitchen"])
 
@@ -32,7 +33,7 @@ def current() -> KitchenView:
 @router.put("", responses=refusals(400, 409, 422))
 def save(body: KitchenView) -> KitchenView:
     """Keep a changed profile. ``revision`` is the one that was changed; bakes keep the profile they began with."""
-    with bakes.writing():
+    with writing():
         revision, _ = kitchens.current()
         if body.revision != revision:
             raise NotNowError(

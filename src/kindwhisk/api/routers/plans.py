@@ -8,10 +8,10 @@ from fastapi import APIRouter
 from pydantic import AwareDatetime, ConfigDict, Field
 
 from kindwhisk.api.problems import refusals
-from kindwhisk.api.routers.formulas import scaled
+from kindwhisk.api.routers.book.views import scaled
 from kindwhisk.bench.clock import now
 from kindwhisk.bench.plans import PlanView, plan_backward
-from kindwhisk.core.process.scaling import Wish
+from kindwhisk.core.process.wish import Wish
 from kindwhisk.store import kitchens
 
 router = APIRouter(prefix="/api/plans", tags=["plan"], responses=refusals(400, 404, 422))

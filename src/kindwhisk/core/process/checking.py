@@ -2,27 +2,37 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Iterator, Sequence
 
 from kindwhisk.core.ingredients import ingredient_table
 from kindwhisk.core.model import Value
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.steps import Step
+from kindwhisk.core.process.steps.base import WHITES
 
 WHOLE = 1.0
 ROUNDING = 1e-6
+FATTY = 0.02
+"""An ingredient with more fat than this leaves a film on bowl and beater."""
 
 
 class Finding(Value):
-    """Something that cannot be, and the step where it stands."""
+    """Something wrong, and the step where it stands; one that ``blocks`` can't be computed, others are a risk."""
 
     step: str
     text: str
+    blocks: bool = True
 
 
-def findings(steps: Sequence[Step], vessels: Collection[str]) -> list[Finding]:
-    """Everything that keeps these steps, done in ``vessels`` (ids), from being computed; empty for sound ones."""
-    return [*_order(steps), *_shares(steps), *_use(steps), *_names(steps, vessels)]
+def findings(steps: Sequence[Step], vessels: Collection[str], components: Collection[str] = ()) -> list[Finding]:
+    """Everything wrong with these steps, done in ``vessels`` for ``components`` (ids); empty for sound ones."""
+    return [
+        *_order(steps),
+        *_shares(steps),
+        *_use(steps),
+        *_names(steps, vessels, components),
+        *_greasy(steps),
+    ]
 
 
 def _step_portions(step: Step) -> list[StepPortion]:
@@ -72,11 +82,16 @@ def _use(steps: Sequence[Step]) -> list[Finding]:
     return [Finding(step=s.id, text="nothing uses its result") for s in steps[:-1] if s.inputs and s.id not in used]
 
 
-def _names(steps: Sequence[Step], vessels: Collection[str]) -> list[Finding]:
+def _names(steps: Sequence[Step], vessels: Collection[str], components: Collection[str]) -> list[Finding]:
     found = [
         Finding(step=s.id, text=f"the vessel '{s.vessel}' is not among the formula's vessels")
         for s in steps
         if s.vessel not in {*vessels, "oven"}
+    ]
+    found += [
+        Finding(step=s.id, text=f"the component '{s.component}' is not among the formula's components")
+        for s in steps
+        if s.component and s.component not in components
     ]
     found += [
         Finding(step=s.id, text=f"the ingredient table has no '{p.ingredient}'")
@@ -85,3 +100,39 @@ def _names(steps: Sequence[Step], vessels: Collection[str]) -> list[Finding]:
         if isinstance(p, IngredientPortion) and p.ingredient not in ingredient_table()
     ]
     return found
+
+
+def _ingredients(step: Step) -> Iterator[str]:
+    for portion in step.inputs:
+        if isinstance(portion, IngredientPortion) and portion.ingredient in ingredient_table():
+            yield portion.ingredient
+
+
+def _greasy(steps: Sequence[Step]) -> list[Finding]:
+    """Whites into a vessel that fat has been in: they would not come up."""
+    contents: dict[str, set[str]] = {}
+    held: dict[str, tuple[str, set[str]]] = {}
+    found = []
+    for step in steps:
+        inside = set(_ingredients(step))
+        for portion in _step_portions(step):
+            inside |= contents.get(portion.step, set())
+        contents[step.id] = inside
+        own = {p.step for p in _step_portions(step)}
+        before = held.get(step.vessel)
+        whites = bool(inside & WHITES) and not any(_fatty(i) for i in inside)
+        if whites and before is not None and before[0] not in own and any(_fatty(i) for i in before[1]):
+            found.append(
+                Finding(
+                    step=step.id,
+                    text=f"whites go into the '{step.vessel}', which held fat in '{before[0]}': wash or change it",
+                    blocks=False,
+                )
+            )
+        if inside:
+            held[step.vessel] = (step.id, inside)
+    return found
+
+
+def _fatty(ingredient_id: str) -> bool:
+    return ingredient_table()[ingredient_id].composition.fat > FATTY

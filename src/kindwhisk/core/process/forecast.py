@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from dataclasses import replace
 
-from kindwhisk.core.balance import Ratio, balance
-from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.balance import Ratio
+from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
-from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.formula import Formula, content_of, upstream
 from kindwhisk.core.process.outcome import (
     Attention,
     Checkpoint,
@@ -18,15 +19,17 @@ from kindwhisk.core.process.outcome import (
     Outcome,
     Resource,
 )
+from kindwhisk.core.process.parts import ComponentView, IngredientTotal, balance_of, components, totals
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.preparation import prepared
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
-from kindwhisk.core.safety import Caution
+from kindwhisk.core.process.steps.base import WHITES, YOLKY
+from kindwhisk.core.process.walk import walk
+from kindwhisk.core.safety import UNBAKED_EGG, Caution
 from kindwhisk.core.section import Section
 
-CUP_SPREAD = 0.03
-"""A cup read by a careful hand is good to about three percent."""
+EGGS = WHITES | YOLKY
 
 
 class MaterialView(Value):
@@ -80,30 +83,13 @@ class StepForecast(Value):
     begins_foam: bool
     sets_foam: bool
     passes_window: bool
+    under_way_is_enough: bool
+    component: str
     checkpoints: tuple[Checkpoint, ...]
     cues: tuple[Cue, ...]
     cautions: tuple[Caution, ...]
     make_ready: tuple[MakeReady, ...]
     section: Section | None
-
-
-class RoleShare(Value):
-    """What of an ingredient plays one part: ``role`` is a few words, or the step that takes it."""
-
-    role: str
-    grams: float
-
-
-class IngredientTotal(Value):
-    """An ingredient over all its roles; more than one are listed apart."""
-
-    id: str
-    name: str
-    kind: str
-    grams: float
-    roles: tuple[RoleShare, ...]
-    bulk_ml: float
-    allergens: tuple[str, ...]
 
 
 class Caveat(Value):
@@ -120,6 +106,7 @@ class Forecast(Value):
 
     steps: tuple[StepForecast, ...]
     ingredients: tuple[IngredientTotal, ...]
+    components: tuple[ComponentView, ...]
     warnings: tuple[Caveat, ...]
     balance: tuple[Ratio, ...]
     total_g: float
@@ -152,62 +139,12 @@ def view(material: Material) -> MaterialView:
     )
 
 
-class _Larder:
-    """What is left of each step's result while the process is walked."""
-
-    def __init__(self) -> None:
-        self.whole: dict[str, Material] = {}
-        self.left: dict[str, float] = {}
-
-    def put(self, step_id: str, material: Material) -> None:
-        self.whole[step_id] = material
-        self.left[step_id] = 1.0
-
-    def take(self, portion: StepPortion) -> Material:
-        whole, left = self.whole[portion.step], self.left[portion.step]
-        if portion.fraction is not None:
-            share = portion.fraction
-        elif portion.grams is not None:
-            share = portion.grams / whole.mass_g if whole.mass_g else 0.0
-        else:
-            share = left
-        share = min(share, left)
-        self.left[portion.step] = left - share
-        return whole.take(share)
-
-
 def _share_in_words(portion: StepPortion) -> str:
     if portion.rest:
         return "the rest"
     if portion.fraction is not None:
         return f"{portion.fraction:.0%}"
     return "" if portion.grams is None else f"{portion.grams:.0f} g"
-
-
-Walked = tuple[Step, tuple[Material, ...], Outcome]
-
-
-def walk(formula: Formula, setting: Setting, measured: Mapping[str, float]) -> list[Walked]:
-    """Each step with what goes in and its outcome; a measured density (g/ml) replaces the expected one."""
-    larder = _Larder()
-    walked: list[Walked] = []
-    for step in formula.steps:
-        intake = tuple(
-            Material(
-                parts={p.ingredient: p.grams},
-                temperature_c=setting.kitchen.air_c if p.temperature_c is None else p.temperature_c,
-            )
-            if isinstance(p, IngredientPortion)
-            else larder.take(p)
-            for p in step.inputs
-        )
-        outcome = step.effect(intake, setting)
-        if step.id in measured:
-            seen = Estimate.around(measured[step.id], CUP_SPREAD, Basis.MEASURED)
-            outcome = outcome.model_copy(update={"material": outcome.material.at_density(seen)})
-        larder.put(step.id, outcome.material)
-        walked.append((step, intake, outcome))
-    return walked
 
 
 def _taken(step: Step, intake: tuple[Material, ...], titles: Mapping[str, str]) -> tuple[Taken, ...]:
@@ -219,32 +156,25 @@ def _taken(step: Step, intake: tuple[Material, ...], titles: Mapping[str, str]) 
     )
 
 
-def _totals(formula: Formula) -> tuple[IngredientTotal, ...]:
-    roles: dict[str, list[RoleShare]] = {}
-    for step in formula.steps:
-        for p in step.inputs:
-            if isinstance(p, IngredientPortion):
-                roles.setdefault(p.ingredient, []).append(RoleShare(role=p.role or step.title, grams=p.grams))
-    found = []
-    for ingredient_id, shares in roles.items():
-        item, grams = ingredient(ingredient_id), sum(s.grams for s in shares)
-        found.append(
-            IngredientTotal(
-                id=item.id,
-                name=item.name,
-                kind=item.kind,
-                grams=grams,
-                roles=tuple(shares) if len(shares) > 1 else (),
-                bulk_ml=grams / item.bulk_g_per_ml,
-                allergens=item.allergens,
-            )
-        )
-    return tuple(found)
+def _served_raw(step: Step, formula: Formula, outcome: Outcome) -> tuple[Caution, ...]:
+    """At the end of it all: a caution where egg is in it that no oven has set."""
+    material = outcome.material
+    if step.id != formula.steps[-1].id or (material.baked and not _raw_inside(formula)):
+        return ()
+    return (UNBAKED_EGG,) if any(ingredient(i).kind == "egg" for i in material.parts) else ()
 
 
-def _balance(formula: Formula, walked: list[Walked]) -> tuple[Ratio, ...]:
-    foams = [combine(intake) for step, intake, _ in walked if step.begins_foam]
-    return balance(foams, [Material(parts={p.ingredient: p.grams}) for p in formula.portions()])
+def _raw_inside(formula: Formula) -> bool:
+    """Whether a foam of egg reaches the end without an oven on its way."""
+    last = formula.steps[-1].id
+    reach = upstream(formula, last) | {last}
+    return any(
+        s.begins_foam
+        and s.id in reach
+        and bool(EGGS & content_of(formula, s).ingredients)
+        and not any(b.sets_foam and s.id in upstream(formula, b.id) for b in formula.steps)
+        for s in formula.steps
+    )
 
 
 def forecast(formula: Formula, setting: Setting, measured: Mapping[str, float] | None = None) -> Forecast:
@@ -256,17 +186,11 @@ def forecast(formula: Formula, setting: Setting, measured: Mapping[str, float] |
         measured: densities (g/ml) read from a cup, by step id.
     """
     full = prepared(formula)
-    place = Setting(
-        kitchen=setting.kitchen,
-        oven=setting.oven,
-        tins=setting.tins,
-        vessels={v.id: v for v in full.vessels},
-        record=setting.record,
-    )
+    here = replace(setting, vessels={v.id: v for v in full.vessels})
     titles = {s.id: s.title for s in full.steps}
     steps, warnings = [], []
-    walked = walk(full, place, measured or {})
-    for step, intake, outcome in walked:
+    walked = walk(full, here, measured or {})
+    for step, intake, outcome, place in walked:
         needs = [p.step for p in step.inputs if isinstance(p, StepPortion)]
         steps.append(
             StepForecast(
@@ -293,20 +217,33 @@ def forecast(formula: Formula, setting: Setting, measured: Mapping[str, float] |
                 begins_foam=step.begins_foam,
                 sets_foam=step.sets_foam,
                 passes_window=step.passes_window,
+                under_way_is_enough=step.under_way_is_enough,
+                component=step.component,
                 checkpoints=outcome.checkpoints,
                 cues=outcome.cues,
-                cautions=outcome.cautions,
+                cautions=(*outcome.cautions, *_served_raw(step, full, outcome)),
                 make_ready=outcome.make_ready,
                 section=step.section(outcome.material, place),
             )
         )
         warnings += [Caveat(step=step.id, level=n.level, text=n.text, remedy=n.remedy) for n in outcome.notices]
-    totals = _totals(formula)
+    warnings += [
+        Caveat(
+            step=f.step,
+            level="risk",
+            text=f"{f.text[0].upper()}{f.text[1:]}.",
+            remedy="A trace of fat keeps whites down.",
+        )
+        for f in formula.findings()
+        if not f.blocks
+    ]
+    weighed = totals(formula)
     return Forecast(
         steps=tuple(steps),
-        ingredients=totals,
+        ingredients=weighed,
+        components=components(formula, walked),
         warnings=tuple(warnings),
-        balance=_balance(formula, walked),
+        balance=balance_of(formula, walked),
         total_g=formula.total_g(),
-        allergens=tuple(sorted({a for t in totals for a in t.allergens})),
+        allergens=tuple(sorted({a for t in weighed for a in t.allergens})),
     )

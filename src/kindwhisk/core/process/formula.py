@@ -2,51 +2,64 @@
 
 from __future__ import annotations
 
-from enum import StrEnum
 from typing import Annotated, Self
 
 from pydantic import Field, model_validator
 
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.model import Value
-from kindwhisk.core.process.checking import findings
+from kindwhisk.core.process.checking import Finding, findings
+from kindwhisk.core.process.components import WHOLE, Component
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.base import Content
 from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.schools import School
+from kindwhisk.core.technique import Technique
 from kindwhisk.core.vessels import Vessel, VesselForm
 
-
-class Technique(StrEnum):
-    """Classes of foam bakes."""
-
-    CHIFFON = "separated chiffon"
-    WARM_SPONGE = "whole-egg sponge, warmed"
-
-
+LEAST_FACTOR, MOST_FACTOR = 0.01, 1000.0
 FormulaId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,59}$")]
 
 
-class Formula(Value):
-    """Steps in an order in which they can be done, and the vessels that they use.
+class Exchange(Value):
+    """An entry of the ledger: what was put in place of what, and what that changes, in words."""
 
-    A formula that validates holds: step ids differ, portions come from earlier steps, nothing is taken
-    twice or beyond all of it, every result but the last is used, every vessel and ingredient is known.
-    """
+    said: str = Field(min_length=1, max_length=300)
+    changes: tuple[str, ...] = ()
+
+
+class Draft(Value):
+    """Steps, components and vessels as they are being written: what they hold may still be nonsense."""
 
     id: FormulaId
     title: str = Field(min_length=1, max_length=120)
     summary: str = Field(default="", max_length=600)
     technique: Technique
     servings: int = Field(default=8, ge=1, le=1000)
-    vessels: tuple[Vessel, ...]
-    steps: tuple[Step, ...] = Field(min_length=1)
+    components: tuple[Component, ...] = Field(default=(), max_length=20)
+    vessels: tuple[Vessel, ...] = Field(max_length=40)
+    steps: tuple[Step, ...] = Field(min_length=1, max_length=120)
+    ledger: tuple[Exchange, ...] = Field(default=(), max_length=60)
+
+    def findings(self) -> list[Finding]:
+        """What keeps it from being computed, and what is risky, each at its step."""
+        return findings(self.steps, [v.id for v in self.vessels], [c.id for c in self.components])
+
+
+class Formula(Draft):
+    """Steps in an order in which they can be done, and the vessels that they use.
+
+    A formula that validates holds: step ids differ, portions come from earlier steps, nothing is taken
+    twice or beyond all of it, every result but the last is used, every vessel, component and ingredient is known.
+    """
 
     @model_validator(mode="after")
     def _sound(self) -> Self:
-        found = findings(self.steps, [v.id for v in self.vessels])
+        found = [f for f in self.findings() if f.blocks]
         if found:
             raise ValueError("; ".join(f"step '{f.step}': {f.text}" for f in found))
         return self
@@ -74,14 +87,22 @@ class Formula(Value):
         return Vessel(id=vessel_id, name=vessel_id, form=VesselForm.OVEN)
 
     @property
-    def fill(self) -> FillStep | None:
-        """The step that fills the tins, if there is one."""
-        return next((s for s in self.steps if isinstance(s, FillStep)), None)
+    def fill(self) -> FillStep | PipeStep | None:
+        """The step whose tins or trays the whole is scaled by: the one that leads, or the first."""
+        filling = [s for s in self.steps if isinstance(s, FillStep | PipeStep)]
+        return next((s for s in filling if s.leads), filling[0] if filling else None)
 
     @property
     def bake(self) -> BakeStep | None:
-        """The step that sets the foam, if there is one."""
-        return next((s for s in self.steps if isinstance(s, BakeStep)), None)
+        """The bake of what the leading step fills; else the first one."""
+        bakes = [s for s in self.steps if isinstance(s, BakeStep)]
+        fill = self.fill
+        after = [b for b in bakes if fill is not None and fill.id in upstream(self, b.id)]
+        return next(iter((*after, *bakes)), None)
+
+    def component(self, component_id: str) -> Component:
+        """The component of that id; all of it where the formula names none."""
+        return next((c for c in self.components if c.id == component_id), WHOLE)
 
     @property
     def schools(self) -> tuple[School, ...]:
@@ -110,7 +131,7 @@ class Formula(Value):
         Raises:
             CraftError: the factor is not between 0.01 and 1000.
         """
-        if not 0.01 <= factor <= 1000:
+        if not LEAST_FACTOR <= factor <= MOST_FACTOR:
             raise CraftError(
                 f"That would make {factor:.3g} times the formula.",
                 field="scale",
@@ -125,17 +146,18 @@ class Formula(Value):
         )
 
 
-def content_of(formula: Formula, step: Step) -> Content:
+def content_of(formula: Draft, step: Step) -> Content:
     """What is in a step's vessel when it is done."""
     reach = upstream(formula, step.id) | {step.id}
     steps = [s for s in formula.steps if s.id in reach]
     return Content(
         ingredients=frozenset(p.ingredient for s in steps for p in s.inputs if isinstance(p, IngredientPortion)),
         baked=any(isinstance(s, BakeStep) for s in steps),
+        warmed=any(isinstance(s, WarmStep) and s.over_water for s in steps),
     )
 
 
-def upstream(formula: Formula, step_id: str) -> set[str]:
+def upstream(formula: Draft, step_id: str) -> set[str]:
     """Ids of all steps that the step's content came from (not those it only waits for)."""
     by_id = {s.id: s for s in formula.steps}
     found: set[str] = set()
@@ -148,6 +170,6 @@ def upstream(formula: Formula, step_id: str) -> set[str]:
     return found
 
 
-def consumers(formula: Formula, step_id: str) -> list[Step]:
+def consumers(formula: Draft, step_id: str) -> list[Step]:
     """Steps that take some of the step's result, in order."""
     return [s for s in formula.steps if any(isinstance(p, StepPortion) and p.step == step_id for p in s.inputs)]

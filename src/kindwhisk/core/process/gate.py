@@ -7,7 +7,6 @@ from enum import StrEnum
 
 from kindwhisk.core.model import Value
 from kindwhisk.core.process.forecast import Forecast, StepForecast
-from kindwhisk.core.process.outcome import Attention
 
 
 class GateItemKind(StrEnum):
@@ -62,6 +61,8 @@ def gates(forecast: Forecast) -> tuple[Gate, ...]:
             and s.id != start.id
             and s.id not in before[start.id]
             and not s.begins_foam
+            # A syrup can't wait any more than the foam: its own window brings the two together.
+            and s.hold_s is None
             and not any(before_foam.id in before[s.id] for before_foam in forecast.steps if before_foam.begins_foam)
         ]
         last = [c for c in companions if not any(c.id in steps[o.id].needs for o in companions)]
@@ -71,7 +72,7 @@ def gates(forecast: Forecast) -> tuple[Gate, ...]:
                 kind=GateItemKind.STEP,
                 name=c.title,
                 detail=c.goal,
-                under_way_is_enough=c.attention is Attention.NONE,
+                under_way_is_enough=c.under_way_is_enough,
             )
             for c in last
         ]

@@ -15,10 +15,10 @@ class IngredientPortion(Value):
     """Grams of an ingredient, at the kitchen's temperature unless one is given."""
 
     source: Literal["ingredient"] = "ingredient"
-    ingredient: str
-    grams: float = Field(gt=0, le=100_000)
-    temperature_c: float | None = None
-    role: str = ""
+    ingredient: str = Field(max_length=40)
+    grams: float = Field(gt=0, le=10_000_000)
+    temperature_c: float | None = Field(default=None, ge=-30, le=180)
+    role: str = Field(default="", max_length=60)
 
     def scaled(self, factor: float) -> IngredientPortion:
         """The same role in a batch ``factor`` times as large."""

@@ -3,14 +3,11 @@
 from __future__ import annotations
 
 from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.checking import FATTY
 from kindwhisk.core.process.formula import Formula, content_of
 from kindwhisk.core.process.steps import Step
-from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.preheat import PreheatStep
 from kindwhisk.core.process.steps.wash import WashStep
-
-FATTY = 0.02
-"""An ingredient with more fat than this leaves a film on a beater."""
 
 
 def _fatty(ids: frozenset[str]) -> bool:
@@ -23,8 +20,14 @@ def prepared(formula: Formula) -> Formula:
     greasy: dict[str, str] = {}
     for step in formula.steps:
         waits = list(step.after)
-        if isinstance(step, BakeStep):
-            hot = PreheatStep(id=f"preheat-{step.id}", title="Heat the oven", vessel="oven", oven_c=step.oven_c)
+        if step.heats_oven_c is not None:
+            hot = PreheatStep(
+                id=f"preheat-{step.id}"[:40],
+                title="Heat the oven",
+                vessel="oven",
+                oven_c=step.heats_oven_c,
+                component=step.component,
+            )
             steps.append(hot)
             waits.append(hot.id)
         tool = step.tool_in_use
@@ -32,11 +35,12 @@ def prepared(formula: Formula) -> Formula:
             fatty = _fatty(content_of(formula, step).ingredients)
             if step.begins_foam and not fatty and tool in greasy:
                 wash = WashStep(
-                    id=f"wash-{step.id}",
+                    id=f"wash-{step.id}"[:40],
                     title=f"Wash the {tool}",
                     vessel=step.vessel,
                     tool=tool,
                     after=(greasy.pop(tool),),
+                    component=step.component,
                 )
                 steps.append(wash)
                 waits.append(wash.id)

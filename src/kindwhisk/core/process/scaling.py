@@ -2,48 +2,55 @@
 
 from __future__ import annotations
 
-import math
-from typing import Annotated
+from dataclasses import replace
 
-from pydantic import Field
-
-from kindwhisk.core.eggs import egg_parts
+from kindwhisk.core.eggs import EggNeed, egg_need, egg_parts
 from kindwhisk.core.errors import CraftError
+from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import NO_RECORD, KitchenRecord
+from kindwhisk.core.material import combine
 from kindwhisk.core.model import Value
-from kindwhisk.core.process.forecast import Forecast, forecast, walk
-from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.forecast import Forecast, forecast
+from kindwhisk.core.process.formula import LEAST_FACTOR, MOST_FACTOR, Formula, upstream
 from kindwhisk.core.process.preparation import prepared
-from kindwhisk.core.process.setting import Setting, TinsInUse
+from kindwhisk.core.process.setting import NO_TINS, Setting, TinsInUse
+from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.walk import Walked, walk
+from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.section import rise_levels_mm
 from kindwhisk.core.tins import Tin
 
-
-class Wish(Value):
-    """What the baker knows: at most one of the amounts, and perhaps the tin.
-
-    A tin alone sets the amounts; beside an amount it only receives the batter. ``tin`` is a tin of the
-    kitchen by its id or the tin itself.
-    """
-
-    tin: str | Tin | None = None
-    tin_count: int | None = Field(default=None, ge=1, le=99)
-    eggs: Annotated[float, Field(gt=0, le=10_000)] | None = None
-    whites_g: Annotated[float, Field(gt=0, le=1_000_000)] | None = None
-    total_g: Annotated[float, Field(gt=0, le=1_000_000)] | None = None
-    oven: str | None = None
+WHITES = ("egg-white", "white-pasteurised")
+BY_OTHER_MEANS = "Scale it by eggs, by one of its ingredients, by servings or by total weight."
 
 
-class EggNeed(Value):
-    """Eggs to take out, and what is left of them."""
+class TinFill(Value):
+    """One of ``count`` equal tins or pieces with what goes into it; minutes are those of this tin in its oven."""
 
-    size: str
+    name: str
+    tin: Tin
     count: int
-    white_g: float
-    yolk_g: float
-    whole_g: float
-    left_white_g: float
-    left_yolk_g: float
+    grams: float
+    volume_ml: float
+    level_mm: float
+    rim_mm: float
+    fraction: float
+    rise_mm: Estimate | None
+    minutes: Estimate | None
+    trays: int | None
+
+
+class Depth(Value):
+    """How deep the formula's own tin is filled and this one, in mm, and what that does to the minutes of the bake."""
+
+    own_mm: float
+    own_minutes: float
+    now_mm: float
+    now_minutes: Estimate
 
 
 class Scaled(Value):
@@ -52,61 +59,85 @@ class Scaled(Value):
     formula: Formula
     factor: float
     tin_name: str
-    tin: Tin | None
+    tin: Tin
     tin_count: int
+    beside: tuple[TinFill, ...]
+    fills: tuple[TinFill, ...]
+    depth: Depth | None
     oven: str
     eggs: EggNeed | None
     forecast: Forecast
 
 
-WHITES = ("egg-white", "white-pasteurised")
+def _in_use(tin: str | Tin, count: int, kitchen: Kitchen) -> TinsInUse:
+    if isinstance(tin, str):
+        item = kitchen.tin(tin)
+        return TinsInUse(name=item.name, tin=item.tin, count=count, on_shelf=item.count)
+    return TinsInUse(name=f"{tin.shape} tin", tin=tin, count=count)
 
 
 def _tins(formula: Formula, kitchen: Kitchen, wish: Wish) -> TinsInUse:
     fill = formula.fill
-    count = wish.tin_count or 1
-    if isinstance(wish.tin, str):
-        item = kitchen.tin(wish.tin)
-        return TinsInUse(name=item.name, tin=item.tin, count=count, on_shelf=item.count)
+    own = fill.count if isinstance(fill, FillStep) else 1
+    count = wish.tin_count or (own if wish.tin is None else 1)
+    if isinstance(fill, FillStep) and wish.pieces is not None and wish.tin_count is None:
+        count = min(wish.pieces, 999)
+    beside = tuple(_in_use(m.tin, m.count, kitchen) for m in wish.beside)
     if wish.tin is not None:
-        return TinsInUse(name=f"{wish.tin.shape} tin", tin=wish.tin, count=count)
+        return replace(_in_use(wish.tin, count, kitchen), beside=beside)
     if fill is None:
-        raise CraftError("This formula fills no tin.", field="tin", remedy="Scale it by eggs or by total weight.")
-    return TinsInUse(name=fill.tin_name, tin=fill.tin, count=count)
+        if wish.sets_tins:
+            raise CraftError("This formula fills no tin.", field="tin", remedy=BY_OTHER_MEANS)
+        return NO_TINS
+    on_shelf = next((t.count for t in kitchen.tins if t.tin == fill.tin and t.name == fill.tin_name), None)
+    return TinsInUse(name=fill.tin_name, tin=fill.tin, count=count, on_shelf=on_shelf, beside=beside)
 
 
-def _check_one_amount(wish: Wish) -> None:
-    given = [name for name in ("eggs", "whites_g", "total_g") if getattr(wish, name) is not None]
-    if len(given) > 1:
-        raise CraftError(
-            f"Both {given[0]} and {given[1]} are given.",
-            field=given[1],
-            remedy="Give one amount; the others follow.",
-        )
+def _batter_ml(formula: Formula, setting: Setting) -> float:
+    """Volume in ml of what the leading step fills or pipes."""
+    fill = formula.fill
+    assert fill is not None
+    return next(combine(w.intake).volume_ml.likely for w in _walked(formula, setting) if w.step.id == fill.id)
+
+
+def _walked(formula: Formula, setting: Setting) -> list[Walked]:
+    whole = prepared(formula)
+    return walk(whole, replace(setting, vessels={v.id: v for v in whole.vessels}), {})
+
+
+def _by_tins(formula: Formula, setting: Setting, wish: Wish) -> float:
+    fill, tins = formula.fill, setting.tins
+    if fill is None:
+        raise CraftError("This formula fills no tin.", field="tin", remedy=BY_OTHER_MEANS)
+    if isinstance(fill, PipeStep):
+        pieces = fill.per_tray(tins.tin) * tins.count + sum(fill.per_tray(t.tin) * t.count for t in tins.beside)
+        wanted = pieces * fill.piece.volume_ml()
+    elif wish.depth_mm is not None:
+        full = tins.tin.volume_ml(min(wish.depth_mm, tins.tin.depth_mm)) / tins.tin.volume_ml()
+        wanted = tins.capacity_ml * full
+    else:
+        wanted = tins.capacity_ml * fill.fill_fraction
+    return wanted / _batter_ml(formula, setting)
+
+
+def _by_pieces(formula: Formula, setting: Setting, pieces: int) -> float:
+    fill = formula.fill
+    if isinstance(fill, PipeStep):
+        return pieces * fill.piece.volume_ml() / _batter_ml(formula, setting)
+    if fill is None:
+        return pieces / formula.servings
+    return pieces * fill.tin.volume_ml() * fill.fill_fraction / _batter_ml(formula, setting)
 
 
 def _by_eggs(formula: Formula, kitchen: Kitchen, count: float) -> float:
     one = egg_parts(kitchen.eggs)
-    needs = {
-        "white": formula.grams_of(*WHITES) / one.white_g.likely,
-        "yolk": formula.grams_of("egg-yolk") / one.yolk_g.likely,
-        "whole": formula.grams_of("whole-egg") / one.whole_g.likely,
-    }
-    per_batch = max(needs["white"], needs["yolk"]) + needs["whole"]
+    separated = max(
+        formula.grams_of("egg-white") / one.white_g.likely, formula.grams_of("egg-yolk") / one.yolk_g.likely
+    )
+    per_batch = separated + formula.grams_of("whole-egg") / one.whole_g.likely
     if per_batch <= 0:
         raise CraftError("There is no egg in this formula.", field="eggs", remedy="Scale it by total weight.")
     return count / per_batch
-
-
-def _by_tin(formula: Formula, setting: Setting) -> float:
-    fill = formula.fill
-    if fill is None:
-        raise CraftError("This formula fills no tin.", field="tin", remedy="Scale it by eggs or by total weight.")
-    whole = prepared(formula)
-    place = Setting(setting.kitchen, setting.oven, setting.tins, {v.id: v for v in whole.vessels}, setting.record)
-    batter = next(o.material for s, _, o in walk(whole, place, {}) if s.id == fill.id)
-    wanted = setting.tins.tin.volume_ml() * setting.tins.count * fill.fill_fraction
-    return wanted / batter.volume_ml.likely
 
 
 def factor(formula: Formula, setting: Setting, wish: Wish) -> float:
@@ -115,43 +146,78 @@ def factor(formula: Formula, setting: Setting, wish: Wish) -> float:
     Raises:
         CraftError: more than one amount is given, or one that this formula does not have.
     """
-    _check_one_amount(wish)
+    wish.check_one_amount()
     if wish.whites_g is not None:
         whites = formula.grams_of(*WHITES)
         if whites <= 0:
-            raise CraftError(
-                "There are no separate whites in this formula.",
-                field="whites_g",
-                remedy="Scale it by eggs, by tin or by total weight.",
-            )
+            raise CraftError("There are no separate whites in this formula.", field="whites_g", remedy=BY_OTHER_MEANS)
         return wish.whites_g / whites
+    if wish.limit is not None:
+        there = formula.grams_of(wish.limit.ingredient)
+        if there <= 0:
+            name = ingredient(wish.limit.ingredient).name
+            raise CraftError(
+                f"There is no {name} in this formula.",
+                field="limit.ingredient",
+                remedy="Choose one of: " + ", ".join(sorted({p.ingredient for p in formula.portions()})) + ".",
+            )
+        return wish.limit.grams / there
     if wish.eggs is not None:
         return _by_eggs(formula, setting.kitchen, wish.eggs)
     if wish.total_g is not None:
         return wish.total_g / formula.total_g()
-    if wish.tin is not None or wish.tin_count is not None:
-        return _by_tin(formula, setting)
-    return 1.0
+    if wish.servings is not None:
+        return wish.servings / formula.servings
+    if wish.pieces is not None:
+        return _by_pieces(formula, setting, wish.pieces)
+    return _by_tins(formula, setting, wish) if wish.sets_tins else 1.0
 
 
-def egg_need(formula: Formula, kitchen: Kitchen) -> EggNeed | None:
-    """Eggs to crack for these amounts, and what is left over; None without egg."""
-    white, yolk = formula.grams_of(*WHITES), formula.grams_of("egg-yolk")
-    whole = formula.grams_of("whole-egg")
-    if white + yolk + whole <= 0:
+def _fills(formula: Formula, walked: list[Walked], setting: Setting) -> tuple[TinFill, ...]:
+    """The tins of the leading step; minutes where what is in them is baked."""
+    lead, bake = formula.fill, formula.bake
+    at_fill = next((w for w in walked if lead is not None and w.step.id == lead.id), None)
+    if at_fill is None:
+        return ()
+    baked = bake is not None and lead is not None and lead.id in upstream(formula, bake.id)
+    at_bake = next((w for w in walked if baked and bake is not None and w.step.id == bake.id), None)
+    content, tins = at_fill.outcome.material, at_fill.place.tins
+    rises = isinstance(lead, FillStep) and lead.rises
+    found = []
+    for one in (tins, *tins.beside):
+        share = one.tin.volume_ml() / tins.capacity_ml if tins.beside else 1 / one.count
+        level = one.tin.level_mm(content.volume_ml.likely * share)
+        minutes = None
+        if at_bake is not None and isinstance(at_bake.step, BakeStep):
+            alone = setting.in_tins(replace(one, count=1, trays=1, beside=()))
+            minutes = at_bake.step.effect((combine(at_bake.intake).take(share),), alone).duration_s.scaled(1 / 60)
+        found.append(
+            TinFill(
+                name=one.name,
+                tin=one.tin,
+                count=one.count,
+                grams=content.mass_g * share,
+                volume_ml=content.volume_ml.likely * share,
+                level_mm=level,
+                rim_mm=one.tin.depth_mm,
+                fraction=content.volume_ml.likely * share / one.tin.volume_ml(),
+                rise_mm=rise_levels_mm(one.tin, share, content, setting.kitchen.altitude_m) if rises else None,
+                minutes=minutes,
+                trays=one.trays,
+            )
+        )
+    return tuple(found)
+
+
+def _depth(formula: Formula, fills: tuple[TinFill, ...]) -> Depth | None:
+    bake = formula.bake
+    if bake is None or not fills or fills[0].minutes is None or isinstance(formula.fill, PipeStep):
         return None
-    one = egg_parts(kitchen.eggs)
-    slack = 1e-9
-    separated = math.ceil(max(white / one.white_g.likely, yolk / one.yolk_g.likely) - slack)
-    beaten = math.ceil(whole / one.whole_g.likely - slack)
-    return EggNeed(
-        size=kitchen.eggs.value,
-        count=separated + beaten,
-        white_g=white,
-        yolk_g=yolk,
-        whole_g=whole,
-        left_white_g=separated * one.white_g.likely - white,
-        left_yolk_g=separated * one.yolk_g.likely - yolk,
+    return Depth(
+        own_mm=bake.reference.fill_mm,
+        own_minutes=bake.reference.minutes,
+        now_mm=fills[0].level_mm,
+        now_minutes=fills[0].minutes,
     )
 
 
@@ -161,16 +227,33 @@ def scale(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecord 
     Raises:
         CraftError: the wish cannot be met; the error names the field and what to enter instead.
     """
+    if wish.egg_size is not None:
+        kitchen = kitchen.model_copy(update={"eggs": wish.egg_size})
     setting = Setting(kitchen=kitchen, oven=kitchen.oven(wish.oven), tins=_tins(formula, kitchen, wish), record=record)
     times = factor(formula, setting, wish)
+    if not LEAST_FACTOR <= times <= MOST_FACTOR:
+        raise CraftError(
+            f"That would make {times:.3g} times the formula.",
+            field=next((n for n in Wish.model_fields if getattr(wish, n) not in (None, ())), "scale"),
+            remedy="Ask for between a hundredth and a thousand times the formula's own batch.",
+        )
     amounts = formula.scaled(times)
+    walked = _walked(amounts, setting)
+    fills = _fills(amounts, walked, setting)
+    lead = amounts.fill
+    trays = fills[0].trays if fills and isinstance(lead, PipeStep) else None
     return Scaled(
         formula=amounts,
         factor=times,
         tin_name=setting.tins.name,
         tin=setting.tins.tin,
-        tin_count=setting.tins.count,
+        tin_count=trays or setting.tins.count,
+        beside=fills[1:],
+        fills=fills,
+        depth=_depth(formula, fills),
         oven=setting.oven.id,
-        eggs=egg_need(amounts, kitchen),
+        eggs=egg_need(
+            amounts.grams_of("egg-white"), amounts.grams_of("egg-yolk"), amounts.grams_of("whole-egg"), kitchen.eggs
+        ),
         forecast=forecast(amounts, setting),
     )

@@ -3,22 +3,51 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from kindwhisk.core.kitchen import Kitchen, Oven
 from kindwhisk.core.learning import NO_RECORD, KitchenRecord
-from kindwhisk.core.tins import Tin
+from kindwhisk.core.pieces import PipedPiece
+from kindwhisk.core.tins import RoundDimensions, RoundTin, Tin
 from kindwhisk.core.vessels import Vessel
 
 
 @dataclass(frozen=True)
 class TinsInUse:
-    """``count`` equal tins, of which ``on_shelf`` are known to be in this kitchen (None: not known)."""
+    """``count`` equal tins, of which ``on_shelf`` are known to be in this kitchen (None: not known).
+
+    ``beside`` are tins of other kinds that share the same content. For piped pieces ``piece`` tells their shape,
+    ``tin`` is a mould of one, ``count`` their number, and ``trays`` what goes into the oven.
+    """
 
     name: str
     tin: Tin
     count: int = 1
     on_shelf: int | None = None
+    beside: tuple[TinsInUse, ...] = ()
+    piece: PipedPiece | None = None
+    trays: int | None = None
+
+    @property
+    def capacity_ml(self) -> float:
+        """Volume of all of them to the rim, in ml."""
+        return self.tin.volume_ml() * self.count + sum(t.capacity_ml for t in self.beside)
+
+    @property
+    def share(self) -> float:
+        """Share of the content that stands in one of ``tin``: all are filled to the same part of their volume."""
+        if not self.beside:
+            return 1 / self.count
+        return self.tin.volume_ml() / self.capacity_ml
+
+    @property
+    def at_once(self) -> int:
+        """How many things go into the oven together."""
+        return self.trays or self.count + sum(t.count for t in self.beside)
+
+
+NO_TINS = TinsInUse(name="", tin=RoundTin(dimensions=RoundDimensions(diameter_mm=200, depth_mm=60)))
+"""For formulas that fill no tin."""
 
 
 @dataclass(frozen=True)
@@ -35,3 +64,7 @@ class Setting:
         """What the vessel is called; its id when the formula does not name it."""
         vessel = self.vessels.get(vessel_id)
         return vessel.name if vessel else vessel_id
+
+    def in_tins(self, tins: TinsInUse) -> Setting:
+        """The same kitchen with other tins in use."""
+        return self if tins is self.tins else replace(self, tins=tins)

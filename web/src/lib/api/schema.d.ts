@@ -28,6 +28,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bakes/eggs-today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Eggs Today
+         * @description Eggs for all bakes that run or were finished today: cracked for each alone, and pooled; None without any.
+         */
+        get: operations["eggs_today_api_bakes_eggs_today_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bakes/{bake_id}": {
         parameters: {
             query?: never;
@@ -148,6 +168,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/ingredients": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ingredients
+         * @description The ingredient table, by name.
+         */
+        get: operations["ingredients_api_craft_ingredients_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/quantity": {
         parameters: {
             query?: never;
@@ -162,6 +202,26 @@ export interface paths {
         get: operations["quantity_api_craft_quantity_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/read-line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Line
+         * @description One ingredient line in grams, with its range, a note, and how sure that is.
+         */
+        post: operations["read_line_api_craft_read_line_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -202,10 +262,90 @@ export interface paths {
         get: operations["listed_api_formulas_get"];
         put?: never;
         /**
-         * Read In
+         * Keep
          * @description Keep a formula from a schema.org Recipe that carries our process; a changed one becomes a new version.
          */
-        post: operations["read_in_api_formulas_post"];
+        post: operations["keep_api_formulas_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check
+         * @description A draft as it is being written: what can't be is named where it stands; a sound one is forecast. Not saved.
+         */
+        post: operations["check_api_formulas_check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas/glances": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Glances
+         * @description Every formula of the Book as a page of it shows them.
+         */
+        get: operations["glances_api_formulas_glances_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Step Kinds
+         * @description Every kind of step that a process can be made of, with its fields and a first draft.
+         */
+        get: operations["step_kinds_api_formulas_kinds_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read
+         * @description A draft from ``{"text": ...}`` or from a schema.org Recipe. Nothing is saved.
+         */
+        post: operations["read_api_formulas_read_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -232,6 +372,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/formulas/substitutes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Substitutes
+         * @description What can take an ingredient's place.
+         */
+        get: operations["substitutes_api_formulas_substitutes_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/formulas/{formula_id}": {
         parameters: {
             query?: never;
@@ -244,6 +404,30 @@ export interface paths {
          * @description A formula as it stands in the Book.
          */
         get: operations["one_api_formulas__formula_id__get"];
+        /**
+         * Keep
+         * @description Keep a formula as its next version; earlier ones stay, and bakes keep the one that they were made from.
+         */
+        put: operations["keep_api_formulas__formula_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas/{formula_id}.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Csv
+         * @description The weigh list as a table, ``times`` the formula.
+         */
+        get: operations["as_csv_api_formulas__formula_id__csv_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -260,10 +444,70 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Written
-         * @description The formula as a schema.org Recipe.
+         * As Jsonld
+         * @description The formula as a schema.org Recipe that carries its process.
          */
-        get: operations["written_api_formulas__formula_id__jsonld_get"];
+        get: operations["as_jsonld_api_formulas__formula_id__jsonld_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas/{formula_id}.txt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Text
+         * @description The formula as plain text, ``times`` its own amounts.
+         */
+        get: operations["as_text_api_formulas__formula_id__txt_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas/{formula_id}/balance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Balance
+         * @description Every ratio that decides, on its band for the class and the method, with what each side does.
+         */
+        get: operations["balance_api_formulas__formula_id__balance_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas/{formula_id}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare Versions
+         * @description Two versions of a formula, in this kitchen.
+         */
+        get: operations["compare_versions_api_formulas__formula_id__compare_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -284,6 +528,86 @@ export interface paths {
          * @description The forecast for a tin, a number of eggs, the whites in the bowl, or a total.
          */
         get: operations["forecast_api_formulas__formula_id__forecast_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas/{formula_id}/method": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Method
+         * @description The same formula with a meringue made by another method, and all that follows from it.
+         */
+        post: operations["change_method_api_formulas__formula_id__method_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas/{formula_id}/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Scale To
+         * @description The formula from whatever the baker knows: grams by component, leftovers, and how each tin is filled.
+         */
+        post: operations["scale_to_api_formulas__formula_id__scale_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas/{formula_id}/substitute": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Swap
+         * @description The same formula with one ingredient in another's place, and an entry in its ledger.
+         */
+        post: operations["swap_api_formulas__formula_id__substitute_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas/{formula_id}/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Versions
+         * @description Every version, the newest first.
+         */
+        get: operations["versions_api_formulas__formula_id__versions_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -400,6 +724,51 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * About
+         * @description What a difference is about, in the order in which it is told.
+         * @enum {string}
+         */
+        About: "to weigh" | "step" | "end point" | "time" | "density" | "may wait" | "weight" | "balance" | "caution" | "allergen" | "colour";
+        /**
+         * AssembleStep
+         * @description Put parts together by ``joining``.
+         */
+        AssembleStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /** @default layer */
+            joining: components["schemas"]["Joining"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "assemble";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Title */
+            title: string;
+            /** Vessel */
+            vessel: string;
+        };
         /**
          * Attention
          * @description How much of the baker a step needs.
@@ -559,6 +928,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Component
+             * @default
+             */
+            component: string;
+            /**
              * Done C
              * @default 96
              */
@@ -595,6 +969,8 @@ export interface components {
              * @default A skewer comes out clean; pressed lightly, it springs back and whispers.
              */
             sees: string;
+            /** @default crumb */
+            sets: components["schemas"]["Sets"];
             /** Title */
             title: string;
             /**
@@ -649,6 +1025,62 @@ export interface components {
          * @enum {string}
          */
         Basis: "measured" | "this kitchen" | "formula" | "published" | "model" | "recalled" | "trade habit";
+        /**
+         * BoilStep
+         * @description Boil sugar and water to ``target_c``, given for sea level; shown as it reads at this kitchen's altitude.
+         */
+        BoilStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "boil";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Target C
+             * @default 118
+             */
+            target_c: number;
+            /** Title */
+            title: string;
+            /** Vessel */
+            vessel: string;
+        };
+        /**
+         * Bowl
+         * @description What is weighed into one vessel for one step.
+         */
+        Bowl: {
+            /** Items */
+            items: components["schemas"]["Weighing"][];
+            /** Step */
+            step: string;
+            /** Title */
+            title: string;
+            /** Vessel */
+            vessel: string;
+        };
         /**
          * BoxDimensions
          * @description Straight walls.
@@ -723,6 +1155,20 @@ export interface components {
             text: string;
         };
         /**
+         * Checked
+         * @description What is wrong with a draft, step by step, and its forecast as soon as it can be computed.
+         */
+        Checked: {
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            forecast: components["schemas"]["ForecastView"] | null;
+            /**
+             * Trouble
+             * @default
+             */
+            trouble: string;
+        };
+        /**
          * Checkpoint
          * @description An end point to be confirmed: what one sees, and a number's band where there is one.
          */
@@ -744,6 +1190,53 @@ export interface components {
              * @default
              */
             too_far: string;
+        };
+        /**
+         * ChillStep
+         * @description Chill for about ``hours``; ``sees`` is what tells that it is over.
+         */
+        ChillStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /**
+             * Hours
+             * @default 4
+             */
+            hours: number;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "chill";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Sees
+             * @default Firm to the touch in the middle.
+             */
+            sees: string;
+            /** Title */
+            title: string;
+            /** Vessel */
+            vessel: string;
         };
         /**
          * Column
@@ -779,6 +1272,89 @@ export interface components {
             target_c: number;
         };
         /**
+         * Compared
+         * @description Two versions side by side.
+         */
+        Compared: {
+            after: components["schemas"]["FormulaView"];
+            before: components["schemas"]["FormulaView"];
+            /** Differences */
+            differences: components["schemas"]["Difference"][];
+        };
+        /**
+         * Component
+         * @description A part with steps of its own; its result goes into other parts or is the whole.
+         *
+         *     ``technique`` is its class where that differs from the formula's.
+         */
+        Component: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            part: components["schemas"]["Part"];
+            technique?: components["schemas"]["Technique"] | null;
+        };
+        /**
+         * ComponentList
+         * @description The bowls of a component, with what it is known to contain; ``check_label`` where something bought is in it.
+         */
+        ComponentList: {
+            /** Allergens */
+            allergens: string[];
+            /** Bowls */
+            bowls: components["schemas"]["Bowl"][];
+            /** Check Label */
+            check_label: boolean;
+            /** Component */
+            component: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * ComponentShare
+         * @description Grams of an ingredient in a component.
+         */
+        ComponentShare: {
+            /** Grams */
+            grams: number;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * ComponentView
+         * @description A component as it is expected.
+         *
+         *     Attributes:
+         *         yield_g, yield_ml: what leaves it for other components or the table.
+         *         ready_before_s: likely seconds from when it must be ready to the end of the whole.
+         *         check_label: whether something bought is in it, whose label must be read for allergens.
+         */
+        ComponentView: {
+            /** Allergens */
+            allergens: string[];
+            /** Check Label */
+            check_label: boolean;
+            /** Id */
+            id: string;
+            /** Ingredients */
+            ingredients: components["schemas"]["ComponentShare"][];
+            /** Name */
+            name: string;
+            part: components["schemas"]["Part"];
+            /** Ready Before S */
+            ready_before_s: number;
+            /** Steps */
+            steps: string[];
+            technique?: components["schemas"]["Technique"] | null;
+            /** Yield G */
+            yield_g: number;
+            /** Yield Ml */
+            yield_ml: number;
+        };
+        /**
          * CoolStep
          * @description Cool to ``above_air_k`` over the kitchen's air, ``inverted`` in the tin or free on a rack.
          */
@@ -793,6 +1369,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -934,6 +1515,94 @@ export interface components {
             density_g_per_ml: number;
         };
         /**
+         * Depth
+         * @description How deep the formula's own tin is filled and this one, in mm, and what that does to the minutes of the bake.
+         */
+        Depth: {
+            now_minutes: components["schemas"]["Estimate"];
+            /** Now Mm */
+            now_mm: number;
+            /** Own Minutes */
+            own_minutes: number;
+            /** Own Mm */
+            own_mm: number;
+        };
+        /**
+         * Difference
+         * @description ``before`` is empty for what is added, ``after`` for what is gone.
+         */
+        Difference: {
+            about: components["schemas"]["About"];
+            /** After */
+            after: string;
+            /** Before */
+            before: string;
+            /** Where */
+            where: string;
+        };
+        /**
+         * Draft
+         * @description Steps, components and vessels as they are being written: what they hold may still be nonsense.
+         */
+        Draft: {
+            /**
+             * Components
+             * @default []
+             */
+            components: components["schemas"]["Component"][];
+            /** Id */
+            id: string;
+            /**
+             * Ledger
+             * @default []
+             */
+            ledger: components["schemas"]["Exchange"][];
+            /**
+             * Servings
+             * @default 8
+             */
+            servings: number;
+            /** Steps */
+            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["WashStep"])[];
+            /**
+             * Summary
+             * @default
+             */
+            summary: string;
+            technique: components["schemas"]["Technique"];
+            /** Title */
+            title: string;
+            /** Vessels */
+            vessels: components["schemas"]["Vessel"][];
+        };
+        /**
+         * DraftCheck
+         * @description A formula as it is being written, and the amounts to forecast it in.
+         */
+        DraftCheck: {
+            draft: components["schemas"]["Draft"];
+            wish?: components["schemas"]["WishBody"] | null;
+        };
+        /**
+         * DraftView
+         * @description What was read. ``formula`` carries an id that is free in the Book; None where no process could be proposed.
+         */
+        DraftView: {
+            formula: components["schemas"]["Formula"] | null;
+            /** Groups */
+            groups: string[];
+            /** Lines */
+            lines: components["schemas"]["ReadLine"][];
+            /** Lint */
+            lint: components["schemas"]["Remark"][];
+            method: components["schemas"]["MethodReading"];
+            /** Questions */
+            questions: components["schemas"]["Question"][];
+            technique: components["schemas"]["Technique"];
+            /** Title */
+            title: string;
+        };
+        /**
          * Driver
          * @description A step on the critical chain and how long it takes.
          */
@@ -948,16 +1617,23 @@ export interface components {
         /**
          * EggNeed
          * @description Eggs to take out, and what is left of them.
+         *
+         *     ``exact`` is how many would do if they could be divided; ``advice`` says how to take a part of one.
          */
         EggNeed: {
+            /** Advice */
+            advice: string;
             /** Count */
             count: number;
+            /** Exact */
+            exact: number;
             /** Left White G */
             left_white_g: number;
+            /** Left Whole G */
+            left_whole_g: number;
             /** Left Yolk G */
             left_yolk_g: number;
-            /** Size */
-            size: string;
+            size: components["schemas"]["EggSize"];
             /** White G */
             white_g: number;
             /** Whole G */
@@ -985,6 +1661,33 @@ export interface components {
          */
         EggSize: "eu-s" | "eu-m" | "eu-l" | "eu-xl" | "us-medium" | "us-large" | "us-extra-large" | "us-jumbo";
         /**
+         * EggsOfTheDay
+         * @description Eggs for several bakes: cracked for each alone, or pooled so that one's whites go with another's yolks.
+         */
+        EggsOfTheDay: {
+            /** Alone */
+            alone: number;
+            /** Left White G */
+            left_white_g: number;
+            /** Left Yolk G */
+            left_yolk_g: number;
+            /** Pooled */
+            pooled: number;
+            size: components["schemas"]["EggSize"];
+            /** White G */
+            white_g: number;
+            /** Whole G */
+            whole_g: number;
+            /** Yolk G */
+            yolk_g: number;
+        };
+        /**
+         * Entry
+         * @description How a field is entered.
+         * @enum {string}
+         */
+        Entry: "number" | "whole number" | "text" | "yes or no" | "choice" | "shape";
+        /**
          * Estimate
          * @description A figure as low, likely and high, with its basis and, for a learned one, the bakes behind it.
          *
@@ -1005,6 +1708,19 @@ export interface components {
             low: number;
         };
         /**
+         * Exchange
+         * @description An entry of the ledger: what was put in place of what, and what that changes, in words.
+         */
+        Exchange: {
+            /**
+             * Changes
+             * @default []
+             */
+            changes: string[];
+            /** Said */
+            said: string;
+        };
+        /**
          * FieldProblem
          * @description One field and its remedy.
          */
@@ -1015,10 +1731,32 @@ export interface components {
             field: string;
         };
         /**
+         * FieldView
+         * @description A field of a kind; a ``shape`` (a tin, a piece, a reference bake) has fields of its own.
+         */
+        FieldView: {
+            /** Choices */
+            choices: string[];
+            entry: components["schemas"]["Entry"];
+            /** High */
+            high: number | null;
+            /** Label */
+            label: string;
+            /** Low */
+            low: number | null;
+            /** Name */
+            name: string;
+            /** Optional */
+            optional: boolean;
+            /** Unit */
+            unit: string;
+        };
+        /**
          * FillStep
          * @description Fill the tins in use to about ``fill_fraction`` of their volume.
          *
-         *     ``tin`` and ``tin_name`` are what the formula was made for; the forecast may put another in its place.
+         *     ``count`` of ``tin`` and ``tin_name`` are what the formula was made for; others may take their place where the
+         *     step ``leads``. ``rises`` is false for what is only moulded, such as a mousse in its ring.
          */
         FillStep: {
             /**
@@ -1026,6 +1764,16 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
             /**
              * Fill Fraction
              * @default 0.62
@@ -1043,6 +1791,11 @@ export interface components {
              * @enum {string}
              */
             kind: "fill";
+            /**
+             * Leads
+             * @default false
+             */
+            leads: boolean;
             /** @default bare wall */
             lining: components["schemas"]["Lining"];
             /**
@@ -1050,6 +1803,11 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Rises
+             * @default true
+             */
+            rises: boolean;
             /** Tin */
             tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
             /** Tin Name */
@@ -1060,11 +1818,26 @@ export interface components {
             vessel: string;
         };
         /**
+         * Finding
+         * @description Something wrong, and the step where it stands; one that ``blocks`` can't be computed, others are a risk.
+         */
+        Finding: {
+            /**
+             * Blocks
+             * @default true
+             */
+            blocks: boolean;
+            /** Step */
+            step: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * Foam
-         * @description The kinds of content whose only leaven is air.
+         * @description The kinds of content whose only leaven, or nearly so, is air.
          * @enum {string}
          */
-        Foam: "French meringue" | "whole-egg ribbon" | "chiffon batter" | "whole-egg sponge batter";
+        Foam: "French meringue" | "Swiss meringue" | "syrup-cooked meringue" | "whole-egg ribbon" | "yolk foam" | "whipped cream" | "chiffon batter" | "whole-egg sponge batter" | "batter for a roll" | "finger biscuit batter" | "fat-free sponge batter" | "rich batter" | "creamed batter with whites" | "macaron batter" | "mousse";
         /**
          * FoldStep
          * @description Bring a foam together with a base, dry goods or fat.
@@ -1078,6 +1851,11 @@ export interface components {
              */
             after: string[];
             batter?: components["schemas"]["Foam"] | null;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -1109,28 +1887,35 @@ export interface components {
         };
         /**
          * ForecastView
-         * @description The forecast of a formula in the amounts asked for.
+         * @description The forecast of a formula in the amounts asked for; version 0 is one that is not in the Book.
          */
         ForecastView: {
             /** Allergens */
             allergens: string[];
             /** Balance */
             balance: components["schemas"]["Ratio"][];
+            /** Components */
+            components: components["schemas"]["ComponentView"][];
+            depth: components["schemas"]["Depth"] | null;
             eggs: components["schemas"]["EggNeed"] | null;
             /** Factor */
             factor: number;
+            /** Fills */
+            fills: components["schemas"]["TinFill"][];
             /** Formula Id */
             formula_id: string;
             /** Ingredients */
             ingredients: components["schemas"]["IngredientTotal"][];
             /** Oven */
             oven: string;
+            /** Servings */
+            servings: number;
             /** Steps */
             steps: components["schemas"]["StepForecast"][];
             /** Technique */
             technique: string;
             /** Tin */
-            tin: (components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"]) | null;
+            tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
             /** Tin Count */
             tin_count: number;
             /** Tin Name */
@@ -1143,24 +1928,36 @@ export interface components {
             version: number;
             /** Warnings */
             warnings: components["schemas"]["Caveat"][];
+            /** Weighings */
+            weighings: components["schemas"]["ComponentList"][];
         };
         /**
          * Formula
          * @description Steps in an order in which they can be done, and the vessels that they use.
          *
          *     A formula that validates holds: step ids differ, portions come from earlier steps, nothing is taken
-         *     twice or beyond all of it, every result but the last is used, every vessel and ingredient is known.
+         *     twice or beyond all of it, every result but the last is used, every vessel, component and ingredient is known.
          */
         Formula: {
+            /**
+             * Components
+             * @default []
+             */
+            components: components["schemas"]["Component"][];
             /** Id */
             id: string;
+            /**
+             * Ledger
+             * @default []
+             */
+            ledger: components["schemas"]["Exchange"][];
             /**
              * Servings
              * @default 8
              */
             servings: number;
             /** Steps */
-            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["WarmStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["FoldStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["KnockStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["WashStep"])[];
+            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["WashStep"])[];
             /**
              * Summary
              * @default
@@ -1188,15 +1985,37 @@ export interface components {
         };
         /**
          * FormulaView
-         * @description A formula with its number and the choices it makes.
+         * @description A formula with its number, the choices it makes, and its meringues by the step that finishes each.
          */
         FormulaView: {
             formula: components["schemas"]["Formula"];
+            /** Meringues */
+            meringues: {
+                [key: string]: components["schemas"]["Method"];
+            };
             /** Schools */
             schools: components["schemas"]["School"][];
             /** Version */
             version: number;
         };
+        /**
+         * Found
+         * @description A figure with the words around it.
+         */
+        Found: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Text */
+            text: string;
+        };
+        /**
+         * From
+         * @description The side that the roll is begun from.
+         * @enum {string}
+         */
+        From: "from the short side" | "from the long side";
         /**
          * GateItemKind
          * @description What a gate item is satisfied by.
@@ -1254,6 +2073,38 @@ export interface components {
             /** Step Title */
             step_title: string;
         };
+        /**
+         * Glance
+         * @description A formula at a glance: its vessels at their fullest, and what it asks of a day.
+         */
+        Glance: {
+            /** Allergens */
+            allergens: string[];
+            /** Components */
+            components: string[];
+            /** Hands S */
+            hands_s: number;
+            /** Id */
+            id: string;
+            /** Sections */
+            sections: components["schemas"]["Section"][];
+            /** Servings */
+            servings: number;
+            /** Technique */
+            technique: string;
+            /** Tin Count */
+            tin_count: number;
+            /** Tin Name */
+            tin_name: string;
+            /** Title */
+            title: string;
+            /** Total G */
+            total_g: number;
+            /** Version */
+            version: number;
+            /** Waiting S */
+            waiting_s: number;
+        };
         /** HTTPValidationError */
         HTTPValidationError: {
             /** Detail */
@@ -1290,6 +2141,20 @@ export interface components {
             version: string;
         };
         /**
+         * IngredientEntry
+         * @description An ingredient of the table.
+         */
+        IngredientEntry: {
+            /** Allergens */
+            allergens: string[];
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * IngredientPortion
          * @description Grams of an ingredient, at the kitchen's temperature unless one is given.
          */
@@ -1320,6 +2185,8 @@ export interface components {
             allergens: string[];
             /** Bulk Ml */
             bulk_ml: number;
+            /** Check Label */
+            check_label: boolean;
             /** Grams */
             grams: number;
             /** Id */
@@ -1341,6 +2208,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -1380,6 +2252,37 @@ export interface components {
             to_vessel: string;
             /** Volume Ml */
             volume_ml: number;
+        };
+        /**
+         * Joining
+         * @description How parts come together.
+         * @enum {string}
+         */
+        Joining: "layer" | "spread" | "line the ring" | "sandwich" | "top" | "glaze" | "dust" | "brown with a flame";
+        /**
+         * Keep
+         * @description A formula to be kept as the next version; ``based_on`` is the version that was changed.
+         */
+        Keep: {
+            /** Based On */
+            based_on?: number | null;
+            formula: components["schemas"]["Formula"];
+        };
+        /**
+         * KindView
+         * @description A kind of step with its fields and a step of that kind to begin from (without id, vessel and inputs).
+         */
+        KindView: {
+            /** Draft */
+            draft: {
+                [key: string]: unknown;
+            };
+            /** Fields */
+            fields: components["schemas"]["FieldView"][];
+            /** Kind */
+            kind: string;
+            /** Says */
+            says: string;
         };
         /**
          * Kitchen
@@ -1480,6 +2383,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -1501,6 +2409,30 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+        };
+        /**
+         * Level
+         * @description How much it matters.
+         * @enum {string}
+         */
+        Level: "wrong" | "missing" | "risk";
+        /**
+         * Limit
+         * @description All that there is of an ingredient, in grams.
+         */
+        Limit: {
+            /** Grams */
+            grams: number;
+            /** Ingredient */
+            ingredient: string;
+        };
+        /**
+         * LineText
+         * @description An ingredient line as somebody wrote it.
+         */
+        LineText: {
+            /** Text */
+            text: string;
         };
         /**
          * Lining
@@ -1556,7 +2488,7 @@ export interface components {
          * @description How a foam and what it meets are brought together.
          * @enum {string}
          */
-        Manner: "sacrifice" | "fold" | "sift over" | "stir";
+        Manner: "sacrifice" | "fold" | "sift over" | "stir" | "deflate";
         /**
          * MaterialView
          * @description A material's figures.
@@ -1580,6 +2512,45 @@ export interface components {
             volume_ml: components["schemas"]["Estimate"];
         };
         /**
+         * Method
+         * @description How a meringue meets its sugar.
+         * @enum {string}
+         */
+        Method: "French" | "Swiss" | "syrup-cooked";
+        /**
+         * MethodChange
+         * @description The meringue that a step finishes, to be made by another method.
+         */
+        MethodChange: {
+            method: components["schemas"]["Method"];
+            /** Step */
+            step: string;
+        };
+        /**
+         * MethodReading
+         * @description What a method says; None and empty where it says nothing.
+         */
+        MethodReading: {
+            bake_minutes: components["schemas"]["Found"] | null;
+            /** End Point */
+            end_point: boolean;
+            /** Fan */
+            fan: boolean;
+            /** Mentions */
+            mentions: string[];
+            meringue: components["schemas"]["Method"];
+            oven_c: components["schemas"]["Found"] | null;
+            peak: components["schemas"]["Peak"];
+            /** Sentences */
+            sentences: string[];
+            /** Syrup C */
+            syrup_c: number | null;
+            technique: components["schemas"]["Technique"];
+            /** Technique Sure */
+            technique_sure: number;
+            tin: components["schemas"]["NamedTin"] | null;
+        };
+        /**
          * MixStep
          * @description Mix with ``tool`` for about ``seconds`` until it looks like ``sees``.
          *
@@ -1591,6 +2562,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -1659,6 +2635,31 @@ export interface components {
             name: string;
         };
         /**
+         * MoreTins
+         * @description Further tins for the same batter: a tin of the kitchen by its id, or the tin itself.
+         */
+        MoreTins: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Tin */
+            tin: string | (components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"]);
+        };
+        /**
+         * NamedTin
+         * @description A tin that a text names; ``depth_stated`` is False where its depth was taken from habit.
+         */
+        NamedTin: {
+            /** Depth Stated */
+            depth_stated: boolean;
+            /** Name */
+            name: string;
+            /** Tin */
+            tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+        };
+        /**
          * NotYet
          * @description The baker looked, and the end point was not there.
          */
@@ -1724,6 +2725,24 @@ export interface components {
             start_s: number;
             /** Step */
             step: string;
+        };
+        /**
+         * Offer
+         * @description Something that can take an ingredient's place: grams for a gram, and the water that goes with it.
+         */
+        Offer: {
+            /** Advice */
+            advice: string;
+            /** Family */
+            family: string;
+            /** Ingredient */
+            ingredient: string;
+            /** Name */
+            name: string;
+            /** Per Gram */
+            per_gram: number;
+            /** Water Per Gram */
+            water_per_gram: number;
         };
         /**
          * OutcomeRecorded
@@ -1825,6 +2844,12 @@ export interface components {
          */
         OvenMode: "static" | "fan";
         /**
+         * Part
+         * @description What a component is to the whole.
+         * @enum {string}
+         */
+        Part: "sponge" | "meringue" | "shells" | "filling" | "soak" | "glaze" | "decoration" | "assembly";
+        /**
          * Passcode
          * @description What the server was started with.
          */
@@ -1874,6 +2899,75 @@ export interface components {
             waiting: boolean;
         };
         /**
+         * PipeStep
+         * @description Pipe pieces of one size onto trays; ``tin`` is the tray that the formula was made for.
+         */
+        PipeStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pipe";
+            /**
+             * Leads
+             * @default false
+             */
+            leads: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            piece: components["schemas"]["PipedPiece"];
+            /**
+             * Piece Name
+             * @default piece
+             */
+            piece_name: string;
+            /** Tin */
+            tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+            /** Tin Name */
+            tin_name: string;
+            /** Title */
+            title: string;
+            /** Vessel */
+            vessel: string;
+        };
+        /**
+         * PipedPiece
+         * @description A mound (``length_mm`` is None: a cap of a sphere) or a finger (half a cylinder with round ends), in mm.
+         */
+        PipedPiece: {
+            /**
+             * Gap Mm
+             * @default 20
+             */
+            gap_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Length Mm */
+            length_mm?: number | null;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
          * Place
          * @description Where a value lies on its band.
          * @enum {string}
@@ -1884,19 +2978,32 @@ export interface components {
          * @description What is to be ready when. ``not_before`` is the first moment that may be used, by default now.
          */
         PlanRequest: {
+            /**
+             * Beside
+             * @default []
+             */
+            beside: components["schemas"]["MoreTins"][];
+            /** Depth Mm */
+            depth_mm?: number | null;
+            egg_size?: components["schemas"]["EggSize"] | null;
             /** Eggs */
             eggs?: number | null;
             /** Formula Id */
             formula_id: string;
+            limit?: components["schemas"]["Limit"] | null;
             /** Not Before */
             not_before?: string | null;
             /** Oven */
             oven?: string | null;
+            /** Pieces */
+            pieces?: number | null;
             /**
              * Ready At
              * Format: date-time
              */
             ready_at: string;
+            /** Servings */
+            servings?: number | null;
             /** Tin */
             tin?: string | (components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"]) | null;
             /** Tin Count */
@@ -1979,6 +3086,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -2030,24 +3142,115 @@ export interface components {
             type: string;
         };
         /**
+         * Proposed
+         * @description A changed formula with every difference, before it is taken; nothing is saved.
+         */
+        Proposed: {
+            /** Based On */
+            based_on: number;
+            /** Differences */
+            differences: components["schemas"]["Difference"][];
+            formula: components["schemas"]["Formula"];
+        };
+        /**
          * Quantity
          * @description What can be measured at the bench.
          * @enum {string}
          */
         Quantity: "density" | "temperature in the vessel" | "oven temperature" | "core temperature" | "mass" | "height";
         /**
+         * Question
+         * @description Something that the recipe leaves open, with what was assumed.
+         */
+        Question: {
+            /** Assumed */
+            assumed: string;
+            /** Field */
+            field: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * Ratio
-         * @description Grams of one thing to a gram of another, with what more of it does.
+         * @description One thing to another, on its band where there is one, with what each side does.
+         *
+         *     ``percent`` ratios are hundredths. ``component`` and ``step`` (a foam's) tell where it was taken.
          */
         Ratio: {
+            band: components["schemas"]["Estimate"] | null;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** High */
+            high: string;
             /** Id */
             id: string;
-            /** More */
-            more: string;
+            /** Low */
+            low: string;
             /** Name */
             name: string;
+            /** Percent */
+            percent: boolean;
+            place: components["schemas"]["Place"] | null;
+            /**
+             * Step
+             * @default
+             */
+            step: string;
             /** Value */
             value: number;
+            /**
+             * Where
+             * @default
+             */
+            where: string;
+        };
+        /**
+         * ReadLine
+         * @description What a line was read as.
+         *
+         *     ``grams`` is None where it gives no amount; ``sure`` is 0 (a guess) to 1 (a weight of something known).
+         *     ``stated`` are grams by each way in which the line states its amount, when there are several.
+         */
+        ReadLine: {
+            /**
+             * By
+             * @default
+             */
+            by: string;
+            /** Count */
+            count?: number | null;
+            /** Grams */
+            grams: number | null;
+            /** High G */
+            high_g: number | null;
+            /** Ingredient */
+            ingredient: string | null;
+            /** Low G */
+            low_g: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Prepared
+             * @default []
+             */
+            prepared: string[];
+            /**
+             * Stated
+             * @default []
+             */
+            stated: number[];
+            /** Sure */
+            sure: number;
+            /** Text */
+            text: string;
         };
         /**
          * ReadingAdded
@@ -2094,6 +3297,20 @@ export interface components {
             verdict: components["schemas"]["Verdict"] | null;
         };
         /**
+         * RecipeText
+         * @description A recipe as it was found. ``technique`` is its class, where the baker says it.
+         */
+        RecipeText: {
+            /**
+             * Format
+             * @default text
+             */
+            format: string;
+            technique?: components["schemas"]["Technique"] | null;
+            /** Text */
+            text: string;
+        };
+        /**
          * ReferenceBake
          * @description The bake that a formula's time was measured on.
          */
@@ -2107,6 +3324,21 @@ export interface components {
             oven_c: number;
             /** Tin */
             tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+        };
+        /**
+         * Remark
+         * @description A fault of a recipe: where it stands, what it is, and what comes of it.
+         */
+        Remark: {
+            /** Consequence */
+            consequence: string;
+            /** Id */
+            id: string;
+            level: components["schemas"]["Level"];
+            /** Text */
+            text: string;
+            /** Where */
+            where: string;
         };
         /**
          * Resource
@@ -2124,6 +3356,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -2158,10 +3395,64 @@ export interface components {
          * @description What of an ingredient plays one part: ``role`` is a few words, or the step that takes it.
          */
         RoleShare: {
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Grams */
             grams: number;
             /** Role */
             role: string;
+        };
+        /**
+         * RollStep
+         * @description Roll up ``begun`` from a side; ``sheet_mm`` is the sheet's own thickness, baked.
+         */
+        RollStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            /** @default from the short side */
+            begun: components["schemas"]["From"];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "roll";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Sheet Mm
+             * @default 14
+             */
+            sheet_mm: number;
+            /** Title */
+            title: string;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Warm
+             * @default false
+             */
+            warm: boolean;
         };
         /**
          * RoundDimensions
@@ -2219,7 +3510,8 @@ export interface components {
          * @description What a drawing needs, computed: the wall, the levels, the colour and how much of it is air.
          *
          *     ``start_level_mm`` is where the same content would stand without bubbles. ``rise_mm`` is the level
-         *     expected at setting; it may lie above ``rim_mm``.
+         *     expected at setting; it may lie above ``rim_mm``. A ``free`` content stands without a wall: ``wall`` is its own
+         *     outline.
          */
         Section: {
             /** Air Fraction */
@@ -2235,6 +3527,11 @@ export interface components {
             count: number;
             density_g_per_ml: components["schemas"]["Estimate"];
             form: components["schemas"]["VesselForm"];
+            /**
+             * Free
+             * @default false
+             */
+            free: boolean;
             /**
              * Inverted
              * @default false
@@ -2253,6 +3550,12 @@ export interface components {
             /** Wall */
             wall: components["schemas"]["WallPoint"][];
         };
+        /**
+         * Sets
+         * @description What a bake makes of a batter.
+         * @enum {string}
+         */
+        Sets: "crumb" | "shell" | "dried through";
         /**
          * Side
          * @description What it means to lie on one side of a band, and what can still be done.
@@ -2275,6 +3578,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -2303,6 +3611,48 @@ export interface components {
             vessel: string;
         };
         /**
+         * SoakStep
+         * @description Soak a baked crumb: brushed on, or ``flooded`` so that it stands in the liquid.
+         */
+        SoakStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /**
+             * Flooded
+             * @default false
+             */
+            flooded: boolean;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "soak";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Title */
+            title: string;
+            /** Vessel */
+            vessel: string;
+        };
+        /**
          * SplitStep
          * @description Weigh a part off into another vessel; how much is what its portion says.
          */
@@ -2312,6 +3662,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -2349,21 +3704,34 @@ export interface components {
          * @description A plan, taken up. The key makes a repeated post start nothing twice.
          */
         StartRequest: {
+            /**
+             * Beside
+             * @default []
+             */
+            beside: components["schemas"]["MoreTins"][];
             /** Client Key */
             client_key: string;
+            /** Depth Mm */
+            depth_mm?: number | null;
+            egg_size?: components["schemas"]["EggSize"] | null;
             /** Eggs */
             eggs?: number | null;
             /** Formula Id */
             formula_id: string;
+            limit?: components["schemas"]["Limit"] | null;
             /** Not Before */
             not_before?: string | null;
             /** Oven */
             oven?: string | null;
+            /** Pieces */
+            pieces?: number | null;
             /**
              * Ready At
              * Format: date-time
              */
             ready_at: string;
+            /** Servings */
+            servings?: number | null;
             /** Tin */
             tin?: string | (components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"]) | null;
             /** Tin Count */
@@ -2416,6 +3784,8 @@ export interface components {
             cautions: components["schemas"]["Caution"][];
             /** Checkpoints */
             checkpoints: components["schemas"]["Checkpoint"][];
+            /** Component */
+            component: string;
             /** Cues */
             cues: components["schemas"]["Cue"][];
             /** Do */
@@ -2452,6 +3822,8 @@ export interface components {
             setup: string;
             /** Title */
             title: string;
+            /** Under Way Is Enough */
+            under_way_is_enough: boolean;
             /** Uses */
             uses: components["schemas"]["Resource"][];
             /** Vessel */
@@ -2584,11 +3956,78 @@ export interface components {
             vessel: string;
         };
         /**
+         * StreamStep
+         * @description Pour hot syrup into a running foam and whisk on until it has cooled to ``until_c``.
+         */
+        StreamStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stream";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Title */
+            title: string;
+            /**
+             * Tool
+             * @default mixer whisk
+             */
+            tool: string;
+            /**
+             * Until C
+             * @default 40
+             */
+            until_c: number;
+            /** Vessel */
+            vessel: string;
+        };
+        /**
          * SugarSchool
          * @description When the sugar goes into the whites.
          * @enum {string}
          */
         SugarSchool: "all at the start" | "in thirds" | "a spoon at a time";
+        /**
+         * Swap
+         * @description ``share`` (0 to 1] of an ingredient given up for ``into``, in some steps or, by default, in all.
+         */
+        Swap: {
+            /** Ingredient */
+            ingredient: string;
+            /** Into */
+            into: string;
+            /**
+             * Share
+             * @default 1
+             */
+            share: number;
+            /**
+             * Steps
+             * @default []
+             */
+            steps: string[];
+        };
         /**
          * Taken
          * @description What goes into a step: from an ingredient, or from a step.
@@ -2615,10 +4054,10 @@ export interface components {
         };
         /**
          * Technique
-         * @description Classes of foam bakes.
+         * @description What a formula, or a component of it, is by the way its foam is made and used.
          * @enum {string}
          */
-        Technique: "separated chiffon" | "whole-egg sponge, warmed";
+        Technique: "separated chiffon" | "chiffon sheet for a roll" | "whole-egg sponge, warmed" | "whole-egg sponge, not warmed" | "separated sponge" | "whites in a rich chocolate and nut base" | "whites in a creamed batter" | "flourless souffléd sheet" | "soaked sponge" | "finger biscuits" | "meringue" | "macaron shells" | "cooked-yolk mousse" | "two-batter patterned cake" | "finger-lined cake";
         /**
          * TimedStep
          * @description Seconds that a step took, and that the model gave it.
@@ -2692,6 +4131,32 @@ export interface components {
             volume_ml: number;
         };
         /**
+         * TinFill
+         * @description One of ``count`` equal tins or pieces with what goes into it; minutes are those of this tin in its oven.
+         */
+        TinFill: {
+            /** Count */
+            count: number;
+            /** Fraction */
+            fraction: number;
+            /** Grams */
+            grams: number;
+            /** Level Mm */
+            level_mm: number;
+            minutes: components["schemas"]["Estimate"] | null;
+            /** Name */
+            name: string;
+            /** Rim Mm */
+            rim_mm: number;
+            rise_mm: components["schemas"]["Estimate"] | null;
+            /** Tin */
+            tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+            /** Trays */
+            trays: number | null;
+            /** Volume Ml */
+            volume_ml: number;
+        };
+        /**
          * TinShape
          * @description A tin to be drawn.
          */
@@ -2703,6 +4168,53 @@ export interface components {
             name: string;
             /** Tin */
             tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+        };
+        /**
+         * ToastStep
+         * @description Toast at ``oven_c`` for about ``minutes``.
+         */
+        ToastStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "toast";
+            /**
+             * Minutes
+             * @default 10
+             */
+            minutes: number;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Oven C
+             * @default 150
+             */
+            oven_c: number;
+            /** Title */
+            title: string;
+            /** Vessel */
+            vessel: string;
         };
         /**
          * TubeDimensions
@@ -2742,6 +4254,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -2823,6 +4340,20 @@ export interface components {
             word: string;
         };
         /**
+         * VersionEntry
+         * @description A version of a formula in the list of all.
+         */
+        VersionEntry: {
+            /** Ledger */
+            ledger: string[];
+            /** Saved At */
+            saved_at: string;
+            /** Title */
+            title: string;
+            /** Version */
+            version: number;
+        };
+        /**
          * Vessel
          * @description A vessel of a formula; diameter and height inside, in mm.
          */
@@ -2877,6 +4408,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -2916,6 +4452,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -2950,6 +4491,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -2973,6 +4519,22 @@ export interface components {
             vessel: string;
         };
         /**
+         * Weighing
+         * @description One ingredient into a vessel.
+         */
+        Weighing: {
+            /** Bulk Ml */
+            bulk_ml: number;
+            /** Grams */
+            grams: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Name */
+            name: string;
+            /** Role */
+            role: string;
+        };
+        /**
          * WhipStep
          * @description Whip to a peak (whites) or to the ribbon (whole eggs).
          */
@@ -2982,6 +4544,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
             /** Id */
             id: string;
             /**
@@ -3046,6 +4613,37 @@ export interface components {
             until: string;
             /** Why */
             why: string;
+        };
+        /**
+         * WishBody
+         * @description What the baker knows: at most one amount, and perhaps the tins.
+         */
+        WishBody: {
+            /**
+             * Beside
+             * @default []
+             */
+            beside: components["schemas"]["MoreTins"][];
+            /** Depth Mm */
+            depth_mm?: number | null;
+            egg_size?: components["schemas"]["EggSize"] | null;
+            /** Eggs */
+            eggs?: number | null;
+            limit?: components["schemas"]["Limit"] | null;
+            /** Oven */
+            oven?: string | null;
+            /** Pieces */
+            pieces?: number | null;
+            /** Servings */
+            servings?: number | null;
+            /** Tin */
+            tin?: string | (components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"]) | null;
+            /** Tin Count */
+            tin_count?: number | null;
+            /** Total G */
+            total_g?: number | null;
+            /** Whites G */
+            whites_g?: number | null;
         };
     };
     responses: never;
@@ -3139,6 +4737,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BakeState"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    eggs_today_api_bakes_eggs_today_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EggsOfTheDay"] | null;
                 };
             };
             /** @description The body could not be read. */
@@ -3522,6 +5180,46 @@ export interface operations {
             };
         };
     };
+    ingredients_api_craft_ingredients_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["IngredientEntry"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     quantity_api_craft_quantity_get: {
         parameters: {
             query: {
@@ -3542,6 +5240,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Understood"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    read_line_api_craft_read_line_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadLine"];
                 };
             };
             /** @description The body could not be read. */
@@ -3660,7 +5402,7 @@ export interface operations {
             };
         };
     };
-    read_in_api_formulas_post: {
+    keep_api_formulas_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -3694,8 +5436,218 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    check_api_formulas_check_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftCheck"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Checked"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description There is no such thing. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    glances_api_formulas_glances_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Glance"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    step_kinds_api_formulas_kinds_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindView"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    read_api_formulas_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeText"] | {
+                    [key: string]: unknown;
+                };
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3746,6 +5698,68 @@ export interface operations {
             };
             /** @description There is no such thing. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    substitutes_api_formulas_substitutes_get: {
+        parameters: {
+            query: {
+                ingredient: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Offer"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3818,7 +5832,127 @@ export interface operations {
             };
         };
     };
-    written_api_formulas__formula_id__jsonld_get: {
+    keep_api_formulas__formula_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Keep"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Saved"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    as_csv_api_formulas__formula_id__csv_get: {
+        parameters: {
+            query?: {
+                times?: number;
+            };
+            header?: never;
+            path: {
+                formula_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    as_jsonld_api_formulas__formula_id__jsonld_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -3850,6 +5984,177 @@ export interface operations {
             };
             /** @description There is no such thing. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    as_text_api_formulas__formula_id__txt_get: {
+        parameters: {
+            query?: {
+                times?: number;
+            };
+            header?: never;
+            path: {
+                formula_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/plain": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/plain": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/plain": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    balance_api_formulas__formula_id__balance_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ratio"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    compare_versions_api_formulas__formula_id__compare_get: {
+        parameters: {
+            query: {
+                before: number;
+                after: number;
+            };
+            header?: never;
+            path: {
+                formula_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Compared"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3909,6 +6214,256 @@ export interface operations {
             };
             /** @description There is no such thing. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    change_method_api_formulas__formula_id__method_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MethodChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proposed"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    scale_to_api_formulas__formula_id__scale_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WishBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ForecastView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    swap_api_formulas__formula_id__substitute_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Swap"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proposed"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    versions_api_formulas__formula_id__versions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionEntry"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

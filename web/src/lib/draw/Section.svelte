@@ -119,14 +119,18 @@
         />
       {/each}
     {/if}
-    <polyline
-      points={wall}
-      fill="none"
-      stroke="var(--metal)"
-      stroke-width="3.5"
-      stroke-linejoin="round"
-      stroke-linecap="round"
-    />
+    {#if section.free}
+      <line x1="2" x2={2 * cx - 2} y1={floor} y2={floor} stroke="var(--metal)" stroke-width="3" />
+    {:else}
+      <polyline
+        points={wall}
+        fill="none"
+        stroke="var(--metal)"
+        stroke-width="3.5"
+        stroke-linejoin="round"
+        stroke-linecap="round"
+      />
+    {/if}
     {#each tube as points (points)}
       <polyline {points} fill="none" stroke="var(--metal)" stroke-width="2.5" />
     {/each}

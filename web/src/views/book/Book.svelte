@@ -1,21 +1,21 @@
 <script lang="ts">
-  import { api, ask, problemOf, type ForecastView, type Problem, type SectionData } from '../../lib/api/client';
+  import { api, ask, problemOf, type Problem, type Schemas, type SectionData } from '../../lib/api/client';
   import Section from '../../lib/draw/Section.svelte';
+  import { grams } from '../../lib/figures.svelte';
+  import Choice from '../../lib/parts/Choice.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import { length } from '../../lib/time';
-  import { navigate, p } from '../../routes';
+  import { p } from '../../routes';
 
-  let forecasts = $state<ForecastView[] | null>(null);
+  let formulas = $state<Schemas['Glance'][] | null>(null);
   let problem = $state<Problem | null>(null);
+  let sought = $state('');
+  let technique = $state('');
+  let without = $state('');
 
   async function load(): Promise<void> {
     try {
-      const entries = await ask(api.GET('/api/formulas'));
-      forecasts = await Promise.all(
-        entries.map((e) =>
-          ask(api.GET('/api/formulas/{formula_id}/forecast', { params: { path: { formula_id: e.id } } })),
-        ),
-      );
+      formulas = await ask(api.GET('/api/formulas/glances'));
     } catch (error) {
       problem = problemOf(error);
     }
@@ -31,93 +31,88 @@
     }
   }
 
-  async function readIn(files: FileList | null): Promise<void> {
-    const file = files?.[0];
-    if (!file) return;
-    problem = null;
-    try {
-      let body: Record<string, unknown>;
-      try {
-        body = JSON.parse(await file.text()) as Record<string, unknown>;
-      } catch {
-        throw new Error(`“${file.name}” is not JSON. Choose a .jsonld file.`);
-      }
-      const saved = await ask(api.POST('/api/formulas', { body }));
-      await navigate('/book/:formula', { params: { formula: saved.id } });
-    } catch (error) {
-      problem = problemOf(error);
-    }
-  }
-
-  /** The vessels of a formula at their fullest, in the order of the work: what it looks like at a glance. */
-  function glance(forecast: ForecastView) {
-    const fullest = new Map<string, NonNullable<ForecastView['steps'][number]['section']>>();
-    for (const step of forecast.steps) {
-      if (!step.section || step.vessel === 'rack') continue;
-      const known = fullest.get(step.vessel);
-      if (!known || step.section.volume_ml.likely > known.volume_ml.likely) fullest.set(step.vessel, step.section);
-    }
-    return [...fullest.values()].filter((s) => s.form !== 'paper');
-  }
+  const every = $derived(formulas ?? []);
+  const classes = $derived([...new Set(every.map((f) => f.technique))].sort());
+  const allergens = $derived([...new Set(every.flatMap((f) => f.allergens))].sort());
+  const shown = $derived(
+    every.filter(
+      (f) =>
+        (!technique || f.technique === technique) &&
+        (!without || !f.allergens.includes(without)) &&
+        `${f.title} ${f.technique} ${f.components.join(' ')}`.toLowerCase().includes(sought.trim().toLowerCase()),
+    ),
+  );
   /** All vessels of the Book at one scale, in pixels a millimetre. */
-  const SCALE = 0.56;
+  const SCALE = 0.36;
+  const MOST = 4;
   const outermost = (section: SectionData) => Math.max(...section.wall.map((p) => p.outer_mm));
-  const minutes = (forecast: ForecastView, attention: string) =>
-    forecast.steps.filter((s) => s.attention === attention).reduce((sum, s) => sum + s.duration_s.likely, 0);
+  const widest = (sections: SectionData[]) =>
+    [...sections].sort((a, b) => b.volume_ml.likely - a.volume_ml.likely).slice(0, MOST);
 </script>
 
 <div class="px-4 py-5 sm:px-6">
   <div class="mb-3 flex flex-wrap items-center justify-between gap-4">
     <h1 class="text-3xl">The Book</h1>
-    <label class="act act-small cursor-pointer focus-within:outline-3">
-      Read in a formula
-      <input
-        type="file"
-        accept=".jsonld,.json,application/ld+json"
-        class="sr-only"
-        onchange={(e) => {
-          void readIn(e.currentTarget.files);
-          // So that the same file, mended, can be chosen again.
-          e.currentTarget.value = '';
-        }}
-      />
-    </label>
+    <a class="act act-small" href={p('/book/read')}>Read a recipe in</a>
   </div>
   {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
-  {#if forecasts?.length === 0}
+  {#if formulas?.length === 0}
     <p class="max-w-prose text-lg text-quiet">
-      No formula yet. Begin with the ones that ship, or read one in from a file that carries its process (schema.org
-      Recipe as JSON-LD).
+      No formula yet. Begin with the ones that ship, or read a recipe in: pasted text, a file, or a table.
     </p>
     <button class="act act-now mt-5" onclick={() => void takeShipped()}>Take the shipped ones</button>
   {/if}
-  <ul>
-    {#each forecasts ?? [] as f (f.formula_id)}
+  {#if every.length > 4}
+    <div class="mb-4 grid gap-3 sm:grid-cols-3 lg:max-w-4xl">
+      <label class="block font-semibold">
+        Find
+        <input class="field mt-1" type="search" autocomplete="off" bind:value={sought} />
+      </label>
+      <Choice
+        label="Class"
+        value={technique}
+        options={[{ value: '', label: 'every class' }, ...classes.map((c) => ({ value: c, label: c }))]}
+        onvalue={(v) => (technique = v)}
+      />
+      <Choice
+        label="Without"
+        value={without}
+        options={[{ value: '', label: 'no matter' }, ...allergens.map((a) => ({ value: a, label: a }))]}
+        onvalue={(v) => (without = v)}
+      />
+    </div>
+    {#if without}
+      <p class="mb-3 text-quiet">By the ingredient table: read every label, and mind traces.</p>
+    {/if}
+    {#if shown.length === 0}<p class="text-lg text-quiet">Nothing in the Book is like that.</p>{/if}
+  {/if}
+  <ul class="grid gap-x-10 xl:grid-cols-2">
+    {#each shown as f (f.id)}
       <li class="border-t border-line">
         <a
-          href={p('/book/:formula', { params: { formula: f.formula_id } })}
-          class="grid items-end gap-x-8 gap-y-2 py-5 md:grid-cols-[18rem_1fr]"
+          href={p('/book/:formula', { params: { formula: f.id } })}
+          class="grid h-full items-start gap-x-6 gap-y-2 py-4 sm:grid-cols-[14.5rem_1fr]"
         >
           <div>
-            <h2 class="text-2xl">{f.title}</h2>
+            <h2 class="text-xl">{f.title}</h2>
             <p class="text-quiet">{f.technique}</p>
-            <p class="mt-2 text-[17px]">
-              {f.tin_name}, {Math.round(f.total_g)} g<br />{length(minutes(f, 'throughout'))} of hands, {length(
-                minutes(f, 'none'),
-              )} of waiting
+            <p class="mt-1 text-[16px]">
+              {f.tin_count > 1 ? `${f.tin_count} × ` : ''}{f.tin_name}, {grams(f.total_g)}<br />{length(f.hands_s)} of hands,
+              {length(f.waiting_s)} of waiting
+              {#if f.components.length > 1}<br /><span class="text-quiet">{f.components.join(', ')}</span>{/if}
             </p>
           </div>
-          <div class="flex flex-wrap items-end gap-x-5">
-            {#each glance(f) as section (section.name)}
+          <div class="flex items-end gap-x-4 overflow-hidden">
+            {#each widest(f.sections) as section, i (i)}
               <figure class="text-center">
                 <Section
                   {section}
                   width={2 * outermost(section) * SCALE + 8}
-                  height={130}
+                  height={84}
                   annotated={false}
                   pxPerMm={SCALE}
                 />
-                <figcaption class="text-[14px] text-quiet">{section.name}</figcaption>
+                <figcaption class="text-[13px] text-quiet">{section.name}</figcaption>
               </figure>
             {/each}
           </div>

@@ -70,21 +70,21 @@ export class Day {
   /** Ask again for plan and forecast; reads what they depend on, so that an effect may call it. */
   consider(): void {
     const formula_id = this.formula;
-    const query = this.wish.query;
+    const body = this.wish.body;
     const ready_at = this.moment;
-    const asked = JSON.stringify([formula_id, query, ready_at]);
+    const asked = JSON.stringify([formula_id, body, ready_at]);
     if (!formula_id || asked === this.#asked) return;
     this.#asked = asked;
     const path = { formula_id };
-    this.forecast.ask(() => ask(api.GET('/api/formulas/{formula_id}/forecast', { params: { path, query } })));
-    if (ready_at) this.plan.ask(() => ask(api.POST('/api/plans', { body: { formula_id, ready_at, ...query } })));
+    this.forecast.ask(() => ask(api.POST('/api/formulas/{formula_id}/scale', { params: { path }, body })));
+    if (ready_at) this.plan.ask(() => ask(api.POST('/api/plans', { body: { formula_id, ready_at, ...body } })));
   }
 
   /** Start the bake that is planned; returns its id. */
   async start(): Promise<string | null> {
     if (!this.moment) return null;
     try {
-      const body = { formula_id: this.formula, ready_at: this.moment, client_key: this.#key, ...this.wish.query };
+      const body = { formula_id: this.formula, ready_at: this.moment, client_key: this.#key, ...this.wish.body };
       const bake = await ask(api.POST('/api/bakes', { body }));
       this.#key = newKey();
       return bake.id;

@@ -4,17 +4,25 @@ from typing import Annotated
 
 from pydantic import Field
 
+from kindwhisk.core.process.steps.assemble import AssembleStep
 from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.process.steps.boil import BoilStep
+from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.invert import InvertStep
 from kindwhisk.core.process.steps.knock import KnockStep
 from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.preheat import PreheatStep
 from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.roll import RollStep
 from kindwhisk.core.process.steps.sift import SiftStep
+from kindwhisk.core.process.steps.soak import SoakStep
 from kindwhisk.core.process.steps.split import SplitStep
+from kindwhisk.core.process.steps.stream import StreamStep
+from kindwhisk.core.process.steps.toast import ToastStep
 from kindwhisk.core.process.steps.turn_out import TurnOutStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.wash import WashStep
@@ -24,18 +32,26 @@ from kindwhisk.core.process.steps.whip import WhipStep
 Step = Annotated[
     WeighStep
     | SiftStep
+    | ToastStep
     | WarmStep
+    | BoilStep
     | RestStep
     | MixStep
     | WhipStep
+    | StreamStep
     | FoldStep
     | SplitStep
     | FillStep
+    | PipeStep
     | KnockStep
     | BakeStep
     | InvertStep
     | CoolStep
     | TurnOutStep
+    | SoakStep
+    | AssembleStep
+    | RollStep
+    | ChillStep
     | PreheatStep
     | WashStep,
     Field(discriminator="kind"),

@@ -6,18 +6,20 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core import baking, rise, section
-from kindwhisk.core.baking import OvenMode, ReferenceBake
+from kindwhisk.core import baking, rise
+from kindwhisk.core.baking import OvenMode, ReferenceBake, Sets
 from kindwhisk.core.bands import Band, Quantity, Side
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.foam import Seen
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import Heading, StepBase
+from kindwhisk.core.process.steps.base import Heading, StepBase, Words, in_tins
 from kindwhisk.core.safety import HOT_TIN
+from kindwhisk.core.section import Section
 
-BROWNING = 0.34
+BROWNING: dict[Sets, float] = {Sets.CRUMB: 0.34, Sets.SHELL: 0.10, Sets.DRY: 0.05}
+"""How brown, from 0 raw to 1 deep brown. Chosen by eye."""
 
 
 class BakeStep(StepBase):
@@ -31,34 +33,45 @@ class BakeStep(StepBase):
     oven_c: float = Field(ge=60, le=300)
     mode: OvenMode = OvenMode.STATIC
     reference: ReferenceBake
+    sets: Sets = Sets.CRUMB
     done_c: float = Field(default=baking.DONE_C, ge=70, le=99)
-    sees: str = "A skewer comes out clean; pressed lightly, it springs back and whispers."
-    not_yet: str = "A dent stays, or it still sizzles loudly: five minutes more."
-    too_far: str = "Drawn in from the wall all round: out at once."
+    sees: Words = "A skewer comes out clean; pressed lightly, it springs back and whispers."
+    not_yet: Words = "A dent stays, or it still sizzles loudly: five minutes more."
+    too_far: Words = "Drawn in from the wall all round: out at once."
+
+    @property
+    def heats_oven_c(self) -> float:
+        """The oven's temperature."""
+        return self.oven_c
+
+    def _gas(self, batter: Material, dried: Material, setting: Setting) -> Estimate:
+        """Bubbles after settling; a meringue that only dries keeps what it has."""
+        if self.sets is Sets.DRY:
+            return batter.gas_ml
+        settled = rise.settled_volume_ml(rise.risen_volume_ml(batter, setting.kitchen.altitude_m))
+        free = dried.gas_free_volume_ml
+        return Estimate(
+            low=max(0.0, settled.low - free),
+            likely=max(0.0, settled.likely - free),
+            high=max(0.0, settled.high - free),
+            basis=settled.basis,
+        )
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """It rises, sets, browns, loses water, and settles as it cools."""
         batter = combine(intake)
         tins = setting.tins
-        fill = tins.tin.level_mm(batter.volume_ml.likely / tins.count)
+        fill = tins.tin.level_mm(batter.volume_ml.likely * tins.share)
         mode = setting.oven.mode
         duration = baking.bake_s(self.reference, tins.tin, fill, self.oven_c, mode)
         learned = self.learned(duration, setting)
-        risen = rise.risen_volume_ml(batter, setting.kitchen.altitude_m)
-        dried = batter.dried_by(batter.mass_g * baking.oven_loss_share(learned.likely / 60))
-        settled = rise.settled_volume_ml(risen)
-        free = dried.gas_free_volume_ml
-        baked = dried.with_gas(
-            Estimate(
-                low=max(0.0, settled.low - free),
-                likely=max(0.0, settled.likely - free),
-                high=max(0.0, settled.high - free),
-                basis=settled.basis,
-            )
+        dried = batter.dried_by(
+            batter.mass_g * baking.loss_share(self.sets, batter.composition.water, learned.likely / 60)
         )
+        baked = dried.with_gas(self._gas(batter, dried, setting))
         core = Estimate(low=self.done_c - 1, likely=self.done_c, high=99.0, basis=Basis.HABIT)
         return Outcome(
-            material=baked.at(self.done_c).model_copy(update={"browning": BROWNING}),
+            material=baked.at(self.done_c).model_copy(update={"browning": BROWNING[self.sets]}),
             duration_s=learned,
             modelled_s=duration.likely,
             goal=f"{self.oven_c:.0f} C, {mode.value}",
@@ -74,7 +87,9 @@ class BakeStep(StepBase):
                     sees=self.sees,
                     not_yet=self.not_yet,
                     too_far=self.too_far,
-                    band=Band(
+                    band=None
+                    if self.sets is not Sets.CRUMB
+                    else Band(
                         quantity=Quantity.CORE_TEMPERATURE,
                         unit="C",
                         range=core,
@@ -99,11 +114,12 @@ class BakeStep(StepBase):
     def _notices(self, setting: Setting) -> tuple[Notice, ...]:
         oven, tins = setting.oven, setting.tins
         notices = []
-        if tins.count > oven.tins_at_once:
+        if tins.at_once > oven.tins_at_once:
             notices.append(
                 Notice(
                     level="risk",
-                    text=f"{tins.count} tins, but {oven.name} takes {oven.tins_at_once} at once.",
+                    text=f"{tins.at_once} {'trays' if tins.trays else 'tins'}, but {oven.name} takes "
+                    f"{oven.tins_at_once} at once.",
                     remedy="Bake fewer tins, or enter what the oven takes in Kitchen. Waiting batter loses its air.",
                 )
             )
@@ -118,8 +134,10 @@ class BakeStep(StepBase):
             )
         return tuple(notices)
 
-    def expected_reading(self, elapsed_s: float, duration_s: float, setting: Setting) -> Heading:
-        """The crumb at its coldest point."""
+    def expected_reading(self, elapsed_s: float, duration_s: float, setting: Setting) -> Heading | None:
+        """The crumb at its coldest point; shells and meringues are too thin for a probe."""
+        if self.sets is not Sets.CRUMB:
+            return None
         start = setting.kitchen.air_c
         now = baking.core_c(elapsed_s, duration_s, start, self.done_c)
         return Heading(
@@ -132,6 +150,8 @@ class BakeStep(StepBase):
 
     def seconds_left(self, elapsed_s: float, reading: float, expected: Estimate, setting: Setting) -> float | None:
         """By the crumb's own curve through this reading."""
+        if self.sets is not Sets.CRUMB:
+            return None
         done = baking.done_from_core_s(elapsed_s, reading, setting.kitchen.air_c, expected, self.done_c)
         return None if done is None else max(0.0, done - elapsed_s)
 
@@ -144,6 +164,8 @@ class BakeStep(StepBase):
         gas = before.gas_ml.likely + (top - before.gas_ml.likely) * risen
         gas += (after.gas_ml.likely - gas) * settled
         likely = after.gas_ml.likely
+        if self.sets is Sets.DRY:
+            gas = likely
         return after.model_copy(
             update={
                 "gas_ml": after.gas_ml.scaled(gas / likely) if likely > 0 else after.gas_ml,
@@ -152,7 +174,6 @@ class BakeStep(StepBase):
             }
         )
 
-    def section(self, material: Material, setting: Setting) -> section.Section:
+    def section(self, material: Material, setting: Setting) -> Section:
         """The baked cake in its tin."""
-        tins = setting.tins
-        return section.of_tin(tins.name, tins.tin, tins.count, material)
+        return in_tins(setting, material)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import ClassVar, NamedTuple
+from typing import Annotated, ClassVar, NamedTuple
 
 from pydantic import Field
 
@@ -16,9 +16,12 @@ from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
 from kindwhisk.core.process.outcome import Attention, Outcome, Resource
 from kindwhisk.core.process.portions import Portion, StepId
-from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.schools import School
 from kindwhisk.core.vessels import VesselForm
+
+Words = Annotated[str, Field(max_length=240)]
+Tool = Annotated[str, Field(max_length=40)]
 
 
 class Heading(Value):
@@ -34,11 +37,21 @@ class Heading(Value):
     stages: tuple[tuple[float, str], ...] = ()
 
 
+WHITES = frozenset({"egg-white", "white-pasteurised", "white-dried"})
+YOLKY = frozenset({"whole-egg", "egg-yolk", "yolk-pasteurised", "egg-pasteurised", "egg-dried"})
+
+
 class Content(NamedTuple):
-    """What has come into a step's vessel by then: ids of ingredients, and whether it has been baked."""
+    """What has come into a step's vessel by then: ids of ingredients, whether it was baked, or warmed over water."""
 
     ingredients: frozenset[str]
     baked: bool
+    warmed: bool = False
+
+    @property
+    def has_white(self) -> bool:
+        """Whether whites are in it, apart from yolks."""
+        return bool(self.ingredients & WHITES) and not self.ingredients & YOLKY
 
 
 class StepBase(Value):
@@ -47,6 +60,7 @@ class StepBase(Value):
     Class attributes tell the planner and the gate what the kind is like: ``attention``, ``uses``,
     ``begins_foam`` (a clock starts), ``sets_foam`` (it stops), ``passes_window`` (the clock goes on).
     ``reading_fades_s``: a density read longer than this before the end tells of a moment, not of the result.
+    ``under_way_is_enough``: a foam may begin when this has begun.
     ``after`` names steps that must be over without giving material, such as a preheated oven.
     """
 
@@ -56,13 +70,15 @@ class StepBase(Value):
     sets_foam: ClassVar[bool] = False
     passes_window: ClassVar[bool] = False
     reading_fades_s: ClassVar[float] = math.inf
+    under_way_is_enough: ClassVar[bool] = False
 
     id: StepId
     title: str = Field(min_length=1, max_length=80)
-    vessel: str
-    inputs: tuple[Portion, ...] = ()
-    after: tuple[StepId, ...] = ()
+    vessel: str = Field(max_length=40)
+    inputs: tuple[Portion, ...] = Field(default=(), max_length=40)
+    after: tuple[StepId, ...] = Field(default=(), max_length=40)
     note: str = Field(default="", max_length=400)
+    component: str = Field(default="", max_length=40)
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """The outcome of this step for what goes in, in this setting."""
@@ -71,6 +87,18 @@ class StepBase(Value):
     def schools(self, content: Content) -> tuple[School, ...]:
         """The choices that this step makes where bakers disagree, given what is in it."""
         return ()
+
+    def fills(self, content: Material, setting: Setting, *, leads: bool) -> TinsInUse | None:
+        """The tins that hold the content from this step on; None when it stays in what it was in.
+
+        ``leads``: the tins of ``setting`` are meant for this step; else it has its own.
+        """
+        return None
+
+    @property
+    def heats_oven_c(self) -> float | None:
+        """The temperature of the oven that must be hot for it."""
+        return None
 
     @property
     def tool_in_use(self) -> str | None:
@@ -111,9 +139,20 @@ class StepBase(Value):
         if vessel is None or vessel.form in {VesselForm.OVEN}:
             return None
         if vessel.form in {VesselForm.TIN, VesselForm.RACK}:
-            tins = setting.tins
-            return section.of_tin(tins.name, tins.tin, tins.count, material)
+            return in_tins(setting, material)
         return section.of_vessel(vessel, material)
+
+
+def in_tins(
+    setting: Setting, material: Material, *, rise_mm: Estimate | None = None, inverted: bool = False
+) -> section.Section:
+    """One of the tins or pieces in use with its share of the material."""
+    tins = setting.tins
+    if tins.piece is not None:
+        return section.of_piece(tins.name, tins.piece, material, tins.count)
+    return section.of_tin(
+        tins.name, tins.tin, tins.share, material, count=tins.count, rise_mm=rise_mm, inverted=inverted
+    )
 
 
 def by_habit(seconds: float, spread: float = 0.35) -> Estimate:

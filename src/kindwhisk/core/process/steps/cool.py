@@ -12,7 +12,7 @@ from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import Content, Heading, StepBase
+from kindwhisk.core.process.steps.base import Content, Heading, StepBase, in_tins
 from kindwhisk.core.schools import School, school
 
 OUT_OF_OVEN_C = 95.0
@@ -22,6 +22,7 @@ class CoolStep(StepBase):
     """Cool to ``above_air_k`` over the kitchen's air, ``inverted`` in the tin or free on a rack."""
 
     attention: ClassVar[Attention] = Attention.NONE
+    under_way_is_enough: ClassVar[bool] = True
 
     kind: Literal["cool"] = "cool"
     inverted: bool = False
@@ -31,10 +32,10 @@ class CoolStep(StepBase):
         """Heat out; the crumb firms."""
         cake = combine(intake)
         tins, air = setting.tins, setting.kitchen.air_c
-        height = tins.tin.level_mm(cake.volume_ml.likely / tins.count)
+        height = tins.tin.level_mm(cake.volume_ml.likely * tins.share)
         target = air + self.above_air_k
         duration = cooling.cooling_s(
-            cake.mass_g / tins.count,
+            cake.mass_g * tins.share,
             tins.tin.heated_area_mm2(height),
             cake.temperature_c,
             target,
@@ -80,8 +81,7 @@ class CoolStep(StepBase):
 
     def section(self, material: Material, setting: Setting) -> section.Section:
         """The cake as it hangs or stands."""
-        tins = setting.tins
-        return section.of_tin(tins.name, tins.tin, tins.count, material, inverted=self.inverted)
+        return in_tins(setting, material, inverted=self.inverted)
 
     def schools(self, content: Content) -> tuple[School, ...]:
         """Upside down or on a rack."""

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from enum import StrEnum
 from typing import ClassVar, Literal
 
@@ -10,15 +11,17 @@ from pydantic import Field
 from kindwhisk.core import section
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import MakeReady, Notice, Outcome
-from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import Content, StepBase, by_habit
+from kindwhisk.core.process.setting import Setting, TinsInUse
+from kindwhisk.core.process.steps.base import Content, StepBase, by_habit, in_tins
 from kindwhisk.core.schools import School, school
 from kindwhisk.core.section import Section
 from kindwhisk.core.tins import Tin
 
 TOO_EMPTY = 0.42
 TOO_FULL = 0.72
-"""Fill fractions outside which a tin is warned about. Trade habit."""
+"""Fill fractions of a rising batter outside which a tin is warned about. Trade habit."""
+NEARLY_FULL = 0.2
+"""A further tin is begun when this share of one is left over."""
 
 
 class Lining(StrEnum):
@@ -36,60 +39,87 @@ TIN_READY: dict[Lining, str] = {
 }
 
 
-def _shelf_notices(setting: Setting) -> tuple[Notice, ...]:
-    tins = setting.tins
-    if tins.on_shelf is None or tins.count <= tins.on_shelf:
-        return ()
-    return (
+def _shelf_notices(tins: TinsInUse) -> tuple[Notice, ...]:
+    return tuple(
         Notice(
             level="risk",
-            text=f"{tins.count} of the {tins.name} are wanted, {tins.on_shelf} stand on the shelf.",
+            text=f"{t.count} of the {t.name} are wanted, {t.on_shelf} stand on the shelf.",
             remedy="Take fewer or other tins, or enter how many there are in Kitchen.",
-        ),
+        )
+        for t in (tins, *tins.beside)
+        if t.on_shelf is not None and t.count > t.on_shelf
     )
 
 
 class FillStep(StepBase):
     """Fill the tins in use to about ``fill_fraction`` of their volume.
 
-    ``tin`` and ``tin_name`` are what the formula was made for; the forecast may put another in its place.
+    ``count`` of ``tin`` and ``tin_name`` are what the formula was made for; others may take their place where the
+    step ``leads``. ``rises`` is false for what is only moulded, such as a mousse in its ring.
     """
 
     passes_window: ClassVar[bool] = True
 
     kind: Literal["fill"] = "fill"
     tin: Tin
-    tin_name: str
+    tin_name: str = Field(max_length=60)
     fill_fraction: float = Field(default=0.62, gt=0.1, le=1)
+    count: int = Field(default=1, ge=1, le=99)
     lining: Lining = Lining.BARE
+    rises: bool = True
+    leads: bool = False
+
+    def fills(self, content: Material, setting: Setting, *, leads: bool) -> TinsInUse:
+        """The tins in use, or as many of the step's own as this content fills."""
+        if leads:
+            return setting.tins
+        wanted = content.volume_ml.likely / (self.tin.volume_ml() * self.fill_fraction)
+        return TinsInUse(name=self.tin_name, tin=self.tin, count=max(1, math.ceil(wanted - NEARLY_FULL)))
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """The batter, standing in the tins."""
         batter = combine(intake)
         tins = setting.tins
-        each = batter.mass_g / tins.count
-        many = f"{each:.0f} g into each of {tins.count} tins" if tins.count > 1 else f"All {each:.0f} g at once"
+        each = batter.mass_g * tins.share
+        number = tins.count + sum(t.count for t in tins.beside)
+        many = f"All {each:.0f} g at once"
+        if number > 1:
+            parts = [f"{batter.mass_g * tins.share * _times(t, tins):.0f} g into each {t.name}" for t in _all(tins)]
+            many = ", ".join(parts)
         return Outcome(
             material=batter,
-            duration_s=by_habit(20 + 30 * tins.count),
-            goal=f"{each:.0f} g a tin" if tins.count > 1 else "Filled",
-            do=f"{many}, from low above the tin, in one place.",
-            why="Poured from high, it traps large bubbles.",
+            duration_s=by_habit(20 + 30 * number),
+            goal=f"{each:.0f} g a tin" if number > 1 else "Filled",
+            do=f"{many}, from low above the tin, in one place."
+            if self.rises
+            else f"{many}, level with a palette knife.",
+            why="Poured from high, it traps large bubbles."
+            if self.rises
+            else "Pressed into the edge, it leaves no gaps.",
             make_ready=(
                 MakeReady(
-                    id="tin",
-                    name="tins" if tins.count > 1 else "tin",
-                    detail=f"{tins.name}, {TIN_READY[self.lining]}",
+                    id=self._ready_id,
+                    name="tins" if number > 1 else "tin",
+                    detail=f"{', '.join(t.name for t in _all(tins))}, {TIN_READY[self.lining]}",
                 ),
             ),
-            notices=(*self._notices(batter, setting), *_shelf_notices(setting)),
+            notices=(*self._notices(batter, setting), *_shelf_notices(tins)),
         )
+
+    @property
+    def _ready_id(self) -> str:
+        return "tin" if not self.component else f"tin-{self.component}"
 
     def _notices(self, batter: Material, setting: Setting) -> tuple[Notice, ...]:
         tins = setting.tins
-        fraction = batter.volume_ml.likely / tins.count / tins.tin.volume_ml()
-        rise = section.rise_levels_mm(tins.tin, tins.count, batter, setting.kitchen.altitude_m)
+        fraction = batter.volume_ml.likely / tins.capacity_ml
         rim = tins.tin.depth_mm
+        if not self.rises:
+            if fraction > 1.02:
+                text = f"{fraction:.0%} of the {tins.name}: it stands over the rim."
+                return (Notice(level="risk", text=text, remedy="Take a larger ring, one more, or make less."),)
+            return ()
+        rise = section.rise_levels_mm(tins.tin, tins.share, batter, setting.kitchen.altitude_m)
         if fraction > TOO_FULL or rise.likely > rim * 1.1:
             return (
                 Notice(
@@ -99,7 +129,7 @@ class FillStep(StepBase):
                     remedy="Take a larger tin, one more tin, or scale to this tin.",
                 ),
             )
-        if fraction < TOO_EMPTY:
+        if fraction < TOO_EMPTY and tins.tin.shape != "sheet":
             return (
                 Notice(
                     level="risk",
@@ -112,9 +142,19 @@ class FillStep(StepBase):
     def section(self, material: Material, setting: Setting) -> Section:
         """The tin with its level, the expected rise and the rim."""
         tins = setting.tins
-        rise = section.rise_levels_mm(tins.tin, tins.count, material, setting.kitchen.altitude_m)
-        return section.of_tin(tins.name, tins.tin, tins.count, material, rise_mm=rise)
+        if not self.rises:
+            return in_tins(setting, material)
+        rise = section.rise_levels_mm(tins.tin, tins.share, material, setting.kitchen.altitude_m)
+        return in_tins(setting, material, rise_mm=rise)
 
     def schools(self, content: Content) -> tuple[School, ...]:
         """How the tin is prepared."""
-        return (school("Tin", self.lining.value),)
+        return (school("Tin", self.lining.value),) if self.rises else ()
+
+
+def _all(tins: TinsInUse) -> tuple[TinsInUse, ...]:
+    return (tins, *tins.beside)
+
+
+def _times(one: TinsInUse, main: TinsInUse) -> float:
+    return one.tin.volume_ml() / main.tin.volume_ml()

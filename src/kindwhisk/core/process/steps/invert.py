@@ -8,7 +8,7 @@ from kindwhisk.core import section
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import Content, StepBase, by_habit
+from kindwhisk.core.process.steps.base import Content, StepBase, by_habit, in_tins
 from kindwhisk.core.safety import HOT_TIN
 from kindwhisk.core.schools import School, school
 
@@ -51,8 +51,7 @@ class InvertStep(StepBase):
 
     def section(self, material: Material, setting: Setting) -> section.Section:
         """The tin upside down."""
-        tins = setting.tins
-        return section.of_tin(tins.name, tins.tin, tins.count, material, inverted=True)
+        return in_tins(setting, material, inverted=True)
 
     def schools(self, content: Content) -> tuple[School, ...]:
         """Upside down or on a rack."""

@@ -11,7 +11,7 @@ from kindwhisk.core.folding import Manner, bring_together
 from kindwhisk.core.material import NO_GAS, Material
 from kindwhisk.core.process.outcome import Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import StepBase, by_habit
+from kindwhisk.core.process.steps.base import StepBase, Tool, Words, by_habit
 
 
 class MixStep(StepBase):
@@ -21,11 +21,11 @@ class MixStep(StepBase):
     """
 
     kind: Literal["mix"] = "mix"
-    tool: str = "hand whisk"
+    tool: Tool = "hand whisk"
     seconds: float = Field(default=90, gt=0, le=3600)
-    sees: str = "Even, no streaks."
-    too_far: str = ""
-    why: str = ""
+    sees: Words = "Even, no streaks."
+    too_far: Words = ""
+    why: Words = ""
     overrun: float = Field(default=0.0, ge=0, le=1)
 
     @property

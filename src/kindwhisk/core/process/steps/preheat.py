@@ -21,6 +21,7 @@ class PreheatStep(StepBase):
     """Bring the oven to ``oven_c``."""
 
     attention: ClassVar[Attention] = Attention.NONE
+    under_way_is_enough: ClassVar[bool] = True
     uses: ClassVar[tuple[Resource, ...]] = (Resource.OVEN,)
 
     kind: Literal["preheat"] = "preheat"

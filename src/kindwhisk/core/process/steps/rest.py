@@ -10,7 +10,7 @@ from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import StepBase
+from kindwhisk.core.process.steps.base import StepBase, Words
 
 COOLS_PER_MINUTE = 0.06
 """Share of the difference to the air that a small open pot loses a minute. Trade habit."""
@@ -20,10 +20,11 @@ class RestStep(StepBase):
     """Rest for ``minutes``; ``sees`` is what tells that it is over."""
 
     attention: ClassVar[Attention] = Attention.NONE
+    under_way_is_enough: ClassVar[bool] = True
 
     kind: Literal["rest"] = "rest"
     minutes: float = Field(gt=0, le=48 * 60)
-    sees: str = "The time is up."
+    sees: Words = "The time is up."
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """It drifts toward the air."""

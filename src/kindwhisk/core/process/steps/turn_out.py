@@ -24,7 +24,7 @@ class TurnOutStep(StepBase):
         """The same cake, without its tin."""
         cake = combine(intake)
         tins = setting.tins
-        level = tins.tin.level_mm(cake.volume_ml.likely / tins.count)
+        level = tins.tin.level_mm(cake.volume_ml.likely * tins.share)
         spread = 0.15
         hot = cake.temperature_c > HOT_C
         contains = safety.allergen_caution(cake.allergens)

@@ -12,7 +12,7 @@ from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import Content, StepBase
+from kindwhisk.core.process.steps.base import YOLKY, Content, StepBase
 from kindwhisk.core.safety import HOT_LIQUID, RAW_EGG, STEAM, WARM_EGG
 from kindwhisk.core.schools import School, school
 
@@ -32,7 +32,8 @@ class WarmStep(StepBase):
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Heat in, nothing lost."""
         start = combine(intake)
-        eggs = foam.egg_white_g(start) + start.grams_of("whole-egg", "egg-yolk") > 0
+        eggs = foam.egg_white_g(start) > 0 or bool(YOLKY & start.parts.keys())
+        whites = eggs and foam.is_meringue(start)
         fat = start.composition.fat > 0.4
         duration = (
             warming.over_water_s(start, self.target_c) if self.over_water else warming.on_hob_s(start, self.target_c)
@@ -55,6 +56,8 @@ class WarmStep(StepBase):
             ),
         )
         sees = "Sugar gone between two fingers, warm as a bath." if eggs else "Melted, no longer foaming."
+        if whites:
+            sees = "Not a grain of sugar left between two fingers; thin and hot."
         if not eggs and not fat:
             sees = "Steam rises, small bubbles at the edge."
         return Outcome(
@@ -64,11 +67,13 @@ class WarmStep(StepBase):
             goal=f"{self.target_c:.0f} C",
             do=("Over barely simmering water, stirring all the time." if self.over_water else "Low heat, small pot."),
             why=(
-                "Warm egg whips faster and holds more."
+                "Dissolved sugar gives the smooth, steady foam; white sets from about 60 C."
+                if whites
+                else "Warm egg whips faster and holds more."
                 if eggs
                 else "Fat near 50 C is thin enough to go under."
                 if fat
-                else "Hot enough to draw out the tea."
+                else "Hot enough to dissolve and to draw out what it is meant to."
             ),
             first_look_s=duration.low,
             hold_s=Estimate(low=60, likely=180, high=300, basis=Basis.HABIT) if eggs else None,
@@ -79,4 +84,5 @@ class WarmStep(StepBase):
 
     def schools(self, content: Content) -> tuple[School, ...]:
         """Whether whole eggs are warmed first."""
-        return (school("Whole-egg foam", "warmed first"),) if self.over_water else ()
+        whole = self.over_water and "whole-egg" in content.ingredients
+        return (school("Whole-egg foam", "warmed first"),) if whole else ()

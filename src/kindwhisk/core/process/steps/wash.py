@@ -7,7 +7,7 @@ from typing import Literal
 from kindwhisk.core.material import Material
 from kindwhisk.core.process.outcome import Outcome
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import StepBase, by_habit
+from kindwhisk.core.process.steps.base import StepBase, Tool, by_habit
 
 WASH_S = 180.0
 
@@ -16,7 +16,7 @@ class WashStep(StepBase):
     """Wash and dry ``tool``."""
 
     kind: Literal["wash"] = "wash"
-    tool: str
+    tool: Tool
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """No material; the tool is free of fat afterwards."""

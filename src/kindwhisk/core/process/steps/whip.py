@@ -14,8 +14,8 @@ from kindwhisk.core.foam import Foam, Peak, Seen
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import Content, StepBase
-from kindwhisk.core.safety import RAW_EGG
+from kindwhisk.core.process.steps.base import YOLKY, Content, StepBase
+from kindwhisk.core.safety import KEEP_COLD, RAW_EGG
 from kindwhisk.core.schools import School, school
 
 
@@ -38,7 +38,7 @@ ADDITIONS: dict[SugarSchool, tuple[tuple[float, str, str], ...]] = {
 }
 """Share of the likely time, what to do, what it looks like. Trade habit."""
 
-YOLKY = frozenset({"whole-egg", "egg-yolk"})
+LOOKS = {Foam.YOLK_FOAM: foam.YOLK_LOOK, Foam.CREAM: foam.CREAM_LOOK}
 SLOW_FINISH_SHARE = 0.8
 
 
@@ -46,7 +46,12 @@ BOWL_FULL, BOWL_EMPTY = 0.85, 0.08
 """Shares of the mixer's bowl beyond which foam climbs out, or the whisk does not reach it. Trade habit."""
 
 
-def _bowl_notices(foamed: Material, setting: Setting) -> tuple[Notice, ...]:
+MACHINE = "mixer whisk"
+
+
+def _bowl_notices(foamed: Material, setting: Setting, tool: str) -> tuple[Notice, ...]:
+    if tool != MACHINE:
+        return ()
     bowl = setting.kitchen.mixers[0]
     volume, start = foamed.volume_ml.likely, foamed.gas_free_volume_ml
     if volume > BOWL_FULL * bowl.bowl_ml:
@@ -77,7 +82,7 @@ class WhipStep(StepBase):
     reading_fades_s: ClassVar[float] = 60.0
 
     kind: Literal["whip"] = "whip"
-    tool: str = "mixer whisk"
+    tool: str = Field(default=MACHINE, max_length=40)
     peak: Peak = Peak.MEDIUM
     sugar: SugarSchool = SugarSchool.THIRDS
     speed: int = Field(default=6, ge=1, le=12)
@@ -91,16 +96,20 @@ class WhipStep(StepBase):
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Gas in, to the density that the composition and the peak lead one to expect."""
         start = combine(intake)
-        meringue = foam.is_meringue(start)
+        kind = foam.kind_of(start)
+        meringue = kind in {Foam.FRENCH_MERINGUE, Foam.SWISS_MERINGUE}
         ratio = foam.sugar_to_white(start)
-        if meringue:
+        if kind is Foam.FRENCH_MERINGUE:
             density = foam.french_density(ratio, self.peak)
             duration = foam.french_whip_s(start.mass_g, ratio, start.temperature_c, self.peak)
             hold, look = foam.french_hold_s(ratio), foam.PEAK_LOOKS[self.peak]
-        else:
+        elif kind is Foam.RIBBON:
             density = foam.density_band(Foam.RIBBON)
             duration = foam.ribbon_whip_s(start.mass_g, start.temperature_c)
             hold, look = foam.hold_s(Foam.RIBBON), foam.RIBBON_LOOK
+        else:
+            density, duration, hold = foam.density_band(kind), foam.whip_s(kind, start.mass_g), foam.hold_s(kind)
+            look = LOOKS.get(kind) or foam.PEAK_LOOKS[self.peak]
         band = self.density_band(
             density,
             setting,
@@ -120,7 +129,9 @@ class WhipStep(StepBase):
             ),
         )
         learned = self.learned(duration, setting)
-        foamed = start.at(max(start.temperature_c, setting.kitchen.air_c)).at_density(band.range)
+        air = setting.kitchen.air_c
+        reached = start.temperature_c if kind is Foam.CREAM else air
+        foamed = start.at(reached).at_density(band.range)
         return Outcome(
             material=foamed,
             duration_s=learned,
@@ -131,7 +142,7 @@ class WhipStep(StepBase):
             setup=f"speed {self.speed}",
             first_look_s=learned.low * 0.9,
             hold_s=hold,
-            hold_why="The foam dries and weeps; it starts dying when it is made.",
+            hold_why="The foam dries and weeps; it starts dying when it is made." if meringue else "Its bubbles burst.",
             checkpoints=(
                 Checkpoint(
                     id="peak",
@@ -142,17 +153,17 @@ class WhipStep(StepBase):
                     band=band,
                 ),
             ),
-            cues=self._cues(learned, meringue),
-            cautions=(RAW_EGG,),
+            cues=self._cues(learned, kind),
+            cautions=(KEEP_COLD,) if kind is Foam.CREAM else (RAW_EGG,),
             make_ready=(
                 MakeReady(id="cup-and-scale", name="scale and cup", detail="cup empty, its weight known"),
                 *((MakeReady(id="beater", name="beater", detail="clean, dry, no fat"),) if meringue else ()),
             ),
-            notices=(*self._notices(start, meringue, ratio), *_bowl_notices(foamed, setting)),
+            notices=(*self._notices(start, kind, ratio), *_bowl_notices(foamed, setting, self.tool)),
         )
 
-    def _cues(self, duration: Estimate, meringue: bool) -> tuple[Cue, ...]:
-        cues = list(ADDITIONS[self.sugar]) if meringue else []
+    def _cues(self, duration: Estimate, kind: Foam) -> tuple[Cue, ...]:
+        cues = list(ADDITIONS[self.sugar]) if kind is Foam.FRENCH_MERINGUE else []
         if self.slow_finish:
             cues.append((SLOW_FINISH_SHARE, "Down to a slow speed", "volume is there: now even the bubbles"))
         return tuple(
@@ -160,10 +171,10 @@ class WhipStep(StepBase):
             for n, (share, do, look) in enumerate(cues)
         )
 
-    def _notices(self, start: Material, meringue: bool, ratio: float) -> tuple[Notice, ...]:
+    def _notices(self, start: Material, kind: Foam, ratio: float) -> tuple[Notice, ...]:
         notices = []
-        whites = foam.egg_white_g(start) > 0 and start.grams_of("whole-egg", "egg-yolk") == 0
-        if whites and not meringue:
+        whites = foam.egg_white_g(start) > 0 and not YOLKY & start.parts.keys()
+        if whites and not foam.is_meringue(start):
             notices.append(
                 Notice(
                     level="danger",
@@ -171,7 +182,7 @@ class WhipStep(StepBase):
                     remedy="Keep yolk, oil and butter out of this bowl.",
                 )
             )
-        if meringue and self.sugar is SugarSchool.START and ratio > 0.55:
+        if kind is Foam.FRENCH_MERINGUE and self.sugar is SugarSchool.START and ratio > 0.55:
             notices.append(
                 Notice(
                     level="risk",
@@ -189,9 +200,12 @@ class WhipStep(StepBase):
 
     def schools(self, content: Content) -> tuple[School, ...]:
         """For whites: when the sugar goes in and which peak is meant."""
-        if content.ingredients & YOLKY:
+        if not content.has_white:
             return ()
+        if content.warmed:
+            return (school("Meringue", "Swiss"), school("Peak for folding", self.peak.value))
         return (
+            school("Meringue", "French"),
             school("Sugar into the whites", self.sugar.value),
             school("Peak for folding", self.peak.value),
         )

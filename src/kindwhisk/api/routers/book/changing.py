@@ -1,0 +1,161 @@
+"""Changing a formula: as a process, by another meringue, by a substitution; its versions and what differs in them."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter, Path, Query
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
+
+from kindwhisk.api.problems import refusals
+from kindwhisk.api.routers.book.formulas import Saved, WishBody
+from kindwhisk.api.routers.book.views import ForecastView, FormulaView, forecast_view, made, view
+from kindwhisk.core.balance import Method
+from kindwhisk.core.errors import CraftError
+from kindwhisk.core.faults import faults
+from kindwhisk.core.process.checking import Finding
+from kindwhisk.core.process.comparison import Difference, compare
+from kindwhisk.core.process.formula import Draft, Formula
+from kindwhisk.core.process.kinds import KindView, kinds
+from kindwhisk.core.process.meringue import with_method
+from kindwhisk.core.process.substitution import Offer, Swap, offers, substitute
+from kindwhisk.core.process.wish import Wish
+from kindwhisk.store import formulas, kitchens
+from kindwhisk.store.formulas import VersionEntry
+
+router = APIRouter(prefix="/api/formulas", tags=["book"], responses=refusals(400, 404, 409, 422))
+
+
+class DraftCheck(BaseModel):
+    """A formula as it is being written, and the amounts to forecast it in."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    draft: Draft
+    wish: WishBody | None = None
+
+
+class Checked(BaseModel):
+    """What is wrong with a draft, step by step, and its forecast as soon as it can be computed."""
+
+    findings: tuple[Finding, ...]
+    forecast: ForecastView | None
+    trouble: str = ""
+
+
+class Keep(BaseModel):
+    """A formula to be kept as the next version; ``based_on`` is the version that was changed."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    formula: Formula
+    based_on: Annotated[int, Field(ge=1, le=1_000_000)] | None = None
+
+
+class MethodChange(BaseModel):
+    """The meringue that a step finishes, to be made by another method."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    step: str = Field(max_length=40)
+    method: Method
+
+
+class Proposed(BaseModel):
+    """A changed formula with every difference, before it is taken; nothing is saved."""
+
+    based_on: int
+    formula: Formula
+    differences: tuple[Difference, ...]
+
+
+class Compared(BaseModel):
+    """Two versions side by side."""
+
+    before: FormulaView
+    after: FormulaView
+    differences: tuple[Difference, ...]
+
+
+def _proposed(version: int, before: Formula, after: Formula) -> Proposed:
+    differences = compare(made(before, Wish()).forecast, made(after, Wish()).forecast)
+    return Proposed(based_on=version, formula=after, differences=differences)
+
+
+@router.get("/kinds")
+def step_kinds() -> tuple[KindView, ...]:
+    """Every kind of step that a process can be made of, with its fields and a first draft."""
+    return kinds()
+
+
+@router.get("/substitutes")
+def substitutes(ingredient: Annotated[str, Query(max_length=40)]) -> tuple[Offer, ...]:
+    """What can take an ingredient's place."""
+    return offers(ingredient)
+
+
+@router.post("/check")
+def check(body: DraftCheck) -> Checked:
+    """A draft as it is being written: what can't be is named where it stands; a sound one is forecast. Not saved."""
+    found = tuple(body.draft.findings())
+    if any(f.blocks for f in found):
+        return Checked(findings=found, forecast=None)
+    try:
+        formula = Formula.model_validate(dict(body.draft))
+        wish = body.wish.wish() if body.wish else Wish()
+        return Checked(findings=found, forecast=forecast_view(0, made(formula, wish)))
+    except CraftError as error:
+        return Checked(findings=found, forecast=None, trouble=f"{error.message} {error.remedy}")
+    except ValidationError as error:
+        first = faults(error.errors(include_url=False), None)[0]
+        return Checked(findings=found, forecast=None, trouble=first.sentence)
+
+
+@router.put("/{formula_id}")
+def keep(formula_id: Annotated[str, Path(max_length=60)], body: Keep) -> Saved:
+    """Keep a formula as its next version; earlier ones stay, and bakes keep the one that they were made from."""
+    if body.formula.id != formula_id:
+        raise CraftError(
+            f"The formula calls itself '{body.formula.id}'.",
+            field="formula.id",
+            remedy=f"Send it to its own address, or call it '{formula_id}'.",
+        )
+    # That it can be forecast is part of being kept: nothing in the Book may fail when it is opened.
+    made(body.formula, Wish())
+    return Saved(id=formula_id, version=formulas.save(body.formula, body.based_on))
+
+
+@router.post("/{formula_id}/method")
+def change_method(formula_id: str, body: MethodChange) -> Proposed:
+    """The same formula with a meringue made by another method, and all that follows from it."""
+    version, formula = formulas.get(formula_id)
+    return _proposed(version, formula, with_method(formula, body.step, body.method))
+
+
+@router.post("/{formula_id}/substitute")
+def swap(formula_id: str, body: Swap) -> Proposed:
+    """The same formula with one ingredient in another's place, and an entry in its ledger."""
+    version, formula = formulas.get(formula_id)
+    _, kitchen = kitchens.current()
+    return _proposed(version, formula, substitute(formula, body, kitchen))
+
+
+@router.get("/{formula_id}/versions")
+def versions(formula_id: str) -> list[VersionEntry]:
+    """Every version, the newest first."""
+    return formulas.versions(formula_id)
+
+
+@router.get("/{formula_id}/compare")
+def compare_versions(
+    formula_id: str,
+    before: Annotated[int, Query(ge=1, le=1_000_000)],
+    after: Annotated[int, Query(ge=1, le=1_000_000)],
+) -> Compared:
+    """Two versions of a formula, in this kitchen."""
+    (a, old), (b, new) = formulas.get(formula_id, before), formulas.get(formula_id, after)
+    return Compared(
+        before=view(a, old),
+        after=view(b, new),
+        differences=compare(made(old, Wish()).forecast, made(new, Wish()).forecast),
+    )

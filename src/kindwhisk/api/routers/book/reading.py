@@ -1,0 +1,100 @@
+"""Reading in: text, a schema.org Recipe, or a table, into a draft that is kept only when it is confirmed."""
+
+from __future__ import annotations
+
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Body
+from pydantic import BaseModel, ConfigDict, Field, ValidationError
+
+from kindwhisk.api.problems import refusals
+from kindwhisk.api.routers.book.formulas import Saved
+from kindwhisk.core.errors import CraftError
+from kindwhisk.core.faults import faults
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.reading import proposal, recipe
+from kindwhisk.core.reading.goods import Question
+from kindwhisk.core.reading.line import ReadLine
+from kindwhisk.core.reading.lint import Remark
+from kindwhisk.core.reading.method import MethodReading
+from kindwhisk.core.technique import Technique
+from kindwhisk.formats import recipe_jsonld
+from kindwhisk.store import formulas, kitchens
+
+router = APIRouter(prefix="/api/formulas", tags=["book"], responses=refusals(400, 422))
+
+
+class RecipeText(BaseModel):
+    """A recipe as it was found. ``technique`` is its class, where the baker says it."""
+
+    model_config = ConfigDict(extra="forbid", strict=True)
+
+    text: str = Field(max_length=recipe.LONGEST)
+    format: Annotated[str, Field(pattern="^(text|csv)$")] = "text"
+    technique: Annotated[Technique | None, Field(strict=False)] = None
+
+
+class DraftView(BaseModel):
+    """What was read. ``formula`` carries an id that is free in the Book; None where no process could be proposed."""
+
+    title: str
+    technique: Technique
+    lines: tuple[ReadLine, ...]
+    groups: tuple[str, ...]
+    method: MethodReading
+    formula: Formula | None
+    questions: tuple[Question, ...]
+    lint: tuple[Remark, ...]
+
+
+def _draft(written: recipe.Written, technique: Technique | None = None) -> DraftView:
+    _, kitchen = kitchens.current()
+    read = proposal.read(written, kitchen.eggs, technique)
+    formula = read.formula
+    if formula is not None:
+        formula = formula.model_copy(update={"id": formulas.free_id(formula.id)})
+    return DraftView(
+        title=read.title,
+        technique=read.technique,
+        lines=read.lines,
+        groups=read.groups,
+        method=read.method,
+        formula=formula,
+        questions=read.questions,
+        lint=read.lint,
+    )
+
+
+def _not_a_text(body: dict[str, Any]) -> CraftError:
+    """Why a body with a ``text`` is none after all."""
+    try:
+        RecipeText.model_validate(body)
+    except ValidationError as error:
+        first = faults(error.errors(include_url=False), body)[0]
+        return CraftError(first.sentence, field=first.field or "text", remedy='Send {"text": "…"} or a Recipe.')
+    return CraftError("It can't be read.", field="text", remedy='Send {"text": "…"} or a Recipe.')
+
+
+@router.post("/read")
+def read(body: Annotated[RecipeText | dict[str, Any], Body(union_mode="left_to_right")]) -> DraftView:
+    """A draft from ``{"text": ...}`` or from a schema.org Recipe. Nothing is saved."""
+    if isinstance(body, RecipeText):
+        written = recipe.from_csv(body.text) if body.format == "csv" else recipe.from_text(body.text)
+        return _draft(written, body.technique)
+    if "text" in body and "@type" not in body and "@graph" not in body:
+        raise _not_a_text(body)
+    if recipe_jsonld.carries_process(body):
+        formula = recipe_jsonld.read(body)
+        draft = _draft(recipe.from_jsonld(body))
+        own = formula.model_copy(update={"id": formulas.free_id(formula.id)})
+        return draft.model_copy(
+            update={"formula": own, "technique": own.technique, "title": own.title, "questions": (), "lint": ()}
+        )
+    return _draft(recipe.from_jsonld(body))
+
+
+@router.post("", status_code=201)
+def keep(recipe: dict[str, Any]) -> Saved:
+    """Keep a formula from a schema.org Recipe that carries our process; a changed one becomes a new version."""
+    formula = recipe_jsonld.read(recipe)
+    return Saved(id=formula.id, version=formulas.save(formula))

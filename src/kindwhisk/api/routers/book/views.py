@@ -1,0 +1,146 @@
+"""What a page is told of a formula in the amounts asked for."""
+
+from __future__ import annotations
+
+import json
+from functools import lru_cache
+
+from pydantic import BaseModel, TypeAdapter, ValidationError
+
+from kindwhisk.bench.record import kitchen_record
+from kindwhisk.core.balance import Method, Ratio
+from kindwhisk.core.eggs import EggNeed
+from kindwhisk.core.errors import CraftError
+from kindwhisk.core.faults import faults
+from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.learning import KitchenRecord
+from kindwhisk.core.process.forecast import Caveat, StepForecast
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.meringue import meringues
+from kindwhisk.core.process.parts import ComponentView, IngredientTotal
+from kindwhisk.core.process.scaling import Depth, Scaled, TinFill, scale
+from kindwhisk.core.process.weigh_list import ComponentList, weigh_list
+from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.schools import School
+from kindwhisk.core.tins import Tin
+from kindwhisk.store import formulas, kitchens
+
+_tin = TypeAdapter[Tin](Tin)
+
+
+class FormulaView(BaseModel):
+    """A formula with its number, the choices it makes, and its meringues by the step that finishes each."""
+
+    version: int
+    formula: Formula
+    schools: tuple[School, ...]
+    meringues: dict[str, Method]
+
+
+class ForecastView(BaseModel):
+    """The forecast of a formula in the amounts asked for; version 0 is one that is not in the Book."""
+
+    formula_id: str
+    version: int
+    title: str
+    technique: str
+    factor: float
+    tin_name: str
+    tin: Tin
+    tin_count: int
+    fills: tuple[TinFill, ...]
+    depth: Depth | None
+    oven: str
+    total_g: float
+    servings: float
+    eggs: EggNeed | None
+    steps: tuple[StepForecast, ...]
+    ingredients: tuple[IngredientTotal, ...]
+    components: tuple[ComponentView, ...]
+    weighings: tuple[ComponentList, ...]
+    warnings: tuple[Caveat, ...]
+    balance: tuple[Ratio, ...]
+    allergens: tuple[str, ...]
+
+
+def read_tin(text: str | None) -> str | Tin | None:
+    """A tin as a query gives it: an id of the kitchen, or the tin itself as JSON.
+
+    Raises:
+        CraftError: the JSON is no tin.
+    """
+    if text is None or not text.lstrip().startswith("{"):
+        return text
+    try:
+        document = json.loads(text)
+    except ValueError:
+        document = None
+    try:
+        return _tin.validate_json(text)
+    except ValidationError as error:
+        first = faults(error.errors(include_url=False), document)[0]
+        raise CraftError(
+            f"This tin can't be: {first.sentence}",
+            field=f"tin.{first.field}" if first.field else "tin",
+            remedy='Give inside measures, as {"shape": "round", "dimensions": {"diameter_mm": 200, "depth_mm": 60}}, '
+            "or the id of a tin of this kitchen.",
+        ) from error
+
+
+@lru_cache(maxsize=128)
+def _as_written(formula_json: str, kitchen_json: str, record_json: str) -> Scaled:
+    """The formula in its own amounts: asked for by every list of the Book, and the same until something is saved."""
+    return scale(
+        Formula.model_validate_json(formula_json),
+        Kitchen.model_validate_json(kitchen_json),
+        Wish(),
+        KitchenRecord.model_validate_json(record_json),
+    )
+
+
+def made(formula: Formula, wish: Wish) -> Scaled:
+    """A formula in the amounts asked for, in this kitchen with its record."""
+    _, kitchen = kitchens.current()
+    record = kitchen_record(formula.id)
+    if wish == Wish():
+        return _as_written(formula.model_dump_json(), kitchen.model_dump_json(), record.model_dump_json())
+    return scale(formula, kitchen, wish, record)
+
+
+def scaled(formula_id: str, wish: Wish, version: int | None = None) -> tuple[int, Scaled]:
+    """A formula of the Book in the amounts asked for, with its version."""
+    number, formula = formulas.get(formula_id, version)
+    return number, made(formula, wish)
+
+
+def view(version: int, formula: Formula) -> FormulaView:
+    """The formula as it stands."""
+    return FormulaView(version=version, formula=formula, schools=formula.schools, meringues=meringues(formula))
+
+
+def forecast_view(version: int, one: Scaled) -> ForecastView:
+    """The forecast for a page."""
+    seen = one.forecast
+    return ForecastView(
+        formula_id=one.formula.id,
+        version=version,
+        title=one.formula.title,
+        technique=one.formula.technique.value,
+        factor=one.factor,
+        tin_name=one.tin_name,
+        tin=one.tin,
+        tin_count=one.tin_count,
+        fills=one.fills,
+        depth=one.depth,
+        oven=one.oven,
+        total_g=seen.total_g,
+        servings=one.formula.servings * one.factor,
+        eggs=one.eggs,
+        steps=seen.steps,
+        ingredients=seen.ingredients,
+        components=seen.components,
+        weighings=weigh_list(seen),
+        warnings=seen.warnings,
+        balance=seen.balance,
+        allergens=seen.allergens,
+    )

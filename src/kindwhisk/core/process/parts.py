@@ -1,0 +1,195 @@
+"""What a forecast tells of the components: their yield, when they must be ready, and what they take."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from kindwhisk.core import balance
+from kindwhisk.core.balance import Method, Ratio
+from kindwhisk.core.ingredients import Ingredient, ingredient
+from kindwhisk.core.material import Material, combine
+from kindwhisk.core.model import Value
+from kindwhisk.core.process.components import WHOLE, Component
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.portions import IngredientPortion, StepPortion
+from kindwhisk.core.process.steps import Step
+from kindwhisk.core.process.steps.stream import StreamStep
+from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.process.walk import Walked
+
+BOUGHT = {"chocolate", "colour", "leavener", "setting", "flavour"}
+"""Kinds that come with a label of their own, where traces stand."""
+COOKED_FROM_C = 40.0
+
+
+class RoleShare(Value):
+    """What of an ingredient plays one part: ``role`` is a few words, or the step that takes it."""
+
+    role: str
+    grams: float
+    component: str = ""
+
+
+class IngredientTotal(Value):
+    """An ingredient over all its roles; more than one are listed apart."""
+
+    id: str
+    name: str
+    kind: str
+    grams: float
+    roles: tuple[RoleShare, ...]
+    bulk_ml: float
+    allergens: tuple[str, ...]
+    check_label: bool
+
+
+class ComponentShare(Value):
+    """Grams of an ingredient in a component."""
+
+    id: str
+    name: str
+    grams: float
+
+
+class ComponentView(Component):
+    """A component as it is expected.
+
+    Attributes:
+        yield_g, yield_ml: what leaves it for other components or the table.
+        ready_before_s: likely seconds from when it must be ready to the end of the whole.
+        check_label: whether something bought is in it, whose label must be read for allergens.
+    """
+
+    yield_g: float
+    yield_ml: float
+    ready_before_s: float
+    steps: tuple[str, ...]
+    ingredients: tuple[ComponentShare, ...]
+    allergens: tuple[str, ...]
+    check_label: bool
+
+
+def bought(item: Ingredient) -> bool:
+    """Whether its label tells more than the table can."""
+    return item.kind in BOUGHT or item.id in {"margarine", "jam", "almond-butter", "hazelnut-paste"}
+
+
+def totals(formula: Formula) -> tuple[IngredientTotal, ...]:
+    """Every ingredient over the whole formula, its roles apart."""
+    roles: dict[str, list[RoleShare]] = {}
+    for step in formula.steps:
+        for p in step.inputs:
+            if isinstance(p, IngredientPortion):
+                share = RoleShare(role=p.role or step.title, grams=p.grams, component=step.component)
+                roles.setdefault(p.ingredient, []).append(share)
+    found = []
+    for ingredient_id, shares in roles.items():
+        item, grams = ingredient(ingredient_id), sum(s.grams for s in shares)
+        found.append(
+            IngredientTotal(
+                id=item.id,
+                name=item.name,
+                kind=item.kind,
+                grams=grams,
+                roles=tuple(shares) if len(shares) > 1 else (),
+                bulk_ml=grams / item.bulk_g_per_ml,
+                allergens=item.allergens,
+                check_label=bought(item),
+            )
+        )
+    return tuple(found)
+
+
+def _tails(steps: Sequence[Step], seconds: Mapping[str, float]) -> dict[str, float]:
+    """Likely seconds from the end of each step to the end of the longest chain that it leads to."""
+    tails = {s.id: 0.0 for s in steps}
+    for step in reversed(steps):
+        needs = {p.step for p in step.inputs if isinstance(p, StepPortion)} | set(step.after)
+        for need in needs & tails.keys():
+            tails[need] = max(tails[need], seconds[step.id] + tails[step.id])
+    return tails
+
+
+def components(formula: Formula, walked: Sequence[Walked]) -> tuple[ComponentView, ...]:
+    """Every component; one that stands for all where the formula names none."""
+    outcomes = {w.step.id: w.outcome for w in walked}
+    tails = _tails([w.step for w in walked], {i: o.duration_s.likely for i, o in outcomes.items()})
+    views = []
+    for part in formula.components or (WHOLE,):
+        own = [s for s in formula.steps if not formula.components or s.component == part.id]
+        ids = {s.id for s in own}
+        leaving = {s.id: _taken_elsewhere(formula, s.id, ids) for s in own if s.inputs and s.id in outcomes}
+        out = [outcomes[i].material.take(min(1.0, share)) for i, share in leaving.items() if share > 0]
+        grams: dict[str, float] = {}
+        for s in own:
+            for p in s.inputs:
+                if isinstance(p, IngredientPortion):
+                    grams[p.ingredient] = grams.get(p.ingredient, 0.0) + p.grams
+        whole = Material(parts=grams)
+        views.append(
+            ComponentView(
+                **part.model_dump(),
+                yield_g=sum(m.mass_g for m in out),
+                yield_ml=sum(m.volume_ml.likely for m in out),
+                ready_before_s=max((tails[i] for i, share in leaving.items() if share > 0), default=0.0),
+                steps=tuple(s.id for s in own),
+                ingredients=tuple(ComponentShare(id=i, name=ingredient(i).name, grams=g) for i, g in grams.items()),
+                allergens=whole.allergens,
+                check_label=any(bought(ingredient(i)) for i in grams),
+            )
+        )
+    return tuple(views)
+
+
+def _taken_elsewhere(formula: Formula, step_id: str, own: set[str]) -> float:
+    """Share of a step's result that leaves its component; all of it when nothing takes it."""
+    takers = [
+        (s.id in own, p) for s in formula.steps for p in s.inputs if isinstance(p, StepPortion) and p.step == step_id
+    ]
+    if not takers:
+        return 1.0
+    given = sum(p.fraction or 0.0 for _, p in takers)
+    return sum(p.fraction if p.fraction is not None else 1 - given for inside, p in takers if not inside)
+
+
+def balance_of(formula: Formula, walked: Sequence[Walked]) -> tuple[Ratio, ...]:
+    """The ratios of every component that holds a foam of eggs, each with where it was taken."""
+    found: list[Ratio] = []
+    for part in formula.components or (WHOLE,):
+        own = [w for w in walked if not formula.components or w.step.component == part.id]
+        technique = part.technique or formula.technique
+        foams = []
+        for w in own:
+            if not isinstance(w.step, WhipStep | StreamStep) or _goes_into_stream(w.step, own):
+                continue
+            content = _as_weighed(combine(w.intake))
+            method = Method.FRENCH
+            if isinstance(w.step, StreamStep):
+                method = Method.SYRUP
+            elif combine(w.intake).temperature_c >= COOKED_FROM_C:
+                method = Method.SWISS
+            ratios = balance.of_foam(content, technique, method)
+            if ratios:
+                foams.append(content)
+            where = f"{part.name}: {w.step.title.lower()}" if formula.components else w.step.title.lower()
+            found += [r.model_copy(update={"component": part.id, "step": w.step.id, "where": where}) for r in ratios]
+        weighed = combine(
+            Material(parts={p.ingredient: p.grams})
+            for w in own
+            for p in w.step.inputs
+            if isinstance(p, IngredientPortion)
+        )
+        if foams or balance.flour_g(weighed) > 0:
+            ratios = balance.of_batter(weighed, foams, technique)
+            where = part.name if formula.components else "the batter"
+            found += [r.model_copy(update={"component": part.id, "where": where}) for r in ratios]
+    return tuple(found)
+
+
+def _goes_into_stream(step: Step, walked: Sequence[Walked]) -> bool:
+    takers = [w.step for w in walked if any(isinstance(p, StepPortion) and p.step == step.id for p in w.step.inputs)]
+    return any(isinstance(t, StreamStep) for t in takers)
+
+
+def _as_weighed(material: Material) -> Material:
+    return material.model_copy(update={"evaporated_g": 0.0})

@@ -1,0 +1,42 @@
+"""Chill: in the refrigerator, until something has set or matured."""
+
+from __future__ import annotations
+
+from typing import ClassVar, Literal
+
+from pydantic import Field
+
+from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.material import Material, combine
+from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
+from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.steps.base import StepBase
+from kindwhisk.core.safety import KEEP_COLD
+
+FRIDGE_C = 4.0
+
+
+class ChillStep(StepBase):
+    """Chill for about ``hours``; ``sees`` is what tells that it is over."""
+
+    attention: ClassVar[Attention] = Attention.NONE
+    under_way_is_enough: ClassVar[bool] = True
+
+    kind: Literal["chill"] = "chill"
+    hours: float = Field(default=4, gt=0, le=96)
+    sees: str = Field(default="Firm to the touch in the middle.", max_length=200)
+
+    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
+        """Cold, and set where something in it sets."""
+        content = combine(intake)
+        duration = Estimate.around(3600 * self.hours, 0.2, Basis.FORMULA)
+        return Outcome(
+            material=content.at(FRIDGE_C),
+            duration_s=duration,
+            modelled_s=duration.likely,
+            goal=f"{self.hours:g} h, cold",
+            do="Covered, in the coldest part of the refrigerator.",
+            why="Gelatine, butter and starch set slowly from the outside in.",
+            checkpoints=(Checkpoint(id="set", name="Set", sees=self.sees, not_yet="Soft in the middle: leave it."),),
+            cautions=(KEEP_COLD,),
+        )

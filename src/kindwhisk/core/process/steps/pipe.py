@@ -1,0 +1,89 @@
+"""Pipe: pieces onto a tray: shells, kisses, fingers."""
+
+from __future__ import annotations
+
+import math
+from typing import ClassVar, Literal
+
+from pydantic import Field
+
+from kindwhisk.core.material import Material, combine
+from kindwhisk.core.pieces import PipedPiece, tray_size_mm
+from kindwhisk.core.process.outcome import MakeReady, Notice, Outcome
+from kindwhisk.core.process.setting import Setting, TinsInUse
+from kindwhisk.core.process.steps.base import StepBase, by_habit, in_tins
+from kindwhisk.core.section import Section
+from kindwhisk.core.tins import Tin
+
+PER_PIECE_S = 2.5
+PER_TRAY_S = 60.0
+
+
+class PipeStep(StepBase):
+    """Pipe pieces of one size onto trays; ``tin`` is the tray that the formula was made for."""
+
+    passes_window: ClassVar[bool] = True
+
+    kind: Literal["pipe"] = "pipe"
+    piece: PipedPiece
+    piece_name: str = Field(default="piece", min_length=1, max_length=40)
+    tin: Tin
+    tin_name: str = Field(max_length=60)
+    leads: bool = False
+
+    def pieces(self, content: Material) -> int:
+        """How many of them this content makes, at least one."""
+        return max(1, math.floor(content.volume_ml.likely / self.piece.volume_ml() + 1e-6))
+
+    def per_tray(self, tray: Tin) -> int:
+        """How many stand on a tray, at least one."""
+        return max(1, self.piece.on_tray(*tray_size_mm(tray)))
+
+    def fills(self, content: Material, setting: Setting, *, leads: bool) -> TinsInUse:
+        """The pieces, on as many trays as they need."""
+        tray = setting.tins.tin if leads else self.tin
+        count = self.pieces(content)
+        return TinsInUse(
+            name=self.piece_name,
+            tin=self.piece.mould(),
+            count=count,
+            on_shelf=setting.tins.on_shelf if leads else None,
+            piece=self.piece,
+            trays=math.ceil(count / self.per_tray(tray)),
+        )
+
+    def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
+        """The same content in pieces."""
+        content = combine(intake)
+        tins = setting.tins
+        trays = tins.trays or 1
+        each = content.mass_g / tins.count
+        notices = []
+        if tins.on_shelf is not None and trays > tins.on_shelf:
+            notices.append(
+                Notice(
+                    level="risk",
+                    text=f"{tins.count} pieces want {trays} trays, {tins.on_shelf} stand on the shelf.",
+                    remedy="Make less, or enter how many there are in Kitchen.",
+                )
+            )
+        shape = f"{self.piece.width_mm:.0f} mm wide"
+        if self.piece.length_mm:
+            shape += f", {self.piece.length_mm:.0f} mm long"
+        return Outcome(
+            material=content,
+            duration_s=by_habit(PER_TRAY_S * trays + PER_PIECE_S * tins.count),
+            goal=f"{tins.count} × {each:.1f} g" if each < 10 else f"{tins.count} × {each:.0f} g",
+            do=f"{tins.count} of {shape} on {trays} {'tray' if trays == 1 else 'trays'}, "
+            f"{self.piece.gap_mm:.0f} mm apart; the nozzle upright, still while you press.",
+            why="Equal pieces are done at the same moment.",
+            make_ready=(
+                MakeReady(id="bag", name="bag and nozzle", detail="fitted, cuffed, standing in a jug"),
+                MakeReady(id="trays", name="trays", detail=f"{trays}, with paper or mat; template below"),
+            ),
+            notices=tuple(notices),
+        )
+
+    def section(self, material: Material, setting: Setting) -> Section:
+        """One piece."""
+        return in_tins(setting, material)

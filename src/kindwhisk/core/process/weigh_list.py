@@ -1,0 +1,69 @@
+"""The weigh list: what goes into which vessel, in the order of the work, component by component."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from kindwhisk.core.model import Value
+from kindwhisk.core.process.forecast import Forecast
+
+
+class Weighing(Value):
+    """One ingredient into a vessel."""
+
+    ingredient: str
+    name: str
+    grams: float
+    bulk_ml: float
+    role: str
+
+
+class Bowl(Value):
+    """What is weighed into one vessel for one step."""
+
+    step: str
+    title: str
+    vessel: str
+    items: tuple[Weighing, ...]
+
+
+class ComponentList(Value):
+    """The bowls of a component, with what it is known to contain; ``check_label`` where something bought is in it."""
+
+    component: str
+    name: str
+    bowls: tuple[Bowl, ...]
+    allergens: tuple[str, ...]
+    check_label: bool
+
+
+def weigh_list(forecast: Forecast) -> tuple[ComponentList, ...]:
+    """Every weighing of a forecast; components without any are left out."""
+    bulk = {i.id: i.bulk_ml / i.grams if i.grams else 0.0 for i in forecast.ingredients}
+
+    def bowls(steps: Iterable[str]) -> tuple[Bowl, ...]:
+        found = []
+        for step_id in steps:
+            step = forecast.step(step_id)
+            items = tuple(
+                Weighing(
+                    ingredient=t.ingredient,
+                    name=t.name,
+                    grams=t.grams,
+                    bulk_ml=t.grams * bulk.get(t.ingredient, 0.0),
+                    role=t.role,
+                )
+                for t in step.inputs
+                if t.ingredient is not None
+            )
+            if items:
+                found.append(Bowl(step=step.id, title=step.title, vessel=step.vessel_name, items=items))
+        return tuple(found)
+
+    lists = (
+        ComponentList(
+            component=c.id, name=c.name, bowls=bowls(c.steps), allergens=c.allergens, check_label=c.check_label
+        )
+        for c in forecast.components
+    )
+    return tuple(part for part in lists if part.bowls)

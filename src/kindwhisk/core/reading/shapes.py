@@ -1,0 +1,238 @@
+"""Stretches that the classes share: dry goods, the meringue, the base, into the oven and out, the filling."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from kindwhisk.core.baking import OvenMode, ReferenceBake, Sets
+from kindwhisk.core.balance import Method
+from kindwhisk.core.foam import Foam, Peak
+from kindwhisk.core.pieces import PipedPiece
+from kindwhisk.core.process import meringue
+from kindwhisk.core.process.portions import Portion, of
+from kindwhisk.core.process.steps import Step
+from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
+from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.process.steps.boil import BoilStep
+from kindwhisk.core.process.steps.cool import CoolStep
+from kindwhisk.core.process.steps.fill import FillStep, Lining
+from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.sift import SiftStep
+from kindwhisk.core.process.steps.turn_out import TurnOutStep
+from kindwhisk.core.process.steps.warm import WarmStep
+from kindwhisk.core.process.steps.weigh import WeighStep
+from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.reading.goods import Goods
+from kindwhisk.core.technique import Technique
+from kindwhisk.core.tins import BoxDimensions, BoxTin, Tin, TubeTin
+from kindwhisk.core.vessels import Vessel, VesselForm
+
+BOWL = Vessel(id="mixer-bowl", name="mixer bowl", form=VesselForm.MIXER_BOWL, diameter_mm=215, height_mm=165)
+BASE = Vessel(id="base-bowl", name="base bowl", form=VesselForm.BOWL, diameter_mm=260, height_mm=120)
+DRY = Vessel(id="dry-bowl", name="dry bowl", form=VesselForm.BOWL, diameter_mm=180, height_mm=80)
+PAPER = Vessel(id="paper", name="paper", form=VesselForm.SHEET, diameter_mm=240, height_mm=40)
+FAT_POT = Vessel(id="fat-pot", name="small pot", form=VesselForm.POT, diameter_mm=120, height_mm=70)
+CREAM = Vessel(id="cream-bowl", name="filling bowl", form=VesselForm.BOWL, diameter_mm=220, height_mm=110)
+TIN = Vessel(id="tin", name="tin", form=VesselForm.TIN)
+RACK = Vessel(id="rack", name="rack", form=VesselForm.RACK)
+ALL = (BOWL, BASE, DRY, PAPER, FAT_POT, CREAM, meringue.CUP, meringue.POT, TIN, RACK)
+TRAY = BoxTin(shape="sheet", dimensions=BoxDimensions(width_mm=300, length_mm=400, depth_mm=20))
+PIECES: dict[Technique, tuple[PipedPiece, str, Sets]] = {
+    Technique.SHELLS: (PipedPiece(width_mm=40, height_mm=8), "shell", Sets.SHELL),
+    Technique.FINGERS: (PipedPiece(width_mm=28, height_mm=16, length_mm=85, gap_mm=12), "finger", Sets.SHELL),
+    Technique.MERINGUE: (PipedPiece(width_mm=45, height_mm=35, gap_mm=15), "meringue", Sets.DRY),
+}
+BATTERS: dict[Technique, Foam] = {
+    Technique.CHIFFON: Foam.CHIFFON_BATTER, Technique.PATTERNED: Foam.CHIFFON_BATTER, Technique.CHIFFON_ROLL: Foam.ROLL_BATTER,
+    Technique.WARM_SPONGE: Foam.SPONGE_BATTER, Technique.COOL_SPONGE: Foam.SPONGE_BATTER,
+    Technique.SOAKED_SPONGE: Foam.SPONGE_BATTER, Technique.FINGERS: Foam.FINGER_BATTER, Technique.RICH_SPONGE: Foam.RICH_BATTER,
+    Technique.CREAMED_SPONGE: Foam.POWDER_BATTER, Technique.SHELLS: Foam.SHELL_BATTER, Technique.MOUSSE: Foam.MOUSSE,
+}  # fmt: skip
+
+
+@dataclass(frozen=True)
+class Plan:
+    """What was found in, or assumed for, the method."""
+
+    technique: Technique
+    tin: Tin
+    tin_name: str
+    oven_c: float
+    fan: bool
+    minutes: float
+    meringue: Method
+    peak: Peak
+    syrup_c: float | None = None
+
+
+class Builder:
+    """Steps in the order of the work."""
+
+    def __init__(self, plan: Plan, goods: Goods) -> None:
+        self.plan, self.goods = plan, goods
+        self.steps: list[Step] = []
+        self.part = ""
+
+    def add(self, step: Step) -> str:
+        """Put a step after the others; its id."""
+        self.steps.append(step.model_copy(update={"component": self.part}))
+        return step.id
+
+    def dry(self) -> str | None:
+        """The dry goods, sifted."""
+        if not self.goods.dry:
+            return None
+        self.add(WeighStep(id="weigh-dry", title="Weigh the dry goods", vessel=DRY.id, inputs=tuple(self.goods.dry)))
+        return self.add(
+            SiftStep(id="sift-dry", title="Sift them", vessel=PAPER.id, inputs=(of("weigh-dry"),), passes=2)
+        )
+
+    def whites(self) -> str:
+        """The meringue by the method found."""
+        goods, plan = self.goods, self.plan
+        method = plan.meringue if goods.meringue_sugar else Method.FRENCH
+        stuff = meringue.Goods(tuple(goods.whites), tuple(goods.meringue_sugar), tuple(goods.acid))
+        if not goods.meringue_sugar and not goods.acid:
+            weighed = self.add(
+                WeighStep(id="whip-whites", title="Weigh the whites", vessel=BOWL.id, inputs=tuple(goods.whites))
+            )
+            return self.add(
+                WhipStep(id="whip", title="Whip the whites", vessel=BOWL.id, inputs=(of(weighed),), peak=plan.peak)
+            )
+        manner = meringue.Manner(title=meringue.TITLES[method], peak=plan.peak, component=self.part)
+        ready, whisked = meringue.steps_for(method, stuff, manner)
+        for step in (*ready, *whisked):
+            boiled = isinstance(step, BoilStep) and plan.syrup_c
+            self.add(step.model_copy(update={"target_c": plan.syrup_c}) if boiled else step)
+        return "whip"
+
+    def melted(self) -> str | None:
+        """Butter and chocolate, melted."""
+        solid = [p for p in self.goods.fat if p.ingredient not in {"oil-neutral", "oil-olive"}]
+        if not solid:
+            return None
+        self.add(WeighStep(id="weigh-fat", title="Weigh what is melted", vessel=FAT_POT.id, inputs=tuple(solid)))
+        over = any(p.ingredient.startswith("chocolate") for p in solid)
+        return self.add(
+            WarmStep(
+                id="melt", title="Melt it", vessel=FAT_POT.id, inputs=(of("weigh-fat"),), target_c=48, over_water=over
+            )
+        )
+
+    def base(self, sifted: str | None, *, stir_in_flour: bool) -> str | None:
+        """Yolks, their sugar, liquids and fat; None where there is nothing of it."""
+        goods = self.goods
+        oils = [p for p in goods.fat if p.ingredient in {"oil-neutral", "oil-olive"}]
+        loose = [*goods.yolks, *goods.whole, *goods.base_sugar, *goods.wet, *oils]
+        creamed = self.plan.technique is Technique.CREAMED_SPONGE
+        inputs: list[Portion] = []
+        if creamed:
+            loose += [p for p in goods.fat if p not in oils]
+        elif (melted := self.melted()) is not None:
+            inputs.append(of(melted))
+        if loose:
+            self.add(WeighStep(id="weigh-base", title="Weigh the base", vessel=BASE.id, inputs=tuple(loose)))
+            inputs.insert(0, of("weigh-base"))
+        if not inputs:
+            return None
+        done = self.add(
+            MixStep(
+                id="base", title="Cream the base" if creamed else "Beat the base", vessel=BASE.id, inputs=tuple(inputs),
+                seconds=240 if creamed else 90, overrun=0.25 if creamed else 0.06,
+            )
+        )  # fmt: skip
+        if sifted and stir_in_flour:
+            done = self.add(
+                MixStep(
+                    id="add-flour", title="Stir in the dry goods", vessel=BASE.id, inputs=(of(done), of(sifted)),
+                    seconds=60, sees="Smooth, no dry spot.",
+                )
+            )  # fmt: skip
+        return done
+
+    def finish(self, batter: str) -> str:
+        """Into the tin or onto the tray, into the oven, out and cool."""
+        plan = self.plan
+        mode = OvenMode.FAN if plan.fan else OvenMode.STATIC
+        piped = PIECES.get(plan.technique)
+        tin = plan.tin
+        if piped:
+            piece, name, sets = piped
+            tray = tin if isinstance(tin, BoxTin) else TRAY
+            self.add(
+                PipeStep(
+                    id="pipe", title=f"Pipe the {name}s", vessel=TIN.id, inputs=(of(batter),), piece=piece,
+                    piece_name=name, tin=tray, tin_name="tray", leads=True,
+                )
+            )  # fmt: skip
+            last = "pipe"
+            if plan.technique is Technique.SHELLS:
+                last = self.add(
+                    RestStep(
+                        id="skin", title="Rest until a skin forms", vessel=TIN.id, inputs=(of(last),), minutes=40,
+                        sees="Dull; a finger takes nothing along.",
+                    )
+                )  # fmt: skip
+            mould = piece.mould()
+            reference = ReferenceBake(
+                tin=mould, fill_mm=mould.depth_mm, oven_c=plan.oven_c, mode=mode, minutes=plan.minutes
+            )
+        else:
+            sets = Sets.CRUMB
+            bare = isinstance(tin, TubeTin)
+            self.add(
+                FillStep(
+                    id="fill", title="Fill the tin", vessel=TIN.id, inputs=(of(batter),), tin=tin, tin_name=plan.tin_name,
+                    lining=Lining.BARE if bare else Lining.ALL_ROUND if tin.shape == "sheet" else Lining.BASE, leads=True,
+                )
+            )  # fmt: skip
+            last = "fill"
+            reference = ReferenceBake(
+                tin=tin, fill_mm=tin.depth_mm * 0.6, oven_c=plan.oven_c, mode=mode, minutes=plan.minutes
+            )
+        self.add(
+            BakeStep(
+                id="bake", title="Bake", vessel=TIN.id, inputs=(of(last),), oven_c=plan.oven_c, mode=mode, sets=sets,
+                reference=reference,
+            )
+        )  # fmt: skip
+        hung = isinstance(tin, TubeTin) and not piped
+        self.add(
+            CoolStep(
+                id="cool", title="Leave it hanging" if hung else "Cool it", vessel=TIN.id, inputs=(of("bake"),),
+                inverted=hung, above_air_k=4,
+            )
+        )  # fmt: skip
+        if piped:
+            return "cool"
+        return self.add(TurnOutStep(id="turn-out", title="Turn it out", vessel=RACK.id, inputs=(of("cool"),)))
+
+    def filling(self, cake: str) -> None:
+        """What was listed apart: whipped where it is cream, stirred otherwise, and put to the cake."""
+        if not self.goods.filling:
+            return
+        main, self.part = self.part, "filling"
+        self.add(
+            WeighStep(id="weigh-filling", title="Weigh the filling", vessel=CREAM.id, inputs=tuple(self.goods.filling))
+        )
+        cream = sum(p.grams for p in self.goods.filling if p.ingredient == "cream-35")
+        whipped = cream > 0.5 * sum(p.grams for p in self.goods.filling)
+        make: Step = MixStep(id="filling", title="Stir the filling", vessel=CREAM.id, inputs=(of("weigh-filling"),))
+        if whipped:
+            make = WhipStep(
+                id="filling", title="Whip the cream", vessel=CREAM.id, inputs=(of("weigh-filling"),), tool="hand mixer"
+            )
+        self.add(make)
+        self.part = main
+        joining = Joining.SANDWICH if self.plan.technique in PIECES else Joining.LAYER
+        self.add(
+            AssembleStep(
+                id="assemble",
+                title="Put them together",
+                vessel=RACK.id,
+                inputs=(of(cake), of("filling")),
+                joining=joining,
+            )
+        )

@@ -1,0 +1,74 @@
+"""Units as bakers write them, in five languages."""
+
+from __future__ import annotations
+
+from enum import StrEnum
+from typing import NamedTuple
+
+
+class UnitKind(StrEnum):
+    """What a unit measures."""
+
+    MASS = "mass"
+    VOLUME = "volume"
+    PIECE = "piece"
+    PINCH = "pinch"
+
+
+class Unit(NamedTuple):
+    """A unit: pint's name for it and how many of that it is, or the kind of piece that it counts."""
+
+    name: str
+    kind: UnitKind
+    measure: str | None = None
+    times: float = 1.0
+
+
+M, V, P, S = UnitKind.MASS, UnitKind.VOLUME, UnitKind.PIECE, UnitKind.PINCH
+
+_TABLE: tuple[tuple[Unit, str], ...] = (
+    (Unit("g", M, "gram"), "g|gr|grs|gm|gms|gram|grams|gramme|grammes|grammi|grammo|gam|グラム|ｇ"),
+    (Unit("kg", M, "kilogram"), "kg|kgs|kilo|kilos|kilogram|kilograms|kilogramme|キロ|ký"),
+    (Unit("mg", M, "milligram"), "mg"),
+    (Unit("oz", M, "ounce"), "oz|oz.|ounce|ounces|onces|once"),
+    (Unit("lb", M, "pound"), "lb|lb.|lbs|lbs.|pound|pounds|#"),
+    (Unit("ml", V, "milliliter"), "ml|ml.|mls|millilitre|millilitres|milliliter|milliliters|cc|ミリリットル"),
+    (Unit("cl", V, "centiliter"), "cl|centilitre|centilitres"),
+    (Unit("dl", V, "deciliter"), "dl|décilitre|décilitres"),
+    (Unit("l", V, "liter"), "l|litre|litres|liter|liters|litro|litri|lít|リットル"),
+    (Unit("cup", V, "cup"), "cup|cups|c.|c"),
+    (Unit("tbsp", V, "tablespoon"), "tbsp|tbsp.|tbsps|tbs|tbs.|tbl|tblsp|tablespoon|tablespoons|tb"),
+    (Unit("tsp", V, "teaspoon"), "tsp|tsp.|tsps|teaspoon|teaspoons"),
+    (Unit("dessertspoon", V, "milliliter", 10), "dessertspoon|dessertspoons|dsp"),
+    (Unit("fl oz", V, "fluid_ounce"), "fl oz|fl. oz.|fl. oz|fl oz.|fluid ounce|fluid ounces|floz"),
+    (Unit("pint", V, "pint"), "pint|pints|pt|pt."),
+    (Unit("quart", V, "quart"), "quart|quarts|qt|qts|qt."),
+    (Unit("gallon", V, "gallon"), "gallon|gallons"),
+    (Unit("dash", V, "milliliter", 0.6), "dash|dashes|splash"),
+    (Unit("drop", V, "milliliter", 0.05), "drop|drops|goutte|gouttes|goccia|gocce|giọt|滴"),
+    (Unit("soup spoon", V, "milliliter", 15),
+     "c. à soupe|c. à s.|c à soupe|cs|càs|c.à.s.|cas|cuillère à soupe|cuillères à soupe|cuillerée à soupe|cuillerées à soupe|"
+     "cuil. à soupe|cuiller à soupe|cucchiaio|cucchiai|cucchiaiata|muỗng canh|thìa canh|muong canh|thia canh|大さじ|大匙"),
+    (Unit("coffee spoon", V, "milliliter", 5),
+     "c. à café|c. à c.|c à café|cc.|càc|c.à.c.|cac|cuillère à café|cuillères à café|cuillerée à café|cuil. à café|"
+     "cucchiaino|cucchiaini|muỗng cà phê|thìa cà phê|muong ca phe|thia ca phe|小さじ|小匙|thìa cafe|muỗng cafe"),
+    (Unit("tasse", V, "milliliter", 250), "tasse|tasses"),
+    (Unit("glass", V, "milliliter", 200), "verre|verres|bicchiere|bicchieri|カップ|ｶｯﾌﾟ"),
+    (Unit("tazza", V, "milliliter", 240), "tazza|tazze|cốc|chén|bát"),
+    (Unit("stick", M, "gram", 113.4), "stick|sticks"),
+    (Unit("knob", M, "gram", 15), "knob|knobs|noix|noisette|noce"),
+    (Unit("handful", M, "gram", 30), "handful|handfuls|poignée|poignées|manciata"),
+    (Unit("pinch", S, "gram", 0.35), "pinch|pinches|pincée|pincées|pizzico|pizzichi|nhúm|chút xíu|chút|ひとつまみ|少々"),
+    (Unit("can", P), "can|cans|tin|tins|boîte|boîtes|lattina|lon|hộp|缶"),
+    (Unit("pack", P), "packet|packets|package|packages|pkg|pkg.|pack|packs|sachet|sachets|envelope|envelopes|carton|"
+                      "cartons|bag|bags|bustina|bustine|gói|袋|paquet|paquets|block|blocks|brick|bricks|container|containers|tub|tubs"),
+    (Unit("leaf", P), "leaf|leaves|sheet|sheets|feuille|feuilles|foglio|fogli|lá|枚"),
+    (Unit("piece", P), "piece|pieces|個|ヶ|コ|quả|trái|cái|本"),
+)  # fmt: skip
+
+UNITS: dict[str, Unit] = {name.strip(): unit for unit, names in _TABLE for name in names.split("|")}
+BEFORE_NUMBER = ("大さじ", "大匙", "小さじ", "小匙", "カップ")
+"""Units that stand in front of their number."""
+CONTAINERS = {"can", "pack"}
+TO_TASTE = ("to taste", "as needed", "as required", "for dusting", "for greasing", "for serving", "à volonté", "q.b.", "q. b.",
+            "quanto basta", "適量", "お好みで", "tùy thích", "tuỳ thích", "vừa đủ", "pour le moule", "per lo stampo", "optional")  # fmt: skip

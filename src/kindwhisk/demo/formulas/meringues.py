@@ -1,0 +1,279 @@
+"""Meringues and macaron shells, each by the French, the Swiss and the syrup method."""
+
+from kindwhisk.core.baking import Sets
+from kindwhisk.core.balance import Method
+from kindwhisk.core.foam import Foam, Peak
+from kindwhisk.core.folding import Manner
+from kindwhisk.core.pieces import PipedPiece
+from kindwhisk.core.process.components import Component, Part
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.portions import IngredientPortion, of
+from kindwhisk.core.process.steps import Step
+from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
+from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.process.steps.chill import ChillStep
+from kindwhisk.core.process.steps.cool import CoolStep
+from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.knock import KnockStep
+from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.sift import SiftStep
+from kindwhisk.core.process.steps.warm import WarmStep
+from kindwhisk.core.process.steps.weigh import WeighStep
+from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.technique import Technique
+from kindwhisk.demo.formulas.shorthand import (
+    COLD,
+    CREAM_BOWL,
+    CUP,
+    DRY_BOWL,
+    FRIDGE,
+    MIXER_BOWL,
+    PAPER,
+    POT,
+    RACK,
+    SMALL_BOWL,
+    SYRUP_POT,
+    TRAY,
+    TRAY_40,
+    YOLK_BOWL,
+    do,
+    g,
+    part,
+    reference,
+    whites,
+)  # fmt: skip
+
+KISS = PipedPiece(width_mm=38, height_mm=30, gap_mm=15)
+SWIRL = PipedPiece(width_mm=60, height_mm=45, gap_mm=20)
+SHELL = PipedPiece(width_mm=40, height_mm=8)
+
+
+def kisses() -> Formula:
+    """Small French meringues, dried through."""
+    return Formula(
+        id="kisses",
+        title="Vanilla kisses",
+        summary="French meringue with as much icing sugar folded in as it will carry, dried for hours.",
+        technique=Technique.MERINGUE,
+        servings=12,
+        vessels=(MIXER_BOWL, CUP, PAPER, TRAY),
+        steps=(
+            do(WeighStep, "weigh-icing", "Weigh the icing sugar", PAPER, g("icing-sugar", 40, "folded in")),
+            *whites(
+                Method.FRENCH, 100, 140, g("cream-of-tartar", 0.4), g("vanilla-paste", 2),
+                title="Whip whites and sugar", peak=Peak.STIFF,
+            ),
+            do(
+                FoldStep, "fold", "Fold in the icing sugar", MIXER_BOWL, of("whip"), of("weigh-icing"),
+                manner=Manner.SIFT_OVER,
+            ),
+            do(
+                PipeStep, "pipe", "Pipe the kisses", TRAY, of("fold"), piece=KISS, piece_name="kiss",
+                tin=TRAY_40, tin_name="30 x 40 cm tray",
+            ),
+            do(
+                BakeStep, "dry", "Dry them", TRAY, of("pipe"), oven_c=95, sets=Sets.DRY,
+                reference=reference(KISS.mould(), 1, 95, 100), sees="Light, lift off clean, no soft middle.",
+                not_yet="They stick or bend: half an hour more.", too_far="Cream-coloured: the oven runs hot.",
+            ),
+            do(CoolStep, "cool", "Cool in the open oven", TRAY, of("dry"), above_air_k=4),
+        ),
+    )  # fmt: skip
+
+
+def swiss_topping() -> Formula:
+    """Swiss meringue in swirls, browned with a flame."""
+    return Formula(
+        id="swiss-swirls",
+        title="Swiss swirls",
+        summary="Whites and sugar dissolved over water, whipped cold; piped as a topping and browned.",
+        technique=Technique.MERINGUE,
+        servings=8,
+        vessels=(MIXER_BOWL, TRAY),
+        steps=(
+            *whites(
+                Method.SWISS, 120, 216, g("lemon-juice", 3), title="Whip until cold", peak=Peak.STIFF,
+            ),
+            do(
+                PipeStep, "pipe", "Pipe the swirls", TRAY, of("whip"), piece=SWIRL, piece_name="swirl",
+                tin=TRAY_40, tin_name="30 x 40 cm tray",
+            ),
+            do(AssembleStep, "torch", "Brown the tips", TRAY, of("pipe"), joining=Joining.TORCH),
+        ),
+    )  # fmt: skip
+
+
+def syrup_topping() -> Formula:
+    """Syrup-cooked meringue, glossy and steady."""
+    return Formula(
+        id="syrup-peaks",
+        title="Syrup meringue peaks",
+        summary="Boiling syrup poured into whipped whites; steady for an hour, for topping and for lightening creams.",
+        technique=Technique.MERINGUE,
+        servings=8,
+        vessels=(MIXER_BOWL, SYRUP_POT, TRAY),
+        steps=(
+            *whites(
+                Method.SYRUP, 100, 180, g("cream-of-tartar", 0.4), title="Pour the syrup in and whip until cool",
+            ),
+            do(
+                PipeStep, "pipe", "Pipe the peaks", TRAY, of("whip"), piece=SWIRL, piece_name="peak",
+                tin=TRAY_40, tin_name="30 x 40 cm tray",
+            ),
+            do(AssembleStep, "torch", "Brown the tips", TRAY, of("pipe"), joining=Joining.TORCH),
+        ),
+    )  # fmt: skip
+
+
+def _shells(
+    formula_id: str,
+    title: str,
+    summary: str,
+    nut: str,
+    meringue: tuple[Step, ...],
+    filling: tuple[Step, ...],
+    filling_name: str,
+    paste_white_g: float = 0.0,
+    colour: tuple[IngredientPortion, ...] = (),
+) -> Formula:
+    """Shells around a filling; with ``paste_white_g`` the dry goods are first made a paste with raw white."""
+    paste: tuple[Step, ...] = ()
+    dry = "sift-dry"
+    if paste_white_g:
+        dry = "paste"
+        paste = (
+            do(
+                MixStep, "paste", "Stir the paste", YOLK_BOWL, of("sift-dry"), g("egg-white", paste_white_g, "paste", COLD),
+                *colour, tool="spatula", seconds=90, sees="Stiff and even, no dry spot.",
+            ),
+        )  # fmt: skip
+    shells = (
+        do(
+            WeighStep, "weigh-dry", "Weigh nuts and icing sugar", DRY_BOWL,
+            g(nut, 76), g("icing-sugar", 76, "dry"), *(() if paste_white_g else colour),
+        ),
+        do(SiftStep, "sift-dry", "Sift nuts and sugar", PAPER, of("weigh-dry"), passes=2),
+        *paste,
+        *meringue,
+        do(
+            FoldStep, "fold", "Fold and deflate", YOLK_BOWL, of(dry), of("whip"), manner=Manner.DEFLATE,
+            batter=Foam.SHELL_BATTER,
+        ),
+        do(
+            PipeStep, "pipe", "Pipe the shells", TRAY, of("fold"), piece=SHELL, piece_name="shell",
+            tin=TRAY_40, tin_name="30 x 40 cm tray", leads=True,
+        ),
+        do(KnockStep, "knock", "Knock the trays", TRAY, of("pipe")),
+        do(
+            RestStep, "skin", "Rest until a skin forms", TRAY, of("knock"), minutes=40,
+            sees="Dull; a finger slides over them and takes nothing along.",
+        ),
+        do(
+            BakeStep, "bake", "Bake the shells", TRAY, of("skin"), oven_c=150, sets=Sets.SHELL,
+            reference=reference(SHELL.mould(), 1, 150, 14), sees="Pushed with a finger, the top does not slide on its foot.",
+            not_yet="It wobbles: two minutes more.", too_far="Browned: cooler, or lower down.",
+        ),
+        do(CoolStep, "cool", "Cool on the paper", TRAY, of("bake"), above_air_k=3),
+    )  # fmt: skip
+    return Formula(
+        id=formula_id,
+        title=title,
+        summary=summary,
+        technique=Technique.SHELLS,
+        servings=14,
+        components=(
+            Component(id="shells", name="shells", part=Part.SHELLS),
+            Component(id="filling", name=filling_name, part=Part.FILLING),
+            Component(id="pairs", name="pairs", part=Part.ASSEMBLY),
+        ),
+        vessels=(MIXER_BOWL, CUP, SYRUP_POT, YOLK_BOWL, DRY_BOWL, PAPER, POT, SMALL_BOWL, CREAM_BOWL, TRAY, RACK),
+        steps=(
+            *part("shells", *shells),
+            *part("filling", *filling),
+            *part(
+                "pairs",
+                do(
+                    AssembleStep, "pair", "Fill and pair them", RACK, of("cool"), of("filling"), joining=Joining.SANDWICH,
+                ),
+                do(
+                    ChillStep, "mature", "Mature in the cold", RACK, of("pair"), hours=24,
+                    sees="The bite is soft through, the top still whole.",
+                ),
+            ),
+        ),
+    )  # fmt: skip
+
+
+def french_shells() -> Formula:
+    """Shells by the French method, with lemon curd cream cheese."""
+    return _shells(
+        "french-shells",
+        "Almond shells, French",
+        "Ground almonds and icing sugar into a French meringue; a sharp cream-cheese filling.",
+        "almond-flour",
+        whites(Method.FRENCH, 61, 58, g("cream-of-tartar", 0.25), title="Whip whites and sugar", peak=Peak.STIFF, tool="hand mixer"),
+        (
+            do(
+                MixStep, "filling", "Beat the filling", SMALL_BOWL, g("cream-cheese", 72, "", FRIDGE),
+                g("icing-sugar", 24, "filling"), g("butter", 24, "", 20), g("lemon-juice", 6), g("lemon-zest", 1.2),
+                seconds=90, overrun=0.1, sees="Smooth, holds on the spoon.",
+            ),
+        ),
+        "lemon filling",
+    )  # fmt: skip
+
+
+def swiss_shells() -> Formula:
+    """Pistachio shells by the Swiss method."""
+    return _shells(
+        "swiss-shells",
+        "Pistachio shells, Swiss",
+        "Sugar dissolved in the whites over water first: smooth tops, less hurry; white chocolate inside.",
+        "pistachio-ground",
+        whites(Method.SWISS, 61, 58, g("cream-of-tartar", 0.25), title="Whip until cool", peak=Peak.STIFF, tool="hand mixer"),
+        (
+            do(
+                WeighStep, "weigh-filling", "Weigh chocolate and cream", SMALL_BOWL, g("chocolate-white", 90),
+                g("cream-35", 42, "filling", FRIDGE),
+            ),
+            do(WarmStep, "melt", "Melt over water", SMALL_BOWL, of("weigh-filling"), target_c=42, over_water=True),
+            do(
+                MixStep, "filling", "Stir until smooth", SMALL_BOWL, of("melt"), g("raspberry-puree", 12), tool="spatula",
+                seconds=60, sees="Glossy, falls in a ribbon.",
+            ),
+        ),
+        "white ganache",
+    )  # fmt: skip
+
+
+def syrup_shells() -> Formula:
+    """Shells by the syrup method: white in the paste and white in the meringue, cream in the ganache and whipped."""
+    return _shells(
+        "syrup-shells",
+        "Cocoa shells, syrup",
+        "A stiff paste of nuts and raw white, and a syrup-cooked meringue; ganache lightened with whipped cream.",
+        "almond-flour",
+        whites(Method.SYRUP, 34, 44, title="Pour the syrup in and whip until warm", peak=Peak.STIFF, tool="hand mixer"),
+        (
+            do(
+                WeighStep, "weigh-ganache", "Weigh chocolate and cream", SMALL_BOWL, g("chocolate-dark", 72),
+                g("cream-35", 60, "ganache", FRIDGE),
+            ),
+            do(WarmStep, "melt", "Melt over water", SMALL_BOWL, of("weigh-ganache"), target_c=44, over_water=True),
+            do(RestStep, "cool-ganache", "Leave it to cool", SMALL_BOWL, of("melt"), minutes=25, sees="As thick as honey."),
+            do(WeighStep, "weigh-cream", "Weigh the cream to whip", CREAM_BOWL, g("cream-35", 36, "whipped", FRIDGE)),
+            do(
+                WhipStep, "whip-cream", "Whip the cream softly", CREAM_BOWL, of("weigh-cream"), tool="hand mixer",
+                peak=Peak.SOFT, speed=4,
+            ),
+            do(
+                FoldStep, "filling", "Fold cream into ganache", SMALL_BOWL, of("cool-ganache"), of("whip-cream"),
+                manner=Manner.FOLD,
+            ),
+        ),
+        "light ganache",
+        paste_white_g=28,
+        colour=(g("cocoa", 6),),
+    )  # fmt: skip

@@ -1,0 +1,81 @@
+"""Syrup, hot foams, pieces, rolls and soaks, against published and analytic values."""
+
+from __future__ import annotations
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from kindwhisk.core import hot_foam, rolling, soaking, syrup
+from kindwhisk.core.baking import Sets, loss_share
+from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.material import Material, combine
+from kindwhisk.core.pieces import PipedPiece
+
+
+@pytest.mark.parametrize(
+    ("celsius", "percent"), [(110, 80.8), (112, 83.2), (115, 85.9), (118, 87.9), (121, 89.5), (140, 95.2)]
+)
+def test_a_temperature_tells_the_sugar(celsius: float, percent: float) -> None:
+    assert syrup.concentration_percent(celsius) == pytest.approx(percent, abs=0.06)
+    assert syrup.boiling_c(percent) == pytest.approx(celsius, abs=0.25)
+
+
+@pytest.mark.parametrize(("metres", "celsius"), [(500, 116.2), (1000, 114.3), (1600, 112.1), (2500, 108.7)])
+def test_the_same_syrup_boils_cooler_on_a_mountain(metres: float, celsius: float) -> None:
+    assert syrup.at_altitude_c(118, metres) == pytest.approx(celsius, abs=0.15)
+
+
+@given(st.floats(101, 150), st.floats(101, 150))
+def test_a_hotter_syrup_holds_less_water(one: float, other: float) -> None:
+    cooler, hotter = sorted((one, other))
+    assert syrup.water_left_g(100, hotter) <= syrup.water_left_g(100, cooler) + 1e-6
+
+
+@pytest.mark.parametrize(("ratio", "low", "high"), [(1.0, 44, 61), (1.5, 51, 71), (2.0, 57, 78)])
+def test_hot_syrup_seldom_cooks_the_whites(ratio: float, low: float, high: float) -> None:
+    sugar = 100 * ratio
+    pot = Material(parts={"sugar": sugar, "water": syrup.water_left_g(sugar, 118)}, temperature_c=118)
+    got = hot_foam.peak_c(pot, Material(parts={"egg-white": 100}, temperature_c=22))
+    assert low - 6 <= got.low <= got.likely <= got.high <= high + 6
+
+
+@pytest.mark.parametrize(
+    ("tray", "fits"), [((300, 400), {35: 36, 40: 30, 45: 24}), ((370, 455), {35: 54, 40: 44, 45: 36})]
+)
+def test_a_tray_takes_so_many(tray: tuple[float, float], fits: dict[int, int]) -> None:
+    for across, number in fits.items():
+        piece = PipedPiece(width_mm=across, height_mm=10)
+        assert piece.on_tray(*tray) == piece.on_tray(*tray[::-1]) == number
+
+
+@given(st.floats(10, 100), st.floats(3, 60))
+def test_a_mould_holds_what_the_piece_holds(across: float, high: float) -> None:
+    piece = PipedPiece(width_mm=across, height_mm=high, length_mm=across * 3)
+    assert piece.mould().volume_ml() == pytest.approx(piece.volume_ml(), rel=1e-3)
+    assert PipedPiece(width_mm=40, height_mm=10).volume_ml() == pytest.approx(6.8, abs=0.01)
+
+
+@pytest.mark.parametrize(("core", "across", "turns"), [(0, 94.4, 1.91), (20, 96.5, 1.56)])
+def test_a_roll_is_as_thick_as_its_spiral(core: float, across: float, turns: float) -> None:
+    got = rolling.roll(350, 20, 12, core)
+    assert got.diameter_mm == pytest.approx(across, abs=0.05)
+    assert got.turns == pytest.approx(turns, abs=0.005)
+    assert got.strain == pytest.approx(0.375, abs=0.001)
+
+
+def test_a_soaked_crumb_keeps_its_size_and_takes_about_its_own_weight() -> None:
+    gas = Estimate(low=600, likely=640, high=700, basis=Basis.HABIT)
+    crumb = Material(parts={"cake-flour": 120, "whole-egg": 120, "sugar": 60}, browning=0.3).with_gas(gas)
+    takes = soaking.takes_ml(crumb, flooded=True)
+    assert 0.7 < takes.likely / crumb.mass_g < 2.5
+    milk = Material(parts={"milk": 200})
+    wet = soaking.soaked(crumb, milk, combine([crumb, milk]))
+    assert wet.volume_ml.likely == pytest.approx(crumb.volume_ml.likely, rel=1e-6)
+    assert wet.mass_g == pytest.approx(crumb.mass_g + 200)
+
+
+def test_a_dried_meringue_is_left_with_three_percent_of_water() -> None:
+    batter = Material(parts={"egg-white": 100, "sugar": 180})
+    dried = batter.dried_by(batter.mass_g * loss_share(Sets.DRY, batter.composition.water, 90))
+    assert dried.composition.water == pytest.approx(0.03, abs=0.001)

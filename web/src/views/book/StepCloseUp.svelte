@@ -1,0 +1,56 @@
+<script lang="ts">
+  import type { StepForecast } from '../../lib/api/client';
+  import Band from '../../lib/draw/Band.svelte';
+  import Section from '../../lib/draw/Section.svelte';
+  import { celsius, grams, litres, origin } from '../../lib/figures.svelte';
+  import { length } from '../../lib/time';
+
+  type Props = { step: StepForecast };
+  let { step }: Props = $props();
+</script>
+
+<div
+  class="mt-4 grid gap-x-10 gap-y-4 border-t-2 border-ink pt-4 lg:grid-cols-[minmax(0,1fr)_22rem_24rem]"
+  aria-live="polite"
+>
+  <div class="space-y-2 text-[17px]">
+    <h3 class="font-display text-2xl font-semibold">
+      {step.title}{#if step.setup}<span class="font-sans text-lg font-normal text-quiet">, {step.setup}</span>{/if}
+    </h3>
+    <p><strong>{step.do}</strong> <span class="text-quiet">{step.why}</span></p>
+    <p class="text-quiet">
+      {step.inputs.map((i) => `${grams(i.grams)} ${i.ingredient ? i.name : `from “${i.name}”`}`).join(', ')}
+    </p>
+    <p>
+      {length(step.duration_s.low)} to {length(step.duration_s.high)}, likely
+      <strong>{length(step.duration_s.likely)}</strong>
+      <span class="text-quiet">({origin(step.duration_s)}); hands: {step.attention}</span>
+    </p>
+    {#if step.hold_s}<p>
+        Then it may wait <strong>{length(step.hold_s.likely)}</strong>
+        <span class="text-quiet">({origin(step.hold_s)}). {step.hold_why}</span>
+      </p>{/if}
+    {#each step.cues as cue (cue.id)}<p>
+        After about {length(cue.after_s.likely)}: <strong>{cue.do}</strong>, {cue.look}.
+      </p>{/each}
+    {#each step.cautions as c (c.id)}<p class="border-l-[6px] border-raspberry pl-4">
+        <strong>{c.text}</strong> <span class="text-quiet">{c.reason} {c.defers}</span>
+      </p>{/each}
+  </div>
+  <div>
+    {#if step.section}<Section section={step.section} width={340} height={210} />{/if}
+    {#if step.material.mass_g > 0}<p class="text-quiet">
+        {grams(step.material.mass_g)}, {litres(step.material.volume_ml.likely)}, about {celsius(
+          step.material.temperature_c,
+        )}
+      </p>{/if}
+  </div>
+  <div class="space-y-4">
+    {#each step.checkpoints as c (c.id)}
+      <div>
+        <p><strong>{c.name}.</strong> {c.sees}</p>
+        {#if c.band}<div class="mt-2"><Band band={c.band} /></div>{/if}
+      </div>
+    {/each}
+  </div>
+</div>
