@@ -46,7 +46,7 @@ def plan(job: Job, due_s: float, *, hob_rings: int = 2) -> Plan:
     """Place the job so that it is over at ``due_s`` (seconds from the origin, which nothing may precede).
 
     Needs, windows and resources are hard; being late is allowed and minimised first, then every start is
-    put as late as it can be. Uses the CP-SAT solver of OR-Tools with two workers and a fixed seed.
+    put as late as it can be. Uses the CP-SAT solver of OR-Tools with one worker and a fixed seed.
 
     Raises:
         CraftError: no order keeps all hold windows.
@@ -78,7 +78,11 @@ def plan(job: Job, due_s: float, *, hob_rings: int = 2) -> Plan:
     waits = sum((EARLY_WEIGHT + n) * (horizon - s) for n, s in enumerate(start.values()))
     model.minimize(EARLY_WEIGHT * LATE_WEIGHT * late + waits)
     solver = cp_model.CpSolver()
-    solver.parameters.num_workers = 2
+    # One worker with a full linear relaxation proves a plan of one bake best many times sooner than several without,
+    # and finds the same one each time.
+    solver.parameters.num_workers = 1
+    solver.parameters.linearization_level = 2
+    solver.parameters.add_lp_constraints_lazily = False
     solver.parameters.random_seed = 7
     solver.parameters.max_time_in_seconds = SOLVE_LIMIT_S
     status = solver.solve(model)

@@ -28,6 +28,7 @@
     return airy ? `${found.material.density_g_per_ml.likely.toFixed(2)} g/ml` : grams(found.material.mass_g);
   };
   let list = $state<HTMLElement | null>(null);
+  let form = $state<HTMLElement | null>(null);
 
   function keys(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
@@ -50,6 +51,12 @@
       editor.remove(editor.picked);
     } else return;
     requestAnimationFrame(() => list?.querySelector<HTMLElement>('[aria-current=step]')?.focus());
+  }
+
+  /** On a narrow page the step's own fields are below the list. */
+  function pick(id: string): void {
+    editor.picked = id;
+    if (window.innerWidth < 1024) requestAnimationFrame(() => form?.scrollIntoView({ block: 'start' }));
   }
 
   async function keep(): Promise<void> {
@@ -94,7 +101,7 @@
               <button
                 class="flex min-h-12 w-full items-baseline gap-2 px-2 py-1.5 text-left text-[16px]"
                 aria-current={one.id === editor.picked ? 'step' : undefined}
-                onclick={() => (editor.picked = one.id)}
+                onclick={() => pick(one.id)}
               >
                 <span class="w-6 shrink-0 text-right text-quiet">{i + 1}</span>
                 <span class="grow {one.id === editor.picked ? 'font-bold' : ''}">{one.title}</span>
@@ -122,7 +129,7 @@
       </div>
 
       {#if step}
-        <div>
+        <div bind:this={form} class="scroll-mt-36">
           <div class="flex flex-wrap gap-2">
             <button
               class="act act-small"

@@ -45,6 +45,7 @@
           wanted="mass"
           unit="g"
           least={0.1}
+          step={portion.grams < 10 ? 0.1 : 1}
           ingredient={portion.ingredient}
           value={portion.grams}
           onvalue={(grams) => editor.setPortion(i, { ...$state.snapshot(portion), grams })}
