@@ -16,25 +16,27 @@ from kindwhisk.bench.service import Bench
 from kindwhisk.core.bands import Place, Quantity
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis
+from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
+from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.demo.seed import PAST, seed
-from kindwhisk.store import bakes, kitchens
+from kindwhisk.store import bakes, formulas, kitchens
 from tests.bench.helpers import BEGAN, Baker
 
 
-@pytest.mark.parametrize("formula", ["tea-chiffon", "butter-sponge"])
+@pytest.mark.parametrize("formula", [f.id for f in demo_formulas()])
 def test_a_whole_bake_by_doing_what_the_bench_says(bench: Bench, formula: str) -> None:
-    baker = Baker(bench, formula)
-    done = []
+    baker = Baker(bench, formula, hours=40)
+    done: list[str] = []
     while baker.state.current is not None:
-        step = baker.go_on()
-        done.append(step)
-        assert len(done) < 60
+        done.append(baker.go_on())
+        assert len(done) < 120
     state = baker.state
     assert {s.status for s in state.steps} == {StepStatus.DONE}
-    order = [s for s in done if s in {"whip", "bake", "cool"}]
-    assert order.index("whip") < order.index("bake") < order.index("cool")
+    takes = {s.id: s.needs for s in scale(formulas.get(formula)[1], demo_kitchen(), Wish()).forecast.steps}
+    for step, needs in takes.items():
+        assert all(done.index(need) < done.index(step) for need in needs), step
     assert state.late_by_s < 1800
     assert baker.tell("bake_finished").status is BakeStatus.FINISHED
 

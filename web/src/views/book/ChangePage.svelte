@@ -8,6 +8,7 @@
   import { navigate, route } from '../../routes';
   import { Editor } from './editor.svelte';
   import FormulaHead from './FormulaHead.svelte';
+  import Frame from './Frame.svelte';
   import Portions from './Portions.svelte';
   import StepFields from './StepFields.svelte';
 
@@ -92,6 +93,7 @@
       </p>
     </div>
 
+    <Frame {editor} {formula} />
     <div class="grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,22rem)_minmax(0,1fr)_18rem]">
       <div bind:this={list}>
         <h2 class="mb-1 text-lg">Steps</h2>

@@ -4,6 +4,7 @@
   import Choice from '../../lib/parts/Choice.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import { navigate } from '../../routes';
+  import { CLASSES } from './classes';
   import Process from './Process.svelte';
   import { ReadingIn } from './reading.svelte';
   import StepCloseUp from './StepCloseUp.svelte';
@@ -13,21 +14,6 @@
   $effect(() => reading.forecast());
 
   const EXAMPLE = 'Lemon chiffon\n\nIngredients\n2 1/4 cups cake flour\n…\n\nMethod\nHeat the oven to 325 F …';
-  const CLASSES = [
-    'separated chiffon',
-    'chiffon sheet for a roll',
-    'whole-egg sponge, warmed',
-    'whole-egg sponge, not warmed',
-    'separated sponge',
-    'whites in a rich chocolate and nut base',
-    'whites in a creamed batter',
-    'flourless souffléd sheet',
-    'soaked sponge',
-    'finger biscuits',
-    'meringue',
-    'macaron shells',
-    'cooked-yolk mousse',
-  ];
   let picked = $state<string | null>(null);
   let keeping = $state(false);
   const draft = $derived(reading.draft);

@@ -10,6 +10,12 @@ export type Share = 'all' | 'part' | 'grams' | 'the rest';
 const MOST_UNDO = 100;
 const place = (id: string) => `kindwhisk.change.${id}`;
 
+function free(name: string, taken: string[]): string {
+  let n = taken.length + 1;
+  while (taken.includes(`${name}-${n}`)) n++;
+  return `${name}-${n}`;
+}
+
 /** How much of a step a portion takes, in words. */
 export function shareOf(portion: Portion): Share {
   if (portion.source !== 'step') return 'all';
@@ -192,6 +198,29 @@ export class Editor {
 
   removePortion(index: number): void {
     this.change((_, steps) => void steps.find((s) => s.id === this.picked)?.inputs.splice(index, 1));
+  }
+
+  /** A further part; the first one takes all steps that belong to none. */
+  addComponent(): void {
+    this.change((formula, steps) => {
+      const id = free(
+        'part',
+        formula.components.map((c) => c.id),
+      );
+      formula.components.push({ id, name: id.replace('-', ' '), part: 'sponge' });
+      for (const step of steps) step.component ||= formula.components[0]!.id;
+    });
+  }
+
+  /** A further bowl. */
+  addVessel(): void {
+    this.change((formula) => {
+      const id = free(
+        'bowl',
+        formula.vessels.map((v) => v.id),
+      );
+      formula.vessels.push({ id, name: id.replace('-', ' '), form: 'bowl', diameter_mm: 220, height_mm: 110 });
+    });
   }
 
   /** Keep it as the next version; its number, or null when it was refused. */

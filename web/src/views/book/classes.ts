@@ -1,0 +1,20 @@
+import type { Schemas } from '../../lib/api/client';
+
+/** The classes of bake, in the order of the Book. */
+export const CLASSES: Schemas['Technique'][] = [
+  'separated chiffon',
+  'chiffon sheet for a roll',
+  'whole-egg sponge, warmed',
+  'whole-egg sponge, not warmed',
+  'separated sponge',
+  'whites in a rich chocolate and nut base',
+  'whites in a creamed batter',
+  'flourless souffléd sheet',
+  'soaked sponge',
+  'finger biscuits',
+  'meringue',
+  'macaron shells',
+  'cooked-yolk mousse',
+  'two-batter patterned cake',
+  'finger-lined cake',
+];
