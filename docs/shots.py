@@ -90,7 +90,7 @@ def picture(page: Page, server: Server, name: str, path: str, size: tuple[int, i
     page.emulate_media(color_scheme="dark" if dark else "light", reduced_motion="reduce")
     page.goto(server.url + path)
     page.locator("main h1").first.wait_for()
-    page.locator("main svg").first.wait_for()
+    page.locator("main svg:visible").first.wait_for()
     expect(page.locator(".opacity-60")).to_have_count(0)
     page.evaluate("document.fonts.ready.then(() => true)")
     page.screenshot(path=FOLDER / f"{name}.png")
