@@ -24,7 +24,7 @@ from kindwhisk.core.reading.tins_named import find_tin
 from kindwhisk.core.technique import Technique
 from kindwhisk.demo.kitchen import demo_kitchen
 
-LINES = list(csv.DictReader((Path(__file__).parent / "data" / "lines.csv").open(encoding="utf-8")))
+LINES = list(csv.DictReader((Path(__file__).parent / "lines.csv").open(encoding="utf-8")))
 EGGS = EggSize.EU_M
 
 
@@ -220,6 +220,66 @@ def test_nothing_weighed_is_lost_between_the_list_and_the_process() -> None:
     got = read_text(CHIFFON_JA)
     assert got.formula is not None
     assert got.formula.total_g() == pytest.approx(sum(line.grams or 0 for line in got.lines), rel=0.001)
+
+
+ROLLED = """Jam roll
+4 eggs
+100 g caster sugar
+100 g plain flour
+For the filling:
+200 ml double cream
+60 g apricot jam
+Heat the oven to 200C. Line a 33 x 23cm swiss roll tin. Whisk eggs and sugar to a trail, fold in the flour.
+Bake for 12-15 mins until golden. Roll up, cool, unroll, spread with jam and cream and roll again."""
+PASTE = """Shells, cooked method
+Ingredients
+Almond paste
+150g ground almonds
+150g icing sugar
+55g egg whites
+Italian meringue:
+150 g granulated sugar
+55g egg whites
+Directions
+Stir almonds, icing sugar and 55g egg whites to a paste. Boil the sugar with water to 117°C. Pour into the whites.
+Fold, pipe, rest for 30 minutes, bake macarons at 145 C for 14 minutes until they lift off."""
+SOAKED = """Milk cake
+130 g flour
+5 eggs, separated
+150 g sugar
+350 g evaporated milk
+390 g condensed milk
+For the topping
+300 ml cream
+Preheat the oven to 175 C. Beat the yolks, whip the whites with the sugar, fold with the flour.
+Bake for 1 hour 5 minutes in a 9 x 13 inch pan until set. Pour the milks over."""
+
+
+def test_fillings_pastes_and_soaks_find_their_own_place() -> None:
+    rolled, paste, soaked = (read_text(t) for t in (ROLLED, PASTE, SOAKED))
+    assert rolled.title == "Jam roll"
+    assert rolled.formula is not None
+    assert [s.kind for s in rolled.formula.steps][-3:] == ["assemble", "roll", "chill"]
+    assert [c.name for c in rolled.formula.components] == ["cake", "filling"]
+    assert paste.formula is not None
+    boil = paste.formula.step("whip-boil")
+    assert getattr(boil, "target_c", None) == 117
+    whites = {p.role: p.grams for p in paste.formula.portions() if p.ingredient == "egg-white"}
+    assert whites == {"paste": 55, "": 55}
+    assert paste.method.bake_minutes is not None
+    assert paste.method.bake_minutes.high == 14
+    assert soaked.formula is not None
+    assert {c.name for c in soaked.formula.components} == {"cake", "soak", "filling"}
+    soak = [
+        p.ingredient
+        for s in soaked.formula.steps
+        if s.component == "soak"
+        for p in s.inputs
+        if p.source == "ingredient"
+    ]
+    assert soak == ["evaporated-milk", "condensed-milk"]
+    assert soaked.method.bake_minutes is not None
+    assert soaked.method.bake_minutes.low == 65
 
 
 def lint_of(method: str, *lines: str) -> set[str]:

@@ -9,7 +9,7 @@ from typing import NamedTuple
 from kindwhisk.core.quantities import to_inside
 from kindwhisk.core.reading.units import BEFORE_NUMBER, UNITS, Unit
 
-_NUMBER = r"(?:\d+\s+\d+/\d+|\d+-\d+/\d+|\d+/\d+|\d{1,3}(?:,\d{3})+(?!\d)|\d+(?:[.,]\d+)?|\.\d+)"
+_NUMBER = r"(?:\d+\s+(?:and\s+|&\s*)?\d+/\d+|\d+-\d+/\d+|\d+/\d+|\d{1,3}(?:,\d{3})+(?!\d)|\d+(?:[.,]\d+)?|\.\d+)"
 OF = re.compile(r"(?:\bof|\bde|\bd'|\bdi)\s*$")
 WORDS: dict[str, float] = {
     "a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8, "nine": 9,
@@ -59,7 +59,7 @@ def number(text: str) -> float:
     if re.fullmatch(r"\d{1,3}(,\d{3})+", word):
         return float(word.replace(",", ""))
     total = 0.0
-    for part in word.replace("-", " ").replace(",", ".").split():
+    for part in re.sub(r"-|&|\band\b", " ", word).replace(",", ".").split():
         top, _, bottom = part.partition("/")
         if bottom and float(bottom) == 0:
             raise ValueError("a fraction over nothing")
@@ -76,7 +76,7 @@ def _unit_pattern() -> str:
 @cache
 def _patterns() -> tuple[re.Pattern[str], re.Pattern[str]]:
     figure = rf"(?P<first>{_NUMBER})(?:{_RANGE}(?P<second>{_NUMBER}))?"
-    word = rf"(?:(?<![\w'])(?P<word>{_WORD})(?![\w']))"
+    word = rf"(?:(?<!\w)(?P<word>{_WORD})(?![\w']))"
     units = _unit_pattern()
     after = re.compile(rf"(?:{figure}|{word})\s*-?\s*(?:{_ABOUT})(?P<unit>{units})?", re.IGNORECASE)
     before_names = "|".join(re.escape(n) for n in sorted(BEFORE_NUMBER, key=len, reverse=True))

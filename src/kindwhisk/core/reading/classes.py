@@ -49,6 +49,17 @@ def _separated(build: Builder) -> str:
         vessel = BASE.id if shells else BOWL.id
         inputs = (of(sifted), of(foam)) if shells else (of(foam), of(sifted))
         return build.add(FoldStep(id="fold", title="Fold", vessel=vessel, inputs=inputs, manner=manner, batter=batter))
+    if shells:
+        return build.add(
+            FoldStep(
+                id="fold",
+                title="Fold and deflate",
+                vessel=BASE.id,
+                inputs=(of(base), of(foam)),
+                manner=Manner.DEFLATE,
+                batter=batter,
+            )
+        )
     if over:
         done = build.add(FoldStep(id="fold", title="Fold the yolks in", vessel=BOWL.id, inputs=(of(foam), of(base))))
         if sifted is None:
@@ -209,17 +220,19 @@ def build(formula_id: str, title: str, servings: int, plan: Plan, goods: Goods) 
             field="lines",
             remedy="Give the eggs or whites an amount in the list.",
         )
-    components: tuple[Component, ...] = ()
-    if goods.filling:
-        cake = Component(id="cake", name="cake", part=Part.SPONGE)
-        components = (cake, Component(id="filling", name="filling", part=Part.FILLING))
+    others = [
+        Component(id=name, name=name, part=part)
+        for name, part, there in (("soak", Part.SOAK, goods.soak), ("filling", Part.FILLING, goods.filling))
+        if there
+    ]
+    components = (Component(id="cake", name="cake", part=Part.SPONGE), *others) if others else ()
     made = Builder(plan, goods)
     made.part = components[0].id if components else ""
     if plan.technique is Technique.MOUSSE and (goods.yolks or goods.whole or goods.wet or goods.whites):
         _chilled(made)
     else:
         batter = _separated(made) if goods.whites else _whole(made)
-        made.filling(made.finish(batter))
+        made.filling(made.soaked(made.finish(batter)))
     used = {s.vessel for s in made.steps}
     formula = Formula(
         id=formula_id,

@@ -26,6 +26,11 @@ FILLING_WORDS = (
 )
 
 
+SOAKS = {"evaporated-milk", "condensed-milk", "coconut-milk", "cream-35", "rum", "liqueur"}
+"""What a soaked sponge stands in, where it is not listed under another heading."""
+MOST_G = 100_000.0
+
+
 class Question(Value):
     """Something that the recipe leaves open, with what was assumed."""
 
@@ -48,12 +53,13 @@ class Goods:
     wet: list[IngredientPortion] = field(default_factory=list)
     fat: list[IngredientPortion] = field(default_factory=list)
     filling: list[IngredientPortion] = field(default_factory=list)
+    soak: list[IngredientPortion] = field(default_factory=list)
 
 
 def _portion(line: ReadLine, role: str = "", share: float = 1.0) -> IngredientPortion:
     assert line.ingredient is not None
     assert line.grams is not None
-    grams = min(max(line.grams * share, 0.01), 100_000)
+    grams = min(max(line.grams * share, 0.01), MOST_G)
     return IngredientPortion(ingredient=line.ingredient, grams=round(grams, 2), role=role[:40])
 
 
@@ -61,7 +67,7 @@ def _separated(line: ReadLine, eggs: EggSize, goods: Goods) -> None:
     one = egg_parts(eggs)
     count = (line.grams or 0.0) / one.whole_g.likely
     for name, each, into in (("egg-white", one.white_g, goods.whites), ("egg-yolk", one.yolk_g, goods.yolks)):
-        into.append(IngredientPortion(ingredient=name, grams=max(round(each.likely * count, 1), 0.01)))
+        into.append(IngredientPortion(ingredient=name, grams=min(max(round(each.likely * count, 1), 0.01), MOST_G)))
 
 
 def sort_goods(
@@ -71,13 +77,18 @@ def sort_goods(
     goods = Goods()
     known = [(line, group) for line, group in zip(lines, groups, strict=True) if line.ingredient and line.grams]
     has_whites = any(line.ingredient == "egg-white" for line, _ in known)
+    in_meringue = any(re.search(MERINGUE_WORDS, g) for line, g in known if line.ingredient == "egg-white")
     sugars: list[tuple[ReadLine, str]] = []
     for line, group in known:
         item = ingredient(line.ingredient or "")
         if re.search(FILLING_WORDS, group) and not re.search(MERINGUE_WORDS, group):
             goods.filling.append(_portion(line))
         elif line.ingredient in {"egg-white", "white-pasteurised", "white-dried"}:
-            goods.whites.append(_portion(line))
+            # White under another heading than the meringue's goes raw into the paste.
+            paste = technique is Technique.SHELLS and in_meringue and not re.search(MERINGUE_WORDS, group)
+            (goods.wet if paste else goods.whites).append(_portion(line, "paste" if paste else ""))
+        elif technique is Technique.SOAKED_SPONGE and line.ingredient in SOAKS:
+            goods.soak.append(_portion(line))
         elif line.ingredient in {"egg-yolk", "yolk-pasteurised"}:
             goods.yolks.append(_portion(line))
         elif item.kind == "egg":

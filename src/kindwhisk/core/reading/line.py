@@ -68,10 +68,19 @@ def _spoons(text: str) -> str:
     return re.sub(r"(?<=[\d½¼¾⅓⅔])\s*t\b(?![\w'])", " tsp", text)
 
 
+def _more(text: str, first: Amount, second: Amount) -> bool:
+    """More of the same further on: ``1 cup sugar, plus 2 tablespoons for the whites``."""
+    between, rest = text[first.end : second.start], text[second.end :]
+    if not re.search(r"\bplus\s+$", between) or "(" in between or first.unit is None or second.unit is None:
+        return False
+    named, more = find(between), find(re.split(r"\bfor\b", rest)[0])
+    return named is not None and (more is None or more.ingredient == named.ingredient)
+
+
 def _groups(text: str) -> list[_Group]:
     groups: list[_Group] = []
     for amount in amounts(text):
-        if groups and joined(text, groups[-1].parts[-1], amount):
+        if groups and (joined(text, groups[-1].parts[-1], amount) or _more(text, groups[-1].parts[-1], amount)):
             groups[-1].parts.append(amount)
         else:
             groups.append(_Group(amount))
@@ -83,6 +92,8 @@ def _egg_size(text: str, eggs: EggSize) -> tuple[EggSize, str]:
     us = not eggs.value.startswith("eu") or bool(re.search(r"\b(cups?|tbsp|tsp|large|jumbo|extra[- ]large)\b", text))
     if re.search(r"\bjumbo\b", text):
         return EggSize.US_JUMBO, "jumbo"
+    if "lサイズ" in text:
+        return EggSize.EU_L, "L"
     if re.search(r"\bextra[- ]large\b|\bxl\b", text):
         return EggSize.US_EXTRA_LARGE if us else EggSize.EU_XL, "extra large"
     if re.search(r"\blarge\b|\bgrandi\b|\bgros\b|\bl\b(?= (?:eggs|egg))", text):

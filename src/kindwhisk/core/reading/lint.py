@@ -197,10 +197,16 @@ def _proportions(lines: Sequence[ReadLine]) -> Iterator[Remark]:
                 consequence=consequence,
             )
     sugar, flour = balance.added_sugar_g(whole), balance.flour_g(whole)
+    nuts = balance.nut_g(whole)
     of_egg = f"to {eggs:.0f} g of egg"
     checks = (
         (eggs > 0 and flour / eggs > 1.6, "flour", f"{flour:.0f} g of flour {of_egg}", "So little egg can't lift it."),
-        (eggs > 0 and sugar / eggs > 2.3, "sugar", f"{sugar:.0f} g of sugar {of_egg}", "It can't dissolve; it weeps."),
+        (
+            eggs > 0 and sugar / eggs > 2.3 and nuts < 0.3 * sugar,
+            "sugar",
+            f"{sugar:.0f} g of sugar {of_egg}",
+            "It can't dissolve; it weeps.",
+        ),
         (
             eggs > 0 and flour > 0 and sugar / eggs < 0.12,
             "sugar",

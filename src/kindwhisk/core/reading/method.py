@@ -19,6 +19,7 @@ PREHEATS = r"preheat|heat (?:the|your) oven|préchauff|preriscalda|余熱|予熱
 WHIPS = r"\bwhip|\bwhisk(?! in)|\bbeat|\bmont|battez|fouett|sbatt|mont(?:a|are)|泡立て|đánh"
 FOLDS = r"\bfold|incorpor|混ぜ合わせ|さっくり|trộn"
 LINES_TIN = r"\bline\b|\bgrease\b|butter (?:the|a) (?:tin|pan)|chemis|beurr(?:er|ez)|imburra|敷|lót"
+ROLLS = r"roll(?:ed)? (?:up|it|again|the)|roulade|roulé|roulez|arrotola|巻|cuộn"
 SYRUP = r"syrup|sirop|sciroppo|シロップ|boil"
 ENDS = (
     r"until|skewer|toothpick|tester|springs? back|golden|clean|firm|set\b|jusqu|doré|fino a|dorat|stecchino|"
@@ -32,6 +33,12 @@ _GAS = re.compile(r"gas\s*(?:mark)?\s*(\d)")
 _TIME = re.compile(
     r"(\d+(?:[.,]\d+)?)(?:\s*(?:-|to|à|or|ou|~|đến)\s*(\d+(?:[.,]\d+)?))?\s*-?\s*"
     r"(minutes?|mins?\b|min\b|minuti|minuto|分|phút|hours?|hrs?\b|heures?|h\b|ore\b|ora\b|時間|giờ|tiếng)"
+)
+
+
+_HOURS_AND_MINUTES = re.compile(
+    r"(\d{1,2})\s*(?:hours?|hrs?|heures?|h|ore|ora|時間|giờ|tiếng)\s*(?:and|et|e|,)?\s*"
+    r"(\d{1,2})\s*(?:minutes?|mins?|min|minuti|分|phút)"
 )
 
 
@@ -56,6 +63,7 @@ class MethodReading(Value):
     meringue: Method
     peak: Peak
     end_point: bool
+    rolled: bool
     mentions: tuple[str, ...]
     sentences: tuple[str, ...]
 
@@ -94,7 +102,10 @@ def temperatures(sentence: str) -> list[Found]:
 def times(sentence: str) -> list[Found]:
     """Every stretch of time of a plain sentence, in minutes."""
     found = []
-    for match in _TIME.finditer(sentence):
+    for whole in _HOURS_AND_MINUTES.finditer(sentence):
+        minutes = float(whole[1]) * 60 + float(whole[2])
+        found.append(Found(low=minutes, high=minutes, text=whole[0]))
+    for match in _TIME.finditer(_HOURS_AND_MINUTES.sub(" ", sentence)):
         scale = 60.0 if match[3][0] == "h" or match[3] in {"ore", "ora", "時間", "giờ", "tiếng"} else 1.0
         low = float(match[1].replace(",", ".")) * scale
         high = float((match[2] or match[1]).replace(",", ".")) * scale
@@ -127,6 +138,14 @@ def _meringue(text: str) -> Method:
     return Method.FRENCH
 
 
+def _baking_times(line: str) -> list[Found]:
+    """Times after the word for baking; those before it, where none follows."""
+    bake = re.search(BAKES, line)
+    if bake is None:
+        return []
+    return times(line[bake.start() :]) or times(line)
+
+
 NAMED: tuple[tuple[str, Technique], ...] = (
     (r"macaron|マカロン", Technique.SHELLS),
     (
@@ -150,7 +169,7 @@ def _technique(text: str, ids: set[str]) -> tuple[Technique, float]:
     flours = any(i.endswith(("flour", "starch")) and i not in {"almond-flour"} for i in ids)
     apart = {"egg-white", "egg-yolk"} <= ids or bool(re.search(r"separat|sépar|separa|分ける|tách", text))
     whites = "egg-white" in ids or apart
-    rolled = bool(re.search(r"roll(?:ed)? (?:up|it)|roulade|roulé|arrotola|巻|cuộn", text))
+    rolled = bool(re.search(ROLLS, text))
     if {"condensed-milk", "evaporated-milk"} <= ids:
         return Technique.SOAKED_SPONGE, 0.8
     if "almond-flour" in ids and "icing-sugar" in ids and whites and not flours and not ids & {"egg-yolk", "butter"}:
@@ -187,7 +206,7 @@ def read_method(title: str, text: str, listed: set[str]) -> MethodReading:
     oven = next((t for line in lines if re.search(OVEN, line) for t in temperatures(line) if t.low >= 60), None)
     if oven is None:
         oven = next((t for line in lines for t in temperatures(line) if t.low >= 140), None)
-    bakes = [t for line in lines if re.search(BAKES, line) for t in times(line)]
+    bakes = [t for line in lines for t in _baking_times(line)]
     syrup = next(
         (t.low for line in lines if re.search(SYRUP, line) for t in temperatures(line) if 105 <= t.low <= 130), None
     )
@@ -205,6 +224,7 @@ def read_method(title: str, text: str, listed: set[str]) -> MethodReading:
         meringue=_meringue(whole),
         peak=_peak(whole),
         end_point=any(re.search(ENDS, line) for line in baking),
+        rolled=bool(re.search(ROLLS, whole)),
         mentions=tuple(mentions),
         sentences=tuple(parts),
     )

@@ -53,10 +53,10 @@ _TABLE: tuple[tuple[str, str], ...] = (
     ("self-raising-flour", "self-raising flour|self raising flour|self-rising flour|self rising flour"),
     ("rice-flour", "rice flour|glutinous rice flour|farine de riz|farina di riso|米粉|bột gạo"),
     ("oat-flour", "oat flour"),
-    ("corn-starch", "cornstarch|corn starch|cornflour|maize starch|maïzena|maizena|fécule de maïs|amido di mais|maizena|コーンスターチ|bột bắp|bột ngô"),
+    ("corn-starch", "cornstarch|corn starch|cornflour|maize starch|fécule de maïs|amido di mais|コーンスターチ|bột bắp|bột ngô"),
     ("potato-starch", "potato starch|potato flour|fécule de pomme de terre|fécule|fecola di patate|fecola|片栗粉|bột khoai tây"),
     ("tapioca-starch", "tapioca starch|tapioca flour|tapioca|タピオカ粉|bột năng"),
-    ("wheat-starch", "wheat starch|frumina|amido di frumento|浮き粉|bột mì tinh"),
+    ("wheat-starch", "wheat starch|amido di frumento|浮き粉|bột mì tinh"),
     ("almond-flour", "almond flour|almond meal|ground almonds|ground almond|blanched almonds|whole almonds|almonds|poudre d'amandes|poudre d'amande|"
                      "amandes en poudre|amandes|farina di mandorle|mandorle tritate|mandorle|アーモンドプードル|アーモンドパウダー|bột hạnh nhân|hạnh nhân"),
     ("hazelnut-ground", "ground hazelnuts|hazelnut flour|hazelnut meal|hazelnuts|poudre de noisettes|noisettes|nocciole tritate|farina di nocciole|"
@@ -68,7 +68,7 @@ _TABLE: tuple[tuple[str, str], ...] = (
     ("sunflower-ground", "sunflower seeds"),
     ("coconut-desiccated", "desiccated coconut|shredded coconut|unsweetened coconut|coconut flakes|noix de coco râpée|cocco grattugiato|ココナッツファイン|dừa nạo"),
     ("sesame-black", "black sesame|sésame noir|sesamo nero|黒ごま|mè đen"),
-    ("almond-butter", "almond butter|almond paste"),
+    ("almond-butter", "almond butter"),
     ("hazelnut-paste", "hazelnut paste|praline paste|praliné"),
     ("oil-neutral", "vegetable oil|canola oil|neutral oil|sunflower oil|rapeseed oil|grapeseed oil|corn oil|rice bran oil|cooking oil|salad oil|"
                     "light oil|oil|huile neutre|huile de tournesol|huile végétale|huile de pépins de raisin|huile|olio di semi di girasole|olio di semi|"

@@ -16,7 +16,7 @@ LONGEST = 400
 
 def plain(text: str) -> str:
     """Lower case, digits and signs of one form, single spaces, no bullet in front; at most 400 characters."""
-    text = text[:LONGEST]
+    text = re.sub(r"…|\.{2,}|・{2,}", " ", text[:LONGEST])
     for sign, spelled in VULGAR.items():
         text = text.replace(sign, f" {spelled} ")
     text = unicodedata.normalize("NFKC", text).replace("⁄", "/").replace("’", "'").replace("×", "x")

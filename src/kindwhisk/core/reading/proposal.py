@@ -88,6 +88,7 @@ def _plan(method: MethodReading, technique: Technique, questions: list[Question]
         meringue=method.meringue,
         peak=method.peak,
         syrup_c=method.syrup_c,
+        rolled=method.rolled,
     )
 
 

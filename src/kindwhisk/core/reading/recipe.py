@@ -14,7 +14,16 @@ from kindwhisk.core.model import Value
 from kindwhisk.core.reading.amounts import amounts
 from kindwhisk.core.reading.names import find
 from kindwhisk.core.reading.plain import plain
+from kindwhisk.core.reading.units import TO_TASTE
 
+DOES = re.compile(
+    r"(?:whisk|whip|beat|fold|pour|add|mix|melt|sift|boil|heat|pre-?heat|spread|stir|combine|pipe|roll|cool|turn|line|"
+    r"grease|bake|cook|chill|spoon|separate|put|place|remove|let|set|dust|serve|brush|versez|ajoutez|fouettez|montez|"
+    r"incorporez|mélangez|préchauffez|enfournez|montate|unite|versate|incorporate|cuocere|đánh|trộn|nướng|cho|đổ|làm)\b"
+)
+"""How a sentence of a method begins."""
+SENTENCES = re.compile(r"[a-z]{5,}[.!] +[A-Z][a-z]+|[。].")
+COVERS = 0.6
 LONGEST = 40_000
 MOST_LINES = 120
 INGREDIENTS = re.compile(
@@ -56,8 +65,19 @@ def _ingredient_like(line: str) -> bool:
     text = plain(line)
     if not text or len(text) > 140 or (NUMBERED.match(line) and len(text) > 60):
         return False
-    found = amounts(text)
-    return find(text) is not None and ((bool(found) and len(text) < 110) or len(text) < 40)
+    named = find(text)
+    if named is None or len(text) >= 110 or DOES.match(text) or SENTENCES.search(line):
+        return False
+    if amounts(text) or any(word in text for word in TO_TASTE):
+        return True
+    # Without an amount it is an ingredient only if it names nothing else: a “chocolate cake” is a title.
+    return len(named.words) >= COVERS * len(text.rstrip(":"))
+
+
+def _is_heading(row: str) -> bool:
+    """A short line in a list without an amount, such as ``Almond paste``."""
+    text = plain(row)
+    return len(text) < 40 and not amounts(text) and not _ingredient_like(row) and not re.search(r"[.,;!]", text)
 
 
 def _servings(text: str) -> int | None:
@@ -106,6 +126,8 @@ def from_text(text: str) -> Written:
             continue
         elif part != "method" and (heading := GROUP.match(plain(row))) and not _ingredient_like(row):
             group = next(g for g in heading.groups() if g).strip()
+        elif part == "ingredients" and _is_heading(row):
+            group = plain(row).strip()
         elif (
             part == "method" or (part == "" and not _ingredient_like(row)) or (part == "ingredients" and len(row) > 160)
         ):

@@ -14,12 +14,15 @@ from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.boil import BoilStep
+from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep, Lining
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.roll import RollStep
 from kindwhisk.core.process.steps.sift import SiftStep
+from kindwhisk.core.process.steps.soak import SoakStep
 from kindwhisk.core.process.steps.turn_out import TurnOutStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
@@ -32,12 +35,13 @@ from kindwhisk.core.vessels import Vessel, VesselForm
 BOWL = Vessel(id="mixer-bowl", name="mixer bowl", form=VesselForm.MIXER_BOWL, diameter_mm=215, height_mm=165)
 BASE = Vessel(id="base-bowl", name="base bowl", form=VesselForm.BOWL, diameter_mm=260, height_mm=120)
 DRY = Vessel(id="dry-bowl", name="dry bowl", form=VesselForm.BOWL, diameter_mm=180, height_mm=80)
+JUG = Vessel(id="jug", name="jug", form=VesselForm.JUG, diameter_mm=110, height_mm=160)
 PAPER = Vessel(id="paper", name="paper", form=VesselForm.SHEET, diameter_mm=240, height_mm=40)
 FAT_POT = Vessel(id="fat-pot", name="small pot", form=VesselForm.POT, diameter_mm=120, height_mm=70)
 CREAM = Vessel(id="cream-bowl", name="filling bowl", form=VesselForm.BOWL, diameter_mm=220, height_mm=110)
 TIN = Vessel(id="tin", name="tin", form=VesselForm.TIN)
 RACK = Vessel(id="rack", name="rack", form=VesselForm.RACK)
-ALL = (BOWL, BASE, DRY, PAPER, FAT_POT, CREAM, meringue.CUP, meringue.POT, TIN, RACK)
+ALL = (BOWL, BASE, DRY, PAPER, FAT_POT, CREAM, JUG, meringue.CUP, meringue.POT, TIN, RACK)
 TRAY = BoxTin(shape="sheet", dimensions=BoxDimensions(width_mm=300, length_mm=400, depth_mm=20))
 PIECES: dict[Technique, tuple[PipedPiece, str, Sets]] = {
     Technique.SHELLS: (PipedPiece(width_mm=40, height_mm=8), "shell", Sets.SHELL),
@@ -65,6 +69,7 @@ class Plan:
     meringue: Method
     peak: Peak
     syrup_c: float | None = None
+    rolled: bool = False
 
 
 class Builder:
@@ -205,15 +210,29 @@ class Builder:
                 inverted=hung, above_air_k=4,
             )
         )  # fmt: skip
-        if piped:
+        if piped or self.goods.soak:
             return "cool"
         return self.add(TurnOutStep(id="turn-out", title="Turn it out", vessel=RACK.id, inputs=(of("cool"),)))
+
+    def soaked(self, cake: str) -> str:
+        """The cake stood in what it drinks, and chilled; as it is where there is nothing of it."""
+        if not self.goods.soak:
+            return cake
+        main, self.part = self.part, "soak"
+        self.add(WeighStep(id="weigh-soak", title="Weigh the soak", vessel=JUG.id, inputs=tuple(self.goods.soak)))
+        self.part = main
+        soak = SoakStep(id="soak", title="Soak it", vessel=TIN.id, inputs=(of(cake), of("weigh-soak")), flooded=True)
+        self.add(soak)
+        return self.add(
+            ChillStep(id="chill", title="Chill it", vessel=TIN.id, inputs=(of("soak"),), hours=8, sees="All is drunk.")
+        )
 
     def filling(self, cake: str) -> None:
         """What was listed apart: whipped where it is cream, stirred otherwise, and put to the cake."""
         if not self.goods.filling:
             return
-        main, self.part = self.part, "filling"
+        plan, main = self.plan, self.part
+        self.part = "filling"
         self.add(
             WeighStep(id="weigh-filling", title="Weigh the filling", vessel=CREAM.id, inputs=tuple(self.goods.filling))
         )
@@ -226,7 +245,8 @@ class Builder:
             )
         self.add(make)
         self.part = main
-        joining = Joining.SANDWICH if self.plan.technique in PIECES else Joining.LAYER
+        rolled = plan.rolled and plan.tin.shape in {"sheet", "rectangular"}
+        joining = Joining.SANDWICH if plan.technique in PIECES else Joining.SPREAD if rolled else Joining.LAYER
         self.add(
             AssembleStep(
                 id="assemble",
@@ -236,3 +256,6 @@ class Builder:
                 joining=joining,
             )
         )
+        if rolled:
+            self.add(RollStep(id="roll", title="Roll it up", vessel=RACK.id, inputs=(of("assemble"),)))
+            self.add(ChillStep(id="chill", title="Chill the roll", vessel=RACK.id, inputs=(of("roll"),), hours=1))

@@ -2541,6 +2541,8 @@ export interface components {
             meringue: components["schemas"]["Method"];
             oven_c: components["schemas"]["Found"] | null;
             peak: components["schemas"]["Peak"];
+            /** Rolled */
+            rolled: boolean;
             /** Sentences */
             sentences: string[];
             /** Syrup C */
