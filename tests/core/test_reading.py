@@ -220,6 +220,8 @@ def test_nothing_weighed_is_lost_between_the_list_and_the_process() -> None:
     got = read_text(CHIFFON_JA)
     assert got.formula is not None
     assert got.formula.total_g() == pytest.approx(sum(line.grams or 0 for line in got.lines), rel=0.001)
+    # What was written stays beside every weight.
+    assert {p.written for p in got.formula.portions()} == {line.text for line in got.lines}
 
 
 ROLLED = """Jam roll

@@ -55,6 +55,7 @@ class Taken(Value):
     step: str | None = None
     role: str = ""
     share: str = ""
+    written: str = ""
 
 
 class StepForecast(Value):
@@ -149,7 +150,9 @@ def _share_in_words(portion: StepPortion) -> str:
 
 def _taken(step: Step, intake: tuple[Material, ...], titles: Mapping[str, str]) -> tuple[Taken, ...]:
     return tuple(
-        Taken(name=ingredient(p.ingredient).name, grams=m.mass_g, ingredient=p.ingredient, role=p.role)
+        Taken(
+            name=ingredient(p.ingredient).name, grams=m.mass_g, ingredient=p.ingredient, role=p.role, written=p.written
+        )
         if isinstance(p, IngredientPortion)
         else Taken(name=titles[p.step], grams=m.mass_g, step=p.step, share=_share_in_words(p))
         for p, m in zip(step.inputs, intake, strict=True)

@@ -12,13 +12,17 @@ StepId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
 
 
 class IngredientPortion(Value):
-    """Grams of an ingredient, at the kitchen's temperature unless one is given."""
+    """Grams of an ingredient, at the kitchen's temperature unless one is given.
+
+    ``written`` is how somebody wrote it down, where it was read in.
+    """
 
     source: Literal["ingredient"] = "ingredient"
     ingredient: str = Field(max_length=40)
     grams: float = Field(gt=0, le=10_000_000)
     temperature_c: float | None = Field(default=None, ge=-30, le=180)
     role: str = Field(default="", max_length=60)
+    written: str = Field(default="", max_length=200)
 
     def scaled(self, factor: float) -> IngredientPortion:
         """The same role in a batch ``factor`` times as large."""

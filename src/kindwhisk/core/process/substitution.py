@@ -137,7 +137,7 @@ def _swapped(portion: Portion, swap: Swap, offer: Offer) -> tuple[Portion, ...]:
     new: list[Portion] = []
     if swap.share < 1:
         new.append(portion.model_copy(update={"grams": portion.grams - given}))
-    new.append(portion.model_copy(update={"ingredient": swap.into, "grams": given * offer.per_gram}))
+    new.append(portion.model_copy(update={"ingredient": swap.into, "grams": given * offer.per_gram, "written": ""}))
     water = given * offer.water_per_gram
     if water > WORTH_ADDING_G:
         new.append(IngredientPortion(ingredient="water", grams=water, role=f"for the {offer.name}"[:40]))

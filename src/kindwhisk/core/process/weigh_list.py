@@ -9,13 +9,14 @@ from kindwhisk.core.process.forecast import Forecast
 
 
 class Weighing(Value):
-    """One ingredient into a vessel."""
+    """One ingredient into a vessel; ``written`` is how the recipe that was read in had it."""
 
     ingredient: str
     name: str
     grams: float
     bulk_ml: float
     role: str
+    written: str
 
 
 class Bowl(Value):
@@ -52,6 +53,7 @@ def weigh_list(forecast: Forecast) -> tuple[ComponentList, ...]:
                     grams=t.grams,
                     bulk_ml=t.grams * bulk.get(t.ingredient, 0.0),
                     role=t.role,
+                    written=t.written,
                 )
                 for t in step.inputs
                 if t.ingredient is not None

@@ -60,14 +60,15 @@ def _portion(line: ReadLine, role: str = "", share: float = 1.0) -> IngredientPo
     assert line.ingredient is not None
     assert line.grams is not None
     grams = min(max(line.grams * share, 0.01), MOST_G)
-    return IngredientPortion(ingredient=line.ingredient, grams=round(grams, 2), role=role[:40])
+    return IngredientPortion(ingredient=line.ingredient, grams=round(grams, 2), role=role[:40], written=line.text[:200])
 
 
 def _separated(line: ReadLine, eggs: EggSize, goods: Goods) -> None:
     one = egg_parts(eggs)
     count = (line.grams or 0.0) / one.whole_g.likely
     for name, each, into in (("egg-white", one.white_g, goods.whites), ("egg-yolk", one.yolk_g, goods.yolks)):
-        into.append(IngredientPortion(ingredient=name, grams=min(max(round(each.likely * count, 1), 0.01), MOST_G)))
+        grams = min(max(round(each.likely * count, 1), 0.01), MOST_G)
+        into.append(IngredientPortion(ingredient=name, grams=grams, written=line.text[:200]))
 
 
 def sort_goods(

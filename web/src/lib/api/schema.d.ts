@@ -2157,6 +2157,8 @@ export interface components {
         /**
          * IngredientPortion
          * @description Grams of an ingredient, at the kitchen's temperature unless one is given.
+         *
+         *     ``written`` is how somebody wrote it down, where it was read in.
          */
         IngredientPortion: {
             /** Grams */
@@ -2175,6 +2177,11 @@ export interface components {
             source: "ingredient";
             /** Temperature C */
             temperature_c?: number | null;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * IngredientTotal
@@ -4053,6 +4060,11 @@ export interface components {
             share: string;
             /** Step */
             step?: string | null;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Technique
@@ -4522,7 +4534,7 @@ export interface components {
         };
         /**
          * Weighing
-         * @description One ingredient into a vessel.
+         * @description One ingredient into a vessel; ``written`` is how the recipe that was read in had it.
          */
         Weighing: {
             /** Bulk Ml */
@@ -4535,6 +4547,8 @@ export interface components {
             name: string;
             /** Role */
             role: string;
+            /** Written */
+            written: string;
         };
         /**
          * WhipStep

@@ -39,6 +39,7 @@
             value={portion.role ?? ''}
             onchange={(e) => editor.setPortion(i, { ...$state.snapshot(portion), role: e.currentTarget.value })}
           />
+          {#if portion.written}<p class="mt-0.5 text-[14px] text-quiet">Written: “{portion.written}”</p>{/if}
         </div>
         <QuantityField
           label="Grams {i + 1}"

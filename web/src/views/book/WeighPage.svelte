@@ -113,6 +113,7 @@
                       </Checkbox.Root>
                       <span class="grow text-lg {ticked[key] ? 'text-quiet line-through' : ''}"
                         >{item.name}{#if item.role}<span class="ml-2 text-[15px] text-quiet">{item.role}</span
+                          >{/if}{#if item.written}<span class="block text-[14px] text-quiet">“{item.written}”</span
                           >{/if}</span
                       >
                       <span class="text-[15px] text-quiet">{spoonfuls(item.bulk_ml)}</span>

@@ -191,7 +191,7 @@ export class Editor {
       const step = steps[at];
       if (!step) return;
       const earlier = steps[at - 1];
-      if (source === 'ingredient') step.inputs.push({ source, ingredient: 'sugar', grams: 10, role: '' });
+      if (source === 'ingredient') step.inputs.push({ source, ingredient: 'sugar', grams: 10, role: '', written: '' });
       else if (earlier) step.inputs.push({ source, step: earlier.id, rest: false });
     });
   }
