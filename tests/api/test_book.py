@@ -85,6 +85,14 @@ def test_scaling_answers_with_components_leftovers_and_tins(client: TestClient) 
     assert refused.json()["field"] == "limit"
 
 
+def test_a_wish_that_is_none_is_refused_in_words(client: TestClient) -> None:
+    path = "/api/formulas/french-shells/scale"
+    for beside in ([{"tin": {"shape": {"a": 1}}}], [{"tin": None}], "two", [{"tin": "round-20", "count": 0}]):
+        answer = client.post(path, json={"beside": beside})
+        assert answer.status_code == 422
+        assert answer.json()["field"].startswith("beside")
+
+
 def test_a_ratio_comes_with_its_band_and_what_each_side_does(client: TestClient) -> None:
     ratios = {r["id"]: r for r in ok(client.get("/api/formulas/tea-chiffon/balance"))}
     sugar = ratios["sugar-to-white"]

@@ -57,7 +57,7 @@ def _as_written(path: Sequence[str | int], document: Any) -> list[str]:
     """The path without the names of union members, which pydantic puts into it but nobody wrote."""
     written, here, told = [], document, False
     for part in path:
-        if not told and isinstance(here, Mapping) and part in {here.get(d) for d in DISCRIMINATORS}:
+        if not told and isinstance(here, Mapping) and part in [here.get(d) for d in DISCRIMINATORS]:
             told = True
             continue
         written.append(str(part))
