@@ -107,6 +107,9 @@ def test_a_meringue_is_made_by_another_method_and_compared_with_before(page: Pag
     expect(main).to_contain_text("Sugar to white")
     page.get_by_role("button", name=re.compile("Bring version 1 back")).click()
     expect(main).to_contain_text("macaron shells, version 3")
+    page.get_by_role("button", name="Begin a new formula from this one").click()
+    expect(page).to_have_url(re.compile("/book/french-shells-2/change$"))
+    expect(page.get_by_role("heading", name="Almond shells, French, copy")).to_be_visible()
 
 
 def test_an_ingredient_is_replaced_and_the_ledger_says_so(page: Page, own: Server) -> None:

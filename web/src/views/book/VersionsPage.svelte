@@ -4,7 +4,7 @@
   import Differences from '../../lib/parts/Differences.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import { clock, day } from '../../lib/time';
-  import { route } from '../../routes';
+  import { p, route } from '../../routes';
   import FormulaHead from './FormulaHead.svelte';
 
   const formula_id = route.params.formula!;
@@ -43,6 +43,16 @@
       const body = { formula: compared.before.formula, based_on: versions[0]!.version };
       await ask(api.PUT('/api/formulas/{formula_id}', { params: { path: { formula_id } }, body }));
       await load();
+    } catch (error) {
+      problem = problemOf(error);
+    }
+  }
+
+  async function copy(): Promise<void> {
+    try {
+      const own = await ask(api.POST('/api/formulas/{formula_id}/copy', { params: { path: { formula_id } } }));
+      // A whole new page: this one is bound to the formula that it was opened for.
+      location.assign(p('/book/:formula/change', { params: { formula: own.id } }));
     } catch (error) {
       problem = problemOf(error);
     }
@@ -90,5 +100,8 @@
         >
       {/if}
     {/if}
+    <p class="mt-6">
+      <button class="act act-small" onclick={() => void copy()}>Begin a new formula from this one</button>
+    </p>
   {/if}
 </div>

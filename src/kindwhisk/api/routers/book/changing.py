@@ -125,6 +125,16 @@ def keep(formula_id: Annotated[str, Path(max_length=60)], body: Keep) -> Saved:
     return Saved(id=formula_id, version=formulas.save(body.formula, body.based_on))
 
 
+@router.post("/{formula_id}/copy", status_code=201)
+def copy(formula_id: str) -> Saved:
+    """A formula of its own to change freely, beginning from this one's newest version."""
+    _, formula = formulas.get(formula_id)
+    own = formula.model_copy(
+        update={"id": formulas.free_id(formula_id), "title": f"{formula.title[:110]}, copy", "ledger": ()}
+    )
+    return Saved(id=own.id, version=formulas.save(own))
+
+
 @router.post("/{formula_id}/method")
 def change_method(formula_id: str, body: MethodChange) -> Proposed:
     """The same formula with a meringue made by another method, and all that follows from it."""
