@@ -3,11 +3,13 @@
 from __future__ import annotations
 
 from kindwhisk.bench.projection import Progress, StepStatus
-from kindwhisk.bench.walked import Walked
+from kindwhisk.bench.walked import Walked, parse
 from kindwhisk.core.bands import Quantity
 from kindwhisk.core.learning import KitchenRecord
 from kindwhisk.core.model import Value
+from kindwhisk.core.process.formula import Formula, content_of
 from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.process.steps.base import Content
 from kindwhisk.store import bakes
 
 GOOD_STARS = 4
@@ -80,19 +82,39 @@ def summary(made: Walked, progress: Progress, late_by_s: float) -> BakeSummary:
     )
 
 
-def kitchen_record(formula_id: str) -> KitchenRecord:
-    """The record of this kitchen with a formula, from its latest finished bakes, oldest first."""
+Work = tuple[str, Content]
+
+
+def _same_work(then: Work | None, now: Work | None) -> bool:
+    """Whether times carry over: the same kind of step, on something as warm; what the product puts in always does."""
+    if then is None or now is None:
+        return then is now
+    return then[0] == now[0] and then[1].warmed == now[1].warmed
+
+
+def kitchen_record(formula: Formula) -> KitchenRecord:
+    """The record of this kitchen with a formula, from its latest finished bakes, oldest first.
+
+    A bake of an earlier version tells of a step only if that is still the same work: a Swiss meringue learns nothing
+    from a French one, and a cup of one batter nothing of another's.
+    """
+    now = {s.id: (s.kind, content_of(formula, s)) for s in formula.steps}
     times: dict[str, list[tuple[float, float]]] = {}
     densities: dict[str, list[float]] = {}
-    rows = bakes.listed(status="finished", formula=formula_id, limit=REMEMBERED)
+    rows = bakes.listed(status="finished", formula=formula.id, limit=REMEMBERED)
     for row in reversed(rows):
         if not row.summary:
             continue
         kept = BakeSummary.model_validate(row.summary)
+        then = {s.id: (s.kind, content_of(old, s)) for old in (parse(str(row.document)).formula,) for s in old.steps}
         for step, timed in kept.times.items():
+            if not _same_work(then.get(step), now.get(step)):
+                continue
             times.setdefault(step, []).append((timed.observed_s, timed.modelled_s))
         if kept.stars is not None and kept.stars >= GOOD_STARS:
             for cup in kept.cups:
+                if then.get(cup.step) != now.get(cup.step):
+                    continue
                 densities.setdefault(cup.step, []).append(cup.density)
     return KitchenRecord(
         times={i: tuple(pairs) for i, pairs in times.items()},

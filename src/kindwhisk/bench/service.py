@@ -59,7 +59,7 @@ class Bench:
         began = began_at or wall_clock()
         version, formula = formulas.get(formula_id)
         revision, kitchen = kitchens.current()
-        record = kitchen_record(formula_id)
+        record = kitchen_record(formula)
         scaled = scale(formula, kitchen, wish, record)
         plan = plan_backward(scaled.forecast, kitchen, ready_at, began)
         document = BakeDocument(

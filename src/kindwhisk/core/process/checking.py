@@ -120,8 +120,8 @@ def _greasy(steps: Sequence[Step]) -> list[Finding]:
         contents[step.id] = inside
         own = {p.step for p in _step_portions(step)}
         before = held.get(step.vessel)
-        whites = bool(inside & WHITES) and not any(_fatty(i) for i in inside)
-        if whites and before is not None and before[0] not in own and any(_fatty(i) for i in before[1]):
+        whites = bool(inside & WHITES) and not any(fatty(i) for i in inside)
+        if whites and before is not None and before[0] not in own and any(fatty(i) for i in before[1]):
             found.append(
                 Finding(
                     step=step.id,
@@ -134,5 +134,6 @@ def _greasy(steps: Sequence[Step]) -> list[Finding]:
     return found
 
 
-def _fatty(ingredient_id: str) -> bool:
+def fatty(ingredient_id: str) -> bool:
+    """Whether it leaves a film on bowl and beater."""
     return ingredient_table()[ingredient_id].composition.fat > FATTY

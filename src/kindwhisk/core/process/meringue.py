@@ -11,6 +11,7 @@ from kindwhisk.core.errors import CraftError
 from kindwhisk.core.foam import Peak, egg_white_g
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.material import Material
+from kindwhisk.core.process.checking import fatty
 from kindwhisk.core.process.formula import Draft, Formula, consumers, upstream
 from kindwhisk.core.process.portions import IngredientPortion, Portion, of
 from kindwhisk.core.process.steps import Step
@@ -132,14 +133,14 @@ def method_of(formula: Draft, step_id: str) -> Method | None:
     step = next((s for s in formula.steps if s.id == step_id), None)
     if not isinstance(step, WhipStep | StreamStep):
         return None
-    goods = _goods(_stretch(formula, step_id))
-    if not goods.whites or any(ingredient(p.ingredient).composition.fat > 0.02 for p in (*goods.rest, *goods.sugar)):
+    stretch = _stretch(formula, step_id)
+    goods = _goods(stretch)
+    if not goods.whites or any(fatty(p.ingredient) for p in (*goods.rest, *goods.sugar)):
         return None
     if isinstance(step, StreamStep):
         return Method.SYRUP
     if any(isinstance(s, StreamStep) for s in consumers(formula, step_id)):
         return None
-    stretch = _stretch(formula, step_id)
     return Method.SWISS if any(isinstance(s, WarmStep) for s in stretch) else Method.FRENCH
 
 

@@ -2,16 +2,11 @@
 
 from __future__ import annotations
 
-from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.process.checking import FATTY
+from kindwhisk.core.process.checking import fatty
 from kindwhisk.core.process.formula import Formula, content_of
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.preheat import PreheatStep
 from kindwhisk.core.process.steps.wash import WashStep
-
-
-def _fatty(ids: frozenset[str]) -> bool:
-    return any(ingredient(i).composition.fat > FATTY for i in ids)
 
 
 def prepared(formula: Formula) -> Formula:
@@ -32,8 +27,8 @@ def prepared(formula: Formula) -> Formula:
             waits.append(hot.id)
         tool = step.tool_in_use
         if tool is not None:
-            fatty = _fatty(content_of(formula, step).ingredients)
-            if step.begins_foam and not fatty and tool in greasy:
+            greasing = any(fatty(i) for i in content_of(formula, step).ingredients)
+            if step.begins_foam and not greasing and tool in greasy:
                 wash = WashStep(
                     id=f"wash-{step.id}"[:40],
                     title=f"Wash the {tool}",
@@ -44,7 +39,7 @@ def prepared(formula: Formula) -> Formula:
                 )
                 steps.append(wash)
                 waits.append(wash.id)
-            if fatty:
+            if greasing:
                 greasy[tool] = step.id
         steps.append(step.model_copy(update={"after": tuple(waits)}))
     return formula.model_copy(update={"steps": tuple(steps)})

@@ -81,7 +81,7 @@ def _tins(formula: Formula, kitchen: Kitchen, wish: Wish) -> TinsInUse:
     own = fill.count if isinstance(fill, FillStep) else 1
     count = wish.tin_count or (own if wish.tin is None else 1)
     if isinstance(fill, FillStep) and wish.pieces is not None and wish.tin_count is None:
-        count = min(wish.pieces, 999)
+        count = wish.pieces
     beside = tuple(_in_use(m.tin, m.count, kitchen) for m in wish.beside)
     if wish.tin is not None:
         return replace(_in_use(wish.tin, count, kitchen), beside=beside)

@@ -23,7 +23,7 @@ from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.process.walk import walk
 from kindwhisk.core.reading.goods import Goods
-from kindwhisk.core.reading.shapes import ALL, BASE, BATTERS, BOWL, CREAM, FAT_POT, TIN, Builder, Plan
+from kindwhisk.core.reading.shapes import ALL, BASE, BATTERS, BOWL, CREAM, FAT_POT, OILS, TIN, Builder, Plan
 from kindwhisk.core.technique import Technique
 
 LOOSEN = 0.33
@@ -90,7 +90,7 @@ def _separated(build: Builder) -> str:
 def _whole(build: Builder) -> str:
     goods = build.goods
     sifted = build.dry()
-    fats = [p for p in goods.fat if p.ingredient in {"oil-neutral", "oil-olive"}]
+    fats = [p for p in goods.fat if p.ingredient in OILS]
     rich: list[IngredientPortion] = [*[p for p in goods.fat if p not in fats], *fats, *goods.wet]
     melted = None
     if rich:

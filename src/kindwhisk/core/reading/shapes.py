@@ -35,6 +35,8 @@ from kindwhisk.core.vessels import Vessel, VesselForm
 BOWL = Vessel(id="mixer-bowl", name="mixer bowl", form=VesselForm.MIXER_BOWL, diameter_mm=215, height_mm=165)
 BASE = Vessel(id="base-bowl", name="base bowl", form=VesselForm.BOWL, diameter_mm=260, height_mm=120)
 DRY = Vessel(id="dry-bowl", name="dry bowl", form=VesselForm.BOWL, diameter_mm=180, height_mm=80)
+OILS = {"oil-neutral", "oil-olive"}
+"""Fats that need no melting."""
 JUG = Vessel(id="jug", name="jug", form=VesselForm.JUG, diameter_mm=110, height_mm=160)
 PAPER = Vessel(id="paper", name="paper", form=VesselForm.SHEET, diameter_mm=240, height_mm=40)
 FAT_POT = Vessel(id="fat-pot", name="small pot", form=VesselForm.POT, diameter_mm=120, height_mm=70)
@@ -115,7 +117,7 @@ class Builder:
 
     def melted(self) -> str | None:
         """Butter and chocolate, melted."""
-        solid = [p for p in self.goods.fat if p.ingredient not in {"oil-neutral", "oil-olive"}]
+        solid = [p for p in self.goods.fat if p.ingredient not in OILS]
         if not solid:
             return None
         self.add(WeighStep(id="weigh-fat", title="Weigh what is melted", vessel=FAT_POT.id, inputs=tuple(solid)))
@@ -129,7 +131,7 @@ class Builder:
     def base(self, sifted: str | None, *, stir_in_flour: bool) -> str | None:
         """Yolks, their sugar, liquids and fat; None where there is nothing of it."""
         goods = self.goods
-        oils = [p for p in goods.fat if p.ingredient in {"oil-neutral", "oil-olive"}]
+        oils = [p for p in goods.fat if p.ingredient in OILS]
         loose = [*goods.yolks, *goods.whole, *goods.base_sugar, *goods.wet, *oils]
         creamed = self.plan.technique is Technique.CREAMED_SPONGE
         inputs: list[Portion] = []

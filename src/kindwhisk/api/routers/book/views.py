@@ -101,7 +101,7 @@ def _as_written(formula_json: str, kitchen_json: str, record_json: str) -> Scale
 def made(formula: Formula, wish: Wish) -> Scaled:
     """A formula in the amounts asked for, in this kitchen with its record."""
     _, kitchen = kitchens.current()
-    record = kitchen_record(formula.id)
+    record = kitchen_record(formula)
     if wish == Wish():
         return _as_written(formula.model_dump_json(), kitchen.model_dump_json(), record.model_dump_json())
     return scale(formula, kitchen, wish, record)
