@@ -16,8 +16,12 @@ HostOption = Annotated[str, typer.Option(help="Address to listen on; beyond this
 WebOption = Annotated[Path | None, typer.Option(help="Folder of the built front end.")]
 PasscodeOption = Annotated[str | None, typer.Option(envvar="KINDWHISK_PASSCODE", help="What other devices must enter.")]
 
+StandInsOption = Annotated[bool, typer.Option("--stand-ins", help="Simulated thermometers, as in the demo.")]
 
-def _run(data: Path, port: int, host: str, web: Path | None, passcode: str | None, demo: bool) -> None:
+
+def _run(
+    data: Path, port: int, host: str, web: Path | None, passcode: str | None, *, demo: bool, stand_ins: bool
+) -> None:
     import socket
 
     import uvicorn
@@ -26,7 +30,7 @@ def _run(data: Path, port: int, host: str, web: Path | None, passcode: str | Non
     from kindwhisk.api.settings import Settings
 
     try:
-        settings = Settings(data=data, web=web, host=host, passcode=passcode)
+        settings = Settings(data=data, web=web, host=host, passcode=passcode, stand_ins=stand_ins)
     except ValueError as error:
         typer.echo(str(error), err=True)
         raise typer.Exit(2) from error
@@ -62,7 +66,7 @@ def demo(
     passcode: PasscodeOption = None,
 ) -> None:
     """Serve the demo kitchen; its data are made at the first start."""
-    _run(data, port, host, web, passcode, demo=True)
+    _run(data, port, host, web, passcode, demo=True, stand_ins=True)
 
 
 @app.command()
@@ -72,9 +76,10 @@ def serve(
     host: HostOption = "127.0.0.1",
     web: WebOption = None,
     passcode: PasscodeOption = None,
+    stand_ins: StandInsOption = False,
 ) -> None:
     """Serve your own kitchen."""
-    _run(data, port, host, web, passcode, demo=False)
+    _run(data, port, host, web, passcode, demo=False, stand_ins=stand_ins)
 
 
 @app.command()

@@ -67,7 +67,7 @@ def test_a_foam_is_not_begun_while_something_is_missing(bench: Bench) -> None:
     assert not baker.state.gate.open
     baker.tick_all()
     assert baker.state.gate.open
-    assert baker.tell("step_started", step="whip").running[-1] == "whip"
+    assert "whip" in baker.tell("step_started", step="whip").running
 
 
 def test_the_gate_also_wants_the_base_and_the_oven(bench: Bench) -> None:

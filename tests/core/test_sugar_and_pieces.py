@@ -6,7 +6,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core import hot_foam, rolling, soaking, syrup
+from kindwhisk.core import hot_foam, rolling, soaking
+from kindwhisk.core.air import pressure_kpa
+from kindwhisk.core.sugar import syrup
 from kindwhisk.core.baking import Sets, loss_share
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material, combine
@@ -23,7 +25,7 @@ def test_a_temperature_tells_the_sugar(celsius: float, percent: float) -> None:
 
 @pytest.mark.parametrize(("metres", "celsius"), [(500, 116.2), (1000, 114.3), (1600, 112.1), (2500, 108.7)])
 def test_the_same_syrup_boils_cooler_on_a_mountain(metres: float, celsius: float) -> None:
-    assert syrup.at_altitude_c(118, metres) == pytest.approx(celsius, abs=0.15)
+    assert syrup.at_pressure_c(118, pressure_kpa(metres)) == pytest.approx(celsius, abs=0.15)
 
 
 @given(st.floats(101, 150), st.floats(101, 150))

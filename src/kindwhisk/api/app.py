@@ -11,18 +11,22 @@ from fastapi import FastAPI
 
 from kindwhisk import __version__
 from kindwhisk.api import pages, problems
-from kindwhisk.api.routers import bakes, book, craft, health, kitchen, plans, stream
+from kindwhisk.api.routers import bakes, book, craft, health, kitchen, plans, readings, stand_ins, stream, sugar
 from kindwhisk.api.security import Doorkeeper, Sessions
 from kindwhisk.api.settings import Settings
+from kindwhisk.bench.clock import Clock
 from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.service import Bench
+from kindwhisk.devices.stand_in import StandIns
 from kindwhisk.store.database import open_database
 
 
 def create_app(settings: Settings) -> FastAPI:
     """An application over the data file in ``settings.data``, migrated to this version."""
     database = open_database(settings.data)
-    hub = Hub()
+    hub, clock = Hub(), Clock()
+    bench = Bench(hub, clock)
+    stand_ins_here = StandIns(bench, clock, hub, available=settings.stand_ins)
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:  # noqa: ARG001 - the framework passes it
@@ -30,7 +34,12 @@ def create_app(settings: Settings) -> FastAPI:
         # Slow to load, so not at the first plan; and not in a thread, for half-loaded modules would be met in others.
         for slow in ("ortools.sat.python.cp_model", "pint", "scipy.interpolate"):
             import_module(slow)
+        last = bench.last_moment()
+        if last is not None and settings.stand_ins:
+            clock.not_before(last)  # it may have run ahead of the wall before
+        stand_ins_here.start()
         yield
+        stand_ins_here.stop()
         database.close()
 
     app = FastAPI(
@@ -42,8 +51,9 @@ def create_app(settings: Settings) -> FastAPI:
         openapi_url="/api/openapi.json",
     )
     sessions = Sessions(settings.passcode)
-    app.state.hub, app.state.bench, app.state.sessions = hub, Bench(hub), sessions
-    for module in (health, book, plans, bakes, kitchen, craft, stream):
+    app.state.hub, app.state.bench, app.state.sessions = hub, bench, sessions
+    app.state.stand_ins = stand_ins_here
+    for module in (health, book, plans, bakes, kitchen, craft, sugar, readings, stand_ins, stream):
         app.include_router(module.router)
     problems.install(app)
     pages.install(app, settings.web)

@@ -16,6 +16,7 @@ class Settings:
     web: Path | None = None
     host: str = "127.0.0.1"
     passcode: str | None = None
+    stand_ins: bool = False
 
     def __post_init__(self) -> None:
         if self.host not in LOOPBACK and not self.passcode:

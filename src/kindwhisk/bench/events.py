@@ -76,13 +76,27 @@ class Cupful(Value):
 
 
 class ReadingAdded(_Event):
-    """A measured value, in the unit of its quantity; a density comes as ``value`` or from a ``cup``."""
+    """A measured value, in the unit of its quantity; a density comes as ``value`` or from a ``cup``.
+
+    With a ``thermometer`` of the kitchen, ``value`` is set right by its check when it is kept, and ``read`` holds what
+    it showed.
+    """
 
     kind: Literal["reading_added"]
     step: Short
     quantity: Quantity
     value: float | None = None
     cup: Cupful | None = None
+    thermometer: Short | None = None
+    read: float | None = None
+
+
+class ProbePlaced(_Event):
+    """A probe was put to a step (empty: taken away), whatever its usual place."""
+
+    kind: Literal["probe_placed"]
+    step: Short
+    probe: Annotated[str, Field(max_length=40)]
 
 
 class TimerStarted(_Event):
@@ -148,6 +162,7 @@ BenchEvent = Annotated[
     | GateTicked
     | CueDone
     | ReadingAdded
+    | ProbePlaced
     | TimerStarted
     | TimerStopped
     | NoteAdded

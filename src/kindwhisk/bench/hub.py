@@ -4,11 +4,13 @@ from __future__ import annotations
 
 import asyncio
 from collections.abc import AsyncIterator
+from datetime import datetime
 
 from kindwhisk.core.model import Value
 from kindwhisk.store import bakes
 
 IDLE_S = 15.0
+BETWEEN_READS_S = 0.2
 
 
 class Change(Value):
@@ -20,12 +22,23 @@ class Change(Value):
     kind: str
 
 
+class ProbeRead(Value):
+    """The latest reading of a probe (C) that is now on disk."""
+
+    probe: str
+    at: datetime
+    celsius: float
+
+
 class Hub:
     """Wakes listeners. The events themselves come from the disk, so a listener that was away misses none."""
 
     def __init__(self) -> None:
         self._loop: asyncio.AbstractEventLoop | None = None
         self._waiting: set[asyncio.Event] = set()
+        self._latest: dict[str, tuple[int, ProbeRead]] = {}
+        self._reads = 0
+        self._wake_planned = False
 
     def attach(self, loop: asyncio.AbstractEventLoop) -> None:
         """Bind to the loop that listeners run in."""
@@ -36,12 +49,26 @@ class Hub:
         if self._loop is not None and not self._loop.is_closed():
             self._loop.call_soon_threadsafe(self._wake_all)
 
+    def read(self, probe: str, at: datetime, celsius: float) -> None:
+        """A probe's reading was written; listeners are told a few times a second at most."""
+        self._reads += 1
+        self._latest[probe] = (self._reads, ProbeRead(probe=probe, at=at, celsius=celsius))
+        if self._loop is not None and not self._loop.is_closed():
+            self._loop.call_soon_threadsafe(self._wake_soon)
+
+    def _wake_soon(self) -> None:
+        if not self._wake_planned and self._loop is not None:
+            self._wake_planned = True
+            self._loop.call_later(BETWEEN_READS_S, self._wake_all)
+
     def _wake_all(self) -> None:
+        self._wake_planned = False
         for event in self._waiting:
             event.set()
 
-    async def changes(self, after: int) -> AsyncIterator[Change | None]:
+    async def changes(self, after: int) -> AsyncIterator[Change | ProbeRead | None]:
         """Everything after an id, then whatever comes; None when nothing came for a while."""
+        heard = self._reads
         signal = asyncio.Event()
         self._waiting.add(signal)
         try:
@@ -51,7 +78,11 @@ class Hub:
                 for row in rows:
                     after = row.id
                     yield Change(id=row.id, bake=row.bake_id, sequence=row.sequence, kind=row.kind)
-                if rows:
+                told = [read for number, read in self._latest.values() if number > heard]
+                heard = self._reads
+                for read in told:
+                    yield read
+                if rows or told:
                     continue
                 try:
                     await asyncio.wait_for(signal.wait(), IDLE_S)

@@ -5,11 +5,15 @@ from __future__ import annotations
 from datetime import datetime, timedelta
 
 from kindwhisk.bench.projection import Progress, StepStatus
+from kindwhisk.bench.temperatures import StepWatch
 from kindwhisk.core.bands import Quantity
+from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
 from kindwhisk.core.process.forecast import StepForecast
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
+from kindwhisk.core.process.watching import Watch
+from kindwhisk.core.sugar.meeting import Meeting
 
 LOOK_AGAIN_SHARE = 0.1
 LOOK_AGAIN_S = (20.0, 300.0)
@@ -26,7 +30,9 @@ class Stage(Value):
 class Column(Value):
     """A temperature on its way, for one upright scale (C). ``measured`` tells a reading from a model's figure.
 
-    ``needed_at`` is when ``needed_for``, the step that waits for it, could start without it.
+    ``needed_at`` is when ``needed_for``, the step that waits for it, could start without it. ``trail`` and ``ahead``
+    are (seconds from now, C): where it was, and where it is heading; ``marks`` are temperatures at which something
+    else has to be done. ``probe`` is the thermometer that reads it.
     """
 
     quantity: Quantity
@@ -42,6 +48,10 @@ class Column(Value):
     needed_at: datetime | None
     needed_for: str
     rising: bool
+    trail: tuple[tuple[float, float], ...] = ()
+    ahead: tuple[tuple[float, float], ...] = ()
+    marks: tuple[Stage, ...] = ()
+    probe: str | None = None
 
 
 class Outlook(Value):
@@ -70,8 +80,15 @@ def _look_again(forecast: StepForecast) -> timedelta:
     return timedelta(seconds=min(high, max(low, LOOK_AGAIN_SHARE * forecast.duration_s.likely)))
 
 
-def outlook(forecast: StepForecast, step: Step, progress: Progress, setting: Setting, now: datetime) -> Outlook | None:
-    """The outlook, or None for a step that is not running."""
+def outlook(
+    forecast: StepForecast,
+    step: Step,
+    progress: Progress,
+    setting: Setting,
+    now: datetime,
+    seen: StepWatch | None = None,
+) -> Outlook | None:
+    """The outlook, or None for a step that is not running; ``seen`` is what its thermometers tell."""
     own = progress.steps.get(forecast.id)
     if own is None or own.status is not StepStatus.RUNNING or own.started_at is None:
         return None
@@ -79,7 +96,11 @@ def outlook(forecast: StepForecast, step: Step, progress: Progress, setting: Set
     low, likely, high = (start + timedelta(seconds=s) for s in (duration.low, duration.likely, duration.high))
     basis = duration.basis.value
     readings = [r for r in progress.readings if r.step == forecast.id and r.quantity in TEMPERATURES]
-    if readings:
+    measured = seen.watch.left_s if seen is not None else None
+    if measured is not None:
+        low, likely, high = (now + timedelta(seconds=s) for s in (measured.low, measured.likely, measured.high))
+        basis = measured.basis.value
+    elif readings:
         last = readings[-1]
         left = step.seconds_left((last.at - start).total_seconds(), last.value, duration, setting)
         if left is not None:
@@ -89,6 +110,8 @@ def outlook(forecast: StepForecast, step: Step, progress: Progress, setting: Set
     look: datetime | None = start + timedelta(
         seconds=duration.low if forecast.first_look_s is None else forecast.first_look_s
     )
+    if measured is not None:
+        look = low
     if own.looked_at:
         look = own.looked_at[-1] + _look_again(forecast)
         likely, high = max(likely, look), max(high, look)
@@ -111,6 +134,10 @@ def column(
     view: Outlook | None,
     waiting: tuple[datetime, str] | None,
     now: datetime,
+    *,
+    before: Material,
+    seen: StepWatch | None = None,
+    meets: Meeting | None = None,
 ) -> Column | None:
     """The temperature to follow at this step; None where there is none.
 
@@ -120,18 +147,22 @@ def column(
     heading = step.expected_reading(
         (now - view.started_at).total_seconds() if view else 0.0,
         (view.likely_at - view.started_at).total_seconds() if view else forecast.duration_s.likely,
+        before,
         setting,
     )
     if band is None or heading is None:
         return None
     readings = [r for r in progress.readings if r.step == forecast.id and r.quantity is heading.quantity]
+    watch = seen.watch if seen is not None and seen.watch.readings else None
     shown = readings[-1].value if readings else heading.now_c
+    if watch is not None and watch.now_c is not None:
+        shown = watch.now_c
     rising = heading.target_c > heading.start_c
     ends = (heading.start_c, heading.target_c, band.range.low, band.range.high, shown)
     return Column(
         quantity=heading.quantity,
         now_c=shown,
-        measured=bool(readings),
+        measured=bool(readings) or watch is not None,
         target_c=heading.target_c,
         band_low_c=band.range.low,
         band_high_c=band.range.high,
@@ -142,4 +173,18 @@ def column(
         needed_at=waiting[0] if waiting else None,
         needed_for=waiting[1] if waiting else "",
         rising=rising,
+        trail=watch.trail if watch else (),
+        ahead=watch.ahead if watch else (),
+        marks=_marks(watch, meets),
+        probe=seen.probe if seen else None,
     )
+
+
+def _marks(watch: Watch | None, meets: Meeting | None) -> tuple[Stage, ...]:
+    """Temperatures of the pot at which something has to be done."""
+    marks = []
+    if meets is not None and meets.start_at_c is not None and not meets.start_now:
+        marks.append(Stage(at_c=meets.start_at_c, name="start the whites"))
+    if watch is not None and watch.pot is not None and watch.pot.take_off_c is not None and watch.left_s is not None:
+        marks.append(Stage(at_c=watch.pot.take_off_c, name="off the heat"))
+    return tuple(marks)

@@ -89,6 +89,7 @@ class Progress:
     steps: dict[str, StepProgress] = field(default_factory=dict)
     ticked: set[str] = field(default_factory=set)
     readings: list[Reading] = field(default_factory=list)
+    probes: dict[str, str] = field(default_factory=dict)
     timers: dict[str, Timer] = field(default_factory=dict)
     notes: list[Note] = field(default_factory=list)
     outcome: ev.OutcomeRecorded | None = None
@@ -187,6 +188,8 @@ def project(
                 progress.step(event.step).cues_done.add(event.cue)
             case ev.ReadingAdded():
                 progress.readings.append(Reading(item.sequence, item.at, event.step, event.quantity, value_of(event)))
+            case ev.ProbePlaced():
+                progress.probes[event.step] = event.probe
             case ev.TimerStarted():
                 due = item.at + timedelta(seconds=event.seconds)
                 progress.timers[event.timer] = Timer(event.timer, event.label, due)
@@ -196,8 +199,7 @@ def project(
                 progress.notes.append(Note(item.sequence, item.at, event.text, event.step))
             case ev.OutcomeRecorded():
                 progress.outcome = event
-            case ev.BakeFinished():
-                progress.status, progress.ended_at = BakeStatus.FINISHED, item.at
-            case ev.BakeAbandoned():
-                progress.status, progress.ended_at = BakeStatus.ABANDONED, item.at
+            case ev.BakeFinished() | ev.BakeAbandoned():
+                over = BakeStatus.FINISHED if isinstance(event, ev.BakeFinished) else BakeStatus.ABANDONED
+                progress.status, progress.ended_at = over, item.at
     return progress

@@ -17,7 +17,7 @@ class BenchRefusal(NotNowError):
 
 
 AFTER_THE_END = (ev.OutcomeRecorded, ev.NoteAdded, ev.ReadingAdded, ev.Undone)
-UNDONE_AT_ANY_TIME = (ev.ReadingAdded, ev.NoteAdded, ev.GateTicked, ev.TimerStarted, ev.OutcomeRecorded)
+UNDONE_AT_ANY_TIME = (ev.ReadingAdded, ev.ProbePlaced, ev.NoteAdded, ev.GateTicked, ev.TimerStarted, ev.OutcomeRecorded)
 
 
 def check(event: ev.BenchEvent, forecast: Forecast, progress: Progress, happened: list[ev.Happened]) -> None:
@@ -46,7 +46,7 @@ def check(event: ev.BenchEvent, forecast: Forecast, progress: Progress, happened
                 raise BenchRefusal(f"“{step.title}” is not running.", field="step", remedy="Start it first.")
         case ev.ReadingAdded():
             _check_reading(event, forecast)
-        case ev.CueDone():
+        case ev.CueDone() | ev.ProbePlaced():
             _step(event.step, forecast)
         case ev.Undone():
             _check_undo(event, progress, happened)

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import secrets
 from datetime import datetime
+from typing import NamedTuple
 
 from kindwhisk.bench import events as ev
-from kindwhisk.bench.clock import now as wall_clock
+from kindwhisk.bench.clock import Clock
 from kindwhisk.bench.document import BakeDocument, Beside
 from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.plans import plan_backward
-from kindwhisk.bench.projection import Progress, project
+from kindwhisk.bench.projection import Progress, StepStatus, project
 from kindwhisk.bench.record import kitchen_record, summary
 from kindwhisk.bench.rules import check
 from kindwhisk.bench.state import StateMaker
@@ -18,8 +19,11 @@ from kindwhisk.bench.views import BakeState
 from kindwhisk.bench.walked import Walked, parse, walked
 from kindwhisk.core.braid import Braid, braid
 from kindwhisk.core.eggs import EggsOfTheDay, egg_need, eggs_of_the_day
+from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
 from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.store import bakes, formulas, kitchens
 from kindwhisk.store.models import BakeRow
@@ -34,11 +38,22 @@ class BakeBraid(Value):
     actual: Braid
 
 
+class AtWork(NamedTuple):
+    """A step that runs: its bake, since when, what went into it one by one, and its setting."""
+
+    bake: str
+    step: Step
+    started_at: datetime
+    intake: tuple[Material, ...]
+    setting: Setting
+
+
 class Bench:
     """All bakes of this data file. Every method may be called from any thread."""
 
-    def __init__(self, hub: Hub) -> None:
+    def __init__(self, hub: Hub, clock: Clock | None = None) -> None:
         self.hub = hub
+        self.clock = clock or Clock()
 
     def start(
         self,
@@ -56,7 +71,7 @@ class Bench:
         known = bakes.find_by_key(client_key)
         if known is not None:
             return str(known.id)
-        began = began_at or wall_clock()
+        began = began_at or self.clock.now()
         version, formula = formulas.get(formula_id)
         revision, kitchen = kitchens.current()
         record = kitchen_record(formula)
@@ -111,6 +126,7 @@ class Bench:
             began = datetime.fromisoformat(row.started_at)
             at = self._moment(event, happened, began)
             made, progress = _progress(row, happened, began, at)
+            event = _set_right(event)
             check(event, made.forecast, progress, happened)
             bakes.append(
                 bake_id,
@@ -127,7 +143,7 @@ class Bench:
 
     def _moment(self, event: ev.BenchEvent, happened: list[ev.Happened], began: datetime) -> datetime:
         """When it happened: as told, but neither before the last event nor in the future."""
-        now = wall_clock()
+        now = self.clock.now()
         at = now if event.at is None else min(event.at, now)
         return max(at, happened[-1].at if happened else began)
 
@@ -139,7 +155,7 @@ class Bench:
         """
         row, maker = self._maker(bake_id, now)
         shown = focus if focus in maker.steps else None
-        return maker.state(str(row.id), str(row.title), shown)
+        return maker.state(str(row.title), shown, self.clock.speed)
 
     def braid(self, bake_id: str, now: datetime | None = None) -> BakeBraid:
         """The braid of a bake, planned and as it goes.
@@ -159,9 +175,27 @@ class Bench:
         real = {i: t for i, t in actual.items() if not ended or maker.progress.is_over(i)}
         return BakeBraid(origin=origin, planned=braid(maker.forecast, planned), actual=braid(maker.forecast, real))
 
+    def at_work(self) -> list[AtWork]:
+        """Every step of every bake that runs now, for whoever stands in for the world outside."""
+        found = []
+        for row in bakes.listed(status="running"):
+            began = datetime.fromisoformat(row.started_at)
+            made, progress = _progress(row, _happened(str(row.id)), began, self.clock.now())
+            for step in made.formula.steps:
+                own = progress.steps.get(step.id)
+                if own is not None and own.status is StepStatus.RUNNING and own.started_at is not None:
+                    place = made.places[step.id]
+                    found.append(AtWork(str(row.id), step, own.started_at, made.intakes[step.id], place))
+        return found
+
+    def last_moment(self) -> datetime | None:
+        """The latest moment that anything was said to have happened at; None in an empty data file."""
+        last = bakes.latest_moment()
+        return None if last is None else datetime.fromisoformat(last)
+
     def eggs_today(self, now: datetime | None = None) -> EggsOfTheDay | None:
         """Eggs for the bakes that were begun on this day (UTC) and not given up; None when none of them has egg."""
-        moment = now or wall_clock()
+        moment = now or self.clock.now()
         needs = []
         for row in bakes.listed():
             if row.status == "abandoned" or datetime.fromisoformat(row.started_at).date() != moment.date():
@@ -181,9 +215,19 @@ class Bench:
     def _maker(self, bake_id: str, now: datetime | None) -> tuple[BakeRow, StateMaker]:
         row = bakes.get(bake_id)
         began = datetime.fromisoformat(row.started_at)
-        moment = now or wall_clock()
+        moment = now or self.clock.now()
         made, progress = _progress(row, _happened(bake_id), began, moment)
-        return row, StateMaker(made, progress, began, moment)
+        _, kitchen = kitchens.current()
+        return row, StateMaker(made, progress, began, moment, str(row.id), kitchen)
+
+
+def _set_right(event: ev.BenchEvent) -> ev.BenchEvent:
+    """A reading of a thermometer that was checked, corrected; what it showed is kept beside."""
+    if not isinstance(event, ev.ReadingAdded) or event.thermometer is None or event.value is None:
+        return event
+    _, kitchen = kitchens.current()
+    value = kitchen.corrected_c(event.thermometer, event.value)
+    return event.model_copy(update={"value": value, "read": event.value})
 
 
 def _progress(row: BakeRow, happened: list[ev.Happened], began: datetime, now: datetime) -> tuple[Walked, Progress]:

@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from datetime import datetime, timedelta
 
 from kindwhisk.bench.document import BakeDocument
 from kindwhisk.bench.outlook import Outlook, column, outlook
 from kindwhisk.bench.projection import BakeStatus, Progress, StepStatus
+from kindwhisk.bench.temperatures import watched
 from kindwhisk.bench.views import (
     BakeState,
     CueView,
     GateItemView,
     GateView,
+    MeetingView,
     NoteView,
     ReadingView,
     StepDetail,
@@ -21,13 +24,19 @@ from kindwhisk.bench.views import (
 )
 from kindwhisk.bench.walked import Walked
 from kindwhisk.core.bands import UNITS, Quantity, judge
-from kindwhisk.core.foam import Seen
+from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.planning.push import Actual, push
 from kindwhisk.core.planning.tasks import Job, job
 from kindwhisk.core.process.forecast import Forecast, StepForecast
 from kindwhisk.core.process.gate import Gate, GateItemKind, gates
+from kindwhisk.core.process.meetings import meetings
 from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.windows import windows
+from kindwhisk.core.sugar.meeting import Whisk, meeting
+from kindwhisk.core.sugar.watch import NOTHING_READ
+from kindwhisk.core.whipping import Seen
 
 
 def gate_items(gate: Gate, progress: Progress) -> list[GateItemView]:
@@ -82,19 +91,64 @@ def expected_times(
 class StateMaker:
     """Makes a :class:`BakeState`; holds what its parts share."""
 
-    def __init__(self, walked: Walked, progress: Progress, began_at: datetime, now: datetime) -> None:
+    def __init__(
+        self, walked: Walked, progress: Progress, began_at: datetime, now: datetime, bake_id: str, kitchen: Kitchen
+    ) -> None:
         self.walked, self.progress = walked, progress
         self.document, self.forecast = walked.document, walked.forecast
         self.began_at, self.now = began_at, now
         self.steps = {s.id: s for s in walked.formula.steps}
         forecast, document = self.forecast, self.document
+        self.bake_id = bake_id
+        self.watches = {
+            s.id: seen
+            for s in walked.formula.steps
+            if s.probe is not None or s.id in progress.probes
+            if (
+                seen := watched(
+                    bake_id,
+                    s,
+                    progress,
+                    kitchen,
+                    (walked.before[s.id], walked.materials[s.id]),
+                    walked.places[s.id],
+                    now,
+                )
+            )
+        }
         self.outlooks = {
             s.id: view
             for s in forecast.steps
-            if (view := outlook(s, self.steps[s.id], progress, walked.places[s.id], now)) is not None
+            if (view := outlook(s, self.steps[s.id], progress, walked.places[s.id], now, self.watches.get(s.id)))
+            is not None
         }
+        self.meetings = {m.boil: m for m in self._meetings()}
         self.expected = expected_times(forecast, progress, document, self.outlooks, began_at, now)
         self.gates = {g.step: g for g in gates(forecast)}
+
+    def _meetings(self) -> Iterator[MeetingView]:
+        """Syrups on the flame beside the whites that they are for."""
+        for meets in meetings(self.walked.formula):
+            boil = self.steps[meets.boil]
+            if self.progress.status_of(meets.boil) is not StepStatus.RUNNING or not isinstance(boil, BoilStep):
+                continue
+            seen = self.watches.get(meets.boil)
+            syrup = (seen.watch.pot if seen else None) or NOTHING_READ
+            whites, view = self.forecast.step(meets.whisk), self.outlooks.get(meets.whisk)
+            whisk, left = Whisk.WAITING, whites.duration_s
+            if view is not None:
+                ends = (view.low_at, view.likely_at, view.high_at)
+                low, likely, high = (max(0.0, (end - self.now).total_seconds()) for end in ends)
+                whisk, left = Whisk.RUNNING, Estimate(low=low, likely=likely, high=high, basis=whites.duration_s.basis)
+            elif self.progress.is_over(meets.whisk):
+                whisk, left = Whisk.THERE, Estimate.exact(0.0)
+            pot = boil.pot(self.walked.before[meets.boil], self.walked.places[meets.boil])
+            yield MeetingView(
+                boil=meets.boil,
+                whisk=meets.whisk,
+                stream=meets.stream,
+                meeting=meeting(syrup, pot, whisk, left, whites.hold_s),
+            )
 
     def current(self) -> str | None:
         """The step that wants the baker now.
@@ -177,7 +231,19 @@ class StateMaker:
             forecast=step,
             outlook=view,
             cues=cues,
-            column=column(step, self.steps[step_id], self.progress, place, view, self.waiting_for(step_id), self.now),
+            column=column(
+                step,
+                self.steps[step_id],
+                self.progress,
+                place,
+                view,
+                self.waiting_for(step_id),
+                self.now,
+                before=self.walked.before[step_id],
+                seen=self.watches.get(step_id),
+                meets=met.meeting if (met := self.meetings.get(step_id)) else None,
+            ),
+            watch=seen.watch if (seen := self.watches.get(step_id)) else None,
             section=section,
             section_is_now=view is not None or self.progress.is_over(step_id),
         )
@@ -254,7 +320,7 @@ class StateMaker:
             )
         return tuple(views)
 
-    def state(self, bake_id: str, title: str, focus: str | None) -> BakeState:
+    def state(self, title: str, focus: str | None, speed: float = 1.0) -> BakeState:
         """All of it; ``focus`` names a step to show close up beside the current one."""
         current = self.current()
         following = self.next(current)
@@ -262,7 +328,7 @@ class StateMaker:
         progress, document = self.progress, self.document
         expected_ready = progress.ended_at or max(end for _, end in self.expected.values())
         return BakeState(
-            id=bake_id,
+            id=self.bake_id,
             title=title,
             formula_id=document.formula.id,
             formula_version=document.formula_version,
@@ -288,6 +354,8 @@ class StateMaker:
                 for t in sorted(progress.timers.values(), key=lambda t: t.due_at)
             ),
             readings=self.reading_views(),
+            meetings=tuple(self.meetings.values()),
+            speed=speed,
             notes=tuple(NoteView(sequence=n.sequence, at=n.at, text=n.text, step=n.step) for n in progress.notes),
             outcome=progress.outcome,
             allergens=self.forecast.allergens,

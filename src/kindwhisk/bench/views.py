@@ -12,7 +12,9 @@ from kindwhisk.core.model import Value
 from kindwhisk.core.process.forecast import StepForecast
 from kindwhisk.core.process.gate import GateItemKind
 from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.process.watching import Watch
 from kindwhisk.core.section import Section
+from kindwhisk.core.sugar.meeting import Meeting
 
 
 class CueView(Value):
@@ -46,6 +48,15 @@ class StepLine(Value):
     reason: str
 
 
+class MeetingView(Value):
+    """A syrup and the whites that it is for, on one clock."""
+
+    boil: str
+    whisk: str
+    stream: str
+    meeting: Meeting
+
+
 class StepDetail(Value):
     """A step close up."""
 
@@ -53,6 +64,7 @@ class StepDetail(Value):
     outlook: Outlook | None
     cues: tuple[CueView, ...]
     column: Column | None
+    watch: Watch | None
     section: Section | None
     section_is_now: bool
 
@@ -143,6 +155,8 @@ class BakeState(Value):
     windows: tuple[WindowView, ...]
     timers: tuple[TimerView, ...]
     readings: tuple[ReadingView, ...]
+    meetings: tuple[MeetingView, ...]
+    speed: float
     notes: tuple[NoteView, ...]
     outcome: OutcomeRecorded | None
     allergens: tuple[str, ...]

@@ -21,6 +21,7 @@ class Walked:
     document: BakeDocument
     formula: Formula
     forecast: Forecast
+    intakes: dict[str, tuple[Material, ...]]
     before: dict[str, Material]
     materials: dict[str, Material]
     densities: dict[str, float]
@@ -45,6 +46,7 @@ def walked(document_json: str, densities: tuple[tuple[str, float], ...]) -> Walk
         formula=formula,
         forecast=forecast(document.formula, document.setting, measured),
         densities=measured,
+        intakes={w.step.id: w.intake for w in steps},
         before={w.step.id: combine(w.intake) for w in steps},
         materials={w.step.id: w.outcome.material for w in steps},
         places={w.step.id: w.place for w in steps},

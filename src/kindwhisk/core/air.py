@@ -16,11 +16,15 @@ def saturation_kpa(temperature_c: float) -> float:
     return 0.61121 * math.exp((18.678 - t / 234.5) * (t / (257.14 + t)))
 
 
-def boiling_point_c(altitude_m: float) -> float:
-    """Where water boils at this altitude: ``saturation_kpa`` inverted by bisection."""
-    target = pressure_kpa(altitude_m)
+def boiling_point_at_c(pressure_kpa: float) -> float:
+    """Where water boils under a pressure: ``saturation_kpa`` inverted by bisection."""
     low, high = 50.0, 120.0
     for _ in range(60):
         middle = (low + high) / 2
-        low, high = (middle, high) if saturation_kpa(middle) < target else (low, middle)
+        low, high = (middle, high) if saturation_kpa(middle) < pressure_kpa else (low, middle)
     return (low + high) / 2
+
+
+def boiling_point_c(altitude_m: float) -> float:
+    """Where water boils at this altitude."""
+    return boiling_point_at_c(pressure_kpa(altitude_m))

@@ -41,7 +41,7 @@ class Limits(Value):
 
 LIMITS: dict[Quantity, Limits] = {
     Quantity.DENSITY: Limits(low=0.09, high=1.6, below="lighter than any foam", above="heavier than any syrup"),
-    Quantity.CONTENT_TEMPERATURE: Limits(low=-5, high=130, below="frozen", above="hotter than anything warmed here"),
+    Quantity.CONTENT_TEMPERATURE: Limits(low=-5, high=200, below="frozen", above="hotter than anything warmed here"),
     Quantity.OVEN_TEMPERATURE: Limits(low=0, high=320, below="frozen", above="hotter than a baking oven"),
     Quantity.CORE_TEMPERATURE: Limits(low=-5, high=130, below="frozen", above="hotter than a crumb can be"),
     Quantity.MASS: Limits(low=0, high=50_000, below="less than nothing", above="more than a bench scale takes"),

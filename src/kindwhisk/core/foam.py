@@ -6,7 +6,6 @@ band, the hold windows and the whipping times are trade habit, which this kitche
 
 from __future__ import annotations
 
-import math
 from enum import StrEnum
 from itertools import pairwise
 
@@ -152,20 +151,6 @@ FRENCH_HOLD: tuple[tuple[float, float, float, float], ...] = (
 )
 """Sugar to white, then minutes low, likely, high. Trade habit."""
 
-WHIP_REFERENCE_G = 150.0
-FRENCH_MINUTES = 5.0
-SWISS_MINUTES = 7.0
-RIBBON_MINUTES = 7.5
-YOLK_MINUTES = 6.0
-CREAM_MINUTES = 3.0
-STREAM_MINUTES = 9.0
-PEAK_FACTOR: dict[Peak, float] = {Peak.SOFT: 0.78, Peak.MEDIUM: 1.0, Peak.STIFF: 1.25}
-SUGAR_SLOWS = 0.45
-COLD_SLOWS_PER_K = 0.012
-MASS_POWER = 0.3
-WHIP_SPREAD = 0.4
-"""Whipping times of a stand mixer on medium-high: trade habit, to be replaced by this kitchen's own."""
-
 
 def _table(rows: tuple[tuple[float, float, float, float], ...], x: float) -> tuple[float, float, float]:
     """Linear between the rows, constant beyond them."""
@@ -253,60 +238,3 @@ def hold_s(foam: Foam) -> Estimate:
     """Seconds that a foam or batter may wait before the next step ends the wait."""
     low, likely, high = (60 * m for m in HOLD_MINUTES[foam])
     return Estimate(low=low, likely=likely, high=high, basis=Basis.HABIT)
-
-
-def french_whip_s(mass_g: float, ratio: float, temperature_c: float, peak: Peak) -> Estimate:
-    """Seconds to a peak. More sugar, colder whites and a larger batch take longer."""
-    cold = 1 + COLD_SLOWS_PER_K * max(0.0, 22.0 - temperature_c)
-    size = (max(mass_g, 30.0) / WHIP_REFERENCE_G) ** MASS_POWER
-    minutes = FRENCH_MINUTES * PEAK_FACTOR[peak] * (1 + SUGAR_SLOWS * ratio) * cold * size
-    return Estimate.around(60 * minutes, WHIP_SPREAD)
-
-
-def ribbon_whip_s(mass_g: float, temperature_c: float) -> Estimate:
-    """Seconds to the ribbon stage of whole eggs and sugar; warmed eggs (38 to 43 C) get there sooner."""
-    cold = 1 + COLD_SLOWS_PER_K * 2 * max(0.0, 40.0 - temperature_c)
-    size = (max(mass_g, 60.0) / (2 * WHIP_REFERENCE_G)) ** MASS_POWER
-    return Estimate.around(60 * RIBBON_MINUTES * cold * size, WHIP_SPREAD)
-
-
-def whip_s(foam: Foam, mass_g: float) -> Estimate:
-    """Seconds on the whisk of the foams whose time hardly follows anything but the batch."""
-    minutes = {
-        Foam.SWISS_MERINGUE: SWISS_MINUTES,
-        Foam.YOLK_FOAM: YOLK_MINUTES,
-        Foam.CREAM: CREAM_MINUTES,
-        Foam.SYRUP_MERINGUE: STREAM_MINUTES,
-    }[foam]
-    return Estimate.around(60 * minutes * (max(mass_g, 50.0) / (2 * WHIP_REFERENCE_G)) ** MASS_POWER, WHIP_SPREAD)
-
-
-WHIP_SHAPE = 1.3
-WHIP_RATE = 3.0
-"""Overrun follows ``1 - exp(-rate x^shape)`` of the share of the likely time; 95 % is there at the end."""
-
-
-def whipped_share(share: float) -> float:
-    """Share of the final overrun after ``share`` (0 to 1) of the likely time. Source: a reference model."""
-    end = 1 - math.exp(-WHIP_RATE)
-    return (1 - math.exp(-WHIP_RATE * max(0.0, share) ** WHIP_SHAPE)) / end
-
-
-class Seen(Value):
-    """A density (g/ml) read from a cup after ``share`` (0 to 1) of the likely time."""
-
-    density: float
-    share: float
-
-
-def material_while_whipping(whipped: Material, share: float, seen: Seen | None = None) -> Material:
-    """What is in the bowl after ``share`` of the likely time, by the model, through a cup if one was read."""
-    grown = min(1.0, whipped_share(share))
-    if seen is None:
-        return whipped.with_gas(whipped.gas_ml.scaled(grown))
-    final = whipped.gas_ml.likely
-    gas = max(0.0, whipped.mass_g / seen.density - whipped.gas_free_volume_ml)
-    before = min(1.0, whipped_share(seen.share))
-    if before < 1 and grown > before:
-        gas += (final - gas) * (grown - before) / (1 - before)
-    return whipped.with_gas(whipped.gas_ml.scaled(gas / final) if final > 0 else whipped.gas_ml)

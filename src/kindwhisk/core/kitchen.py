@@ -1,15 +1,20 @@
-"""The kitchen profile: what this kitchen works with."""
+"""The kitchen profile: what this kitchen works with. ``measured_kpa`` is the air as a barometer reads it here."""
 
 from __future__ import annotations
 
+from datetime import date
+from enum import StrEnum
 from typing import Annotated, Self
 
 from pydantic import Field, model_validator
 
+from kindwhisk.core.air import boiling_point_at_c, pressure_kpa
 from kindwhisk.core.baking import OvenMode
 from kindwhisk.core.eggs import EggSize
 from kindwhisk.core.errors import CraftError
+from kindwhisk.core.hot_foam import BOWL_G
 from kindwhisk.core.model import Value
+from kindwhisk.core.thermometer import Check, corrected_c, shows_c
 from kindwhisk.core.tins import Tin
 
 Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
@@ -37,11 +42,32 @@ class Oven(Value):
 
 
 class Mixer(Value):
-    """A mixer and its bowl."""
+    """A mixer and its bowl; ``bowl_g`` is what the empty bowl weighs, for it takes heat from what is poured in."""
 
     id: Id
     name: Name
     bowl_ml: float = Field(default=4800, gt=200, le=100_000)
+    bowl_g: float = Field(default=BOWL_G, ge=100, le=20_000)
+
+
+class ProbePlace(StrEnum):
+    """Where a thermometer lives; a step that needs one there takes its readings."""
+
+    POT = "pot"
+    BOWL = "bowl"
+    OVEN = "oven"
+    CRUMB = "crumb"
+    HAND = "hand"
+
+
+class Thermometer(Value):
+    """A thermometer with its last check; ``id`` is the probe's name in outside readings."""
+
+    id: Id
+    name: Name
+    place: ProbePlace = ProbePlace.HAND
+    check: Check = Check()
+    checked_on: date | None = None
 
 
 class Cup(Value):
@@ -58,6 +84,7 @@ class Kitchen(Value):
 
     name: Name = "My kitchen"
     altitude_m: float = Field(default=0, ge=-400, le=5000)
+    measured_kpa: float | None = Field(default=None, ge=50, le=110)
     air_c: float = Field(default=22, ge=5, le=45)
     eggs: EggSize = EggSize.EU_M
     hob_rings: int = Field(default=2, ge=1, le=12)
@@ -65,14 +92,35 @@ class Kitchen(Value):
     ovens: tuple[Oven, ...] = Field(default=(Oven(id="oven", name="Oven"),), min_length=1)
     mixers: tuple[Mixer, ...] = Field(default=(Mixer(id="mixer", name="Mixer"),), min_length=1)
     cups: tuple[Cup, ...] = ()
+    thermometers: tuple[Thermometer, ...] = ()
 
     @model_validator(mode="after")
     def _ids_differ(self) -> Self:
-        for what in ("tins", "ovens", "mixers", "cups"):
+        for what in ("tins", "ovens", "mixers", "cups", "thermometers"):
             ids = [item.id for item in getattr(self, what)]
             if len(set(ids)) != len(ids):
                 raise ValueError(f"two entries of '{what}' have the same id: give each its own")
         return self
+
+    @property
+    def pressure_kpa(self) -> float:
+        """Of the air: as measured, else by the altitude."""
+        return pressure_kpa(self.altitude_m) if self.measured_kpa is None else self.measured_kpa
+
+    @property
+    def water_boils_c(self) -> float:
+        """Where water boils here."""
+        return boiling_point_at_c(self.pressure_kpa)
+
+    def corrected_c(self, probe: str, reading_c: float) -> float:
+        """A reading of this thermometer set right by its check; as it is where there is none of that id."""
+        own = next((t for t in self.thermometers if t.id == probe), None)
+        return reading_c if own is None else corrected_c(reading_c, own.check, self.pressure_kpa)
+
+    def shows_c(self, probe: str, true_c: float) -> float:
+        """What this thermometer shows at a true temperature: the inverse of :meth:`corrected_c`."""
+        own = next((t for t in self.thermometers if t.id == probe), None)
+        return true_c if own is None else shows_c(true_c, own.check, self.pressure_kpa)
 
     def tin(self, tin_id: str) -> KitchenTin:
         """The tin of that id.

@@ -1,7 +1,10 @@
 """The demo kitchen."""
 
+from datetime import date
+
 from kindwhisk.core.eggs import EggSize
-from kindwhisk.core.kitchen import Cup, Kitchen, KitchenTin, Mixer, Oven
+from kindwhisk.core.kitchen import Cup, Kitchen, KitchenTin, Mixer, Oven, ProbePlace, Thermometer
+from kindwhisk.core.thermometer import Check
 from kindwhisk.core.tins import BoxDimensions, BoxTin, RoundDimensions, RoundTin, TubeDimensions, TubeTin
 from kindwhisk.demo.formulas import ROUND_20, TUBE_17
 
@@ -44,5 +47,16 @@ def demo_kitchen() -> Kitchen:
         ),
         ovens=(Oven(id="deck", name="Deck oven", offset_k=-6, rise_k_per_min=8, tins_at_once=2),),
         mixers=(Mixer(id="stand", name="Stand mixer", bowl_ml=4800),),
+        thermometers=(
+            Thermometer(
+                id="pot-probe",
+                name="Pot probe",
+                place=ProbePlace.POT,
+                check=Check(ice_c=0.2, boiling_c=99.6),
+                checked_on=date(2026, 9, 1),
+            ),
+            Thermometer(id="bowl-probe", name="Bowl probe", place=ProbePlace.BOWL),
+            Thermometer(id="hand", name="Hand thermometer"),
+        ),
         cups=(Cup(id="steel-cup", name="Steel cup", empty_g=38, volume_ml=120),),
     )

@@ -78,3 +78,9 @@ def after(event_id: int, limit: int = 500) -> list[EventRow]:
 def last_event_id() -> int:
     """The newest id of the live stream; 0 before the first event."""
     return int(EventRow.select(fn.MAX(EventRow.id)).scalar() or 0)
+
+
+def latest_moment() -> str | None:
+    """The latest moment of any event; None before the first."""
+    last: str | None = EventRow.select(fn.MAX(EventRow.at)).scalar()
+    return last

@@ -6,6 +6,7 @@ from peewee import (
     AutoField,
     CharField,
     DatabaseProxy,
+    FloatField,
     ForeignKeyField,
     IntegerField,
     JSONField,
@@ -82,4 +83,23 @@ class EventRow(Table):
         indexes = ((("bake", "sequence"), True), (("bake", "client_key"), True))
 
 
-ALL = (KitchenRevision, FormulaVersion, BakeRow, EventRow)
+class ProbeReading(Table):
+    """A temperature from an outside probe: as it was read and set right by the thermometer's check, both in C.
+
+    ``at_ms`` counts milliseconds since 1970 in UTC.
+    """
+
+    id = AutoField()
+    probe = CharField()
+    key = CharField()
+    at_ms = IntegerField()
+    read_c = FloatField()
+    celsius = FloatField()
+
+    class Meta:
+        """A repeated key of a probe is refused by the file itself."""
+
+        indexes = ((("probe", "key"), True), (("probe", "at_ms"), False))
+
+
+ALL = (KitchenRevision, FormulaVersion, BakeRow, EventRow, ProbeReading)

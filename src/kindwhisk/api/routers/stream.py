@@ -8,7 +8,7 @@ from typing import Annotated
 from fastapi import APIRouter, Header, Query, Request
 from fastapi.sse import EventSourceResponse, ServerSentEvent
 
-from kindwhisk.bench.hub import Hub
+from kindwhisk.bench.hub import Hub, ProbeRead
 from kindwhisk.store import bakes
 
 router = APIRouter(prefix="/api/stream", tags=["live"])
@@ -28,5 +28,8 @@ async def stream(
     async for change in hub.changes(start):
         if change is None:
             yield ServerSentEvent(comment="still here")
+        elif isinstance(change, ProbeRead):
+            # Without an id: a page that was away asks for the state anyway, and needs no reading twice.
+            yield ServerSentEvent(event="reading", data=change)
         else:
             yield ServerSentEvent(event="change", id=str(change.id), data=change)

@@ -28,6 +28,7 @@ from kindwhisk.core.process.steps.base import WHITES, YOLKY
 from kindwhisk.core.process.walk import walk
 from kindwhisk.core.safety import UNBAKED_EGG, Caution
 from kindwhisk.core.section import Section
+from kindwhisk.core.whipping import Rescue, Stage
 
 EGGS = WHITES | YOLKY
 
@@ -86,6 +87,9 @@ class StepForecast(Value):
     passes_window: bool
     under_way_is_enough: bool
     component: str
+    passes: tuple[Stage, ...]
+    over_s: Estimate | None
+    rescues: tuple[Rescue, ...]
     checkpoints: tuple[Checkpoint, ...]
     cues: tuple[Cue, ...]
     cautions: tuple[Caution, ...]
@@ -222,6 +226,9 @@ def forecast(formula: Formula, setting: Setting, measured: Mapping[str, float] |
                 passes_window=step.passes_window,
                 under_way_is_enough=step.under_way_is_enough,
                 component=step.component,
+                passes=outcome.passes,
+                over_s=outcome.over_s,
+                rescues=outcome.rescues,
                 checkpoints=outcome.checkpoints,
                 cues=outcome.cues,
                 cautions=(*outcome.cautions, *_served_raw(step, full, outcome)),

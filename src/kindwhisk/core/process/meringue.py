@@ -21,7 +21,7 @@ from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import MACHINE, SugarSchool, WhipStep
-from kindwhisk.core.syrup import WATER_PER_SUGAR
+from kindwhisk.core.sugar.boiling import WATER_PER_SUGAR
 from kindwhisk.core.vessels import Vessel, VesselForm
 
 SWISS_C = 55.0

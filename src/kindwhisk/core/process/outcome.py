@@ -9,6 +9,7 @@ from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
 from kindwhisk.core.safety import Caution
+from kindwhisk.core.whipping import Rescue, Stage
 
 
 class Attention(StrEnum):
@@ -74,6 +75,8 @@ class Outcome(Value):
         hold_s: how long the result may wait for the next step; None when it may wait for hours.
         first_look_s: when to look first, for steps that run on their own.
         modelled_s: likely time before this kitchen's own records were applied.
+        passes: what it passes on the way, by time and by look; ``over_s``: seconds until it has gone too far.
+        rescues: what can be brought back when something is wrong, and what can't.
     """
 
     material: Material
@@ -86,6 +89,9 @@ class Outcome(Value):
     hold_why: str = ""
     first_look_s: float | None = None
     modelled_s: float = 0.0
+    passes: tuple[Stage, ...] = ()
+    over_s: Estimate | None = None
+    rescues: tuple[Rescue, ...] = ()
     checkpoints: tuple[Checkpoint, ...] = ()
     cues: tuple[Cue, ...] = ()
     cautions: tuple[Caution, ...] = ()

@@ -188,6 +188,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/meringue/dissolution": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Dissolution
+         * @description From which temperature all of the sugar can dissolve in the whites' water, or that it can't.
+         */
+        get: operations["dissolution_api_craft_meringue_dissolution_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/meringue/heat-balance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Heat Balance
+         * @description What a foam reaches when hot syrup runs in, when it is cool enough for what, and the guidance for egg.
+         */
+        post: operations["heat_balance_api_craft_meringue_heat_balance_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/meringue/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Lines
+         * @description Every method along the ratios, for the map's ground.
+         */
+        get: operations["lines_api_craft_meringue_lines_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/meringue/spot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Spot
+         * @description A meringue on the map: what becomes of sugar to white, method, acid and warmth.
+         */
+        get: operations["spot_api_craft_meringue_spot_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/quantity": {
         parameters: {
             query?: never;
@@ -222,6 +302,86 @@ export interface paths {
          * @description One ingredient line in grams, with its range, a note, and how sure that is.
          */
         post: operations["read_line_api_craft_read_line_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/syrup/boiling-point": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Boiling Point
+         * @description Where a sucrose syrup boils at an altitude.
+         */
+        get: operations["boiling_point_api_craft_syrup_boiling_point_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/syrup/concentration": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Concentration
+         * @description What a syrup that boils at this temperature holds, and what it is called.
+         */
+        get: operations["concentration_api_craft_syrup_concentration_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/syrup/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Syrup Forecast
+         * @description When a pot will be at its target, from the readings so far; null with ``why`` where they can't tell.
+         */
+        post: operations["syrup_forecast_api_craft_syrup_forecast_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/thermometer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Set Right
+         * @description A reading set right by a check in ice and in boiling water.
+         */
+        get: operations["set_right_api_craft_thermometer_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -324,6 +484,26 @@ export interface paths {
          * @description Every kind of step that a process can be made of, with its fields and a first draft.
          */
         get: operations["step_kinds_api_formulas_kinds_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/formulas/meringues": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Listed
+         * @description Every meringue of the newest version of every formula.
+         */
+        get: operations["listed_api_formulas_meringues_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -700,6 +880,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Known
+         * @description Every probe that has sent something, with its last reading.
+         */
+        get: operations["known_api_readings_get"];
+        put?: never;
+        /**
+         * Take
+         * @description Keep a reading or a batch; answered only when all of it is on the disk. A repeated key changes nothing.
+         */
+        post: operations["take_api_readings_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/readings/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Csv
+         * @description The readings of a probe in a stretch of time as CSV, in the form that is read again.
+         */
+        get: operations["as_csv_api_readings_csv_get"];
+        put?: never;
+        /**
+         * Take Csv
+         * @description Keep a table of readings, all or none.
+         */
+        post: operations["take_csv_api_readings_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -714,6 +942,30 @@ export interface paths {
          * @description Let this device in.
          */
         post: operations["enter_api_session_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stand-ins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * View
+         * @description Whether stand-ins are there, and what they stand in for now.
+         */
+        get: operations["view_api_stand_ins_get"];
+        put?: never;
+        /**
+         * Change
+         * @description Switch them on or off, let the clock run faster, turn the flame, let something go wrong.
+         */
+        post: operations["change_api_stand_ins_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -893,6 +1145,8 @@ export interface components {
             id: string;
             /** Late By S */
             late_by_s: number;
+            /** Meetings */
+            meetings: components["schemas"]["MeetingView"][];
             /** Next */
             next: string | null;
             /** Notes */
@@ -914,6 +1168,8 @@ export interface components {
             running: string[];
             /** Sequence */
             sequence: number;
+            /** Speed */
+            speed: number;
             /**
              * Started At
              * Format: date-time
@@ -1046,8 +1302,16 @@ export interface components {
          */
         Basis: "measured" | "this kitchen" | "formula" | "published" | "model" | "recalled" | "trade habit";
         /**
+         * Batch
+         * @description Several readings, kept together or not at all.
+         */
+        Batch: {
+            /** Readings */
+            readings: components["schemas"]["OutsideReading"][];
+        };
+        /**
          * BoilStep
-         * @description Boil sugar and water to ``target_c``, given for sea level; shown as it reads at this kitchen's altitude.
+         * @description Boil sugar and water to ``target_c``, given for sea level; shown as it reads under this kitchen's air.
          */
         BoilStep: {
             /**
@@ -1086,6 +1350,18 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+        };
+        /**
+         * Boils
+         * @description Where a syrup boils, in C, and how far off that may be.
+         */
+        Boils: {
+            /** High C */
+            high_c: number;
+            /** Low C */
+            low_c: number;
+            /** Temperature C */
+            temperature_c: number;
         };
         /**
          * Bowl
@@ -1175,6 +1451,18 @@ export interface components {
             text: string;
         };
         /**
+         * Check
+         * @description What it read in stirred crushed ice and in water at a rolling boil, with the air's pressure at the boil (kPa).
+         */
+        Check: {
+            /** Boiling C */
+            boiling_c?: number | null;
+            /** Ice C */
+            ice_c?: number | null;
+            /** Pressure Kpa */
+            pressure_kpa?: number | null;
+        };
+        /**
          * Checked
          * @description What is wrong with a draft, step by step, and its forecast as soon as it can be computed.
          */
@@ -1262,15 +1550,30 @@ export interface components {
          * Column
          * @description A temperature on its way, for one upright scale (C). ``measured`` tells a reading from a model's figure.
          *
-         *     ``needed_at`` is when ``needed_for``, the step that waits for it, could start without it.
+         *     ``needed_at`` is when ``needed_for``, the step that waits for it, could start without it. ``trail`` and ``ahead``
+         *     are (seconds from now, C): where it was, and where it is heading; ``marks`` are temperatures at which something
+         *     else has to be done. ``probe`` is the thermometer that reads it.
          */
         Column: {
+            /**
+             * Ahead
+             * @default []
+             */
+            ahead: [
+                number,
+                number
+            ][];
             /** Arrives At */
             arrives_at: string | null;
             /** Band High C */
             band_high_c: number;
             /** Band Low C */
             band_low_c: number;
+            /**
+             * Marks
+             * @default []
+             */
+            marks: components["schemas"]["kindwhisk__bench__outlook__Stage"][];
             /** Measured */
             measured: boolean;
             /** Needed At */
@@ -1279,6 +1582,8 @@ export interface components {
             needed_for: string;
             /** Now C */
             now_c: number;
+            /** Probe */
+            probe?: string | null;
             quantity: components["schemas"]["Quantity"];
             /** Rising */
             rising: boolean;
@@ -1287,9 +1592,17 @@ export interface components {
             /** Scale Low C */
             scale_low_c: number;
             /** Stages */
-            stages: components["schemas"]["Stage"][];
+            stages: components["schemas"]["kindwhisk__bench__outlook__Stage"][];
             /** Target C */
             target_c: number;
+            /**
+             * Trail
+             * @default []
+             */
+            trail: [
+                number,
+                number
+            ][];
         };
         /**
          * Compared
@@ -1375,6 +1688,22 @@ export interface components {
             yield_ml: number;
         };
         /**
+         * Concentration
+         * @description What a boiling syrup of a temperature holds, in percent of sucrose by mass, and its stage.
+         */
+        Concentration: {
+            /** Drop */
+            drop: string;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Stage */
+            stage: string;
+            /** Sucrose Percent */
+            sucrose_percent: number;
+        };
+        /**
          * CoolStep
          * @description Cool to ``above_air_k`` over the kitchen's air, ``inverted`` in the tin or free on a rack.
          */
@@ -1420,6 +1749,29 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+        };
+        /**
+         * Cooled
+         * @description ``s`` seconds after the peak it is down to ``c``; ``for_`` says what that is cool enough for.
+         */
+        Cooled: {
+            /** C */
+            c: number;
+            s: components["schemas"]["Estimate"];
+            /** Use */
+            use: string;
+        };
+        /**
+         * Corrected
+         * @description A reading set right, and where water boils here.
+         */
+        Corrected: {
+            /** Celsius */
+            celsius: number;
+            /** Odd */
+            odd: string;
+            /** Water Boils C */
+            water_boils_c: number;
         };
         /**
          * Cue
@@ -1561,6 +1913,25 @@ export interface components {
             where: string;
         };
         /**
+         * Dissolution
+         * @description Whether and from where all of the sugar dissolves in the egg's own water.
+         *
+         *     ``temperature_c`` is None where it does so cold (``dissolves_cold``) or not at all below 90 C. ``sets_c`` is where
+         *     white with this much sugar begins to set.
+         */
+        Dissolution: {
+            /** Dissolves Cold */
+            dissolves_cold: boolean;
+            /** Possible */
+            possible: boolean;
+            /** Says */
+            says: string;
+            sets_c: components["schemas"]["Estimate"];
+            /** Sugar To White */
+            sugar_to_white: number;
+            temperature_c: components["schemas"]["Estimate"] | null;
+        };
+        /**
          * Draft
          * @description Steps, components and vessels as they are being written: what they hold may still be nonsense.
          */
@@ -1635,6 +2006,28 @@ export interface components {
             title: string;
         };
         /**
+         * EggHeat
+         * @description What was measured and what the guidance is. It does not say that anything is safe.
+         */
+        EggHeat: {
+            /** Defers */
+            defers: string;
+            /** Guidance */
+            guidance: string;
+            /** Guidance C */
+            guidance_c: number;
+            /** Held */
+            held: components["schemas"]["Held"][];
+            /** Measured Peak C */
+            measured_peak_c: number | null;
+            /** Note */
+            note: string;
+            /** Reached */
+            reached: boolean | null;
+            /** Source */
+            source: string;
+        };
+        /**
          * EggNeed
          * @description Eggs to take out, and what is left of them.
          *
@@ -1661,6 +2054,12 @@ export interface components {
             /** Yolk G */
             yolk_g: number;
         };
+        /**
+         * EggPart
+         * @description What the syrup is poured into.
+         * @enum {string}
+         */
+        EggPart: "whites" | "yolks" | "whole eggs";
         /**
          * EggParts
          * @description Grams out of some eggs.
@@ -1849,6 +2248,24 @@ export interface components {
             blocks: boolean;
             /** Step */
             step: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * Fit
+         * @description How well it serves.
+         * @enum {string}
+         */
+        Fit: "good" | "can be done" | "not this";
+        /**
+         * Flag
+         * @description Something odd about the readings: what it looks like, and what to do.
+         */
+        Flag: {
+            /** Id */
+            id: string;
+            /** Remedy */
+            remedy: string;
             /** Text */
             text: string;
         };
@@ -2161,6 +2578,65 @@ export interface components {
             version: string;
         };
         /**
+         * HeatAnswer
+         * @description The heat balance beside the guidance for egg. It says nothing of safety.
+         */
+        HeatAnswer: {
+            /** Cool To */
+            cool_to: components["schemas"]["Cooled"][];
+            /** Guidance */
+            guidance: string;
+            /** Kj Per K */
+            kj_per_k: number;
+            /** Pairs */
+            pairs: components["schemas"]["Pair"][];
+            peak_c: components["schemas"]["Estimate"];
+            pour_s: components["schemas"]["Estimate"];
+        };
+        /**
+         * HeatBody
+         * @description A hot syrup into a running foam. ``whites_g`` is the egg's weight, whatever ``egg`` says it is.
+         */
+        HeatBody: {
+            /**
+             * Air C
+             * @default 22
+             */
+            air_c: number;
+            /**
+             * Altitude M
+             * @default 0
+             */
+            altitude_m: number;
+            /**
+             * Bowl G
+             * @default 1000
+             */
+            bowl_g: number;
+            /** @default whites */
+            egg: components["schemas"]["EggPart"];
+            /**
+             * Start C
+             * @default 22
+             */
+            start_c: number;
+            /** Sugar G */
+            sugar_g: number;
+            /** Syrup C */
+            syrup_c: number;
+            /** Whites G */
+            whites_g: number;
+        };
+        /**
+         * Held
+         * @description A pair beside how long the bowl was measured at or above its temperature.
+         */
+        Held: {
+            /** Measured Minutes */
+            measured_minutes: number;
+            pair: components["schemas"]["Pair"];
+        };
+        /**
          * IngredientEntry
          * @description An ingredient of the table.
          */
@@ -2224,6 +2700,16 @@ export interface components {
             name: string;
             /** Roles */
             roles: components["schemas"]["RoleShare"][];
+        };
+        /**
+         * Intake
+         * @description What came of a batch: how many are new, and how many were there already.
+         */
+        Intake: {
+            /** Repeated */
+            repeated: number;
+            /** Stored */
+            stored: number;
         };
         /**
          * InvertStep
@@ -2338,10 +2824,13 @@ export interface components {
              * @default 2
              */
             hob_rings: number;
+            /** Measured Kpa */
+            measured_kpa?: number | null;
             /**
              * Mixers
              * @default [
              *       {
+             *         "bowl_g": 1000,
              *         "bowl_ml": 4800,
              *         "id": "mixer",
              *         "name": "Mixer"
@@ -2368,6 +2857,11 @@ export interface components {
              *     ]
              */
             ovens: components["schemas"]["Oven"][];
+            /**
+             * Thermometers
+             * @default []
+             */
+            thermometers: components["schemas"]["Thermometer"][];
             /**
              * Tins
              * @default []
@@ -2444,6 +2938,20 @@ export interface components {
          */
         Level: "wrong" | "missing" | "risk";
         /**
+         * Lever
+         * @description Something that brings the two together again, what it gains in seconds, and its limit.
+         */
+        Lever: {
+            /** Do */
+            do: string;
+            /** Gains S */
+            gains_s: number | null;
+            /** Id */
+            id: string;
+            /** Limit */
+            limit: string;
+        };
+        /**
          * Limit
          * @description All that there is of an ingredient, in grams.
          */
@@ -2452,6 +2960,19 @@ export interface components {
             grams: number;
             /** Ingredient */
             ingredient: string;
+        };
+        /**
+         * Line
+         * @description A method's density (g/ml) and hold (s) along the ratios.
+         */
+        Line: {
+            /** Density */
+            density: components["schemas"]["Estimate"][];
+            /** Hold S */
+            hold_s: number[];
+            method: components["schemas"]["Method"];
+            /** Ratios */
+            ratios: number[];
         };
         /**
          * LineText
@@ -2539,6 +3060,62 @@ export interface components {
             volume_ml: components["schemas"]["Estimate"];
         };
         /**
+         * Meeting
+         * @description Syrup and whites on one clock.
+         *
+         *     ``start_in_s`` and ``start_at_c`` are the cue for the whites: None once they run, or while the pot cannot tell.
+         *     ``gap_s`` is how much later than the whites the syrup will be there (less than none: earlier).
+         */
+        Meeting: {
+            /** Gap S */
+            gap_s: number | null;
+            /** Levers */
+            levers: components["schemas"]["Lever"][];
+            /** Says */
+            says: string;
+            /** Start At C */
+            start_at_c: number | null;
+            /** Start In S */
+            start_in_s: number | null;
+            /** Start Now */
+            start_now: boolean;
+            whisk: components["schemas"]["Whisk"];
+            whites_s: components["schemas"]["Estimate"];
+        };
+        /**
+         * MeetingView
+         * @description A syrup and the whites that it is for, on one clock.
+         */
+        MeetingView: {
+            /** Boil */
+            boil: string;
+            meeting: components["schemas"]["Meeting"];
+            /** Stream */
+            stream: string;
+            /** Whisk */
+            whisk: string;
+        };
+        /**
+         * MeringueEntry
+         * @description A meringue of a formula, as its forecast has it.
+         */
+        MeringueEntry: {
+            /** Acid Percent */
+            acid_percent: number;
+            density_g_per_ml: components["schemas"]["Estimate"];
+            /** Formula Id */
+            formula_id: string;
+            method: components["schemas"]["Method"];
+            /** Step */
+            step: string;
+            /** Sugar To White */
+            sugar_to_white: number;
+            /** Technique */
+            technique: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * Method
          * @description How a meringue meets its sugar.
          * @enum {string}
@@ -2579,6 +3156,12 @@ export interface components {
             technique_sure: number;
             tin: components["schemas"]["NamedTin"] | null;
         };
+        /**
+         * Mishap
+         * @description Something that can be made to go wrong.
+         * @enum {string}
+         */
+        Mishap: "probe on the bottom" | "probe silent" | "a spoon of water";
         /**
          * MixStep
          * @description Mix with ``tool`` for about ``seconds`` until it looks like ``sees``.
@@ -2650,9 +3233,14 @@ export interface components {
         };
         /**
          * Mixer
-         * @description A mixer and its bowl.
+         * @description A mixer and its bowl; ``bowl_g`` is what the empty bowl weighs, for it takes heat from what is poured in.
          */
         Mixer: {
+            /**
+             * Bowl G
+             * @default 1000
+             */
+            bowl_g: number;
             /**
              * Bowl Ml
              * @default 4800
@@ -2840,6 +3428,22 @@ export interface components {
             started_at: string;
         };
         /**
+         * OutsideReading
+         * @description A temperature from a probe. Without ``at`` it was read just now; a repeated ``key`` of a probe changes nothing.
+         */
+        OutsideReading: {
+            /** At */
+            at?: string | null;
+            /** Key */
+            key?: string | null;
+            /** Probe */
+            probe: string;
+            /** @default C */
+            unit: components["schemas"]["TemperatureUnit"];
+            /** Value */
+            value: number;
+        };
+        /**
          * Oven
          * @description An oven. ``offset_k`` is measured minus set temperature at the middle, by an oven thermometer.
          */
@@ -2873,6 +3477,18 @@ export interface components {
          */
         OvenMode: "static" | "fan";
         /**
+         * Pair
+         * @description Hold at ``c`` for ``minutes``.
+         */
+        Pair: {
+            /** C */
+            c: number;
+            /** Egg */
+            egg: string;
+            /** Minutes */
+            minutes: number;
+        };
+        /**
          * Part
          * @description What a component is to the whole.
          * @enum {string}
@@ -2892,6 +3508,12 @@ export interface components {
          * @enum {string}
          */
         Peak: "soft" | "medium" | "stiff";
+        /**
+         * Phase
+         * @description How far a pot is.
+         * @enum {string}
+         */
+        Phase: "not known yet" | "heating" | "boiling" | "near" | "there" | "past" | "not rising";
         /**
          * Piece
          * @description A stretch of a strand: a step at work, or its result waiting.
@@ -3106,6 +3728,81 @@ export interface components {
             step: string;
         };
         /**
+         * PotBody
+         * @description A pot of syrup and what its probe said. Without ``water_g`` the readings have to tell the water too.
+         */
+        PotBody: {
+            /**
+             * Altitude M
+             * @default 0
+             */
+            altitude_m: number;
+            /** Power W */
+            power_w?: number | null;
+            /** Readings */
+            readings?: components["schemas"]["ReadingAt"][];
+            /**
+             * Start C
+             * @default 22
+             */
+            start_c: number;
+            /** Sugar G */
+            sugar_g: number;
+            /** Target C */
+            target_c: number;
+            /** Water G */
+            water_g?: number | null;
+        };
+        /**
+         * PotForecast
+         * @description A pot's forecast, the water in question, and what to go by without a thermometer.
+         */
+        PotForecast: {
+            /**
+             * Ahead
+             * @default []
+             */
+            ahead: [
+                number,
+                number
+            ][];
+            /** Carry Over K */
+            carry_over_k: number | null;
+            /** Flags */
+            flags: components["schemas"]["Flag"][];
+            /** High S */
+            high_s: number | null;
+            /** Low S */
+            low_s: number | null;
+            phase: components["schemas"]["Phase"];
+            /** Power W */
+            power_w: number | null;
+            /** Rate K Per Min */
+            rate_k_per_min: number | null;
+            /**
+             * Readings
+             * @default 0
+             */
+            readings: number;
+            /** Seconds To Take Off */
+            seconds_to_take_off: number | null;
+            /** Seconds To Target */
+            seconds_to_target: number | null;
+            /** Stage */
+            stage: string;
+            /** Take Off C */
+            take_off_c: number | null;
+            /** Temperature C */
+            temperature_c: number | null;
+            /** Water Off G */
+            water_off_g: number;
+            /** Water To Start G */
+            water_to_start_g: number;
+            /** Why */
+            why: string;
+            without_thermometer: components["schemas"]["WithoutThermometer"];
+        };
+        /**
          * PreheatStep
          * @description Bring the oven to ``oven_c``.
          */
@@ -3143,6 +3840,50 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+        };
+        /**
+         * ProbePlace
+         * @description Where a thermometer lives; a step that needs one there takes its readings.
+         * @enum {string}
+         */
+        ProbePlace: "pot" | "bowl" | "oven" | "crumb" | "hand";
+        /**
+         * ProbePlaced
+         * @description A probe was put to a step (empty: taken away), whatever its usual place.
+         */
+        ProbePlaced: {
+            /** At */
+            at?: string | null;
+            /** Client Key */
+            client_key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "probe_placed";
+            /** Probe */
+            probe: string;
+            /** Step */
+            step: string;
+        };
+        /**
+         * ProbeView
+         * @description A probe that has sent readings, and its last one as it was read and set right (C).
+         */
+        ProbeView: {
+            /** Celsius */
+            celsius: number;
+            /**
+             * Last At
+             * Format: date-time
+             */
+            last_at: string;
+            /** Probe */
+            probe: string;
+            /** Read C */
+            read_c: number;
+            /** Readings */
+            readings: number;
         };
         /**
          * Problem
@@ -3284,6 +4025,9 @@ export interface components {
         /**
          * ReadingAdded
          * @description A measured value, in the unit of its quantity; a density comes as ``value`` or from a ``cup``.
+         *
+         *     With a ``thermometer`` of the kitchen, ``value`` is set right by its check when it is kept, and ``read`` holds what
+         *     it showed.
          */
         ReadingAdded: {
             /** At */
@@ -3297,10 +4041,24 @@ export interface components {
              */
             kind: "reading_added";
             quantity: components["schemas"]["Quantity"];
+            /** Read */
+            read?: number | null;
             /** Step */
             step: string;
+            /** Thermometer */
+            thermometer?: string | null;
             /** Value */
             value?: number | null;
+        };
+        /**
+         * ReadingAt
+         * @description A temperature at a second.
+         */
+        ReadingAt: {
+            /** T S */
+            t_s: number;
+            /** Temperature C */
+            temperature_c: number;
         };
         /**
          * ReadingView
@@ -3368,6 +4126,20 @@ export interface components {
             text: string;
             /** Where */
             where: string;
+        };
+        /**
+         * Rescue
+         * @description What it looks like when something is wrong, whether it can be brought back, how, and how far.
+         */
+        Rescue: {
+            /** Can */
+            can: boolean;
+            /** Do */
+            do: string;
+            /** Limit */
+            limit: string;
+            /** Sign */
+            sign: string;
         };
         /**
          * Resource
@@ -3580,6 +4352,20 @@ export interface components {
             wall: components["schemas"]["WallPoint"][];
         };
         /**
+         * Serves
+         * @description A use, how well it fits, from which to which ratio it does, and why it does not.
+         */
+        Serves: {
+            fit: components["schemas"]["Fit"];
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            use: components["schemas"]["Use"];
+            /** Why */
+            why: string;
+        };
+        /**
          * Sets
          * @description What a bake makes of a batter.
          * @enum {string}
@@ -3719,14 +4505,87 @@ export interface components {
             vessel: string;
         };
         /**
-         * Stage
-         * @description What a temperature passes on its way.
+         * Spot
+         * @description A meringue on the map.
+         *
+         *     ``film_percent`` is sugar in the water between the bubbles, ``undissolved`` the share of sugar that stays in grains.
+         *     ``gloss`` and ``steadiness`` rank from 0 to 1.
          */
-        Stage: {
-            /** At C */
-            at_c: number;
-            /** Name */
-            name: string;
+        Spot: {
+            /** Acid Percent */
+            acid_percent: number;
+            density_g_per_ml: components["schemas"]["Estimate"];
+            /** Film Percent */
+            film_percent: number;
+            /** Gloss */
+            gloss: number;
+            hold_s: components["schemas"]["Estimate"];
+            method: components["schemas"]["Method"];
+            over_s: components["schemas"]["Estimate"];
+            /** Steadiness */
+            steadiness: number;
+            /** Sugar To White */
+            sugar_to_white: number;
+            /** Temperature C */
+            temperature_c: number;
+            /** Undissolved */
+            undissolved: number;
+            /** Uses */
+            uses: components["schemas"]["Serves"][];
+            volume_ml: components["schemas"]["Estimate"];
+            whip_s: components["schemas"]["Estimate"];
+        };
+        /**
+         * StandInChange
+         * @description What to change; what is left out stays.
+         */
+        StandInChange: {
+            /** Flame */
+            flame?: number | null;
+            mishap?: components["schemas"]["Mishap"] | null;
+            /** On */
+            on?: boolean | null;
+            /** Speed */
+            speed?: number | null;
+        };
+        /**
+         * StandInView
+         * @description A pot or bowl as it really is, beside what its probe says (C).
+         */
+        StandInView: {
+            /** Bake */
+            bake: string;
+            /** Flame */
+            flame?: number | null;
+            place: components["schemas"]["ProbePlace"];
+            /** Probe C */
+            probe_c: number;
+            /**
+             * Spilt G
+             * @default 0
+             */
+            spilt_g: number;
+            /** Step */
+            step: string;
+            /** True C */
+            true_c: number;
+        };
+        /**
+         * StandInsView
+         * @description Whether stand-ins are there, how fast their clock runs, and what they stand in for now.
+         */
+        StandInsView: {
+            /** Available */
+            available: boolean;
+            /** On */
+            on: boolean;
+            /** Speed */
+            speed: number;
+            /**
+             * Things
+             * @default []
+             */
+            things: components["schemas"]["StandInView"][];
         };
         /**
          * StartRequest
@@ -3783,6 +4642,7 @@ export interface components {
             section: components["schemas"]["Section"] | null;
             /** Section Is Now */
             section_is_now: boolean;
+            watch: components["schemas"]["Watch"] | null;
         };
         /**
          * StepDone
@@ -3842,8 +4702,13 @@ export interface components {
             needs: string[];
             /** Note */
             note: string;
+            over_s: components["schemas"]["Estimate"] | null;
+            /** Passes */
+            passes: components["schemas"]["kindwhisk__core__whipping__Stage"][];
             /** Passes Window */
             passes_window: boolean;
+            /** Rescues */
+            rescues: components["schemas"]["Rescue"][];
             section: components["schemas"]["Section"] | null;
             /** Sets Foam */
             sets_foam: boolean;
@@ -4058,6 +4923,61 @@ export interface components {
             steps: string[];
         };
         /**
+         * SyrupForecast
+         * @description When a pot will be at its target. Seconds are None, with ``why``, where the readings cannot tell.
+         *
+         *     ``temperature_c`` is the syrup's own, ahead of a lagging probe. ``take_off_c`` is where to take it off the flame,
+         *     ``seconds_to_take_off`` when; it climbs on by ``carry_over_k``. ``ahead`` are (seconds from now, C) on the way.
+         */
+        SyrupForecast: {
+            /**
+             * Ahead
+             * @default []
+             */
+            ahead: [
+                number,
+                number
+            ][];
+            /** Carry Over K */
+            carry_over_k: number | null;
+            /** Flags */
+            flags: components["schemas"]["Flag"][];
+            /** High S */
+            high_s: number | null;
+            /** Low S */
+            low_s: number | null;
+            phase: components["schemas"]["Phase"];
+            /** Power W */
+            power_w: number | null;
+            /** Rate K Per Min */
+            rate_k_per_min: number | null;
+            /**
+             * Readings
+             * @default 0
+             */
+            readings: number;
+            /** Seconds To Take Off */
+            seconds_to_take_off: number | null;
+            /** Seconds To Target */
+            seconds_to_target: number | null;
+            /** Stage */
+            stage: string;
+            /** Take Off C */
+            take_off_c: number | null;
+            /** Temperature C */
+            temperature_c: number | null;
+            /** Why */
+            why: string;
+        };
+        /**
+         * Table
+         * @description A CSV table with a header: ``probe``, ``value``, ``unit``, ``at`` (ISO 8601) and, perhaps, ``key``.
+         */
+        Table: {
+            /** Text */
+            text: string;
+        };
+        /**
          * Taken
          * @description What goes into a step: from an ingredient, or from a step.
          */
@@ -4092,6 +5012,28 @@ export interface components {
          * @enum {string}
          */
         Technique: "separated chiffon" | "chiffon sheet for a roll" | "whole-egg sponge, warmed" | "whole-egg sponge, not warmed" | "separated sponge" | "whites in a rich chocolate and nut base" | "whites in a creamed batter" | "flourless souffléd sheet" | "soaked sponge" | "finger biscuits" | "meringue" | "macaron shells" | "cooked-yolk mousse" | "two-batter patterned cake" | "finger-lined cake";
+        /**
+         * TemperatureUnit
+         * @description The unit of an outside reading.
+         * @enum {string}
+         */
+        TemperatureUnit: "C" | "F" | "K";
+        /**
+         * Thermometer
+         * @description A thermometer with its last check; ``id`` is the probe's name in outside readings.
+         */
+        Thermometer: {
+            /** @default {} */
+            check: components["schemas"]["Check"];
+            /** Checked On */
+            checked_on?: string | null;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** @default hand */
+            place: components["schemas"]["ProbePlace"];
+        };
         /**
          * TimedStep
          * @description Seconds that a step took, and that the model gave it.
@@ -4344,6 +5286,12 @@ export interface components {
             /** Sequence */
             sequence: number;
         };
+        /**
+         * Use
+         * @description What a meringue is made for.
+         * @enum {string}
+         */
+        Use: "folding" | "piping" | "topping" | "shells" | "baked dry";
         /** ValidationError */
         ValidationError: {
             /** Context */
@@ -4516,6 +5464,40 @@ export interface components {
             vessel: string;
         };
         /**
+         * Watch
+         * @description What the readings of a running step tell at a moment.
+         *
+         *     ``now_c`` is the content's own temperature (None before a reading), ``left_s`` the time to the step's target
+         *     (None where it can't be told, ``why`` says so). ``trail`` and ``ahead`` are (seconds from now, C). ``pot`` is there
+         *     for a syrup, ``egg`` for what holds egg.
+         */
+        Watch: {
+            /**
+             * Ahead
+             * @default []
+             */
+            ahead: [
+                number,
+                number
+            ][];
+            egg?: components["schemas"]["EggHeat"] | null;
+            left_s: components["schemas"]["Estimate"] | null;
+            /** Now C */
+            now_c: number | null;
+            /** Peak C */
+            peak_c: number | null;
+            pot?: components["schemas"]["SyrupForecast"] | null;
+            /** Readings */
+            readings: number;
+            /** Trail */
+            trail: [
+                number,
+                number
+            ][];
+            /** Why */
+            why: string;
+        };
+        /**
          * WeighStep
          * @description Weigh ingredients into one vessel on the scale.
          */
@@ -4627,6 +5609,12 @@ export interface components {
             vessel: string;
         };
         /**
+         * Whisk
+         * @description How far the whites are.
+         * @enum {string}
+         */
+        Whisk: "waiting" | "running" | "there";
+        /**
          * WindowView
          * @description A content that waits and may not wait for ever.
          */
@@ -4680,6 +5668,36 @@ export interface components {
             total_g?: number | null;
             /** Whites G */
             whites_g?: number | null;
+        };
+        /**
+         * WithoutThermometer
+         * @description What can be said without one: minutes by an unknown flame, and what a drop in cold water shows. Weaker.
+         */
+        WithoutThermometer: {
+            expected_s: components["schemas"]["Estimate"];
+            /** Look For */
+            look_for: string;
+        };
+        /**
+         * Stage
+         * @description What a temperature passes on its way.
+         */
+        kindwhisk__bench__outlook__Stage: {
+            /** At C */
+            at_c: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * Stage
+         * @description Something that a foam passes, by time and by look.
+         */
+        kindwhisk__core__whipping__Stage: {
+            at_s: components["schemas"]["Estimate"];
+            /** Look */
+            look: string;
+            /** Name */
+            name: string;
         };
     };
     responses: never;
@@ -5014,7 +6032,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["NotYet"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
+                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["NotYet"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["ProbePlaced"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
             };
         };
         responses: {
@@ -5256,6 +6274,177 @@ export interface operations {
             };
         };
     };
+    dissolution_api_craft_meringue_dissolution_get: {
+        parameters: {
+            query: {
+                sugar_to_white: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dissolution"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    heat_balance_api_craft_meringue_heat_balance_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeatBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeatAnswer"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    lines_api_craft_meringue_lines_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Line"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    spot_api_craft_meringue_spot_get: {
+        parameters: {
+            query: {
+                sugar_to_white: number;
+                method?: components["schemas"]["Method"];
+                acid_percent?: number;
+                temperature_c?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Spot"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     quantity_api_craft_quantity_get: {
         parameters: {
             query: {
@@ -5320,6 +6509,182 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReadLine"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    boiling_point_api_craft_syrup_boiling_point_get: {
+        parameters: {
+            query: {
+                sucrose_percent: number;
+                altitude_m?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Boils"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    concentration_api_craft_syrup_concentration_get: {
+        parameters: {
+            query: {
+                temperature_c: number;
+                altitude_m?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Concentration"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    syrup_forecast_api_craft_syrup_forecast_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PotBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PotForecast"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    set_right_api_craft_thermometer_get: {
+        parameters: {
+            query: {
+                reading_c: number;
+                ice_c?: number | null;
+                boiling_c?: number | null;
+                kpa?: number | null;
+                altitude_m?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Corrected"];
                 };
             };
             /** @description The body could not be read. */
@@ -5654,6 +7019,26 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Problem"];
                     "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    listed_api_formulas_meringues_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeringueEntry"][];
                 };
             };
         };
@@ -6730,6 +8115,176 @@ export interface operations {
             };
         };
     };
+    known_api_readings_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProbeView"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    take_api_readings_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutsideReading"] | components["schemas"]["Batch"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Intake"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    as_csv_api_readings_csv_get: {
+        parameters: {
+            query: {
+                probe: string;
+                since: string;
+                until: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    take_csv_api_readings_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Table"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Intake"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     enter_api_session_post: {
         parameters: {
             query?: never;
@@ -6749,6 +8304,110 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    view_api_stand_ins_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInsView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    change_api_stand_ins_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StandInChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandInsView"];
+                };
             };
             /** @description The body could not be read. */
             400: {

@@ -10,13 +10,13 @@ from kindwhisk.core import baking, rise
 from kindwhisk.core.baking import OvenMode, ReferenceBake, Sets
 from kindwhisk.core.bands import Band, Quantity, Side
 from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.foam import Seen
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Heading, StepBase, Words, in_tins
 from kindwhisk.core.safety import HOT_TIN
 from kindwhisk.core.section import Section
+from kindwhisk.core.whipping import Seen
 
 BROWNING: dict[Sets, float] = {Sets.CRUMB: 0.34, Sets.SHELL: 0.10, Sets.DRY: 0.05}
 """How brown, from 0 raw to 1 deep brown. Chosen by eye."""
@@ -134,7 +134,9 @@ class BakeStep(StepBase):
             )
         return tuple(notices)
 
-    def expected_reading(self, elapsed_s: float, duration_s: float, setting: Setting) -> Heading | None:
+    def expected_reading(
+        self, elapsed_s: float, duration_s: float, before: Material, setting: Setting
+    ) -> Heading | None:
         """The crumb at its coldest point; shells and meringues are too thin for a probe."""
         if self.sets is not Sets.CRUMB:
             return None

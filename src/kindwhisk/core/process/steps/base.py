@@ -10,15 +10,17 @@ from pydantic import Field
 from kindwhisk.core import section
 from kindwhisk.core.bands import Band, Quantity, Side
 from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.foam import Seen
+from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.learning import corrected, personal_band
 from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
 from kindwhisk.core.process.outcome import Attention, Outcome, Resource
 from kindwhisk.core.process.portions import Portion, StepId
 from kindwhisk.core.process.setting import Setting, TinsInUse
+from kindwhisk.core.process.watching import Watching
 from kindwhisk.core.schools import School
 from kindwhisk.core.vessels import VesselForm
+from kindwhisk.core.whipping import Seen
 
 Words = Annotated[str, Field(max_length=240)]
 Tool = Annotated[str, Field(max_length=40)]
@@ -61,6 +63,7 @@ class StepBase(Value):
     ``begins_foam`` (a clock starts), ``sets_foam`` (it stops), ``passes_window`` (the clock goes on).
     ``reading_fades_s``: a density read longer than this before the end tells of a moment, not of the result.
     ``under_way_is_enough``: a foam may begin when this has begun.
+    ``probe``: where a thermometer that follows this step lives.
     ``after`` names steps that must be over without giving material, such as a preheated oven.
     """
 
@@ -71,6 +74,7 @@ class StepBase(Value):
     passes_window: ClassVar[bool] = False
     reading_fades_s: ClassVar[float] = math.inf
     under_way_is_enough: ClassVar[bool] = False
+    probe: ClassVar[ProbePlace | None] = None
 
     id: StepId
     title: str = Field(min_length=1, max_length=80)
@@ -105,8 +109,14 @@ class StepBase(Value):
         """The beater or whisk that touches the content, if it matters for fat."""
         return None
 
-    def expected_reading(self, elapsed_s: float, duration_s: float, setting: Setting) -> Heading | None:
+    def expected_reading(
+        self, elapsed_s: float, duration_s: float, before: Material, setting: Setting
+    ) -> Heading | None:
         """Where the content's temperature should be by now; None for steps without one to follow."""
+        return None
+
+    def watching(self, before: Material, after: Material, setting: Setting) -> Watching | None:
+        """Something that takes this step's temperatures while it runs; None for steps without one to follow."""
         return None
 
     def seconds_left(self, elapsed_s: float, reading: float, expected: Estimate, setting: Setting) -> float | None:

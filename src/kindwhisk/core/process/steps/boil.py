@@ -6,39 +6,59 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core import syrup
 from kindwhisk.core.bands import Band, Quantity, Side
 from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Heading, StepBase
+from kindwhisk.core.process.watching import PotWatching
 from kindwhisk.core.safety import BOILING_SUGAR
+from kindwhisk.core.sugar import boiling, syrup
+from kindwhisk.core.sugar.boiling import Pot
+from kindwhisk.core.sugar.stages import stage_at, stages_here
 
 TOLERANCE_K = 1.5
 LEAST_WATER = 0.2
 """Water a gram of sugar below which it hardly dissolves before it boils. Trade habit."""
+OTHER_SUGAR_K = 0.4
+"""Half-width of the boiling point from which other sugars are worth a word."""
 
 
 class BoilStep(StepBase):
-    """Boil sugar and water to ``target_c``, given for sea level; shown as it reads at this kitchen's altitude."""
+    """Boil sugar and water to ``target_c``, given for sea level; shown as it reads under this kitchen's air."""
 
     attention: ClassVar[Attention] = Attention.AT_TIMES
     uses: ClassVar[tuple[Resource, ...]] = (Resource.HOB,)
     under_way_is_enough: ClassVar[bool] = True
+    probe: ClassVar[ProbePlace | None] = ProbePlace.POT
 
     kind: Literal["boil"] = "boil"
     target_c: float = Field(default=118, ge=101, le=165)
 
+    def target_here_c(self, setting: Setting) -> float:
+        """The target as it reads here."""
+        return syrup.at_pressure_c(self.target_c, setting.kitchen.pressure_kpa)
+
+    def pot(self, start: Material, setting: Setting) -> Pot:
+        """What is on the flame."""
+        sugars = start.composition.sugars * start.mass_g
+        return Pot(
+            sugar_g=max(sugars, 1.0),
+            water_g=max(start.composition.water * start.mass_g, 0.01),
+            pressure_kpa=setting.kitchen.pressure_kpa,
+            rise_factor=round(syrup.rise_factor(start).likely, 3),
+        )
+
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Water leaves until the syrup boils at the target."""
         start = combine(intake)
+        pot, here = self.pot(start, setting), self.target_here_c(setting)
         sugars = start.composition.sugars * start.mass_g
-        water = start.composition.water * start.mass_g
-        off = max(0.0, water - syrup.water_left_g(sugars, self.target_c)) if sugars > 0 else 0.0
-        here = syrup.at_altitude_c(self.target_c, setting.kitchen.altitude_m)
-        duration = syrup.boil_s(start.mass_g, off, start.temperature_c, here)
-        stage = syrup.stage_name(self.target_c)
+        off = pot.water_off_g(here) if sugars > 0 else 0.0
+        duration = boiling.seconds(pot, start.temperature_c, here)
+        stage = stage_at(self.target_c)
         band = Band(
             quantity=Quantity.CONTENT_TEMPERATURE,
             unit="C",
@@ -52,60 +72,87 @@ class BoilStep(StepBase):
                 can_do="Off the heat, a spoon of water in, and back up to the band.",
             ),
         )
-        notices = []
-        if 0 < water < LEAST_WATER * sugars:
-            notices.append(
-                Notice(
-                    level="risk",
-                    text=f"{water:.0f} g of water hardly dissolve {sugars:.0f} g of sugar.",
-                    remedy=f"Take about {syrup.WATER_PER_SUGAR * sugars:.0f} g: more water only takes longer.",
-                )
-            )
-        if setting.kitchen.altitude_m >= 100:
-            notices.append(
-                Notice(
-                    level="note",
-                    text=f"At {setting.kitchen.altitude_m:.0f} m, {self.target_c:.0f} C reads {here:.1f} C.",
-                    remedy="Boil water once and read this thermometer: that takes its own error along.",
-                )
-            )
+        drop = f"A drop in cold water {stage.drop}." if stage else "Bubbles slow and even in size."
         return Outcome(
             material=start.dried_by(off).at(here),
             duration_s=self.learned(duration, setting),
             modelled_s=duration.likely,
             goal=f"{here:.0f} C",
             do="Stir until it is clear, then never again; wash the wall down with a wet brush.",
-            why=f"{off:.0f} g of water have to leave" + (f" for the {stage} stage." if stage else "."),
+            why=f"{off:.0f} g of water have to leave" + (f" for the {stage.name} stage." if stage else "."),
             first_look_s=duration.low * 0.8,
             hold_s=Estimate(low=20, likely=45, high=90, basis=Basis.HABIT),
             hold_why="The pot goes on heating it, then it sets.",
             checkpoints=(
                 Checkpoint(
                     id="syrup",
-                    name=f"{here:.0f} C" + (f", {stage}" if stage else ""),
-                    sees="Bubbles slow and even in size; a drop in cold water holds as said.",
-                    not_yet="Small quick bubbles, steam: still water to lose.",
+                    name=f"{here:.0f} C" + (f", {stage.name}" if stage else ""),
+                    sees=drop,
+                    not_yet="Small quick bubbles, steam, a drop that dissolves: still water to lose.",
                     too_far="Colours at the rim: it is past.",
                     band=band,
                 ),
             ),
             cautions=(BOILING_SUGAR,),
             make_ready=(MakeReady(id="thermometer", name="thermometer", detail="free of the pot's bottom"),),
-            notices=tuple(notices),
+            notices=self._notices(start, pot, here, setting),
         )
 
-    def expected_reading(self, elapsed_s: float, duration_s: float, setting: Setting) -> Heading:
-        """Up to the boil quickly, then slowly."""
-        air = setting.kitchen.air_c
-        here = syrup.at_altitude_c(self.target_c, setting.kitchen.altitude_m)
+    def _notices(self, start: Material, pot: Pot, here: float, setting: Setting) -> tuple[Notice, ...]:
+        notices = []
+        sugars, water = start.composition.sugars * start.mass_g, start.composition.water * start.mass_g
+        if 0 < water < LEAST_WATER * sugars:
+            notices.append(
+                Notice(
+                    level="risk",
+                    text=f"{water:.0f} g of water hardly dissolve {sugars:.0f} g of sugar.",
+                    remedy=f"Take about {boiling.enough_water_g(sugars):.0f} g: more water only takes longer.",
+                )
+            )
+        if abs(here - self.target_c) >= 0.4:
+            notices.append(
+                Notice(
+                    level="note",
+                    text=f"Under the air of this kitchen, {self.target_c:.0f} C reads {here:.1f} C.",
+                    remedy="Check the thermometer in boiling water: that takes its own error along.",
+                )
+            )
+        vessel = setting.vessels.get(self.vessel)
+        froth = boiling.foaming_ml(sugars, water)
+        if vessel is not None and sugars > 0 and froth > vessel.volume_ml(vessel.height_mm):
+            notices.append(
+                Notice(
+                    level="risk",
+                    text=f"It may froth to {froth / 1000:.1f} l; the {vessel.name} holds "
+                    f"{vessel.volume_ml(vessel.height_mm) / 1000:.1f} l.",
+                    remedy="Take a taller pot: boiling sugar over the rim burns and catches fire.",
+                )
+            )
+        factor = syrup.rise_factor(start)
+        half = (factor.high - factor.likely) * (here - setting.kitchen.water_boils_c)
+        if half >= OTHER_SUGAR_K:
+            notices.append(
+                Notice(
+                    level="note",
+                    text=f"With other sugars beside sucrose, the same firmness reads within {half:.1f} K of this.",
+                    remedy="Judge by a drop in cold water too.",
+                )
+            )
+        return tuple(notices)
+
+    def expected_reading(self, elapsed_s: float, duration_s: float, before: Material, setting: Setting) -> Heading:
+        """Up to the boil quickly, then ever faster as less water is left."""
+        start, here = setting.kitchen.air_c, self.target_here_c(setting)
+        pot = self.pot(before, setting)
         share = min(1.0, elapsed_s / max(duration_s, 1.0))
-        boils = min(here, syrup.boiling_c(75, setting.kitchen.altitude_m))
-        now = air + (boils - air) * share / 0.4 if share < 0.4 else boils + (here - boils) * (share - 0.4) / 0.6
-        stages = tuple((syrup.at_altitude_c(low, setting.kitchen.altitude_m), name) for low, _, name in syrup.STAGES)
         return Heading(
             quantity=Quantity.CONTENT_TEMPERATURE,
-            start_c=air,
-            now_c=now,
+            start_c=start,
+            now_c=pot.celsius_at(pot.heat_left_kj(start, here) * (1 - share), here),
             target_c=here,
-            stages=tuple(s for s in stages if s[0] <= here + 8),
+            stages=stages_here(setting.kitchen.pressure_kpa, here + 8),
         )
+
+    def watching(self, before: Material, after: Material, setting: Setting) -> PotWatching:
+        """The pot, followed by its probe."""
+        return PotWatching(self.pot(before, setting), self.target_here_c(setting))

@@ -68,7 +68,7 @@ class CoolStep(StepBase):
             ),
         )
 
-    def expected_reading(self, elapsed_s: float, duration_s: float, setting: Setting) -> Heading:
+    def expected_reading(self, elapsed_s: float, duration_s: float, before: Material, setting: Setting) -> Heading:
         """The crumb on its way down."""
         air, start = setting.kitchen.air_c, OUT_OF_OVEN_C
         left = (self.above_air_k / (start - air)) ** (elapsed_s / max(duration_s, 1.0))

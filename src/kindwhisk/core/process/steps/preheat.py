@@ -66,7 +66,7 @@ class PreheatStep(StepBase):
             ),
         )
 
-    def expected_reading(self, elapsed_s: float, duration_s: float, setting: Setting) -> Heading:
+    def expected_reading(self, elapsed_s: float, duration_s: float, before: Material, setting: Setting) -> Heading:
         """The oven's air."""
         start = setting.kitchen.air_c
         now = oven.expected_c(elapsed_s, start, self.oven_c, setting.oven.rise_k_per_min)

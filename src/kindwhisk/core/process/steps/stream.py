@@ -7,17 +7,29 @@ from typing import ClassVar, Literal
 from pydantic import Field
 
 from kindwhisk.core import foam, hot_foam
+from kindwhisk.core.balance import added_sugar_g, egg_g
 from kindwhisk.core.bands import Band, Quantity, Side
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.foam import Foam
+from kindwhisk.core.hot_foam import HeatBalance
+from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import Content, StepBase, Tool
+from kindwhisk.core.process.steps.base import YOLKY, Content, Heading, StepBase, Tool
+from kindwhisk.core.process.watching import ApproachWatching, EggIn
 from kindwhisk.core.safety import HOT_STREAM, NOT_COOKED, RAW_EGG
 from kindwhisk.core.schools import School, school
 
-POURING_S = 60.0
+LEAST_WHISKING_S = 180.0
+"""Volume needs the whisk even where the foam is cool at once. Trade habit."""
+HOTTEST_SYRUP_C = 100.0
+
+
+def split(intake: tuple[Material, ...]) -> tuple[Material, Material]:
+    """The hot syrup and the foam that it is poured into."""
+    syrup = max(intake, key=lambda m: m.temperature_c, default=combine(intake))
+    return syrup, combine([m for m in intake if m is not syrup])
 
 
 class StreamStep(StepBase):
@@ -25,6 +37,7 @@ class StreamStep(StepBase):
 
     attention: ClassVar[Attention] = Attention.AT_TIMES
     uses: ClassVar[tuple[Resource, ...]] = (Resource.MIXER,)
+    probe: ClassVar[ProbePlace | None] = ProbePlace.BOWL
 
     kind: Literal["stream"] = "stream"
     tool: Tool = "mixer whisk"
@@ -35,11 +48,17 @@ class StreamStep(StepBase):
         """What touches the content."""
         return self.tool
 
+    def _heat(self, syrup: Material, egg: Material, setting: Setting) -> HeatBalance:
+        kitchen = setting.kitchen
+        return hot_foam.of_materials(
+            syrup, egg, bowl_g=kitchen.mixers[0].bowl_g, air_c=kitchen.air_c, pressure_kpa=kitchen.pressure_kpa
+        )
+
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Syrup and foam become one; heat is shared with the bowl, gas grows to the foam's own."""
         together = combine(intake)
-        syrup = max(intake, key=lambda m: m.temperature_c, default=together)
-        egg = combine([m for m in intake if m is not syrup])
+        syrup, egg = split(intake)
+        heat = self._heat(syrup, egg, setting)
         kind = Foam.SYRUP_MERINGUE if foam.egg_white_g(together) > 0 else Foam.YOLK_FOAM
         band = self.density_band(
             foam.density_band(kind),
@@ -49,11 +68,13 @@ class StreamStep(StepBase):
                 word="loose", means="Still warm, or the syrup was thin.", can_do="Whisk on until it has cooled."
             ),
         )
-        peak = hot_foam.peak_c(syrup, egg)
-        duration = foam.whip_s(kind, together.mass_g)
-        cooled = max(setting.kitchen.air_c, min(self.until_c, peak.likely))
+        peak, pour, air = heat.peak_c, heat.pour_s, setting.kitchen.air_c
+        cooling = hot_foam.cooling_s(heat.kj_per_k, setting.kitchen.mixers[0].bowl_g, peak.likely, self.until_c, air)
+        least = Estimate.around(LEAST_WHISKING_S, 0.3)
+        duration = pour.plus(cooling if cooling.likely >= least.likely else least)
+        cooled = max(air, min(self.until_c, peak.likely))
         notices = []
-        if syrup.temperature_c < 100:
+        if syrup.temperature_c < HOTTEST_SYRUP_C:
             notices.append(
                 Notice(
                     level="danger",
@@ -67,7 +88,8 @@ class StreamStep(StepBase):
             duration_s=self.learned(duration, setting),
             modelled_s=duration.likely,
             goal=f"{self.until_c:.0f} C, {look.name.lower()}",
-            do="In a thread between whisk and wall, then medium-high until it has cooled.",
+            do=f"In a thread between whisk and wall, {pour.low:.0f} to {pour.high:.0f} s; "
+            "then medium-high until it has cooled.",
             why=f"It gets to about {peak.likely:.0f} C ({peak.low:.0f} to {peak.high:.0f}) and sets as it cools.",
             setup="medium speed while it flows",
             first_look_s=duration.low,
@@ -93,10 +115,41 @@ class StreamStep(StepBase):
                 ),
             ),
             cues=(
-                Cue(id="poured", after_s=Estimate.around(POURING_S, 0.3), do="All of the syrup is in", look="speed up"),
+                Cue(id="poured", after_s=pour, do="All of the syrup is in: speed up", look="no thread left on the pot"),
             ),
             cautions=(RAW_EGG, HOT_STREAM, NOT_COOKED),
             notices=tuple(notices),
+        )
+
+    def expected_reading(self, elapsed_s: float, duration_s: float, before: Material, setting: Setting) -> Heading:
+        """Down from the peak; what went in is one by then."""
+        air = setting.kitchen.air_c
+        peak = max(before.temperature_c, self.until_c + 0.1)
+        share = min(1.0, elapsed_s / max(duration_s, 1.0))
+        fall = ((self.until_c - air) / (peak - air)) ** share if self.until_c > air + 0.1 else 1 - share
+        return Heading(
+            quantity=Quantity.CONTENT_TEMPERATURE,
+            start_c=peak,
+            now_c=air + (peak - air) * float(fall),
+            target_c=self.until_c,
+            stages=tuple((c, use) for c, use in hot_foam.GATES_C),
+        )
+
+    def watching(self, before: Material, after: Material, setting: Setting) -> ApproachWatching:
+        """The bowl, followed by its probe."""
+        kitchen = setting.kitchen
+        content = before.mass_g / 1000 * before.composition.heat_capacity()
+        steel = kitchen.mixers[0].bowl_g / 1000 * hot_foam.STEEL_CP * hot_foam.COOLING_BOWL_SHARE
+        egg = egg_g(before)
+        return ApproachWatching(
+            kitchen.air_c,
+            self.until_c,
+            1000 * (content + steel) / hot_foam.WHISKED_W_PER_K[1],
+            EggIn(
+                white=foam.egg_white_g(before) > 0 or bool({"whole-egg", "egg-pasteurised"} & before.parts.keys()),
+                yolk=bool(YOLKY & before.parts.keys()),
+                sugar_to_egg=added_sugar_g(before) / egg if egg > 0 else 0.0,
+            ),
         )
 
     def schools(self, content: Content) -> tuple[School, ...]:

@@ -6,17 +6,27 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core import foam, warming
+from kindwhisk.core import dissolving, foam, warming
+from kindwhisk.core.balance import added_sugar_g, egg_g
 from kindwhisk.core.bands import Band, Quantity, Side
+from kindwhisk.core.dissolving import Dissolution
 from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.material import Material, combine
-from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome, Resource
+from kindwhisk.core.process.outcome import Attention, Checkpoint, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import YOLKY, Content, StepBase
+from kindwhisk.core.process.steps.base import YOLKY, Content, Heading, StepBase
+from kindwhisk.core.process.watching import ApproachWatching, EggIn
 from kindwhisk.core.safety import HOT_LIQUID, RAW_EGG, STEAM, WARM_EGG
 from kindwhisk.core.schools import School, school
 
 TOLERANCE_K = 3.0
+
+
+def _sets(dissolves: Dissolution | None) -> str:
+    if dissolves is None:
+        return "Egg begins to set from about 60 C."
+    return f"White with this much sugar begins to set from about {dissolves.sets_c.low:.0f} C."
 
 
 class WarmStep(StepBase):
@@ -24,6 +34,7 @@ class WarmStep(StepBase):
 
     attention: ClassVar[Attention] = Attention.AT_TIMES
     uses: ClassVar[tuple[Resource, ...]] = (Resource.HOB,)
+    probe: ClassVar[ProbePlace | None] = ProbePlace.BOWL
 
     kind: Literal["warm"] = "warm"
     target_c: float = Field(gt=0, lt=95)
@@ -34,6 +45,7 @@ class WarmStep(StepBase):
         start = combine(intake)
         eggs = foam.egg_white_g(start) > 0 or bool(YOLKY & start.parts.keys())
         whites = eggs and foam.is_meringue(start)
+        dissolves = dissolving.dissolution(min(6.0, foam.sugar_to_white(start))) if whites else None
         fat = start.composition.fat > 0.4
         duration = (
             warming.over_water_s(start, self.target_c) if self.over_water else warming.on_hob_s(start, self.target_c)
@@ -51,13 +63,13 @@ class WarmStep(StepBase):
             below=Side(word="cool", means="Not warm enough yet.", can_do="Keep it on the heat."),
             above=Side(
                 word="hot",
-                means="Egg begins to set from about 60 C." if eggs else "Hotter than it needs to be.",
+                means=_sets(dissolves) if eggs else "Hotter than it needs to be.",
                 can_do="Off the heat and stir until it is back on the band.",
             ),
         )
         sees = "Sugar gone between two fingers, warm as a bath." if eggs else "Melted, no longer foaming."
         if whites:
-            sees = "Not a grain of sugar left between two fingers; thin and hot."
+            sees = "Rub a drop between two fingers: not a grain of sugar left; thin and hot."
         if not eggs and not fat:
             sees = "Steam rises, small bubbles at the edge."
         return Outcome(
@@ -67,8 +79,8 @@ class WarmStep(StepBase):
             goal=f"{self.target_c:.0f} C",
             do=("Over barely simmering water, stirring all the time." if self.over_water else "Low heat, small pot."),
             why=(
-                "Dissolved sugar gives the smooth, steady foam; white sets from about 60 C."
-                if whites
+                f"Dissolved sugar gives the smooth, steady foam. {dissolves.says}"
+                if dissolves
                 else "Warm egg whips faster and holds more."
                 if eggs
                 else "Fat near 50 C is thin enough to go under."
@@ -80,6 +92,64 @@ class WarmStep(StepBase):
             hold_why="It cools, and warm egg should not stand." if eggs else "",
             checkpoints=(Checkpoint(id="warm", name=f"{self.target_c:.0f} C", sees=sees, band=band),),
             cautions=(RAW_EGG, STEAM, WARM_EGG) if eggs else (HOT_LIQUID,),
+            notices=self._notices(dissolves),
+        )
+
+    def _notices(self, dissolves: Dissolution | None) -> tuple[Notice, ...]:
+        """For whites: a target at which the sugar can't dissolve, or at which they set."""
+        if dissolves is None:
+            return ()
+        notices = []
+        needed = dissolves.temperature_c
+        if not dissolves.possible or (needed is not None and needed.likely > self.target_c):
+            notices.append(
+                Notice(
+                    level="risk",
+                    text=f"At {self.target_c:.0f} C not all of this sugar can dissolve in the whites' water.",
+                    remedy=dissolves.says,
+                )
+            )
+        if self.target_c >= dissolves.sets_c.low:
+            notices.append(
+                Notice(
+                    level="risk",
+                    text=f"From about {dissolves.sets_c.low:.0f} C white begins to set at the wall.",
+                    remedy="Never stop stirring, scrape the wall, and off the steam at once when it is there.",
+                )
+            )
+        return tuple(notices)
+
+    def expected_reading(self, elapsed_s: float, duration_s: float, before: Material, setting: Setting) -> Heading:
+        """Quickly at first, then slower as it nears the steam."""
+        start = min(before.temperature_c, self.target_c - 0.1)
+        share = min(1.0, elapsed_s / max(duration_s, 1.0))
+        bath = max(warming.BATH_C, self.target_c + 5)
+        left = ((bath - self.target_c) / (bath - start)) ** share
+        now = bath - (bath - start) * float(left) if self.over_water else start + (self.target_c - start) * share
+        stages: tuple[tuple[float, str], ...] = ()
+        if foam.is_meringue(before):
+            found = dissolving.dissolution(min(6.0, foam.sugar_to_white(before)))
+            stages = ((found.sets_c.low, "sets"),)
+            if found.temperature_c is not None:
+                stages = ((found.temperature_c.likely, "all dissolves"), *stages)
+        return Heading(
+            quantity=Quantity.CONTENT_TEMPERATURE, start_c=start, now_c=now, target_c=self.target_c, stages=stages
+        )
+
+    def watching(self, before: Material, after: Material, setting: Setting) -> ApproachWatching:
+        """The bowl over the steam, followed by its probe."""
+        capacity = before.mass_g * before.composition.heat_capacity()
+        egg = egg_g(before)
+        inside = EggIn(
+            white=foam.egg_white_g(before) > 0 or bool({"whole-egg", "egg-pasteurised"} & before.parts.keys()),
+            yolk=bool(YOLKY & before.parts.keys()),
+            sugar_to_egg=added_sugar_g(before) / egg if egg > 0 else 0.0,
+        )
+        return ApproachWatching(
+            max(warming.BATH_C, self.target_c + 5),
+            self.target_c,
+            capacity / warming.BATH_W_PER_K[1],
+            inside if egg > 0 else None,
         )
 
     def schools(self, content: Content) -> tuple[School, ...]:

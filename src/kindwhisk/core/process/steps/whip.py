@@ -7,16 +7,17 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core import foam
+from kindwhisk.core import foam, whipping
 from kindwhisk.core.bands import Side
 from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.foam import Foam, Peak, Seen
+from kindwhisk.core.foam import Foam, Peak
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import YOLKY, Content, StepBase
 from kindwhisk.core.safety import KEEP_COLD, RAW_EGG
 from kindwhisk.core.schools import School, school
+from kindwhisk.core.whipping import Seen, Whites
 
 
 class SugarSchool(StrEnum):
@@ -40,6 +41,8 @@ ADDITIONS: dict[SugarSchool, tuple[tuple[float, str, str], ...]] = {
 
 LOOKS = {Foam.YOLK_FOAM: foam.YOLK_LOOK, Foam.CREAM: foam.CREAM_LOOK}
 SLOW_FINISH_SHARE = 0.8
+SPOONS_END = 0.65
+SALTY_PERCENT, GRAINY_RATIO = 0.4, 1.6
 
 
 BOWL_FULL, BOWL_EMPTY = 0.85, 0.08
@@ -98,17 +101,17 @@ class WhipStep(StepBase):
         start = combine(intake)
         kind = foam.kind_of(start)
         meringue = kind in {Foam.FRENCH_MERINGUE, Foam.SWISS_MERINGUE}
-        ratio = foam.sugar_to_white(start)
+        ratio, whites = foam.sugar_to_white(start), Whites.of(start)
         if kind is Foam.FRENCH_MERINGUE:
             density = foam.french_density(ratio, self.peak)
-            duration = foam.french_whip_s(start.mass_g, ratio, start.temperature_c, self.peak)
+            duration = whipping.whites_s(whites, self.peak, self.speed)
             hold, look = foam.french_hold_s(ratio), foam.PEAK_LOOKS[self.peak]
         elif kind is Foam.RIBBON:
             density = foam.density_band(Foam.RIBBON)
-            duration = foam.ribbon_whip_s(start.mass_g, start.temperature_c)
+            duration = whipping.ribbon_s(start.mass_g, start.temperature_c)
             hold, look = foam.hold_s(Foam.RIBBON), foam.RIBBON_LOOK
         else:
-            density, duration, hold = foam.density_band(kind), foam.whip_s(kind, start.mass_g), foam.hold_s(kind)
+            density, duration, hold = foam.density_band(kind), whipping.plain_s(kind, start.mass_g), foam.hold_s(kind)
             look = LOOKS.get(kind) or foam.PEAK_LOOKS[self.peak]
         band = self.density_band(
             density,
@@ -143,6 +146,9 @@ class WhipStep(StepBase):
             first_look_s=learned.low * 0.9,
             hold_s=hold,
             hold_why="The foam dries and weeps; it starts dying when it is made." if meringue else "Its bubbles burst.",
+            passes=whipping.stages(learned, self.peak) if kind is Foam.FRENCH_MERINGUE else (),
+            over_s=whipping.over_s(learned, whites) if meringue else None,
+            rescues=whipping.RESCUES if meringue else (),
             checkpoints=(
                 Checkpoint(
                     id="peak",
@@ -153,7 +159,7 @@ class WhipStep(StepBase):
                     band=band,
                 ),
             ),
-            cues=self._cues(learned, kind),
+            cues=self._cues(learned, kind, ratio),
             cautions=(KEEP_COLD,) if kind is Foam.CREAM else (RAW_EGG,),
             make_ready=(
                 MakeReady(id="cup-and-scale", name="scale and cup", detail="cup empty, its weight known"),
@@ -162,8 +168,11 @@ class WhipStep(StepBase):
             notices=(*self._notices(start, kind, ratio), *_bowl_notices(foamed, setting, self.tool)),
         )
 
-    def _cues(self, duration: Estimate, kind: Foam) -> tuple[Cue, ...]:
-        cues = list(ADDITIONS[self.sugar]) if kind is Foam.FRENCH_MERINGUE else []
+    def _cues(self, duration: Estimate, kind: Foam, ratio: float) -> tuple[Cue, ...]:
+        sweet = kind is Foam.FRENCH_MERINGUE and ratio > 0
+        cues = list(ADDITIONS[self.sugar]) if sweet else []
+        if sweet and self.sugar is SugarSchool.SPOONS:
+            cues.append((SPOONS_END, "The last spoon of sugar is in", "each one gone before the next"))
         if self.slow_finish:
             cues.append((SLOW_FINISH_SHARE, "Down to a slow speed", "volume is there: now even the bubbles"))
         return tuple(
@@ -190,13 +199,30 @@ class WhipStep(StepBase):
                     remedy="Above about half the weight of the whites, add it in thirds.",
                 )
             )
+        own = Whites.of(start)
+        if kind is Foam.FRENCH_MERINGUE and ratio > GRAINY_RATIO:
+            notices.append(
+                Notice(
+                    level="note",
+                    text=f"{ratio:.2f} of sugar to white leaves little water to dissolve it in.",
+                    remedy="Fine sugar, a spoon at a time, and rub a drop: no grain before the next spoon.",
+                )
+            )
+        if kind is Foam.FRENCH_MERINGUE and own.salt_percent > SALTY_PERCENT:
+            notices.append(
+                Notice(
+                    level="note",
+                    text="So much salt lets the foam weep sooner.",
+                    remedy="A little acid keeps it better: an eighth of a teaspoon of cream of tartar to each white.",
+                )
+            )
         return tuple(notices)
 
     def while_running(
         self, before: Material, after: Material, share: float, seen: Seen | None, setting: Setting
     ) -> Material:
         """The foam on its way up."""
-        return foam.material_while_whipping(after, share, seen)
+        return whipping.material_while_whipping(after, share, seen)
 
     def schools(self, content: Content) -> tuple[School, ...]:
         """For whites: when the sugar goes in and which peak is meant."""

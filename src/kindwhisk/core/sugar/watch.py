@@ -1,0 +1,429 @@
+"""Watching a pot through a probe: when it will be there, how sure that is, and when it cannot be told."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterable
+from dataclasses import replace
+from enum import StrEnum
+from itertools import pairwise
+
+from kindwhisk.core.model import Value
+from kindwhisk.core.sugar import boiling
+from kindwhisk.core.sugar.boiling import Pot
+from kindwhisk.core.sugar.stages import stage_name
+from kindwhisk.core.sugar.track import LONGEST_STEP_S, Track, usual_power_w
+
+USUAL_NOISE_K = 0.35
+TYPED_NOISE_K = 0.6
+NOISE_LIMITS_K = (0.12, 1.5)
+WAVERS_K, WAVERS_TIMES = 0.9, 2.2
+"""A probe that touches wavers by so many kelvin, and so many times as much as it did before."""
+LET_GO_S = 8.0
+LOOKS_BACK_S = 8.0
+FASTER_TIMES = 2.2
+"""A flame turned up may double the pace; a probe on the pan climbs faster than that."""
+JUMP_K = 3.0
+BACK_K = 0.8
+FASTEST_K_PER_S = 1.5
+GATE_OFF_S = 15.0
+BELIEVED_AFTER_S = 45.0
+WATER_AFTER_S = 4.0
+OUT_BELOW_K = 9.0
+SILENT_S = 60.0
+FLAG_STANDS_S = 60.0
+SETTLES_S, MOVED_SHARE = 10.0, 0.2
+LEAST_READINGS, LEAST_SPAN_S = 5, 12.0
+WIDEST_SHARE, WIDE_ENOUGH_S = 0.45, 60.0
+RANGE_SD = 1.4
+THERE_K = 0.5
+PAST_K = 2.0
+NEAR_S = 60.0
+WATER_FACTORS = (0.78, 0.85, 0.92, 1.0, 1.08, 1.17, 1.27)
+UNKNOWN_WATER = (0.2, 0.225, 0.25, 0.28, 0.31, 0.35, 0.4, 0.45, 0.52, 0.6, 0.75)
+LIVELY_KW = 0.1
+
+
+class Phase(StrEnum):
+    """How far a pot is."""
+
+    UNKNOWN = "not known yet"
+    HEATING = "heating"
+    BOILING = "boiling"
+    NEAR = "near"
+    THERE = "there"
+    PAST = "past"
+    RESTING = "not rising"
+
+
+class Flag(Value):
+    """Something odd about the readings: what it looks like, and what to do."""
+
+    id: str
+    text: str
+    remedy: str
+
+
+TOUCHING = Flag(
+    id="probe-on-the-bottom",
+    text="The reading jumped up or wavers: the probe may touch the pan.",
+    remedy="Lift its tip a finger's width off the bottom; until then the forecast coasts.",
+)
+FLAME = Flag(
+    id="flame-changed",
+    text="The pot takes up heat at another pace than before.",
+    remedy="If the flame was changed, give it half a minute: the range is wider until then.",
+)
+WATER = Flag(
+    id="cooled-at-once",
+    text="The reading fell at once, as it does when water goes in.",
+    remedy="If water was added, the forecast starts again from here; else look where the probe is.",
+)
+OUT = Flag(
+    id="probe-out",
+    text="The probe reads far below the boil: it may hang outside the syrup.",
+    remedy="Put it back, its tip covered by syrup and clear of the pan.",
+)
+SILENT = Flag(
+    id="no-reading",
+    text="No reading has come for a minute.",
+    remedy="Check the probe; type a reading meanwhile.",
+)
+NO_WATER_TOLD = Flag(
+    id="water-unknown",
+    text="How much water is in the pot was not told.",
+    remedy="The readings tell it once it boils; until then the range is wide.",
+)
+
+
+class SyrupForecast(Value):
+    """When a pot will be at its target. Seconds are None, with ``why``, where the readings cannot tell.
+
+    ``temperature_c`` is the syrup's own, ahead of a lagging probe. ``take_off_c`` is where to take it off the flame,
+    ``seconds_to_take_off`` when; it climbs on by ``carry_over_k``. ``ahead`` are (seconds from now, C) on the way.
+    """
+
+    phase: Phase
+    stage: str
+    temperature_c: float | None
+    rate_k_per_min: float | None
+    power_w: float | None
+    seconds_to_target: float | None
+    low_s: float | None
+    high_s: float | None
+    seconds_to_take_off: float | None
+    take_off_c: float | None
+    carry_over_k: float | None
+    why: str
+    flags: tuple[Flag, ...]
+    ahead: tuple[tuple[float, float], ...] = ()
+    readings: int = 0
+
+    @property
+    def deviation_s(self) -> float:
+        """Standard deviation of the seconds to the target."""
+        if self.low_s is None or self.high_s is None:
+            return math.inf
+        return (self.high_s - self.low_s) / (2 * RANGE_SD)
+
+    def celsius_in(self, seconds: float) -> float | None:
+        """Where the syrup will be on its way to the target; None where that can't be told."""
+        for (s0, c0), (s1, c1) in pairwise(self.ahead):
+            if seconds <= s1:
+                return c0 + (c1 - c0) * max(0.0, seconds - s0) / max(s1 - s0, 1e-9)
+        return self.ahead[-1][1] if self.ahead else None
+
+
+class PotWatch:
+    """Takes readings in order and forecasts. The same readings always give the same answer.
+
+    Args:
+        pot: what is in it; with ``water_known`` False several amounts of water are weighed against the readings.
+        target_c: where the syrup has to go, as it reads here.
+        power_w: rated power of the ring, if known.
+    """
+
+    def __init__(self, pot: Pot, target_c: float, power_w: float | None = None, *, water_known: bool = True) -> None:
+        self.pot, self.target_c, self.water_known = pot, target_c, water_known
+        self.readings = 0
+        self._power = usual_power_w(power_w)
+        self._tracks: list[Track] = []
+        self._noise_k = self._waver_k = USUAL_NOISE_K
+        self._wavered_s = self._touched_since = -math.inf
+        self._past: list[tuple[float, float]] = []
+        self._kept: list[tuple[float, list[Track]]] = []
+        self._odd_since: float | None = None
+        self._doubt: tuple[float, bool, float] | None = None
+        self._power_before = 0.0
+        self._flags: dict[str, tuple[float, Flag]] = {}
+        self._first_s = 0.0
+
+    def take(self, t_s: float, reading_c: float) -> None:
+        """A reading, at a moment not before the last one; an earlier one is left out."""
+        if not self._tracks:
+            self._begin(t_s, reading_c)
+            return
+        gap = t_s - self._past[-1][0]
+        if gap <= 0:
+            return
+        self.readings += 1
+        for track in self._tracks:
+            track.until(t_s)
+        touching = self._wavers(t_s, reading_c)
+        if self._believed(t_s, reading_c, gap) and not touching:
+            noise = self._noise_k if gap <= LONGEST_STEP_S else max(self._noise_k, TYPED_NOISE_K)
+            for track in self._tracks:
+                track.take(reading_c, noise, gap)
+            self._weigh()
+            self._tell_changes(t_s)
+        lately = [p for p in self._past if p[0] >= t_s - 2 * LOOKS_BACK_S] or self._past[-1:]
+        self._past = [*lately[-30:], (t_s, reading_c)]
+        if self._odd_since is None and not touching:
+            self._kept = [k for k in self._kept if k[0] >= t_s - 1.5 * LOOKS_BACK_S]
+            self._kept.append((t_s, [replace(t) for t in self._tracks]))
+
+    def _tell_changes(self, t_s: float) -> None:
+        """Flag a flame that was changed: power that moved to another level, and not only because it began to boil."""
+        best = self._best()
+        if self._doubt is None and best.changed_at_s == t_s and self._past_the_start(t_s):
+            self._doubt = (t_s, best.boiling, self._power_before)
+        elif self._doubt is not None and t_s - self._doubt[0] > SETTLES_S:
+            _, boiling_then, before = self._doubt
+            moved = before > 0 and abs(best.power_kw / before - 1) > MOVED_SHARE
+            if moved and best.boiling is boiling_then:
+                self._raise(t_s, FLAME)
+            self._doubt = None
+        if self._doubt is None:
+            self._power_before = best.power_kw
+
+    def _begin(self, t_s: float, reading_c: float) -> None:
+        factors = WATER_FACTORS if self.water_known else tuple(r / 0.3 for r in UNKNOWN_WATER)
+        water = self.pot.water_g if self.water_known else 0.3 * self.pot.sugar_g
+        for factor in factors:
+            pot = Pot(
+                self.pot.sugar_g, water * factor, self.pot.pressure_kpa, self.pot.rise_factor, self.pot.pan_kj_per_k
+            )
+            track = Track.begin(pot, self.target_c, t_s, reading_c, self._power)
+            track.log_weight = -0.5 * (math.log(factor) / (0.08 if self.water_known else 0.5)) ** 2
+            self._tracks.append(track)
+        self.readings, self._first_s, self._past = 1, t_s, [(t_s, reading_c)]
+
+    def _past_the_start(self, t_s: float) -> bool:
+        return t_s - self._first_s > 2 * LEAST_SPAN_S
+
+    def _raise(self, t_s: float, flag: Flag) -> None:
+        self._flags[flag.id] = (t_s, flag)
+
+    def _believed(self, t_s: float, reading_c: float, gap: float) -> bool:
+        """Whether the reading is one of the syrup; if it no longer can be doubted, the tracks begin again from it."""
+        guess, variance = self._best().expected(self._noise_k)
+        miss, sigma = reading_c - guess, math.sqrt(variance)
+        if gap > GATE_OFF_S and self._odd_since is None:
+            return True
+        limit = max(JUMP_K, 5 * sigma)
+        if self._odd_since is None:
+            leapt = abs(reading_c - self._past[-1][1]) > JUMP_K + FASTEST_K_PER_S * gap
+            if self._too_fast(t_s, reading_c):
+                self._go_back(t_s)
+            elif not (leapt and abs(miss) > limit):
+                return True
+            self._odd_since = t_s
+            guess, _ = self._best().expected(self._noise_k)
+            miss = reading_c - guess
+        elif abs(miss) < BACK_K + 2 * self._noise_k:
+            self._odd_since = None
+            return True
+        best = self._best()
+        if miss > 0:
+            self._raise(t_s, TOUCHING)
+            patience = BELIEVED_AFTER_S
+        elif best.boiling and reading_c < best.pot.boils_from_c - OUT_BELOW_K:
+            self._raise(t_s, OUT)
+            return False
+        else:
+            self._raise(t_s, WATER)
+            patience = WATER_AFTER_S
+        if t_s - self._odd_since < patience:
+            return False
+        for track in self._tracks:
+            track.place(reading_c, within_k=3.0)
+        self._odd_since = None
+        return True
+
+    def _too_fast(self, t_s: float, reading_c: float) -> bool:
+        """Whether the last seconds climbed faster than any flame could make them, for what was known before."""
+        if not self._kept or t_s - self._kept[0][0] < LOOKS_BACK_S / 2:
+            return False
+        since, tracks = self._kept[0]
+        then = max(tracks, key=lambda t: t.log_weight)
+        span = t_s - since
+        recent = [c for t, c in self._past if t > t_s - 2.5] + [reading_c]
+        before = [c for t, c in self._past if since - 2.5 < t <= since]
+        if not then.knows_power or len(recent) < 2 or not before:
+            return False
+        climbed = sum(recent) / len(recent) - sum(before) / len(before)
+        lags = max(0.0, then.syrup_c - then.probe_c)
+        return climbed > JUMP_K and climbed > FASTER_TIMES * then.rate_k_per_s * span + lags + 3 * self._noise_k
+
+    def _go_back(self, t_s: float) -> None:
+        """Forget what a probe on the pan told."""
+        self._tracks = self._kept[0][1]
+        self._kept = []
+        for track in self._tracks:
+            track.until(t_s)
+        self._raise(t_s, TOUCHING)
+
+    def _wavers(self, t_s: float, reading_c: float) -> bool:
+        """Whether readings waver as those of a touching probe do; the probe's usual noise is learned on the way.
+
+        Both from second differences of evenly spaced readings, one quickly and one slowly.
+        """
+        if len(self._past) < 3:
+            return False
+        (t0, c0), (t1, c1) = self._past[-2:]
+        if t_s - t0 > 2 * LONGEST_STEP_S or abs((t_s - t1) - (t1 - t0)) > 0.2 * (t_s - t1):
+            return False
+        bend = (reading_c - 2 * c1 + c0) ** 2 / 6
+        low, high = NOISE_LIMITS_K
+        self._waver_k = math.sqrt(0.88 * self._waver_k**2 + 0.12 * min(bend, (2 * high) ** 2))
+        if self._waver_k > max(WAVERS_K, WAVERS_TIMES * self._noise_k):
+            self._raise(t_s, TOUCHING)
+            if self._wavered_s + BELIEVED_AFTER_S < t_s:
+                self._touched_since = t_s
+                if self._kept and self._odd_since is None and self._past_the_start(t_s):
+                    self._go_back(t_s)
+            self._wavered_s = t_s
+        if t_s - self._wavered_s < LET_GO_S:
+            return t_s - self._touched_since < 2 * BELIEVED_AFTER_S
+        bend = min(bend, (3 * self._noise_k) ** 2)
+        self._noise_k = min(high, max(low, math.sqrt(0.96 * self._noise_k**2 + 0.04 * bend)))
+        return False
+
+    def _weigh(self) -> None:
+        top = max(t.log_weight for t in self._tracks)
+        for track in self._tracks:
+            track.log_weight -= top
+        if len(self._tracks) > 1:
+            # Boiling well beyond where each of them begins to boil, they are one and the same pot.
+            begins = max(t.pot.boils_from_c for t in self._tracks)
+            alike = all(t.boiling and t.syrup_c > begins + 1.0 for t in self._tracks)
+            self._tracks = [self._best()] if alike else [t for t in self._tracks if t.log_weight > -12]
+
+    def _best(self) -> Track:
+        return max(self._tracks, key=lambda t: t.log_weight)
+
+    def forecast(self, now_s: float | None = None) -> SyrupForecast:
+        """The forecast at a moment (default that of the last reading)."""
+        if not self._tracks:
+            return NOTHING_READ
+        last = self._past[-1][0]
+        now = last if now_s is None else max(now_s, last)
+        weights = [math.exp(t.log_weight) for t in self._tracks]
+        whole = sum(weights)
+        best, ahead = self._best(), now - self._best().t_s
+        flags = self._standing(now, last)
+        left = best.left_kj - best.power_kw * ahead
+        syrup = best.pot.celsius_at(left, self.target_c)
+        rate = 60 * (best.pot.celsius_at(left - best.power_kw, self.target_c) - syrup)
+        power = best.power_kw
+        off = boiling.take_off_c(best.pot, self.target_c, 1000 * power)
+        off_kj = max(0.0, best.pot.heat_left_kj(off, self.target_c)) if off >= best.pot.boils_from_c else 0.0
+        times = [
+            t.to_target(t.left_kj - t.power_kw * ahead) if t.power_kw > 1e-3 else (math.inf, math.inf)
+            for t in self._tracks
+        ]
+        facts = SyrupForecast(
+            phase=Phase.BOILING if best.boiling else Phase.HEATING,
+            stage=stage_name(syrup, self.pot.pressure_kpa),
+            temperature_c=syrup,
+            rate_k_per_min=rate,
+            power_w=1000 * power,
+            seconds_to_target=None,
+            low_s=None,
+            high_s=None,
+            seconds_to_take_off=None,
+            take_off_c=off,
+            carry_over_k=boiling.carry_over_k(best.pot, off, 1000 * power).likely,
+            why="",
+            flags=flags,
+            readings=self.readings,
+        )
+        if syrup > self.target_c + PAST_K:
+            return facts.model_copy(update={"phase": Phase.PAST, "why": "It is past the target."})
+        if abs(syrup - self.target_c) <= THERE_K or left <= 0:
+            there = {"phase": Phase.THERE, "seconds_to_target": 0.0, "low_s": 0.0, "high_s": 0.0}
+            return facts.model_copy(update={**there, "seconds_to_take_off": 0.0})
+        if now - last > SILENT_S:
+            return facts.model_copy(update={"why": SILENT.text, "phase": Phase.UNKNOWN})
+        if self.readings < LEAST_READINGS and last - self._first_s < 4 * LEAST_SPAN_S:
+            return facts.model_copy(update={"why": "Too few readings yet.", "phase": Phase.UNKNOWN})
+        if last - self._first_s < LEAST_SPAN_S:
+            return facts.model_copy(update={"why": "A few seconds more.", "phase": Phase.UNKNOWN})
+        if not best.boiling and (self._odd_since is not None or self._touched_lately(now)):
+            return facts.model_copy(update={"why": TOUCHING.text})
+        if power < 2 * math.sqrt(max(best.sure[1][1], 0.0)) * 0.6 or power < LIVELY_KW / 2:
+            return facts.model_copy(update={"why": "It does not rise steadily.", "phase": Phase.RESTING})
+        likely = sum(w * t for w, (t, _) in zip(weights, times, strict=True)) / whole
+        variance = sum(w * (s * s + (t - likely) ** 2) for w, (t, s) in zip(weights, times, strict=True)) / whole
+        deviation = math.sqrt(variance)
+        if not math.isfinite(likely) or (deviation > WIDEST_SHARE * likely and deviation > WIDE_ENOUGH_S):
+            return facts.model_copy(update={"why": "The readings do not tell it yet: the range is too wide."})
+        return facts.model_copy(
+            update={
+                "phase": Phase.NEAR if likely < NEAR_S else facts.phase,
+                "seconds_to_target": likely,
+                "low_s": max(0.0, likely - RANGE_SD * deviation),
+                "high_s": likely + RANGE_SD * deviation,
+                "seconds_to_take_off": max(0.0, likely - off_kj / power),
+                "ahead": _ahead(best, left, likely, self.target_c),
+            }
+        )
+
+    def _touched_lately(self, now: float) -> bool:
+        return TOUCHING.id in self._flags and now - self._flags[TOUCHING.id][0] < 3 * LET_GO_S
+
+    def _standing(self, now: float, last: float) -> tuple[Flag, ...]:
+        standing = [flag for at, flag in self._flags.values() if now - at <= FLAG_STANDS_S]
+        if now - last > SILENT_S:
+            standing.append(SILENT)
+        if not self.water_known and len(self._tracks) > 1:
+            standing.append(NO_WATER_TOLD)
+        return tuple(standing)
+
+
+def _ahead(track: Track, left_kj: float, seconds: float, target_c: float) -> tuple[tuple[float, float], ...]:
+    """The way to the target in twelve pieces."""
+    return tuple((seconds * i / 12, track.pot.celsius_at(left_kj * (1 - i / 12), target_c)) for i in range(13))
+
+
+NOTHING_READ = SyrupForecast(
+    phase=Phase.UNKNOWN,
+    stage="",
+    temperature_c=None,
+    rate_k_per_min=None,
+    power_w=None,
+    seconds_to_target=None,
+    low_s=None,
+    high_s=None,
+    seconds_to_take_off=None,
+    take_off_c=None,
+    carry_over_k=None,
+    why="There is no reading yet.",
+    flags=(),
+)
+"""Before the first reading."""
+
+
+def watch(
+    pot: Pot,
+    target_c: float,
+    readings: Iterable[tuple[float, float]],
+    power_w: float | None = None,
+    *,
+    water_known: bool = True,
+) -> PotWatch:
+    """A watch that has taken these (seconds, C), sorted by their moment."""
+    watching = PotWatch(pot, target_c, power_w, water_known=water_known)
+    for t_s, celsius in sorted(readings):
+        watching.take(t_s, celsius)
+    return watching

@@ -1,0 +1,1 @@
+"""What stands outside: the door for readings, and the simulated stand-ins that ship."""

@@ -1,0 +1,234 @@
+"""Stand-ins for the thermometers of a kitchen: what runs at the bench is simulated, and read as by outside probes.
+
+They post through the same door as any device. They are there where a server was started with them, as the demo is.
+"""
+
+from __future__ import annotations
+
+import zlib
+from dataclasses import dataclass, replace
+from datetime import datetime, timedelta
+from enum import StrEnum
+from threading import Event, Lock, Thread
+
+from kindwhisk.bench.clock import Clock
+from kindwhisk.bench.hub import Hub
+from kindwhisk.bench.service import AtWork, Bench
+from kindwhisk.core.kitchen import Kitchen, ProbePlace
+from kindwhisk.core.material import combine
+from kindwhisk.core.model import Value
+from kindwhisk.core.process.steps.boil import BoilStep
+from kindwhisk.core.process.steps.stream import StreamStep, split
+from kindwhisk.core.process.steps.warm import WarmStep
+from kindwhisk.devices.bowl import BowlPlan, StandInBowl
+from kindwhisk.devices.intake import OutsideReading, take
+from kindwhisk.devices.pot import PotPlan, Span, StandInPot
+from kindwhisk.store import kitchens
+
+TICK_S = 0.2
+READS_EVERY_S = 1.0
+LEFT_STANDING_S = 90.0
+MISHAP_S = 25.0
+RING_W, RING_W_PER_G = 500.0, 1.4
+"""A ring as one would set it for so much sugar."""
+SPOON_G = 15.0
+PROBES = {ProbePlace.POT: "stand-in-pot", ProbePlace.BOWL: "stand-in-bowl"}
+
+
+class Mishap(StrEnum):
+    """Something that can be made to go wrong."""
+
+    TOUCHING = "probe on the bottom"
+    SILENT = "probe silent"
+    WATER = "a spoon of water"
+
+
+class StandInView(Value):
+    """A pot or bowl as it really is, beside what its probe says (C)."""
+
+    bake: str
+    step: str
+    place: ProbePlace
+    true_c: float
+    probe_c: float
+    flame: float | None = None
+    spilt_g: float = 0.0
+
+
+class StandInsView(Value):
+    """Whether stand-ins are there, how fast their clock runs, and what they stand in for now."""
+
+    available: bool
+    on: bool
+    speed: float
+    things: tuple[StandInView, ...] = ()
+
+
+@dataclass
+class _Thing:
+    """Something that is simulated for a running step."""
+
+    body: StandInPot | StandInBowl
+    place: ProbePlace
+    probe: str
+    began: datetime
+    kitchen: Kitchen
+    ended: datetime | None = None
+
+
+class StandIns:
+    """Simulates what runs at the bench, on the bench's own clock."""
+
+    def __init__(self, bench: Bench, clock: Clock, hub: Hub, *, available: bool) -> None:
+        self.bench, self.clock, self.hub, self.available = bench, clock, hub, available
+        self.on = available
+        self._things: dict[tuple[str, str, datetime], _Thing] = {}
+        self._lock = Lock()
+        self._stop = Event()
+        self._thread: Thread | None = None
+
+    def start(self) -> None:
+        """Begin, where they are available."""
+        if self.available and self._thread is None:
+            self._thread = Thread(target=self._run, name="stand-ins", daemon=True)
+            self._thread.start()
+
+    def stop(self) -> None:
+        """End with the server."""
+        self._stop.set()
+        if self._thread is not None:
+            self._thread.join(timeout=2)
+
+    def view(self) -> StandInsView:
+        """What there is."""
+        with self._lock:
+            things = tuple(
+                StandInView(
+                    bake=bake,
+                    step=step,
+                    place=thing.place,
+                    true_c=thing.body.syrup_c if isinstance(thing.body, StandInPot) else thing.body.content_c,
+                    probe_c=thing.body.probe_c,
+                    flame=thing.body.flame if isinstance(thing.body, StandInPot) else None,
+                    spilt_g=thing.body.spilt_g if isinstance(thing.body, StandInPot) else 0.0,
+                )
+                for (bake, step, _), thing in self._things.items()
+            )
+        return StandInsView(available=self.available, on=self.on, speed=self.clock.speed, things=things)
+
+    def turn_flame(self, share: float) -> None:
+        """Every pot's flame, 0 to 1.2 of what it was lit at."""
+        with self._lock:
+            for thing in self._things.values():
+                if isinstance(thing.body, StandInPot):
+                    thing.body.turn(share)
+
+    def mishap(self, what: Mishap) -> None:
+        """Let it happen now, to every pot."""
+        with self._lock:
+            for thing in self._things.values():
+                if not isinstance(thing.body, StandInPot):
+                    continue
+                span = Span(thing.body.t_s, thing.body.t_s + MISHAP_S)
+                plan = thing.body.plan
+                if what is Mishap.TOUCHING:
+                    thing.body.plan = replace(plan, touching=(*plan.touching, span))
+                elif what is Mishap.SILENT:
+                    thing.body.plan = replace(plan, silent=(*plan.silent, span))
+                else:
+                    thing.body.pour_water(SPOON_G)
+
+    def _run(self) -> None:
+        while not self._stop.wait(TICK_S):
+            if self.on:
+                self.advance(self.clock.now())
+
+    def advance(self, now: datetime) -> None:
+        """Bring everything that runs up to a moment and post what was read on the way."""
+        work = {(w.bake, w.step.id, w.started_at): w for w in self.bench.at_work()}
+        with self._lock:
+            for key, at_work in work.items():
+                if key not in self._things and (thing := self._begin(at_work)) is not None:
+                    self._things[key] = thing
+            readings = [r for key, thing in self._things.items() for r in self._read(thing, key in work, now)]
+            self._things = {
+                k: t
+                for k, t in self._things.items()
+                if t.ended is None or now - t.ended < timedelta(seconds=LEFT_STANDING_S)
+            }
+        if readings:
+            take(readings, self.clock, self.hub)
+
+    def _read(self, thing: _Thing, running: bool, now: datetime) -> list[OutsideReading]:
+        if not running and thing.ended is None:
+            thing.ended = now
+            if isinstance(thing.body, StandInPot):
+                thing.body.on_flame = False
+        readings = []
+        while thing.body.t_s + READS_EVERY_S <= (now - thing.began).total_seconds():
+            thing.body.advance(READS_EVERY_S)
+            value = thing.body.read()
+            if value is not None:
+                at = thing.began + timedelta(seconds=thing.body.t_s)
+                readings.append(
+                    OutsideReading(probe=thing.probe, value=thing.kitchen.shows_c(thing.probe, value), at=at)
+                )
+        return readings
+
+    def _begin(self, work: AtWork) -> _Thing | None:
+        step, setting = work.step, work.setting
+        seed = zlib.crc32(f"{work.bake} {step.id}".encode())
+        body: StandInPot | StandInBowl
+        if isinstance(step, BoilStep):
+            start = combine(work.intake)
+            pot = step.pot(start, setting)
+            vessel = setting.vessels.get(step.vessel)
+            body = StandInPot(
+                PotPlan(
+                    sugar_g=pot.sugar_g,
+                    water_g=pot.water_g,
+                    power_w=RING_W + RING_W_PER_G * pot.sugar_g,
+                    start_c=start.temperature_c,
+                    air_c=setting.kitchen.air_c,
+                    pressure_kpa=setting.kitchen.pressure_kpa,
+                    diameter_mm=vessel.diameter_mm if vessel else 140,
+                    height_mm=vessel.height_mm if vessel else 80,
+                    seed=seed,
+                )
+            )
+        elif isinstance(step, StreamStep):
+            syrup, egg = split(work.intake)
+            hot = self._last_pot_c(work.bake) or syrup.temperature_c
+            body = StandInBowl(
+                BowlPlan(
+                    content_kj_per_k=egg.mass_g / 1000 * egg.composition.heat_capacity(),
+                    start_c=egg.temperature_c,
+                    air_c=setting.kitchen.air_c,
+                    bowl_g=setting.kitchen.mixers[0].bowl_g,
+                    pour_g=0.95 * syrup.mass_g,
+                    pour_c=hot,
+                    seed=seed,
+                )
+            )
+        elif isinstance(step, WarmStep) and step.over_water:
+            start = combine(work.intake)
+            body = StandInBowl(
+                BowlPlan(
+                    content_kj_per_k=start.mass_g / 1000 * start.composition.heat_capacity(),
+                    start_c=start.temperature_c,
+                    air_c=setting.kitchen.air_c,
+                    bowl_g=400,
+                    steam_w_per_k=6.0,
+                    seed=seed,
+                )
+            )
+        else:
+            return None
+        place = step.probe or ProbePlace.HAND
+        _, kitchen = kitchens.current()
+        own = next((t.id for t in kitchen.thermometers if t.place is place), PROBES.get(place, "stand-in"))
+        return _Thing(body, place, own, work.started_at, kitchen)
+
+    def _last_pot_c(self, bake: str) -> float | None:
+        pots = [t.body for (b, *_), t in self._things.items() if b == bake and isinstance(t.body, StandInPot)]
+        return pots[-1].syrup_c if pots else None

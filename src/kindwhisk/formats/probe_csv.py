@@ -1,0 +1,69 @@
+"""Readings of outside probes as CSV, both ways."""
+
+from __future__ import annotations
+
+import csv
+import io
+from collections.abc import Iterable
+
+from pydantic import ValidationError
+
+from kindwhisk.core.errors import CraftError
+from kindwhisk.devices.intake import MOST_AT_ONCE, OutsideReading
+from kindwhisk.store.probes import Kept
+
+COLUMNS = ("probe", "at", "value", "unit", "key", "set_right_c")
+NEEDED = ("probe", "value", "at")
+
+
+def write(readings: Iterable[Kept]) -> str:
+    """One line a reading: as it was read, and set right by its thermometer's check."""
+    text = io.StringIO()
+    writer = csv.writer(text, lineterminator="\r\n")
+    writer.writerow(COLUMNS)
+    for r in readings:
+        at = r.at.isoformat(timespec="milliseconds")
+        writer.writerow((r.probe, at, f"{r.read_c:.6g}", "C", r.key, f"{r.celsius:.6g}"))
+    return text.getvalue()
+
+
+def read(text: str) -> list[OutsideReading]:
+    """The readings of a table; columns in any order, others are left alone.
+
+    Raises:
+        CraftError: a column is missing, or a line can't be read; names it.
+    """
+    table = csv.DictReader(io.StringIO(text.lstrip("\ufeff")), skipinitialspace=True)
+    header = [name.strip().lower() for name in table.fieldnames or ()]
+    missing = [name for name in NEEDED if name not in header]
+    if missing:
+        raise CraftError(
+            f"The table has no column {', '.join(missing)}.",
+            field="text",
+            remedy="The first line names the columns: probe, at, value, unit and, perhaps, key.",
+        )
+    table.fieldnames = header
+    found = []
+    for number, line in enumerate(table, start=2):
+        fields = {k: (v or "").strip() for k, v in line.items() if k in COLUMNS[:5] and (v or "").strip()}
+        if not fields:
+            continue
+        if "unit" in fields:
+            fields["unit"] = fields["unit"].upper().lstrip("°")[:1]
+        try:
+            found.append(OutsideReading.model_validate(fields))
+        except ValidationError as error:
+            first = error.errors()[0]
+            where = ".".join(str(p) for p in first["loc"])
+            raise CraftError(
+                f"Line {number}: {where} can't be read ({first['msg'].lower()}).",
+                field=f"text, line {number}, {where}",
+                remedy="Numbers with a point, moments as 2026-05-01T05:30:00Z. Nothing was kept.",
+            ) from error
+    if not found or len(found) > MOST_AT_ONCE:
+        raise CraftError(
+            "There is no reading in the table." if not found else f"More than {MOST_AT_ONCE} readings at once.",
+            field="text",
+            remedy="Give one line a reading, below the header; split a longer table.",
+        )
+    return found
