@@ -5,6 +5,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/': Today,
   '/book': () => import('./views/book/Book.svelte'),
   '/book/read': () => import('./views/book/ReadIn.svelte'),
+  '/book/meringue': () => import('./views/meringue/MeringuePage.svelte'),
   '/book/:formula': () => import('./views/book/FormulaPage.svelte'),
   '/book/:formula/change': () => import('./views/book/ChangePage.svelte'),
   '/book/:formula/versions': () => import('./views/book/VersionsPage.svelte'),

@@ -224,7 +224,7 @@ describe('alerts', () => {
       'A minute left: yolk bowl',
       'Look: Bake',
     ]);
-    expect(found.filter((a) => a.urgent).map((a) => a.words)).toEqual([
+    expect(found.filter((a) => a.strikes === 3).map((a) => a.words)).toEqual([
       'butter',
       'A minute left: yolk bowl',
       'Look: Bake',

@@ -14,6 +14,7 @@ from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.watching import Watch
 from kindwhisk.core.sugar.meeting import Meeting
+from kindwhisk.core.temperature import Point
 
 LOOK_AGAIN_SHARE = 0.1
 LOOK_AGAIN_S = (20.0, 300.0)
@@ -31,7 +32,7 @@ class Column(Value):
     """A temperature on its way, for one upright scale (C). ``measured`` tells a reading from a model's figure.
 
     ``needed_at`` is when ``needed_for``, the step that waits for it, could start without it. ``trail`` and ``ahead``
-    are (seconds from now, C): where it was, and where it is heading; ``marks`` are temperatures at which something
+    are where it was, and where it is heading; ``marks`` are temperatures at which something
     else has to be done. ``probe`` is the thermometer that reads it.
     """
 
@@ -48,8 +49,8 @@ class Column(Value):
     needed_at: datetime | None
     needed_for: str
     rising: bool
-    trail: tuple[tuple[float, float], ...] = ()
-    ahead: tuple[tuple[float, float], ...] = ()
+    trail: tuple[Point, ...] = ()
+    ahead: tuple[Point, ...] = ()
     marks: tuple[Stage, ...] = ()
     probe: str | None = None
 

@@ -12,7 +12,7 @@ from kindwhisk.core.estimate import Basis, Estimate
 
 READING_K = 0.6
 SPREAD_OF_PACE = 0.45
-LATEST = 40
+LATEST = 150
 
 
 def seconds_left(

@@ -2,6 +2,15 @@
 
 from enum import StrEnum
 
+from kindwhisk.core.model import Value
+
+
+class Point(Value):
+    """A temperature (C) at a number of seconds from now; less than none lies behind."""
+
+    s: float
+    c: float
+
 
 class TemperatureUnit(StrEnum):
     """The unit of an outside reading."""

@@ -150,7 +150,14 @@ class StandIns:
             for key, at_work in work.items():
                 if key not in self._things and (thing := self._begin(at_work)) is not None:
                     self._things[key] = thing
-            readings = [r for key, thing in self._things.items() for r in self._read(thing, key in work, now)]
+            # A probe is in one vessel at a time: the one that was begun last.
+            holds = {thing.probe: key for key, thing in sorted(self._things.items(), key=lambda t: t[1].began)}
+            readings = [
+                reading
+                for key, thing in self._things.items()
+                for reading in self._read(thing, key in work, now)
+                if holds[thing.probe] == key
+            ]
             self._things = {
                 k: t
                 for k, t in self._things.items()

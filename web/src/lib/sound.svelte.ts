@@ -8,8 +8,8 @@ class Sound {
     localStorage.setItem('kindwhisk.muted', this.muted ? 'yes' : 'no');
   }
 
-  /** A soft bell; `urgent` strikes three times. */
-  ring(urgent = false): void {
+  /** A soft bell: once for a cue, twice for soon, three times for now, the last ones higher. */
+  ring(strikes = 1): void {
     if (this.muted) return;
     try {
       this.#context ??= new AudioContext();
@@ -17,7 +17,7 @@ class Sound {
       return;
     }
     const context = this.#context;
-    const strikes = urgent ? 3 : 1;
+    const higher = strikes > 2 ? 1.25 : 1;
     for (let n = 0; n < strikes; n++) {
       const at = context.currentTime + n * 0.35;
       for (const [pitch, loud] of [
@@ -26,7 +26,7 @@ class Sound {
       ] as const) {
         const tone = context.createOscillator();
         const gain = context.createGain();
-        tone.frequency.value = pitch;
+        tone.frequency.value = pitch * higher;
         gain.gain.setValueAtTime(loud, at);
         gain.gain.exponentialRampToValueAtTime(0.001, at + 1.1);
         tone.connect(gain).connect(context.destination);

@@ -9,20 +9,23 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk.api.problems import refusals
-from kindwhisk.core import dissolving, hot_foam, meringue_map, thermometer
+from kindwhisk.core import dissolving, hot_foam, meringue_map, section, thermometer
 from kindwhisk.core.air import pressure_kpa
 from kindwhisk.core.balance import Method
 from kindwhisk.core.dissolving import Dissolution
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.hot_foam import BOWL_G, HeatBalance
+from kindwhisk.core.material import Material
 from kindwhisk.core.meringue_map import Line, Spot
 from kindwhisk.core.pasteurisation import GUIDANCE, Pair, pairs_for
+from kindwhisk.core.section import Section
 from kindwhisk.core.sugar import boiling, syrup
 from kindwhisk.core.sugar.boiling import Pot, check_pot
 from kindwhisk.core.sugar.stages import stage_at
 from kindwhisk.core.sugar.watch import SyrupForecast, watch
 from kindwhisk.core.thermometer import Check
+from kindwhisk.core.vessels import Vessel, VesselForm
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
 
@@ -198,15 +201,27 @@ def dissolution(sugar_to_white: Finite) -> Dissolution:
     return dissolving.dissolution(sugar_to_white)
 
 
+BOWL = Vessel(id="bowl", name="of 100 g of white", form=VesselForm.MIXER_BOWL, diameter_mm=170, height_mm=120)
+
+
+class SpotView(Spot):
+    """A spot with 100 g of white, whipped, in a bowl."""
+
+    section: Section
+
+
 @router.get("/meringue/spot")
 def spot(
     sugar_to_white: Finite,
     method: Method = Method.FRENCH,
     acid_percent: Finite = 0,
     temperature_c: Annotated[float | None, Query(allow_inf_nan=False)] = None,
-) -> Spot:
+) -> SpotView:
     """A meringue on the map: what becomes of sugar to white, method, acid and warmth."""
-    return meringue_map.spot(sugar_to_white, method, acid_percent, temperature_c)
+    found = meringue_map.spot(sugar_to_white, method, acid_percent, temperature_c)
+    parts = {"egg-white": meringue_map.WHITES_G, "sugar": meringue_map.WHITES_G * sugar_to_white}
+    foam = Material(parts=parts).at_density(found.density_g_per_ml)
+    return SpotView(**dict(found), section=section.of_vessel(BOWL, foam))
 
 
 @router.get("/meringue/lines")

@@ -10,6 +10,7 @@ from kindwhisk.core.model import Value
 from kindwhisk.core.pasteurisation import EggHeat, beside
 from kindwhisk.core.sugar.boiling import Pot
 from kindwhisk.core.sugar.watch import PotWatch, SyrupForecast
+from kindwhisk.core.temperature import Point
 
 TRAIL_S = 900.0
 TRAIL_POINTS = 90
@@ -20,7 +21,8 @@ class Watch(Value):
     """What the readings of a running step tell at a moment.
 
     ``now_c`` is the content's own temperature (None before a reading), ``left_s`` the time to the step's target
-    (None where it can't be told, ``why`` says so). ``trail`` and ``ahead`` are (seconds from now, C). ``pot`` is there
+    (None where it can't be told, ``why`` says so). ``trail`` and ``ahead`` are where it was and
+    where it is heading. ``pot`` is there
     for a syrup, ``egg`` for what holds egg.
     """
 
@@ -29,8 +31,8 @@ class Watch(Value):
     left_s: Estimate | None
     why: str
     readings: int
-    trail: tuple[tuple[float, float], ...]
-    ahead: tuple[tuple[float, float], ...] = ()
+    trail: tuple[Point, ...]
+    ahead: tuple[Point, ...] = ()
     pot: SyrupForecast | None = None
     egg: EggHeat | None = None
 
@@ -49,9 +51,9 @@ class Watching:
         """What they tell at a moment, in seconds since the step's start."""
         raise NotImplementedError
 
-    def trail(self, now_s: float) -> tuple[tuple[float, float], ...]:
+    def trail(self, now_s: float) -> tuple[Point, ...]:
         """The last quarter of an hour, thinned out for drawing."""
-        recent = [(t - now_s, c) for t, c in self.readings if t >= now_s - TRAIL_S]
+        recent = [Point(s=t - now_s, c=c) for t, c in self.readings if t >= now_s - TRAIL_S]
         every = max(1, len(recent) // TRAIL_POINTS)
         return tuple(recent[-1 - (len(recent) - 1) % every :: -every][::-1]) if recent else ()
 
@@ -125,6 +127,14 @@ class ApproachWatching(Watching):
             return self.readings[top:]
         return self.readings
 
+    def _ahead(self, seconds: float) -> tuple[Point, ...]:
+        """The way to the target in twelve pieces."""
+        away = self.readings[-1][1] - self.surroundings_c
+        share = (self.target_c - self.surroundings_c) / away
+        return tuple(
+            Point(s=seconds * i / 12, c=self.surroundings_c + away * float(share ** (i / 12))) for i in range(13)
+        )
+
     @property
     def _why(self) -> str:
         if not self.readings:
@@ -146,6 +156,7 @@ class ApproachWatching(Watching):
                 basis=left.basis,
             )
         return Watch(
+            ahead=() if left is None or not left.likely else self._ahead(left.likely),
             now_c=self.readings[-1][1] if self.readings else None,
             peak_c=max((c for _, c in self.readings), default=None),
             left_s=left,

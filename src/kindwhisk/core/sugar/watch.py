@@ -13,6 +13,7 @@ from kindwhisk.core.sugar import boiling
 from kindwhisk.core.sugar.boiling import Pot
 from kindwhisk.core.sugar.stages import stage_name
 from kindwhisk.core.sugar.track import LONGEST_STEP_S, Track, usual_power_w
+from kindwhisk.core.temperature import Point
 
 USUAL_NOISE_K = 0.35
 TYPED_NOISE_K = 0.6
@@ -100,7 +101,7 @@ class SyrupForecast(Value):
     """When a pot will be at its target. Seconds are None, with ``why``, where the readings cannot tell.
 
     ``temperature_c`` is the syrup's own, ahead of a lagging probe. ``take_off_c`` is where to take it off the flame,
-    ``seconds_to_take_off`` when; it climbs on by ``carry_over_k``. ``ahead`` are (seconds from now, C) on the way.
+    ``seconds_to_take_off`` when; it climbs on by ``carry_over_k``. ``ahead`` are points on the way.
     """
 
     phase: Phase
@@ -116,7 +117,7 @@ class SyrupForecast(Value):
     carry_over_k: float | None
     why: str
     flags: tuple[Flag, ...]
-    ahead: tuple[tuple[float, float], ...] = ()
+    ahead: tuple[Point, ...] = ()
     readings: int = 0
 
     @property
@@ -128,10 +129,10 @@ class SyrupForecast(Value):
 
     def celsius_in(self, seconds: float) -> float | None:
         """Where the syrup will be on its way to the target; None where that can't be told."""
-        for (s0, c0), (s1, c1) in pairwise(self.ahead):
-            if seconds <= s1:
-                return c0 + (c1 - c0) * max(0.0, seconds - s0) / max(s1 - s0, 1e-9)
-        return self.ahead[-1][1] if self.ahead else None
+        for a, b in pairwise(self.ahead):
+            if seconds <= b.s:
+                return a.c + (b.c - a.c) * max(0.0, seconds - a.s) / max(b.s - a.s, 1e-9)
+        return self.ahead[-1].c if self.ahead else None
 
 
 class PotWatch:
@@ -194,7 +195,7 @@ class PotWatch:
                 self._raise(t_s, FLAME)
             self._doubt = None
         if self._doubt is None:
-            self._power_before = best.power_kw
+            self._power_before = best.power_kw if best.knows_power else 0.0
 
     def _begin(self, t_s: float, reading_c: float) -> None:
         factors = WATER_FACTORS if self.water_known else tuple(r / 0.3 for r in UNKNOWN_WATER)
@@ -391,9 +392,9 @@ class PotWatch:
         return tuple(standing)
 
 
-def _ahead(track: Track, left_kj: float, seconds: float, target_c: float) -> tuple[tuple[float, float], ...]:
+def _ahead(track: Track, left_kj: float, seconds: float, target_c: float) -> tuple[Point, ...]:
     """The way to the target in twelve pieces."""
-    return tuple((seconds * i / 12, track.pot.celsius_at(left_kj * (1 - i / 12), target_c)) for i in range(13))
+    return tuple(Point(s=seconds * i / 12, c=track.pot.celsius_at(left_kj * (1 - i / 12), target_c)) for i in range(13))
 
 
 NOTHING_READ = SyrupForecast(

@@ -1551,7 +1551,7 @@ export interface components {
          * @description A temperature on its way, for one upright scale (C). ``measured`` tells a reading from a model's figure.
          *
          *     ``needed_at`` is when ``needed_for``, the step that waits for it, could start without it. ``trail`` and ``ahead``
-         *     are (seconds from now, C): where it was, and where it is heading; ``marks`` are temperatures at which something
+         *     are where it was, and where it is heading; ``marks`` are temperatures at which something
          *     else has to be done. ``probe`` is the thermometer that reads it.
          */
         Column: {
@@ -1559,10 +1559,7 @@ export interface components {
              * Ahead
              * @default []
              */
-            ahead: [
-                number,
-                number
-            ][];
+            ahead: components["schemas"]["Point"][];
             /** Arrives At */
             arrives_at: string | null;
             /** Band High C */
@@ -1599,10 +1596,7 @@ export interface components {
              * Trail
              * @default []
              */
-            trail: [
-                number,
-                number
-            ][];
+            trail: components["schemas"]["Point"][];
         };
         /**
          * Compared
@@ -3429,7 +3423,7 @@ export interface components {
         };
         /**
          * OutsideReading
-         * @description A temperature from a probe. Without ``at`` it was read just now; a repeated ``key`` of a probe changes nothing.
+         * @description A temperature from a probe. Without ``at`` it is of now; a repeated ``key`` of a probe changes nothing.
          */
         OutsideReading: {
             /** At */
@@ -3728,6 +3722,16 @@ export interface components {
             step: string;
         };
         /**
+         * Point
+         * @description A temperature (C) at a number of seconds from now; less than none lies behind.
+         */
+        Point: {
+            /** C */
+            c: number;
+            /** S */
+            s: number;
+        };
+        /**
          * PotBody
          * @description A pot of syrup and what its probe said. Without ``water_g`` the readings have to tell the water too.
          */
@@ -3762,10 +3766,7 @@ export interface components {
              * Ahead
              * @default []
              */
-            ahead: [
-                number,
-                number
-            ][];
+            ahead: components["schemas"]["Point"][];
             /** Carry Over K */
             carry_over_k: number | null;
             /** Flags */
@@ -4505,13 +4506,10 @@ export interface components {
             vessel: string;
         };
         /**
-         * Spot
-         * @description A meringue on the map.
-         *
-         *     ``film_percent`` is sugar in the water between the bubbles, ``undissolved`` the share of sugar that stays in grains.
-         *     ``gloss`` and ``steadiness`` rank from 0 to 1.
+         * SpotView
+         * @description A spot with 100 g of white, whipped, in a bowl.
          */
-        Spot: {
+        SpotView: {
             /** Acid Percent */
             acid_percent: number;
             density_g_per_ml: components["schemas"]["Estimate"];
@@ -4522,6 +4520,7 @@ export interface components {
             hold_s: components["schemas"]["Estimate"];
             method: components["schemas"]["Method"];
             over_s: components["schemas"]["Estimate"];
+            section: components["schemas"]["Section"];
             /** Steadiness */
             steadiness: number;
             /** Sugar To White */
@@ -4927,17 +4926,14 @@ export interface components {
          * @description When a pot will be at its target. Seconds are None, with ``why``, where the readings cannot tell.
          *
          *     ``temperature_c`` is the syrup's own, ahead of a lagging probe. ``take_off_c`` is where to take it off the flame,
-         *     ``seconds_to_take_off`` when; it climbs on by ``carry_over_k``. ``ahead`` are (seconds from now, C) on the way.
+         *     ``seconds_to_take_off`` when; it climbs on by ``carry_over_k``. ``ahead`` are points on the way.
          */
         SyrupForecast: {
             /**
              * Ahead
              * @default []
              */
-            ahead: [
-                number,
-                number
-            ][];
+            ahead: components["schemas"]["Point"][];
             /** Carry Over K */
             carry_over_k: number | null;
             /** Flags */
@@ -5468,7 +5464,8 @@ export interface components {
          * @description What the readings of a running step tell at a moment.
          *
          *     ``now_c`` is the content's own temperature (None before a reading), ``left_s`` the time to the step's target
-         *     (None where it can't be told, ``why`` says so). ``trail`` and ``ahead`` are (seconds from now, C). ``pot`` is there
+         *     (None where it can't be told, ``why`` says so). ``trail`` and ``ahead`` are where it was and
+         *     where it is heading. ``pot`` is there
          *     for a syrup, ``egg`` for what holds egg.
          */
         Watch: {
@@ -5476,10 +5473,7 @@ export interface components {
              * Ahead
              * @default []
              */
-            ahead: [
-                number,
-                number
-            ][];
+            ahead: components["schemas"]["Point"][];
             egg?: components["schemas"]["EggHeat"] | null;
             left_s: components["schemas"]["Estimate"] | null;
             /** Now C */
@@ -5490,10 +5484,7 @@ export interface components {
             /** Readings */
             readings: number;
             /** Trail */
-            trail: [
-                number,
-                number
-            ][];
+            trail: components["schemas"]["Point"][];
             /** Why */
             why: string;
         };
@@ -6420,7 +6411,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Spot"];
+                    "application/json": components["schemas"]["SpotView"];
                 };
             };
             /** @description The body could not be read. */

@@ -14,12 +14,16 @@
   import Picture from './Picture.svelte';
   import ReadingSheet from './ReadingSheet.svelte';
   import SkipSheet from './SkipSheet.svelte';
+  import StandIns from './StandIns.svelte';
+  import { StandInState } from './standIns.svelte';
   import StepNow from './StepNow.svelte';
   import StepsSheet from './StepsSheet.svelte';
   import TimerSheet from './TimerSheet.svelte';
 
   const bench = new BenchState(route.params.bake!);
-  let sheet = $state<'reading' | 'timer' | 'note' | 'skip' | 'steps' | 'keys' | null>(null);
+  const standIns = new StandInState();
+  void standIns.load();
+  let sheet = $state<'reading' | 'stand-ins' | 'timer' | 'note' | 'skip' | 'steps' | 'keys' | null>(null);
   let rung = new Set<string>();
   let opened = Date.now();
   /** Whether the focus was moved by keyboard. */
@@ -34,7 +38,7 @@
     for (const alert of alerts(bench.bake)) {
       if (alert.at > now.value || rung.has(alert.id)) continue;
       rung.add(alert.id);
-      if (alert.at > opened - 5000) sound.ring(alert.urgent);
+      if (alert.at > opened - 5000) sound.ring(alert.strikes);
     }
   });
 
@@ -87,6 +91,7 @@
       n: () => bench.notYet(),
       o: () => (sheet = 'note'),
       s: () => (sheet = 'skip'),
+      w: () => bench.startWhites(),
       a: () => (sheet = 'steps'),
       u: () => bench.undo(),
       m: () => sound.toggle(),
@@ -118,6 +123,11 @@
               ? `, ${length(late)} early`
               : ', on time'}
         </span>
+        {#if standIns.view?.available}
+          <button class="-my-2 ml-3 min-h-14 px-2 text-quiet" onclick={() => (sheet = 'stand-ins')}
+            >stand-ins{bake.speed > 1 ? ` ×${bake.speed}` : ''}</button
+          >
+        {/if}
         <button class="-my-2 ml-3 min-h-14 px-2 text-quiet" onclick={() => sound.toggle()} aria-pressed={sound.muted}>
           {sound.muted ? 'muted' : 'sound on'}
         </button>
@@ -168,6 +178,7 @@
   <NoteSheet {bench} open={sheet === 'note'} onclose={() => (sheet = null)} />
   <SkipSheet {bench} open={sheet === 'skip'} onclose={() => (sheet = null)} />
   <StepsSheet {bench} open={sheet === 'steps'} onclose={() => (sheet = null)} />
+  <StandIns {standIns} open={sheet === 'stand-ins'} onclose={() => (sheet = null)} />
   <KeysSheet open={sheet === 'keys'} onclose={() => (sheet = null)} />
 {:else if bench.problem}
   <div class="p-6"><Notice problem={bench.problem} /></div>

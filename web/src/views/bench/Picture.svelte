@@ -1,6 +1,7 @@
 <script lang="ts">
   import Band from '../../lib/draw/Band.svelte';
   import Column from '../../lib/draw/Column.svelte';
+  import Course from '../../lib/draw/Course.svelte';
   import Section from '../../lib/draw/Section.svelte';
   import { clock } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
@@ -11,18 +12,35 @@
   const bake = $derived(bench.bake!);
   const detail = $derived(bench.detail!);
   const step = $derived(detail.forecast);
-  const columnStep = $derived(detail.column ? bench.shown! : bake.running.find((id) => bake.details[id]?.column));
+  const columnStep = $derived.by(() => {
+    if (bench.meeting && bake.details[bench.meeting.boil]?.column) return bench.meeting.boil;
+    return detail.column ? bench.shown! : bake.running.find((id) => bake.details[id]?.column);
+  });
+  /** The other vessel of a meeting: pot and bowl stand side by side. */
+  const beside = $derived.by(() => {
+    const meets = bench.meeting;
+    if (!meets) return null;
+    return bake.details[meets.boil === bench.shown ? meets.whisk : meets.boil]?.section ?? null;
+  });
+  const scale = $derived.by(() => {
+    if (!beside || !detail.section) return undefined;
+    const wide = [detail.section, beside].map((s) => 2 * Math.max(...s.wall.map((p) => p.outer_mm)));
+    return 116 / Math.max(...wide);
+  });
   const column = $derived(columnStep ? bake.details[columnStep]?.column : null);
+  const course = $derived((column?.trail?.length ?? 0) > 1);
   const columnTitle = $derived(
     column?.quantity === 'oven temperature'
       ? 'Oven'
       : column?.quantity === 'core temperature'
         ? 'Crumb, coldest point'
-        : 'In the vessel',
+        : bake.details[columnStep ?? '']?.watch?.pot
+          ? 'Syrup'
+          : 'In the vessel',
   );
   const bands = $derived(
     step.checkpoints.flatMap((c) => {
-      if (!c.band) return [];
+      if (!c.band || (course && c.band.quantity === column?.quantity)) return [];
       const reading = bake.readings.findLast((r) => r.step === step.id && r.quantity === c.band!.quantity);
       return [{ band: c.band, reading }];
     }),
@@ -39,10 +57,22 @@
         {detail.section.name}
         {detail.section_is_now ? 'now' : 'after this step'}
       </figcaption>
-      <Section section={detail.section} width={column ? 256 : 380} height={column ? 200 : 270} />
+      <Section
+        section={detail.section}
+        width={beside ? 214 : column && !course ? 256 : 380}
+        height={beside ? 150 : column && !course ? 200 : course ? 156 : 270}
+        pxPerMm={scale}
+      />
     </figure>
   {/if}
-  {#if column}<Column {column} title={columnTitle} height={detail.section ? 210 : 320} />{/if}
+  {#if beside}
+    <figure class="min-w-0">
+      <figcaption class="text-[16px] font-semibold text-quiet">{beside.name}</figcaption>
+      <Section section={beside} width={214} height={150} pxPerMm={scale} />
+    </figure>
+  {/if}
+  {#if column && course}<Course {column} title={columnTitle} width={460} height={bands.length > 0 ? 226 : 330} />
+  {:else if column}<Column {column} title={columnTitle} height={detail.section ? 210 : 320} />{/if}
   <div class="w-full max-w-md space-y-5">
     {#each bands as { band, reading } (band.quantity)}
       <Band {band} verdict={reading?.verdict} title={reading ? `${band.quantity}, ${clock(reading.at)}` : undefined} />

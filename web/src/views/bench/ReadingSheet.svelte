@@ -26,6 +26,8 @@
     height: 'mm',
   };
 
+  let thermometers = $state<Schemas['Thermometer'][]>([]);
+  let thermometer = $state('');
   let cups = $state<Schemas['Cup'][]>([]);
   let cup = $state('');
   let quantity = $state<Quantity>('density');
@@ -69,6 +71,8 @@
     if (first) [where, quantity] = [first.key, first.quantity];
     void ask(api.GET('/api/kitchen')).then(
       (view) => {
+        thermometers = view.kitchen.thermometers ?? [];
+        thermometer = (thermometers.find((t) => t.place === 'hand') ?? thermometers[0])?.id ?? '';
         cups = view.kitchen.cups ?? [];
         cup = cups[0]?.id ?? ANOTHER;
       },
@@ -89,6 +93,7 @@
   });
 
   const byCup = $derived(quantity === 'density');
+  const warm = $derived(WANTED[quantity] === 'temperature');
   const ready = $derived(byCup ? density !== null : value !== null);
 
   async function keep(event: SubmitEvent): Promise<void> {
@@ -101,7 +106,7 @@
       quantity: place.quantity,
       ...(byCup && chosen
         ? { cup: { full_g: full!, empty_g: chosen.empty_g, volume_ml: chosen.volume_ml } }
-        : { value: value! }),
+        : { value: value!, ...(warm && thermometer ? { thermometer } : {}) }),
     });
     if (problem) trouble = `${problem.detail} ${problem.remedy}`;
     else onclose();
@@ -168,6 +173,20 @@
         step={quantity === 'density' ? 0.01 : 1}
         {value}
         onvalue={(v) => (value = v)}
+      />
+    {/if}
+    {#if warm && thermometers.length > 0}
+      <Choice
+        label="Thermometer"
+        value={thermometer}
+        options={[
+          ...thermometers.map((t) => ({
+            value: t.id,
+            label: t.check.ice_c == null && t.check.boiling_c == null ? `${t.name}, not checked` : t.name,
+          })),
+          { value: '', label: 'another one' },
+        ]}
+        onvalue={(v) => (thermometer = v)}
       />
     {/if}
     {#if trouble}<p role="alert" class="font-semibold text-raspberry">{trouble}</p>{/if}

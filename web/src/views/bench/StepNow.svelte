@@ -3,7 +3,11 @@
   import { now } from '../../lib/now.svelte';
   import { clock, countdown, length, until } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
+  import BowlNow from './BowlNow.svelte';
+  import EggHeat from './EggHeat.svelte';
   import Gate from './Gate.svelte';
+  import Meeting from './Meeting.svelte';
+  import PotNow from './PotNow.svelte';
 
   type Props = { bench: BenchState; onsheet: (which: 'reading' | 'timer' | 'note' | 'skip' | 'steps') => void };
   let { bench, onsheet }: Props = $props();
@@ -12,6 +16,8 @@
   const step = $derived(detail.forecast);
   const line = $derived(bench.line!);
   const running = $derived(line.status === 'running' && detail.outlook !== null);
+  const watch = $derived(detail.watch);
+  const followed = $derived((watch?.readings ?? 0) > 0);
   const check = $derived(step.checkpoints[0]);
   const weighed = $derived(step.inputs.filter((i) => i.ingredient));
   const big = $derived(step.inputs.length > 0 && weighed.length === step.inputs.length && !running);
@@ -21,7 +27,11 @@
   const goal = $derived(running ? step.goal : step.title);
   const blocked = $derived(line.status === 'waiting' && bench.gate !== null && !bench.gate.open);
   /** Nothing to do but wait: no yolk yellow before the first look. */
-  const resting = $derived(running && line.attention === 'none' && look !== null && look > 0);
+  const resting = $derived(
+    running &&
+      ((line.attention === 'none' && look !== null && look > 0) ||
+        (followed && watch?.pot && !bench.pours && left > 15)),
+  );
   const early = $derived(line.status === 'waiting' ? until(line.expected_start_at, now.value) : 0);
 </script>
 
@@ -50,9 +60,16 @@
       >
     </div>
   </div>
-  {#if !big}
+  {#if running && followed && watch}
+    {#if watch.pot}<PotNow pot={watch.pot} {detail} read={bench.bake!.now} />
+    {:else}<BowlNow {watch} {detail} read={bench.bake!.now} />{/if}
+    {@render meets()}
+    <p class="text-lg"><strong>{step.do}</strong> {check?.sees}</p>
+  {:else if !big}
     <h2
-      class="-mt-2 {blocked ? 'text-[clamp(1.9rem,3.4vw,2.5rem)]' : 'text-[clamp(2.3rem,4.6vw,3.2rem)]'}"
+      class="-mt-2 {blocked || bench.meeting
+        ? 'text-[clamp(1.9rem,3.4vw,2.5rem)]'
+        : 'text-[clamp(2.3rem,4.6vw,3.2rem)]'}"
       aria-live="polite"
     >
       {goal}
@@ -61,7 +78,7 @@
       <p class="-mt-1 text-xl font-semibold">{step.do}</p>
       {#if check && check.sees !== step.do}<p class="text-lg">{running ? '' : 'Until: '}{check.sees}</p>{/if}
     {/if}
-    {#if running && check && (check.not_yet || check.too_far)}
+    {#if running && check && (check.not_yet || check.too_far) && !bench.meeting}
       <p class="text-[17px] text-quiet">{check.not_yet} {check.too_far}</p>
     {:else if step.why && !blocked}<p class="text-[17px] text-quiet">{step.why}</p>{/if}
   {:else}
@@ -88,10 +105,12 @@
     </p>
   {/if}
 
-  {#if running && detail.outlook}
+  {#if running && !followed && detail.outlook}
     <div class="flex flex-wrap items-center gap-x-6 gap-y-1" role="timer">
       <span
-        class="font-display text-[clamp(4.5rem,8.4vw,5.75rem)] leading-[0.9] font-bold tracking-tight {left < 0
+        class="font-display {bench.meeting
+          ? 'text-[clamp(2.6rem,4.6vw,3.4rem)]'
+          : 'text-[clamp(4.5rem,8.4vw,5.75rem)]'} leading-[0.9] font-bold tracking-tight {left < 0
           ? 'text-copper'
           : ''}">{countdown(left)}</span
       >
@@ -113,6 +132,15 @@
     <p class="text-lg">
       <strong>Not before {clock(line.expected_start_at)}.</strong>
       <span class="text-quiet">Earlier, it would only wait.</span>
+    </p>
+  {/if}
+
+  {#if !followed}{@render meets()}{/if}
+
+  {#if running && watch?.pot && !followed}
+    <p class="text-[17px]">
+      <strong>No thermometer in the pot:</strong>
+      <span class="text-quiet">the clock is a weak guide here. {check?.sees} Or type a reading now and then.</span>
     </p>
   {/if}
 
@@ -139,6 +167,8 @@
       </p>
     {/each}
   {/if}
+
+  {#if running && watch?.egg}<EggHeat egg={watch.egg} />{/if}
 
   {#if bench.gate && line.status === 'waiting'}<Gate gate={bench.gate} {bench} />{/if}
 
@@ -168,3 +198,13 @@
     </p>
   {/if}
 </section>
+
+{#snippet meets()}
+  {#if bench.meeting && running}
+    {#if bench.meeting.whisk === bench.shown && bench.pot && bench.potDetail}
+      <p class="-mb-2 font-semibold text-quiet">{bench.potDetail.forecast.title}</p>
+      <PotNow pot={bench.pot} detail={bench.potDetail} read={bench.bake!.now} small />
+    {/if}
+    <Meeting {bench} meets={bench.meeting} />
+  {/if}
+{/snippet}

@@ -14,10 +14,12 @@ import { outbox, type BenchEvent } from '../../lib/outbox.svelte';
 
 type Untold<E> = E extends unknown ? Omit<E, 'client_key' | 'at'> : never;
 
-/** What the primary button does now, in words and as an event. */
-export type Act = { words: string; kind: 'step_started' | 'step_done'; ready: boolean };
+/** What the primary button does now, in words and as an event; to pour is three of them at once. */
+export type Act = { words: string; kind: 'step_started' | 'step_done' | 'pour'; ready: boolean };
 
 const REFRESH_MS = 15_000;
+const READ_MS = 400;
+const POUR_FROM_S = 15;
 
 /** One bake as the page sees it: the server's state, what is being looked at, and what went wrong. */
 export class BenchState {
@@ -26,6 +28,7 @@ export class BenchState {
   problem = $state<Problem | null>(null);
   focus = $state<string | null>(null);
   #turn = 0;
+  #reading: ReturnType<typeof setTimeout> | undefined;
 
   constructor(readonly id: string) {}
 
@@ -44,10 +47,27 @@ export class BenchState {
   /** The gate, if it stands before the step that is shown. */
   gate = $derived.by(() => (this.bake?.gate?.step === this.shown ? this.bake.gate : null));
 
+  /** The syrup and whites that meet, where the step that is shown is one of the two. */
+  meeting = $derived.by(() => this.bake?.meetings.find((m) => m.boil === this.shown || m.whisk === this.shown) ?? null);
+
+  /** The pot of that meeting. */
+  pot = $derived.by(() => (this.meeting ? (this.bake?.details[this.meeting.boil]?.watch?.pot ?? null) : null));
+
+  potDetail = $derived.by(() => (this.meeting ? (this.bake?.details[this.meeting.boil] ?? null) : null));
+
+  /** Whether the syrup can be poured: the whites run or are there, and the pot is as good as there. */
+  pours = $derived.by(() => {
+    const { meeting, pot } = this;
+    if (!meeting || !pot || meeting.meeting.whisk === 'waiting') return false;
+    const left = pot.seconds_to_take_off ?? Infinity;
+    return pot.phase === 'there' || pot.phase === 'past' || left < POUR_FROM_S;
+  });
+
   act = $derived.by((): Act | null => {
     const line = this.line;
     const detail = this.detail;
     if (!line || !detail || !this.bake || this.bake.status !== 'running') return null;
+    if (this.pours) return { words: 'Off the heat, pour', kind: 'pour', ready: true };
     const goal = detail.forecast.checkpoints[0]?.name ?? detail.forecast.goal;
     if (line.status === 'running') return { words: reached(goal), kind: 'step_done', ready: true };
     if (line.status !== 'waiting') return null;
@@ -65,11 +85,32 @@ export class BenchState {
       if (change === null || (change.bake === this.id && change.sequence > (this.bake?.sequence ?? 0)))
         void this.load();
     });
+    const stopReading = live.read(() => this.#readSoon());
     const timer = setInterval(() => this.bake?.status === 'running' && void this.load(), REFRESH_MS);
     return () => {
       stop();
+      stopReading();
+      clearTimeout(this.#reading);
       clearInterval(timer);
     };
+  }
+
+  /** A probe has read something: ask for the state if a running step is followed by one. */
+  #readSoon(): void {
+    const followed = this.bake?.running.some((id) => this.bake?.details[id]?.watch);
+    if (!followed || this.#reading !== undefined) return;
+    this.#reading = setTimeout(() => {
+      this.#reading = undefined;
+      void this.#loadState();
+    }, READ_MS);
+  }
+
+  async #loadState(): Promise<void> {
+    const turn = this.#turn;
+    const path = { bake_id: this.id };
+    const query = { step: this.focus ?? undefined };
+    const state = await ask(api.GET('/api/bakes/{bake_id}', { params: { path, query } })).catch(() => null);
+    if (state && turn === this.#turn) this.#take(state);
   }
 
   async load(): Promise<void> {
@@ -92,7 +133,7 @@ export class BenchState {
   #take(state: BakeState): void {
     if (this.bake && state.sequence < this.bake.sequence) return;
     const moved = this.bake !== null && this.bake.current !== state.current;
-    now.set(state.now);
+    now.set(state.now, state.speed);
     this.bake = state;
     if (moved) this.focus = null;
   }
@@ -122,7 +163,24 @@ export class BenchState {
 
   confirm(): void {
     if (!this.act?.ready || !this.shown) return;
-    this.tell({ kind: this.act.kind, step: this.shown });
+    if (this.act.kind === 'pour') this.#pour();
+    else this.tell({ kind: this.act.kind, step: this.shown });
+  }
+
+  #pour(): void {
+    const meets = this.meeting;
+    if (!meets) return;
+    this.tell({ kind: 'step_done', step: meets.boil });
+    if (meets.meeting.whisk === 'running') this.tell({ kind: 'step_done', step: meets.whisk });
+    this.tell({ kind: 'step_started', step: meets.stream });
+  }
+
+  /** Start the whites, or show what is still missing for them. */
+  startWhites(): void {
+    const whisk = this.meeting?.whisk;
+    if (!whisk) return;
+    if (this.bake?.gate?.step === whisk && !this.bake.gate.open) this.look(whisk);
+    else this.tell({ kind: 'step_started', step: whisk });
   }
 
   notYet(): void {

@@ -53,7 +53,10 @@
 <div class="px-4 py-5 sm:px-6">
   <div class="mb-3 flex flex-wrap items-center justify-between gap-4">
     <h1 class="text-3xl">The Book</h1>
-    <a class="act act-small" href={p('/book/read')}>Read a recipe in</a>
+    <p class="flex flex-wrap gap-3">
+      <a class="act act-small" href={p('/book/meringue')}>Sugar and whites</a>
+      <a class="act act-small" href={p('/book/read')}>Read a recipe in</a>
+    </p>
   </div>
   {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
   {#if formulas?.length === 0}

@@ -7,6 +7,7 @@
   import MixersAndCups from './MixersAndCups.svelte';
   import NameField from './NameField.svelte';
   import Ovens from './Ovens.svelte';
+  import Thermometers from './Thermometers.svelte';
   import Tins from './Tins.svelte';
 
   const page = new KitchenState();
@@ -61,7 +62,7 @@
   {/if}
   {#if page.kitchen}
     {@const kitchen = page.kitchen}
-    <section class="mt-4 grid gap-x-8 gap-y-2 sm:grid-cols-2 lg:grid-cols-4" aria-label="Air and eggs">
+    <section class="mt-4 grid gap-x-8 gap-y-2 sm:grid-cols-2 lg:grid-cols-5" aria-label="Air and eggs">
       <Choice
         label="Eggs"
         value={kitchen.eggs}
@@ -76,6 +77,22 @@
         value={kitchen.altitude_m}
         onvalue={(v) => page.change((k) => (k.altitude_m = v))}
       />
+      <div>
+        <QuantityField
+          label="Air pressure, if measured"
+          wanted="number"
+          unit="kPa"
+          step={0.1}
+          least={50}
+          value={kitchen.measured_kpa ?? null}
+          onvalue={(v) => page.change((k) => (k.measured_kpa = Math.min(110, v)))}
+        />
+        {#if kitchen.measured_kpa != null}
+          <button class="text-quiet underline" onclick={() => page.change((k) => (k.measured_kpa = null))}
+            >by the altitude instead</button
+          >
+        {/if}
+      </div>
       <QuantityField
         label="Air in the kitchen"
         wanted="temperature"
@@ -94,6 +111,7 @@
     </section>
 
     <Tins {page} />
+    <Thermometers {page} />
 
     <div class="mt-8 grid gap-x-12 gap-y-8 lg:grid-cols-3">
       <Ovens {page} />

@@ -25,6 +25,15 @@
         value={mixer.bowl_ml ?? 4800}
         onvalue={(v) => page.change((k) => (k.mixers[i]!.bowl_ml = v))}
       />
+      <QuantityField
+        label="The empty bowl weighs"
+        wanted="mass"
+        unit="g"
+        step={50}
+        least={100}
+        value={mixer.bowl_g ?? 1000}
+        onvalue={(v) => page.change((k) => (k.mixers[i]!.bowl_g = v))}
+      />
     </div>
   {/each}
 </section>

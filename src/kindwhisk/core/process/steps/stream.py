@@ -117,7 +117,7 @@ class StreamStep(StepBase):
             cues=(
                 Cue(id="poured", after_s=pour, do="All of the syrup is in: speed up", look="no thread left on the pot"),
             ),
-            cautions=(RAW_EGG, HOT_STREAM, NOT_COOKED),
+            cautions=(HOT_STREAM, RAW_EGG, NOT_COOKED),
             notices=tuple(notices),
         )
 

@@ -1,0 +1,39 @@
+<script lang="ts">
+  import { api, ask, type Kitchen, type Schemas } from '../../lib/api/client';
+  import { Asking } from '../../lib/asking.svelte';
+  import { units } from '../../lib/figures.svelte';
+
+  /** What a thermometer's check means for a reading near a firm ball. */
+  type Props = { own: Schemas['Thermometer']; kitchen: Kitchen };
+  let { own, kitchen }: Props = $props();
+
+  const READS_C = 118;
+  const right = new Asking<Schemas['Corrected']>();
+  $effect(() => {
+    const query = {
+      reading_c: READS_C,
+      ice_c: own.check.ice_c ?? undefined,
+      boiling_c: own.check.boiling_c ?? undefined,
+      kpa: kitchen.measured_kpa ?? undefined,
+      altitude_m: kitchen.altitude_m,
+    };
+    right.ask(() => ask(api.GET('/api/craft/thermometer', { params: { query } })), 300);
+  });
+  const shown = (c: number) => (units.system === 'us' ? `${(c * 1.8 + 32).toFixed(1)} F` : `${c.toFixed(1)} C`);
+  const checked = $derived(own.check.ice_c != null || own.check.boiling_c != null);
+</script>
+
+{#if right.problem}
+  <p class="font-semibold text-raspberry">{right.problem.detail} {right.problem.remedy}</p>
+{:else if right.value?.odd}
+  <p class="font-semibold text-raspberry">{right.value.odd}</p>
+{:else if right.value}
+  <p class="text-[16px]">
+    {#if checked}
+      When it shows {shown(READS_C)} it is <strong>{shown(right.value.celsius)}</strong>{own.checked_on
+        ? `; checked on ${own.checked_on}`
+        : ''}.
+    {:else}Not checked yet: it may be 2 K off.{/if}
+    <span class="text-quiet">Water boils at {shown(right.value.water_boils_c)} here.</span>
+  </p>
+{/if}

@@ -1,0 +1,58 @@
+import { api, ask, problemOf, type Problem, type Schemas } from '../../lib/api/client';
+import { Asking } from '../../lib/asking.svelte';
+
+export type Method = Schemas['Method'];
+export const METHODS: Method[] = ['French', 'Swiss', 'syrup-cooked'];
+/** What the temperature means for each method, and how far it goes, in C. */
+export const WARMTH: Record<Method, { label: string; low: number; high: number; usual: number }> = {
+  French: { label: 'Whites at', low: 4, high: 30, usual: 22 },
+  Swiss: { label: 'Warmed to', low: 35, high: 75, usual: 55 },
+  'syrup-cooked': { label: 'Syrup at', low: 110, high: 130, usual: 118 },
+};
+export const LEAST = 0.2;
+export const MOST = 2.4;
+
+/** The spot that is looked at, the lines of the methods, and where the Book's meringues lie. */
+export class MapState {
+  ratio = $state(1.0);
+  method = $state<Method>('French');
+  acid = $state(0.3);
+  warmth = $state<Record<Method, number>>({ French: 22, Swiss: 55, 'syrup-cooked': 118 });
+  lines = $state<Schemas['Line'][]>([]);
+  book = $state<Schemas['MeringueEntry'][]>([]);
+  problem = $state<Problem | null>(null);
+  spot = new Asking<Schemas['SpotView']>();
+
+  async load(): Promise<void> {
+    try {
+      [this.lines, this.book] = await Promise.all([
+        ask(api.GET('/api/craft/meringue/lines')),
+        ask(api.GET('/api/formulas/meringues')),
+      ]);
+    } catch (error) {
+      this.problem = problemOf(error);
+    }
+  }
+
+  /** Ask for the spot as it is set now; to be run whenever something of it changes. */
+  look(): void {
+    const query = {
+      sugar_to_white: this.ratio,
+      method: this.method,
+      acid_percent: this.acid,
+      temperature_c: this.warmth[this.method],
+    };
+    this.spot.ask(() => ask(api.GET('/api/craft/meringue/spot', { params: { query } })), 60);
+  }
+
+  set(ratio: number): void {
+    this.ratio = Math.round(Math.min(MOST, Math.max(LEAST, ratio)) * 100) / 100;
+  }
+
+  /** Go to where a formula of the Book lies. */
+  go(entry: Schemas['MeringueEntry']): void {
+    this.method = entry.method;
+    this.set(entry.sugar_to_white);
+    this.acid = Math.min(1, Math.round(entry.acid_percent * 20) / 20);
+  }
+}
