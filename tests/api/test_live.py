@@ -53,7 +53,7 @@ class Listener:
         while True:
             line = self.answer.readline().decode().rstrip("\n")
             if not line and "event" in fields:
-                return fields["event"], int(fields["id"]), json.loads(fields["data"])
+                return fields["event"], int(fields.get("id", 0)), json.loads(fields["data"])
             name, _, value = line.partition(": ")
             if name:
                 fields[name] = value
@@ -111,3 +111,19 @@ def test_beyond_this_machine_nothing_starts_without_a_passcode(tmp_path: Path) -
     ended = run("serve", "--data", str(tmp_path), "--port", "0", "--host", "0.0.0.0")
     assert ended.returncode == 2
     assert "passcode" in ended.stderr
+
+
+def test_a_minute_of_a_thousand_readings_a_second_is_kept_without_loss(server: Server) -> None:
+    began = datetime.now(UTC) - timedelta(minutes=2)
+    page = Listener(server)
+    assert page.next()[0] == "hello"
+    for second in range(60):
+        at = (began + timedelta(seconds=second)).isoformat()
+        rows = [{"probe": f"p{n % 10}", "value": 20 + n / 100, "at": at, "key": f"{second}-{n}"} for n in range(1000)]
+        assert server.ask("/api/readings", {"readings": rows}) == {"stored": 1000, "repeated": 0}
+    name, _, told = page.next()
+    assert (name, set(told)) == ("reading", {"probe", "at", "celsius"})
+    server.kill()
+    server.start()
+    known = server.ask("/api/readings")
+    assert sum(p["readings"] for p in known) == 60_000

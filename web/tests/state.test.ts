@@ -201,6 +201,8 @@ describe('alerts', () => {
   it('are the looks, cues, timers and foams that run out, in order', () => {
     const at = (minute: number) => new Date(Date.UTC(2026, 0, 1, 6, minute)).toISOString();
     const bake = {
+      now: at(0),
+      meetings: [],
       running: ['whip', 'bake'],
       details: {
         whip: {
@@ -228,6 +230,43 @@ describe('alerts', () => {
       'butter',
       'A minute left: yolk bowl',
       'Look: Bake',
+    ]);
+  });
+
+  it('tell of a syrup the whites cue once, two degrees before, and now', () => {
+    const now = Date.UTC(2026, 0, 1, 6, 0);
+    const bake = {
+      now: new Date(now).toISOString(),
+      running: ['boil'],
+      meetings: [{ boil: 'boil', whisk: 'whip', stream: 'stream', meeting: { start_in_s: 20 } }],
+      details: {
+        boil: {
+          column: { target_c: 118 },
+          outlook: { look_at: new Date(now + 90_000).toISOString() },
+          forecast: { title: 'Boil', sets_foam: false },
+          cues: [],
+          watch: {
+            readings: 60,
+            pot: {
+              phase: 'boiling',
+              temperature_c: 112,
+              seconds_to_take_off: 95,
+              ahead: [
+                { s: 0, c: 112 },
+                { s: 70, c: 116 },
+                { s: 110, c: 118 },
+              ],
+            },
+          },
+        },
+      },
+      timers: [],
+      windows: [],
+    } as unknown as BakeState;
+    expect(alerts(bake).map((a) => [a.words, (a.at - now) / 1000, a.strikes])).toEqual([
+      ['Start the whites', 20, 1],
+      ['Two degrees to go', 70, 2],
+      ['Off the heat now', 95, 3],
     ]);
   });
 });

@@ -29,7 +29,7 @@ BACK_K = 0.8
 FASTEST_K_PER_S = 1.5
 GATE_OFF_S = 15.0
 BELIEVED_AFTER_S = 45.0
-WATER_AFTER_S = 4.0
+WATER_AFTER_S = 12.0
 OUT_BELOW_K = 9.0
 SILENT_S = 60.0
 FLAG_STANDS_S = 60.0
@@ -42,6 +42,8 @@ PAST_K = 2.0
 NEAR_S = 60.0
 WATER_FACTORS = (0.78, 0.85, 0.92, 1.0, 1.08, 1.17, 1.27)
 UNKNOWN_WATER = (0.2, 0.225, 0.25, 0.28, 0.31, 0.35, 0.4, 0.45, 0.52, 0.6, 0.75)
+WATER_ADDED = (0.02, 0.05, 0.08, 0.12, 0.17, 0.25)
+"""Water to sugar that a spoon, or a careless cup, may have added."""
 LIVELY_KW = 0.1
 
 
@@ -224,8 +226,9 @@ class PotWatch:
         limit = max(JUMP_K, 5 * sigma)
         if self._odd_since is None:
             leapt = abs(reading_c - self._past[-1][1]) > JUMP_K + FASTEST_K_PER_S * gap
-            if self._too_fast(t_s, reading_c):
-                self._go_back(t_s)
+            fell = self._fell(t_s, reading_c)
+            if fell or self._too_fast(t_s, reading_c):
+                self._go_back(t_s, WATER if fell else TOUCHING)
             elif not (leapt and abs(miss) > limit):
                 return True
             self._odd_since = t_s
@@ -246,10 +249,23 @@ class PotWatch:
             patience = WATER_AFTER_S
         if t_s - self._odd_since < patience:
             return False
-        for track in self._tracks:
-            track.place(reading_c, within_k=3.0)
+        if miss < 0 and best.boiling:
+            self._thin(best, t_s, reading_c)
+        else:
+            for track in self._tracks:
+                track.place(reading_c, within_k=3.0)
         self._odd_since = None
         return True
+
+    def _thin(self, before: Track, t_s: float, reading_c: float) -> None:
+        """Begin again with more water than it held by then; how much more, the readings have to tell."""
+        held = before.pot.curve.ratio_at(before.syrup_c)
+        power = (1000 * before.power_kw, 1000 * math.sqrt(max(before.sure[1][1], 0.0)) + 100 * before.power_kw)
+        self._tracks = []
+        for more in WATER_ADDED:
+            pot = replace(before.pot, water_g=before.pot.sugar_g * (held + more))
+            self._tracks.append(Track.begin(pot, self.target_c, t_s, reading_c, power))
+            self._tracks[-1].place(reading_c, within_k=3.0)
 
     def _too_fast(self, t_s: float, reading_c: float) -> bool:
         """Whether the last seconds climbed faster than any flame could make them, for what was known before."""
@@ -266,13 +282,24 @@ class PotWatch:
         lags = max(0.0, then.syrup_c - then.probe_c)
         return climbed > JUMP_K and climbed > FASTER_TIMES * then.rate_k_per_s * span + lags + 3 * self._noise_k
 
-    def _go_back(self, t_s: float) -> None:
-        """Forget what a probe on the pan told."""
+    def _fell(self, t_s: float, reading_c: float) -> bool:
+        """Whether the last seconds fell as no syrup falls by itself, not even off the flame."""
+        if not self._kept or t_s - self._kept[0][0] < LOOKS_BACK_S / 2:
+            return False
+        since = self._kept[0][0]
+        recent = [c for t, c in self._past if t > t_s - 2.5] + [reading_c]
+        before = [c for t, c in self._past if since - 2.5 < t <= since]
+        if len(recent) < 2 or not before:
+            return False
+        return sum(before) / len(before) - sum(recent) / len(recent) > JUMP_K
+
+    def _go_back(self, t_s: float, flag: Flag = TOUCHING) -> None:
+        """Forget what the last seconds told."""
         self._tracks = self._kept[0][1]
         self._kept = []
         for track in self._tracks:
             track.until(t_s)
-        self._raise(t_s, TOUCHING)
+        self._raise(t_s, flag)
 
     def _wavers(self, t_s: float, reading_c: float) -> bool:
         """Whether readings waver as those of a touching probe do; the probe's usual noise is learned on the way.
@@ -296,6 +323,8 @@ class PotWatch:
             self._wavered_s = t_s
         if t_s - self._wavered_s < LET_GO_S:
             return t_s - self._touched_since < 2 * BELIEVED_AFTER_S
+        if self._odd_since is not None:
+            return False
         bend = min(bend, (3 * self._noise_k) ** 2)
         self._noise_k = min(high, max(low, math.sqrt(0.96 * self._noise_k**2 + 0.04 * bend)))
         return False

@@ -1,4 +1,4 @@
-"""Syrup, hot foams, pieces, rolls and soaks, against published and analytic values."""
+"""Pieces, rolls and soaks, against published and analytic values."""
 
 from __future__ import annotations
 
@@ -6,40 +6,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core import hot_foam, rolling, soaking
-from kindwhisk.core.air import pressure_kpa
-from kindwhisk.core.sugar import syrup
+from kindwhisk.core import rolling, soaking
 from kindwhisk.core.baking import Sets, loss_share
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.pieces import PipedPiece
-
-
-@pytest.mark.parametrize(
-    ("celsius", "percent"), [(110, 80.8), (112, 83.2), (115, 85.9), (118, 87.9), (121, 89.5), (140, 95.2)]
-)
-def test_a_temperature_tells_the_sugar(celsius: float, percent: float) -> None:
-    assert syrup.concentration_percent(celsius) == pytest.approx(percent, abs=0.06)
-    assert syrup.boiling_c(percent) == pytest.approx(celsius, abs=0.25)
-
-
-@pytest.mark.parametrize(("metres", "celsius"), [(500, 116.2), (1000, 114.3), (1600, 112.1), (2500, 108.7)])
-def test_the_same_syrup_boils_cooler_on_a_mountain(metres: float, celsius: float) -> None:
-    assert syrup.at_pressure_c(118, pressure_kpa(metres)) == pytest.approx(celsius, abs=0.15)
-
-
-@given(st.floats(101, 150), st.floats(101, 150))
-def test_a_hotter_syrup_holds_less_water(one: float, other: float) -> None:
-    cooler, hotter = sorted((one, other))
-    assert syrup.water_left_g(100, hotter) <= syrup.water_left_g(100, cooler) + 1e-6
-
-
-@pytest.mark.parametrize(("ratio", "low", "high"), [(1.0, 44, 61), (1.5, 51, 71), (2.0, 57, 78)])
-def test_hot_syrup_seldom_cooks_the_whites(ratio: float, low: float, high: float) -> None:
-    sugar = 100 * ratio
-    pot = Material(parts={"sugar": sugar, "water": syrup.water_left_g(sugar, 118)}, temperature_c=118)
-    got = hot_foam.peak_c(pot, Material(parts={"egg-white": 100}, temperature_c=22))
-    assert low - 6 <= got.low <= got.likely <= got.high <= high + 6
 
 
 @pytest.mark.parametrize(
