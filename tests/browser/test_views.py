@@ -20,6 +20,7 @@ VIEWS = {
     "/book/tea-chiffon/change": "Tea chiffon",
     "/book/tea-chiffon/versions": "Tea chiffon",
     "/book/read": "Read a recipe in",
+    "/book/meringue": "Sugar and whites",
     "/log": "The Log",
     "/kitchen": "Lantern Lane",
 }
@@ -37,7 +38,8 @@ def faults(page: Page) -> list[str]:
 
 def settled(page: Page) -> None:
     """All is drawn and nothing is dimmed."""
-    page.wait_for_load_state("networkidle" if "/bench/" not in page.url and not page.url.endswith("/") else "load")
+    live = "/bench/" in page.url or page.url.endswith(("/", "/kitchen"))
+    page.wait_for_load_state("load" if live else "networkidle")
     expect(page.locator(".opacity-60")).to_have_count(0)
 
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from pydantic import Field
+
 from kindwhisk.core.air import boiling_point_at_c
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.model import Value
@@ -16,9 +18,9 @@ ODD_K = 8.0
 class Check(Value):
     """What it read in stirred crushed ice and in water at a rolling boil, with the air's pressure at the boil (kPa)."""
 
-    ice_c: float | None = None
-    boiling_c: float | None = None
-    pressure_kpa: float | None = None
+    ice_c: float | None = Field(default=None, ge=-20, le=20)
+    boiling_c: float | None = Field(default=None, ge=60, le=130)
+    pressure_kpa: float | None = Field(default=None, ge=50, le=110)
 
     @property
     def done(self) -> bool:
