@@ -1,9 +1,10 @@
-"""Run by ./whisk measure: how fast the bench answers, a forecast and a plan are made, and how small the pages are."""
+"""Run by ./whisk measure: how right the pot's forecast is, how fast all of it answers, how small the pages are."""
 
 from __future__ import annotations
 
 import gzip
 import http.client
+import itertools
 import statistics
 import tempfile
 import time
@@ -14,6 +15,7 @@ from pathlib import Path
 from playwright.sync_api import Browser, sync_playwright
 
 from benchmarks.pair import side_by_side
+from benchmarks.pots import runs
 from kindwhisk.core.eggs import EggSize
 from kindwhisk.core.planning.solver import plan
 from kindwhisk.core.planning.tasks import job
@@ -23,10 +25,14 @@ from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.reading import recipe
 from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.reading.proposal import read
+from kindwhisk.core.sugar.watch import watch
 from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
 from tests.server import CHROMIUM, EXECUTABLE, ROOT, Server
 
+READINGS_GOAL = 1000
+LEADS_S = (300.0, 180.0, 120.0, 60.0)
+POTS = 100
 SCRIPT_GOAL_KB = 170.0
 FIRST_VIEW_GOAL_S = 1.0
 
@@ -87,6 +93,49 @@ def _reading() -> None:
     print(f"reading a 40-line recipe   {1000 * pair.first_s:7.1f} ms   {pair.ratio:5.1f} times one of its lines")
 
 
+def _syrup() -> None:
+    """Both forecasts of the same pots, at the same moments."""
+    for lead in LEADS_S:
+        told, lines, silent = [], [], 0
+        for run in runs(POTS, lead):
+            seconds, line = run.forecast(lead).seconds_to_target, run.line(lead)
+            silent += seconds is None
+            told += [] if seconds is None else [abs(seconds - lead)]
+            lines += [] if line is None else [abs(line - lead)]
+        off, straight = _spread(told), _spread(lines)
+        print(
+            f"syrup, {lead:3.0f} s before        {off}   of {len(told)} pots, {silent} silent; "
+            f"a straight line {straight}"
+        )
+    run = next(runs(1, LEADS_S[1], first_seed=1003))
+    watching = watch(run.pot, run.target_c, run.readings)
+    pair = side_by_side(lambda: watch(run.pot, run.target_c, run.readings), watching.forecast, rounds=9)
+    each = pair.first_s / len(run.readings)
+    print(f"a pot's reading taken in   {1000 * each:7.2f} ms   {each / pair.second_s:5.2f} times telling the forecast")
+
+
+def _spread(misses: list[float]) -> str:
+    ordered = sorted(misses)
+    return f"{statistics.median(ordered):4.0f} s, nine in ten {ordered[int(0.9 * len(ordered))]:4.0f} s"
+
+
+def _readings(server: Server) -> None:
+    """A thousand at once and a single one, through the door, on the disk."""
+    count = itertools.count()
+
+    def post(number: int) -> None:
+        base = next(count)
+        rows = [{"probe": "measure", "value": 20 + n % 50, "key": f"{base}-{n}"} for n in range(number)]
+        server.ask("/api/readings", {"readings": rows})
+
+    pair = side_by_side(lambda: post(1000), lambda: post(1), rounds=20)
+    rate = 1000 / pair.first_s
+    print(
+        f"1000 readings taken in     {1000 * pair.first_s:7.1f} ms   {pair.ratio:5.1f} times a single one; "
+        f"{rate:.0f} a second, goal {READINGS_GOAL}: {_met(rate >= READINGS_GOAL)}"
+    )
+
+
 def _size() -> None:
     scripts = sorted((ROOT / "web" / "dist" / "assets").glob("*.js"))
     size = sum(len(gzip.compress(s.read_bytes(), 9)) for s in scripts) / 1000
@@ -126,6 +175,8 @@ def main() -> None:
             _bench(server)
             _forecast_and_plan()
             _reading()
+            _syrup()
+            _readings(server)
             _size()
             _first_view(browser, server)
         finally:

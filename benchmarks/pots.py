@@ -9,8 +9,9 @@ from dataclasses import dataclass, replace
 
 from kindwhisk.core.air import pressure_kpa
 from kindwhisk.core.sugar.boiling import Pot
+from kindwhisk.core.sugar.forecast import SyrupForecast
 from kindwhisk.core.sugar.syrup import at_pressure_c
-from kindwhisk.core.sugar.watch import PotWatch, SyrupForecast
+from kindwhisk.core.sugar.watch import PotWatch
 from kindwhisk.devices.pot import PotPlan, Span, StandInPot
 
 TARGET_C = 118.0

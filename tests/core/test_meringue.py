@@ -15,8 +15,9 @@ from kindwhisk.core.foam import Peak
 from kindwhisk.core.meringue_map import Fit, Use
 from kindwhisk.core.process.meetings import meetings
 from kindwhisk.core.sugar.boiling import Pot
+from kindwhisk.core.sugar.forecast import SyrupForecast
 from kindwhisk.core.sugar.meeting import Meeting, Whisk, meeting
-from kindwhisk.core.sugar.watch import SyrupForecast, watch
+from kindwhisk.core.sugar.watch import watch
 from kindwhisk.core.thermometer import Check
 from kindwhisk.core.whipping import Whites
 from kindwhisk.demo.formulas import demo_formulas

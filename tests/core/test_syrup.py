@@ -14,8 +14,9 @@ from kindwhisk.core.errors import CraftError
 from kindwhisk.core.material import Material
 from kindwhisk.core.sugar import boiling, syrup
 from kindwhisk.core.sugar.boiling import Pot
+from kindwhisk.core.sugar.forecast import Phase
 from kindwhisk.core.sugar.stages import stage_name
-from kindwhisk.core.sugar.watch import Phase, PotWatch, watch
+from kindwhisk.core.sugar.watch import PotWatch, watch
 from kindwhisk.devices.pot import PotPlan, Span, StandInPot
 
 CELSIUS = st.floats(101, 150)

@@ -15,7 +15,7 @@ from kindwhisk.bench.projection import Progress, StepStatus, project
 from kindwhisk.bench.record import kitchen_record, summary
 from kindwhisk.bench.rules import check
 from kindwhisk.bench.state import StateMaker
-from kindwhisk.bench.views import BakeState
+from kindwhisk.bench.views import BakeState, TraceView
 from kindwhisk.bench.walked import Walked, parse, walked
 from kindwhisk.core.braid import Braid, braid
 from kindwhisk.core.eggs import EggsOfTheDay, egg_need, eggs_of_the_day
@@ -36,6 +36,14 @@ class BakeBraid(Value):
     origin: datetime
     planned: Braid
     actual: Braid
+
+
+class StepAtHand(NamedTuple):
+    """A step with what goes into it, one by one, and its setting."""
+
+    step: Step
+    intake: tuple[Material, ...]
+    setting: Setting
 
 
 class AtWork(NamedTuple):
@@ -175,6 +183,15 @@ class Bench:
         real = {i: t for i, t in actual.items() if not ended or maker.progress.is_over(i)}
         return BakeBraid(origin=origin, planned=braid(maker.forecast, planned), actual=braid(maker.forecast, real))
 
+    def traces(self, bake_id: str, now: datetime | None = None) -> tuple[TraceView, ...]:
+        """The temperatures of a bake, step by step.
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        _, maker = self._maker(bake_id, now)
+        return maker.traces()
+
     def at_work(self) -> list[AtWork]:
         """Every step of every bake that runs now, for whoever stands in for the world outside."""
         found = []
@@ -187,6 +204,16 @@ class Bench:
                     place = made.places[step.id]
                     found.append(AtWork(str(row.id), step, own.started_at, made.intakes[step.id], place))
         return found
+
+    def steps_of(self, bake_id: str) -> list[StepAtHand]:
+        """The steps of a bake in order.
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        row = bakes.get(bake_id)
+        made, _ = _progress(row, [], datetime.fromisoformat(row.started_at), self.clock.now())
+        return [StepAtHand(s, made.intakes[s.id], made.places[s.id]) for s in made.formula.steps]
 
     def last_moment(self) -> datetime | None:
         """The latest moment that anything was said to have happened at; None in an empty data file."""

@@ -20,6 +20,7 @@ from kindwhisk.bench.views import (
     StepDetail,
     StepLine,
     TimerView,
+    TraceView,
     WindowView,
 )
 from kindwhisk.bench.walked import Walked
@@ -34,8 +35,9 @@ from kindwhisk.core.process.meetings import meetings
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.windows import windows
+from kindwhisk.core.sugar.forecast import NOTHING_READ
 from kindwhisk.core.sugar.meeting import Whisk, meeting
-from kindwhisk.core.sugar.watch import NOTHING_READ
+from kindwhisk.core.temperature import Point
 from kindwhisk.core.whipping import Seen
 
 
@@ -319,6 +321,33 @@ class StateMaker:
                 )
             )
         return tuple(views)
+
+    def traces(self) -> tuple[TraceView, ...]:
+        """What thermometers told of every step that they followed."""
+        found = []
+        for step_id, seen in self.watches.items():
+            own, step = self.progress.steps[step_id], self.forecast.step(step_id)
+            band = next(
+                (c.band for c in step.checkpoints if c.band and c.band.quantity is Quantity.CONTENT_TEMPERATURE), None
+            )
+            if band is None or own.started_at is None or seen.watch.peak_c is None:
+                continue
+            lasted = (min(self.now, own.ended_at or self.now) - own.started_at).total_seconds()
+            found.append(
+                TraceView(
+                    step=step_id,
+                    title=step.title,
+                    started_at=own.started_at,
+                    probe=seen.probe,
+                    target_c=band.range.likely,
+                    low_c=band.range.low,
+                    high_c=band.range.high,
+                    peak_c=seen.watch.peak_c,
+                    points=tuple(Point(s=lasted + p.s, c=p.c) for p in seen.watch.trail),
+                    egg=seen.watch.egg,
+                )
+            )
+        return tuple(found)
 
     def state(self, title: str, focus: str | None, speed: float = 1.0) -> BakeState:
         """All of it; ``focus`` names a step to show close up beside the current one."""

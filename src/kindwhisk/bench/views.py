@@ -9,12 +9,14 @@ from kindwhisk.bench.outlook import Column, Outlook
 from kindwhisk.bench.projection import BakeStatus, StepStatus
 from kindwhisk.core.bands import Quantity, Verdict
 from kindwhisk.core.model import Value
+from kindwhisk.core.pasteurisation import EggHeat
 from kindwhisk.core.process.forecast import StepForecast
 from kindwhisk.core.process.gate import GateItemKind
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.watching import Watch
 from kindwhisk.core.section import Section
 from kindwhisk.core.sugar.meeting import Meeting
+from kindwhisk.core.temperature import Point
 
 
 class CueView(Value):
@@ -118,6 +120,24 @@ class ReadingView(Value):
     unit: str
     value: float
     verdict: Verdict | None
+
+
+class TraceView(Value):
+    """What thermometers told of a step: the way of its temperature, and what for.
+
+    ``points`` are seconds since its start, and C; ``egg`` is the guidance for egg beside what was measured.
+    """
+
+    step: str
+    title: str
+    started_at: datetime
+    probe: str | None
+    target_c: float
+    low_c: float
+    high_c: float
+    peak_c: float
+    points: tuple[Point, ...]
+    egg: EggHeat | None
 
 
 class NoteView(Value):

@@ -2,20 +2,26 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from typing import Any
 
 from kindwhisk.bench.clock import now
 from kindwhisk.bench.events import event_adapter
 from kindwhisk.bench.service import Bench
+from kindwhisk.core.material import combine
 from kindwhisk.core.process.gate import GateItemKind
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
-from kindwhisk.store import formulas, kitchens
+from kindwhisk.devices.pot import StandInPot
+from kindwhisk.devices.stand_in import stand_in_for
+from kindwhisk.store import formulas, kitchens, probes
+from kindwhisk.store.probes import Kept, milliseconds
 from kindwhisk.store.writing import writing
 
 
@@ -38,7 +44,7 @@ class PastBake:
 Told = tuple[datetime, dict[str, Any]]
 """A moment and the fields of an event."""
 
-CHIFFON, SPONGE = "tea-chiffon", "butter-sponge"
+CHIFFON, SPONGE, SYRUP = "tea-chiffon", "butter-sponge", "syrup-peaks"
 
 PAST = (
     PastBake(CHIFFON, 27, 6, {"bake": 1.10, "whip": 0.92}, {"whip": 0.176, "fold": 0.455}, 4, 61,
@@ -53,6 +59,7 @@ PAST = (
     PastBake(CHIFFON, 3, 6, {"bake": 1.11, "whip": 0.94}, {"whip": 0.170, "fold": 0.440}, 4, 64, crumb="even"),
     PastBake(SPONGE, 19, 10, {"bake": 1.08, "whip": 1.05}, {"whip": 0.262, "fold-butter": 0.447}, 4, 41,
              crumb="even"),
+    PastBake(SYRUP, 5, 13, {}, {"whip": 0.33}, 5, 40, crumb="glossy, stood till evening"),
     PastBake(SPONGE, 6, 10, {"bake": 1.12, "whip": 1.02}, {"whip": 0.255, "fold-butter": 0.466}, 3, 38,
              faults=("butter streak",), crumb="a streak below", note="Butter had cooled too far."),
 )  # fmt: skip
@@ -103,6 +110,7 @@ def _replay(bench: Bench, past: PastBake, began: datetime) -> None:
             value = past.densities[line.id]
             told.append((end, {"kind": "reading_added", "step": line.id, "quantity": "density", "value": value}))
         told.append((end, {"kind": "step_done", "step": line.id}))
+    probes.keep(list(_probed(bench, bake_id, told)))
     last = max(at for at, _ in told)
     if past.note:
         told.append((last, {"kind": "note_added", "text": past.note}))
@@ -120,3 +128,27 @@ def _replay(bench: Bench, past: PastBake, began: datetime) -> None:
             bake_id,
             event_adapter.validate_python({**fields, "client_key": f"{key}-{number:04d}", "at": at}),
         )
+
+
+def _probed(bench: Bench, bake_id: str, told: list[Told]) -> Iterator[Kept]:
+    """What the probes said while that bake's syrup boiled and its bowl cooled."""
+    spans = {f["step"]: at for at, f in told if f["kind"] == "step_done"}
+    pot_c = None
+    for work in bench.steps_of(bake_id):
+        began = next((at for at, f in told if f["kind"] == "step_started" and f["step"] == work.step.id), None)
+        body = stand_in_for(work.step, work.intake, work.setting, seed=5, pot_c=pot_c)
+        if began is None or body is None:
+            continue
+        lasted = (spans[work.step.id] - began).total_seconds()
+        if isinstance(body, StandInPot) and isinstance(work.step, BoilStep):
+            pot = work.step.pot(combine(work.intake), work.setting)
+            heat = pot.heat_left_kj(body.syrup_c, work.step.target_here_c(work.setting))
+            body.plan = replace(body.plan, power_w=1.16 * heat * 1000 / lasted / body.plan.efficiency)
+        place = "pot-probe" if isinstance(body, StandInPot) else "bowl-probe"
+        while body.t_s < lasted:
+            body.advance(2)
+            value = body.read()
+            if value is not None:
+                at_ms = milliseconds(began + timedelta(seconds=body.t_s))
+                yield Kept(place, f"{bake_id}-{work.step.id}-{body.t_s:.0f}", at_ms, value, value)
+        pot_c = body.syrup_c if isinstance(body, StandInPot) else pot_c

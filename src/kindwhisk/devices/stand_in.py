@@ -15,8 +15,10 @@ from kindwhisk.bench.clock import Clock
 from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.service import AtWork, Bench
 from kindwhisk.core.kitchen import Kitchen, ProbePlace
-from kindwhisk.core.material import combine
+from kindwhisk.core.material import Material, combine
 from kindwhisk.core.model import Value
+from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.stream import StreamStep, split
 from kindwhisk.core.process.steps.warm import WarmStep
@@ -29,6 +31,7 @@ TICK_S = 0.2
 READS_EVERY_S = 1.0
 LEFT_STANDING_S = 90.0
 MISHAP_S = 25.0
+WARMING_BOWL_G = 400.0
 RING_W, RING_W_PER_G = 500.0, 1.4
 """A ring as one would set it for so much sugar."""
 SPOON_G = 15.0
@@ -183,55 +186,11 @@ class StandIns:
         return readings
 
     def _begin(self, work: AtWork) -> _Thing | None:
-        step, setting = work.step, work.setting
-        seed = zlib.crc32(f"{work.bake} {step.id}".encode())
-        body: StandInPot | StandInBowl
-        if isinstance(step, BoilStep):
-            start = combine(work.intake)
-            pot = step.pot(start, setting)
-            vessel = setting.vessels.get(step.vessel)
-            body = StandInPot(
-                PotPlan(
-                    sugar_g=pot.sugar_g,
-                    water_g=pot.water_g,
-                    power_w=RING_W + RING_W_PER_G * pot.sugar_g,
-                    start_c=start.temperature_c,
-                    air_c=setting.kitchen.air_c,
-                    pressure_kpa=setting.kitchen.pressure_kpa,
-                    diameter_mm=vessel.diameter_mm if vessel else 140,
-                    height_mm=vessel.height_mm if vessel else 80,
-                    seed=seed,
-                )
-            )
-        elif isinstance(step, StreamStep):
-            syrup, egg = split(work.intake)
-            hot = self._last_pot_c(work.bake) or syrup.temperature_c
-            body = StandInBowl(
-                BowlPlan(
-                    content_kj_per_k=egg.mass_g / 1000 * egg.composition.heat_capacity(),
-                    start_c=egg.temperature_c,
-                    air_c=setting.kitchen.air_c,
-                    bowl_g=setting.kitchen.mixers[0].bowl_g,
-                    pour_g=0.95 * syrup.mass_g,
-                    pour_c=hot,
-                    seed=seed,
-                )
-            )
-        elif isinstance(step, WarmStep) and step.over_water:
-            start = combine(work.intake)
-            body = StandInBowl(
-                BowlPlan(
-                    content_kj_per_k=start.mass_g / 1000 * start.composition.heat_capacity(),
-                    start_c=start.temperature_c,
-                    air_c=setting.kitchen.air_c,
-                    bowl_g=400,
-                    steam_w_per_k=6.0,
-                    seed=seed,
-                )
-            )
-        else:
+        seed = zlib.crc32(f"{work.bake} {work.step.id}".encode())
+        body = stand_in_for(work.step, work.intake, work.setting, seed=seed, pot_c=self._last_pot_c(work.bake))
+        if body is None:
             return None
-        place = step.probe or ProbePlace.HAND
+        place = work.step.probe or ProbePlace.HAND
         _, kitchen = kitchens.current()
         own = next((t.id for t in kitchen.thermometers if t.place is place), PROBES.get(place, "stand-in"))
         return _Thing(body, place, own, work.started_at, kitchen)
@@ -239,3 +198,51 @@ class StandIns:
     def _last_pot_c(self, bake: str) -> float | None:
         pots = [t.body for (b, *_), t in self._things.items() if b == bake and isinstance(t.body, StandInPot)]
         return pots[-1].syrup_c if pots else None
+
+
+def stand_in_for(
+    step: Step, intake: tuple[Material, ...], setting: Setting, *, seed: int, pot_c: float | None = None
+) -> StandInPot | StandInBowl | None:
+    """A pot or bowl for a step with what goes into it; None for one that heats nothing. ``pot_c`` is the syrup's."""
+    if isinstance(step, BoilStep):
+        start = combine(intake)
+        pot, vessel = step.pot(start, setting), setting.vessels.get(step.vessel)
+        return StandInPot(
+            PotPlan(
+                sugar_g=pot.sugar_g,
+                water_g=pot.water_g,
+                power_w=RING_W + RING_W_PER_G * pot.sugar_g,
+                start_c=start.temperature_c,
+                air_c=setting.kitchen.air_c,
+                pressure_kpa=setting.kitchen.pressure_kpa,
+                diameter_mm=vessel.diameter_mm if vessel else 140,
+                height_mm=vessel.height_mm if vessel else 80,
+                seed=seed,
+            )
+        )
+    if isinstance(step, StreamStep):
+        syrup, egg = split(intake)
+        return StandInBowl(
+            BowlPlan(
+                content_kj_per_k=egg.mass_g / 1000 * egg.composition.heat_capacity(),
+                start_c=egg.temperature_c,
+                air_c=setting.kitchen.air_c,
+                bowl_g=setting.kitchen.mixers[0].bowl_g,
+                pour_g=0.95 * syrup.mass_g,
+                pour_c=syrup.temperature_c if pot_c is None else pot_c,
+                seed=seed,
+            )
+        )
+    if isinstance(step, WarmStep) and step.over_water:
+        start = combine(intake)
+        return StandInBowl(
+            BowlPlan(
+                content_kj_per_k=start.mass_g / 1000 * start.composition.heat_capacity(),
+                start_c=start.temperature_c,
+                air_c=setting.kitchen.air_c,
+                bowl_g=WARMING_BOWL_G,
+                steam_w_per_k=6.0,
+                seed=seed,
+            )
+        )
+    return None

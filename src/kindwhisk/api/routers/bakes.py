@@ -14,7 +14,7 @@ from kindwhisk.api.routers.plans import PlanRequest
 from kindwhisk.bench.events import BenchEvent
 from kindwhisk.bench.record import BakeSummary
 from kindwhisk.bench.service import BakeBraid, Bench
-from kindwhisk.bench.views import BakeState
+from kindwhisk.bench.views import BakeState, TraceView
 from kindwhisk.core.eggs import EggsOfTheDay
 from kindwhisk.formats import readings_csv
 from kindwhisk.store import bakes
@@ -106,6 +106,12 @@ def state(bake_id: str, request: Request, step: Annotated[str | None, Query(max_
 def braid(bake_id: str, request: Request) -> BakeBraid:
     """The braid as planned and as it goes or went."""
     return _bench(request).braid(bake_id)
+
+
+@router.get("/{bake_id}/temperatures")
+def temperatures(bake_id: str, request: Request) -> tuple[TraceView, ...]:
+    """What thermometers told, step by step."""
+    return _bench(request).traces(bake_id)
 
 
 @router.post("/{bake_id}/events")

@@ -22,8 +22,9 @@ from kindwhisk.core.pasteurisation import GUIDANCE, Pair, pairs_for
 from kindwhisk.core.section import Section
 from kindwhisk.core.sugar import boiling, syrup
 from kindwhisk.core.sugar.boiling import Pot, check_pot
+from kindwhisk.core.sugar.forecast import SyrupForecast
 from kindwhisk.core.sugar.stages import stage_at
-from kindwhisk.core.sugar.watch import SyrupForecast, watch
+from kindwhisk.core.sugar.watch import watch
 from kindwhisk.core.thermometer import Check
 from kindwhisk.core.vessels import Vessel, VesselForm
 

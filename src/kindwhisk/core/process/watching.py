@@ -9,7 +9,8 @@ from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.model import Value
 from kindwhisk.core.pasteurisation import EggHeat, beside
 from kindwhisk.core.sugar.boiling import Pot
-from kindwhisk.core.sugar.watch import PotWatch, SyrupForecast
+from kindwhisk.core.sugar.forecast import SyrupForecast
+from kindwhisk.core.sugar.watch import PotWatch
 from kindwhisk.core.temperature import Point
 
 TRAIL_S = 900.0

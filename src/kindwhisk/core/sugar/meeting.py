@@ -7,7 +7,7 @@ from enum import StrEnum
 from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.model import Value
 from kindwhisk.core.sugar.boiling import Pot
-from kindwhisk.core.sugar.watch import Phase, SyrupForecast
+from kindwhisk.core.sugar.forecast import Phase, SyrupForecast
 
 MARGIN_S = 10.0
 CAUTION_SHARE = 0.7

@@ -5,136 +5,62 @@ from __future__ import annotations
 import math
 from collections.abc import Iterable
 from dataclasses import replace
-from enum import StrEnum
-from itertools import pairwise
 
-from kindwhisk.core.model import Value
 from kindwhisk.core.sugar import boiling
 from kindwhisk.core.sugar.boiling import Pot
+from kindwhisk.core.sugar.forecast import (
+    FLAME,
+    NO_WATER_TOLD,
+    NOTHING_READ,
+    OUT,
+    RANGE_SD,
+    SILENT,
+    TOUCHING,
+    WATER,
+    Flag,
+    Phase,
+    SyrupForecast,
+)
 from kindwhisk.core.sugar.stages import stage_name
 from kindwhisk.core.sugar.track import LONGEST_STEP_S, Track, usual_power_w
 from kindwhisk.core.temperature import Point
 
+# What tells a mishap from noise, in kelvin and seconds. All of it was found on generated pots, which ./whisk measure
+# boils again.
 USUAL_NOISE_K = 0.35
 TYPED_NOISE_K = 0.6
 NOISE_LIMITS_K = (0.12, 1.5)
 WAVERS_K, WAVERS_TIMES = 0.9, 2.2
-"""A probe that touches wavers by so many kelvin, and so many times as much as it did before."""
+"""A probe that touches the pan wavers by so many kelvin, and so many times as much as it did before."""
 LET_GO_S = 8.0
+"""So long after its last wavering it is believed again."""
 LOOKS_BACK_S = 8.0
 FASTER_TIMES = 2.2
 """A flame turned up may double the pace; a probe on the pan climbs faster than that."""
-JUMP_K = 3.0
-BACK_K = 0.8
+JUMP_K, BACK_K = 3.0, 0.8
+"""A jump of so much is doubted until readings are back within so little of what was expected."""
 FASTEST_K_PER_S = 1.5
 GATE_OFF_S = 15.0
+"""Readings further apart than this are taken as they come: between them, anything may have happened."""
 BELIEVED_AFTER_S = 45.0
 WATER_AFTER_S = 12.0
+"""A jump up is believed after this long, a fall (two lags of a probe) sooner: water does that."""
 OUT_BELOW_K = 9.0
 SILENT_S = 60.0
 FLAG_STANDS_S = 60.0
 SETTLES_S, MOVED_SHARE = 10.0, 0.2
+"""A flame has changed when, so long after the first doubt, its power has moved by this share."""
 LEAST_READINGS, LEAST_SPAN_S = 5, 12.0
 WIDEST_SHARE, WIDE_ENOUGH_S = 0.45, 60.0
-RANGE_SD = 1.4
-THERE_K = 0.5
-PAST_K = 2.0
+"""A forecast whose deviation is more than this share of it, and than this, is not told."""
+THERE_K, PAST_K = 0.5, 2.0
 NEAR_S = 60.0
+LIVELY_KW = 0.1
 WATER_FACTORS = (0.78, 0.85, 0.92, 1.0, 1.08, 1.17, 1.27)
+"""What was weighed, steamed off while it dissolved, or was brushed down the wall: supposed side by side."""
 UNKNOWN_WATER = (0.2, 0.225, 0.25, 0.28, 0.31, 0.35, 0.4, 0.45, 0.52, 0.6, 0.75)
 WATER_ADDED = (0.02, 0.05, 0.08, 0.12, 0.17, 0.25)
-"""Water to sugar that a spoon, or a careless cup, may have added."""
-LIVELY_KW = 0.1
-
-
-class Phase(StrEnum):
-    """How far a pot is."""
-
-    UNKNOWN = "not known yet"
-    HEATING = "heating"
-    BOILING = "boiling"
-    NEAR = "near"
-    THERE = "there"
-    PAST = "past"
-    RESTING = "not rising"
-
-
-class Flag(Value):
-    """Something odd about the readings: what it looks like, and what to do."""
-
-    id: str
-    text: str
-    remedy: str
-
-
-TOUCHING = Flag(
-    id="probe-on-the-bottom",
-    text="The reading jumped up or wavers: the probe may touch the pan.",
-    remedy="Lift its tip a finger's width off the bottom; until then the forecast coasts.",
-)
-FLAME = Flag(
-    id="flame-changed",
-    text="The pot takes up heat at another pace than before.",
-    remedy="If the flame was changed, give it half a minute: the range is wider until then.",
-)
-WATER = Flag(
-    id="cooled-at-once",
-    text="The reading fell at once, as it does when water goes in.",
-    remedy="If water was added, the forecast starts again from here; else look where the probe is.",
-)
-OUT = Flag(
-    id="probe-out",
-    text="The probe reads far below the boil: it may hang outside the syrup.",
-    remedy="Put it back, its tip covered by syrup and clear of the pan.",
-)
-SILENT = Flag(
-    id="no-reading",
-    text="No reading has come for a minute.",
-    remedy="Check the probe; type a reading meanwhile.",
-)
-NO_WATER_TOLD = Flag(
-    id="water-unknown",
-    text="How much water is in the pot was not told.",
-    remedy="The readings tell it once it boils; until then the range is wide.",
-)
-
-
-class SyrupForecast(Value):
-    """When a pot will be at its target. Seconds are None, with ``why``, where the readings cannot tell.
-
-    ``temperature_c`` is the syrup's own, ahead of a lagging probe. ``take_off_c`` is where to take it off the flame,
-    ``seconds_to_take_off`` when; it climbs on by ``carry_over_k``. ``ahead`` are points on the way.
-    """
-
-    phase: Phase
-    stage: str
-    temperature_c: float | None
-    rate_k_per_min: float | None
-    power_w: float | None
-    seconds_to_target: float | None
-    low_s: float | None
-    high_s: float | None
-    seconds_to_take_off: float | None
-    take_off_c: float | None
-    carry_over_k: float | None
-    why: str
-    flags: tuple[Flag, ...]
-    ahead: tuple[Point, ...] = ()
-    readings: int = 0
-
-    @property
-    def deviation_s(self) -> float:
-        """Standard deviation of the seconds to the target."""
-        if self.low_s is None or self.high_s is None:
-            return math.inf
-        return (self.high_s - self.low_s) / (2 * RANGE_SD)
-
-    def celsius_in(self, seconds: float) -> float | None:
-        """Where the syrup will be on its way to the target; None where that can't be told."""
-        for a, b in pairwise(self.ahead):
-            if seconds <= b.s:
-                return a.c + (b.c - a.c) * max(0.0, seconds - a.s) / max(b.s - a.s, 1e-9)
-        return self.ahead[-1].c if self.ahead else None
+"""Water to sugar: where nobody told it, and what a spoon or a careless cup may have added."""
 
 
 class PotWatch:
@@ -424,24 +350,6 @@ class PotWatch:
 def _ahead(track: Track, left_kj: float, seconds: float, target_c: float) -> tuple[Point, ...]:
     """The way to the target in twelve pieces."""
     return tuple(Point(s=seconds * i / 12, c=track.pot.celsius_at(left_kj * (1 - i / 12), target_c)) for i in range(13))
-
-
-NOTHING_READ = SyrupForecast(
-    phase=Phase.UNKNOWN,
-    stage="",
-    temperature_c=None,
-    rate_k_per_min=None,
-    power_w=None,
-    seconds_to_target=None,
-    low_s=None,
-    high_s=None,
-    seconds_to_take_off=None,
-    take_off_c=None,
-    carry_over_k=None,
-    why="There is no reading yet.",
-    flags=(),
-)
-"""Before the first reading."""
 
 
 def watch(

@@ -128,6 +128,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bakes/{bake_id}/temperatures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Temperatures
+         * @description What thermometers told, step by step.
+         */
+        get: operations["temperatures_api_bakes__bake_id__temperatures_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/density": {
         parameters: {
             query?: never;
@@ -5189,6 +5209,36 @@ export interface components {
             vessel: string;
         };
         /**
+         * TraceView
+         * @description What thermometers told of a step: the way of its temperature, and what for.
+         *
+         *     ``points`` are seconds since its start, and C; ``egg`` is the guidance for egg beside what was measured.
+         */
+        TraceView: {
+            egg: components["schemas"]["EggHeat"] | null;
+            /** High C */
+            high_c: number;
+            /** Low C */
+            low_c: number;
+            /** Peak C */
+            peak_c: number;
+            /** Points */
+            points: components["schemas"]["Point"][];
+            /** Probe */
+            probe: string | null;
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
+            /** Step */
+            step: string;
+            /** Target C */
+            target_c: number;
+            /** Title */
+            title: string;
+        };
+        /**
          * TubeDimensions
          * @description A round tin with a tube in the middle, ``tube_diameter_mm`` at the bottom.
          */
@@ -6095,6 +6145,68 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    temperatures_api_bakes__bake_id__temperatures_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TraceView"][];
+                };
             };
             /** @description The body could not be read. */
             400: {

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { grams, origin } from '../../lib/figures.svelte';
+  import Stages from '../../lib/draw/Stages.svelte';
   import { now } from '../../lib/now.svelte';
+  import Rescues from '../../lib/parts/Rescues.svelte';
   import { clock, countdown, length, until } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
   import BowlNow from './BowlNow.svelte';
@@ -135,6 +137,9 @@
     </p>
   {/if}
 
+  {#if running && detail.outlook && (step.passes.length > 0 || step.over_s)}
+    <Stages {step} elapsed={-until(detail.outlook.started_at, now.value)} />
+  {/if}
   {#if !followed}{@render meets()}{/if}
 
   {#if running && watch?.pot && !followed}
@@ -169,6 +174,8 @@
   {/if}
 
   {#if running && watch?.egg}<EggHeat egg={watch.egg} />{/if}
+
+  {#if running && step.rescues.length > 0}<Rescues rescues={step.rescues} />{/if}
 
   {#if bench.gate && line.status === 'waiting'}<Gate gate={bench.gate} {bench} />{/if}
 

@@ -51,6 +51,14 @@ export function alerts(bake: BakeState): Alert[] {
         strikes: forecast.sets_foam ? 3 : 1,
         step: id,
       });
+    if (forecast.over_s)
+      found.push({
+        id: `over-${id}`,
+        at: Date.parse(outlook.started_at) + 1000 * forecast.over_s.low,
+        words: `Nearly over-whipped: ${forecast.title}`,
+        strikes: 3,
+        step: id,
+      });
     for (const cue of detail.cues)
       if (!cue.done)
         found.push({ id: `cue-${id}-${cue.id}`, at: Date.parse(cue.at), words: cue.do, strikes: 1, step: id });

@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { StepForecast } from '../../lib/api/client';
   import Band from '../../lib/draw/Band.svelte';
+  import Stages from '../../lib/draw/Stages.svelte';
+  import Rescues from '../../lib/parts/Rescues.svelte';
   import Section from '../../lib/draw/Section.svelte';
   import { celsius, grams, litres, origin } from '../../lib/figures.svelte';
   import { length } from '../../lib/time';
@@ -33,6 +35,8 @@
     {#each step.cues as cue (cue.id)}<p>
         After about {length(cue.after_s.likely)}: <strong>{cue.do}</strong>, {cue.look}.
       </p>{/each}
+    {#if step.passes.length > 0 || step.over_s}<Stages {step} />{/if}
+    {#if step.rescues.length > 0}<Rescues rescues={step.rescues} />{/if}
     {#each step.cautions as c (c.id)}<p class="border-l-[6px] border-raspberry pl-4">
         <strong>{c.text}</strong> <span class="text-quiet">{c.reason} {c.defers}</span>
       </p>{/each}

@@ -2,6 +2,7 @@
   import { api, ask, newKey, problemOf, type BakeState, type Problem, type Schemas } from '../../lib/api/client';
   import Band from '../../lib/draw/Band.svelte';
   import Braid from '../../lib/draw/Braid.svelte';
+  import Trace from '../../lib/draw/Trace.svelte';
   import { live } from '../../lib/live.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import { clock, day, length } from '../../lib/time';
@@ -11,6 +12,7 @@
   const bake_id = route.params.bake!;
   let bake = $state<BakeState | null>(null);
   let braid = $state<Schemas['BakeBraid'] | null>(null);
+  let traces = $state<Schemas['TraceView'][]>([]);
   let problem = $state<Problem | null>(null);
   let note = $state('');
   let picked = $state<string | null>(null);
@@ -23,9 +25,10 @@
   async function load(): Promise<void> {
     try {
       const params = { params: { path: { bake_id } } };
-      [bake, braid] = await Promise.all([
+      [bake, braid, traces] = await Promise.all([
         ask(api.GET('/api/bakes/{bake_id}', params)),
         ask(api.GET('/api/bakes/{bake_id}/braid', params)),
+        ask(api.GET('/api/bakes/{bake_id}/temperatures', params)),
       ]);
     } catch (error) {
       problem = problemOf(error);
@@ -119,6 +122,14 @@
   <div class="grid gap-x-12 gap-y-8 px-4 py-6 sm:px-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
     <div class="space-y-8">
       <Outcome {bake} onsaved={(state) => (bake = state)} />
+      {#if traces.length > 0}
+        <section>
+          <h2 class="mb-2 text-xl">Temperatures</h2>
+          <div class="space-y-5">
+            {#each traces as trace (trace.step)}<Trace {trace} />{/each}
+          </div>
+        </section>
+      {/if}
       <section>
         <h2 class="mb-2 text-xl">Readings</h2>
         {#if bake.readings.length === 0}<p class="text-quiet">
