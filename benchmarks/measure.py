@@ -33,7 +33,7 @@ from tests.server import CHROMIUM, EXECUTABLE, ROOT, Server
 READINGS_GOAL = 1000
 LEADS_S = (300.0, 180.0, 120.0, 60.0)
 POTS = 100
-SCRIPT_GOAL_KB = 170.0
+SCRIPT_GOAL_KB = 100.0
 FIRST_VIEW_GOAL_S = 1.0
 
 
@@ -137,9 +137,12 @@ def _readings(server: Server) -> None:
 
 
 def _size() -> None:
-    scripts = sorted((ROOT / "web" / "dist" / "assets").glob("*.js"))
-    size = sum(len(gzip.compress(s.read_bytes(), 9)) for s in scripts) / 1000
-    print(f"script, compressed         {size:7.1f} kB   goal {SCRIPT_GOAL_KB:.0f}: {_met(size <= SCRIPT_GOAL_KB)}")
+    dist = ROOT / "web" / "dist"
+    sizes = {s.name: len(gzip.compress(s.read_bytes(), 9)) / 1000 for s in (dist / "assets").glob("*.js")}
+    page = (dist / "index.html").read_text()
+    first = sum(size for name, size in sizes.items() if name in page)
+    print(f"script of the first view   {first:7.1f} kB   goal {SCRIPT_GOAL_KB:.0f}: {_met(first <= SCRIPT_GOAL_KB)}")
+    print(f"script of every view       {sum(sizes.values()):7.1f} kB   each fetched when it is opened")
 
 
 def _first_view(browser: Browser, server: Server) -> None:

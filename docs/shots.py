@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import tempfile
+import time
+from collections.abc import Callable
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from typing import Any
@@ -42,6 +44,7 @@ class Stage:
         self.server = server
         self.formula = formula
         self.told = 0
+        self.bake = ""
 
     def begin(self, minutes_ago: float) -> None:
         """Start it so long ago, to be ready as soon as it can be."""
@@ -83,6 +86,44 @@ class Stage:
             state = self.tell(kind, at, step=step)
         return last
 
+    @property
+    def now(self) -> datetime:
+        """The bench's own moment; its clock may run fast."""
+        return datetime.fromisoformat(self.server.ask(f"/api/bakes/{self.bake}")["now"])
+
+    def boil_until(self, enough: Callable[[dict[str, Any]], bool]) -> None:
+        """Put the syrup on if it is not there yet, start the whites when called; stop the clock when it is enough."""
+        if not self.bake:
+            self.begin(minutes_ago=2)
+            for step in ("whip-whites", "whip-sugar"):
+                self.tell("step_done", self.now, step=step)
+            for item in self.server.ask(f"/api/bakes/{self.bake}")["gate"]["items"]:
+                self.tell("gate_ticked", self.now, item=item["id"])
+            self.tell("step_started", self.now, step="whip-boil")
+        while True:
+            state = self.server.ask(f"/api/bakes/{self.bake}?step=whip-boil")
+            pot = state["details"]["whip-boil"]["watch"]["pot"]
+            met = state["meetings"][0]["meeting"]
+            if pot["temperature_c"] is not None and enough(pot):
+                break
+            if met["start_now"] and met["whisk"] == "waiting":
+                self.tell("step_started", self.now, step="whip-soft")
+            time.sleep(0.1)
+        self.server.ask("/api/stand-ins", {"speed": 1})
+
+    def pour_until(self, celsius: float) -> None:
+        """Pour, and let the bowl cool to a temperature."""
+        for step in ("whip-boil", "whip-soft"):
+            self.tell("step_done", self.now, step=step)
+        self.tell("step_started", self.now, step="whip")
+        self.server.ask("/api/stand-ins", {"speed": 30})
+        while True:
+            watch = self.server.ask(f"/api/bakes/{self.bake}?step=whip")["details"]["whip"]["watch"]
+            if watch["left_s"] and watch["now_c"] < celsius:
+                break
+            time.sleep(0.1)
+        self.server.ask("/api/stand-ins", {"speed": 1})
+
 
 def picture(page: Page, server: Server, name: str, path: str, size: tuple[int, int] = DESK, dark: bool = False) -> None:
     """One view, settled, as a PNG."""
@@ -116,6 +157,7 @@ def take(page: Page, server: Server) -> None:
     picture(page, server, "log", "/log")
     picture(page, server, "record", f"/log/{failed['id']}")
     picture(page, server, "kitchen", "/kitchen")
+    picture(page, server, "meringues", "/book/meringue")
 
     chiffon = Stage(server, "tea-chiffon")
     chiffon.begin(minutes_ago=11)
@@ -140,6 +182,18 @@ def take(page: Page, server: Server) -> None:
     oven.tell("reading_added", datetime.now(UTC), step="bake", quantity="core temperature", value=78.0)
     picture(page, server, "bench-oven-dark", f"/bench/{oven.bake}", dark=True)
     picture(page, server, "bench-tablet", f"/bench/{oven.bake}", TABLET)
+    oven.tell("bake_abandoned", datetime.now(UTC), reason="only a rehearsal")
+
+    # Last, for the clock of the bench runs ahead from here on.
+    server.ask("/api/stand-ins", {"speed": 30})
+    sugar = Stage(server, "syrup-peaks")
+    sugar.boil_until(lambda pot: pot["temperature_c"] > 62)
+    picture(page, server, "bench-syrup", f"/bench/{sugar.bake}")
+    server.ask("/api/stand-ins", {"speed": 30})
+    sugar.boil_until(lambda pot: pot["phase"] == "there")
+    sugar.pour_until(55.0)
+    picture(page, server, "bench-bowl", f"/bench/{sugar.bake}")
+    sugar.tell("bake_abandoned", sugar.now, reason="only a rehearsal")
 
 
 def main() -> None:

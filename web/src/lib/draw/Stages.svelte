@@ -12,7 +12,7 @@
   const end = $derived(Math.max(step.over_s ? step.over_s.likely * 1.12 : 0, step.duration_s.high, elapsed ?? 0));
   const x = $derived(scaleLinear([0, end], [2, width - 4]).clamp(true));
   /** Names in two rows, so that neighbours do not touch. */
-  const names = $derived(step.passes.map((pass, i) => ({ ...pass, row: i % 2 })));
+  const names = $derived(step.passes.map((pass, i) => ({ ...pass, row: (step.passes.length - 1 - i) % 2 })));
   const over = $derived(step.over_s);
 </script>
 
@@ -36,7 +36,7 @@
         stroke-width="8"
         stroke-dasharray="5 4"
       />
-      <text x={width - 4} y={LOW + 32} text-anchor="end" class="text-[14px] font-semibold" fill="var(--raspberry)"
+      <text x={width - 4} y={LOW + 46} text-anchor="end" class="text-[14px] font-semibold" fill="var(--raspberry)"
         >over-whipped from about {length(over.likely)}</text
       >
     {/if}

@@ -66,7 +66,7 @@
     {#if watch.pot}<PotNow pot={watch.pot} {detail} read={bench.bake!.now} />
     {:else}<BowlNow {watch} {detail} read={bench.bake!.now} />{/if}
     {@render meets()}
-    <p class="text-lg"><strong>{step.do}</strong> {check?.sees}</p>
+    <p class="text-lg"><strong>{step.do}</strong> {check?.sees} <span class="text-quiet">{step.why}</span></p>
   {:else if !big}
     <h2
       class="-mt-2 {blocked || bench.meeting
@@ -137,7 +137,7 @@
     </p>
   {/if}
 
-  {#if running && detail.outlook && (step.passes.length > 0 || step.over_s)}
+  {#if running && detail.outlook && (step.passes.length > 0 || step.over_s) && !bench.meeting}
     <Stages {step} elapsed={-until(detail.outlook.started_at, now.value)} />
   {/if}
   {#if !followed}{@render meets()}{/if}
