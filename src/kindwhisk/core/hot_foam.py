@@ -32,7 +32,9 @@ HIGH_LOSS = Losses(left_behind=0.10, stream_k=10.0, bowl_share=0.85)
 """Trade habit; within 6 K of a reference model."""
 
 WHISKED_W_PER_K = (0.9, 1.4, 2.2)
-"""Heat that a running bowl gives to the air, per kelvin. Trade habit, told by the bowl's own readings."""
+WHISKED_REFERENCE_KJ = 0.9
+"""Heat that a running bowl gives to the air, per kelvin, for a foam of so many kJ/K (about 330 g); a larger one has
+more surface, as the root. Trade habit, told by the bowl's own readings."""
 COOLING_BOWL_SHARE = 0.8
 POUR_G_PER_S = (1.5, 2.5, 4.0)
 """A thread of syrup between whisk and wall. Trade habit."""
@@ -61,7 +63,7 @@ def _mixed(egg_kj: float, egg_c: float, syrup_kj: float, syrup_c: float, bowl_g:
     bowl = bowl_g / 1000 * STEEL_CP * losses.bowl_share
     hot = syrup_kj * (1 - losses.left_behind)
     arrives = max(egg_c, syrup_c - losses.stream_k)
-    return (hot * arrives + (egg_kj + bowl) * egg_c) / (hot + egg_kj + bowl)
+    return egg_c + hot * (arrives - egg_c) / (hot + egg_kj + bowl)
 
 
 def balance(
@@ -115,6 +117,13 @@ def balance(
     )
 
 
+def whisked_w_per_k(content_kj: float) -> tuple[float, float, float]:
+    """Low, likely and high loss under the whisk, in W/K, of a foam of so many kJ/K."""
+    more = math.sqrt(max(content_kj, 0.05) / WHISKED_REFERENCE_KJ)
+    low, likely, high = WHISKED_W_PER_K
+    return low * more, likely * more, high * more
+
+
 def cooling_s(content_kj: float, bowl_g: float, from_c: float, to_c: float, air_c: float) -> Estimate:
     """Seconds under the running whisk from ``from_c`` to ``to_c``; to just above the air at the least."""
     down = max(to_c, air_c + 0.5)
@@ -122,7 +131,7 @@ def cooling_s(content_kj: float, bowl_g: float, from_c: float, to_c: float, air_
         return Estimate.exact(0.0, Basis.MODEL)
     capacity = content_kj + COOLING_BOWL_SHARE * bowl_g / 1000 * STEEL_CP
     span = 1000 * capacity * math.log((from_c - air_c) / (down - air_c))
-    low, likely, high = (span / loss for loss in reversed(WHISKED_W_PER_K))
+    low, likely, high = (span / loss for loss in reversed(whisked_w_per_k(content_kj)))
     return Estimate(low=low, likely=likely, high=high, basis=Basis.HABIT)
 
 

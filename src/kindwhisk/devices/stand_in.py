@@ -14,6 +14,7 @@ from threading import Event, Lock, Thread
 from kindwhisk.bench.clock import Clock
 from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.service import AtWork, Bench
+from kindwhisk.core.hot_foam import whisked_w_per_k
 from kindwhisk.core.kitchen import Kitchen, ProbePlace
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.model import Value
@@ -142,7 +143,7 @@ class StandIns:
                     thing.body.pour_water(SPOON_G)
 
     def _run(self) -> None:
-        while not self._stop.wait(TICK_S):
+        while not self._stop.wait(TICK_S if self.clock.speed > 1 else READS_EVERY_S):
             if self.on:
                 self.advance(self.clock.now())
 
@@ -222,6 +223,7 @@ def stand_in_for(
         )
     if isinstance(step, StreamStep):
         syrup, egg = split(intake)
+        together = sum(m.mass_g / 1000 * m.composition.heat_capacity() for m in (syrup, egg))
         return StandInBowl(
             BowlPlan(
                 content_kj_per_k=egg.mass_g / 1000 * egg.composition.heat_capacity(),
@@ -230,6 +232,7 @@ def stand_in_for(
                 bowl_g=setting.kitchen.mixers[0].bowl_g,
                 pour_g=0.95 * syrup.mass_g,
                 pour_c=syrup.temperature_c if pot_c is None else pot_c,
+                whisked_w_per_k=whisked_w_per_k(together)[1],
                 seed=seed,
             )
         )

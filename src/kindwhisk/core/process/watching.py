@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 
 from kindwhisk.core import approach
@@ -13,9 +14,10 @@ from kindwhisk.core.sugar.forecast import SyrupForecast
 from kindwhisk.core.sugar.watch import PotWatch
 from kindwhisk.core.temperature import Point
 
-TRAIL_S = 900.0
-TRAIL_POINTS = 90
+CLOSELY_S = 300.0
+TRAIL_POINTS = 60
 TURNED_K, TURNED_S = 1.0, 60.0
+LEAST_GAP_S = 0.25
 
 
 class Watch(Value):
@@ -53,10 +55,13 @@ class Watching:
         raise NotImplementedError
 
     def trail(self, now_s: float) -> tuple[Point, ...]:
-        """The last quarter of an hour, thinned out for drawing."""
-        recent = [Point(s=t - now_s, c=c) for t, c in self.readings if t >= now_s - TRAIL_S]
-        every = max(1, len(recent) // TRAIL_POINTS)
-        return tuple(recent[-1 - (len(recent) - 1) % every :: -every][::-1]) if recent else ()
+        """All readings, thinned out for drawing: the last minutes closely, what lies before them in steps."""
+        old = [r for r in self.readings if r[0] < now_s - CLOSELY_S]
+        new = self.readings[len(old) :]
+        kept = [*old[:: max(1, len(old) // TRAIL_POINTS)], *new[:: max(1, len(new) // TRAIL_POINTS)]]
+        if self.readings and kept[-1] != self.readings[-1]:
+            kept.append(self.readings[-1])
+        return tuple(Point(s=t - now_s, c=c) for t, c in kept)
 
 
 class PotWatching(Watching):
@@ -66,11 +71,14 @@ class PotWatching(Watching):
         super().__init__()
         self.pot = pot
         self.watch = PotWatch(pot, target_c)
+        self._watched_s = -math.inf
 
     def take(self, t_s: float, celsius: float) -> None:
-        """One more reading of the probe."""
+        """One more reading of the probe; of a very fast one, a few a second are enough to follow the pot."""
         super().take(t_s, celsius)
-        self.watch.take(t_s, celsius)
+        if t_s - self._watched_s >= LEAST_GAP_S:
+            self._watched_s = t_s
+            self.watch.take(t_s, celsius)
 
     def view(self, now_s: float) -> Watch:
         """The forecast as a watch."""

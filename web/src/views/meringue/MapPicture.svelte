@@ -175,9 +175,7 @@
         >{tick === 1 ? '1 : 1' : `${tick} : 1`}</text
       >
     {/each}
-    <text x={width - RIGHT} y={HEIGHT + 21} text-anchor="end" class="text-[14px]" fill="var(--quiet)"
-      >sugar to white</text
-    >
+    <text x="0" y={HEIGHT + 21} class="text-[14px]" fill="var(--quiet)">sugar to white</text>
     <text x="0" y={HEIGHT + 50} class="text-[15px]" fill="var(--ink)" pointer-events="none">keeps</text>
     {#each [3, 10, 30] as minutes (minutes)}
       <line

@@ -144,7 +144,7 @@ class StreamStep(StepBase):
         return ApproachWatching(
             kitchen.air_c,
             self.until_c,
-            1000 * (content + steel) / hot_foam.WHISKED_W_PER_K[1],
+            1000 * (content + steel) / hot_foam.whisked_w_per_k(content)[1],
             EggIn(
                 white=foam.egg_white_g(before) > 0 or bool({"whole-egg", "egg-pasteurised"} & before.parts.keys()),
                 yolk=bool(YOLKY & before.parts.keys()),
