@@ -150,8 +150,3 @@ def of_materials(
         max(egg.mass_g, 1e-6), egg_cp(egg), sugar, hot, egg.temperature_c, bowl_g=bowl_g, air_c=air_c,
         pressure_kpa=pressure_kpa,
     )  # fmt: skip
-
-
-def peak_c(syrup: Material, egg: Material) -> Estimate:
-    """Highest temperature of the foam, in C, after ``syrup`` has been poured into whisked ``egg``."""
-    return of_materials(syrup, egg).peak_c

@@ -6,7 +6,10 @@ import math
 from collections.abc import Sequence
 
 from kindwhisk.core import approach
+from kindwhisk.core.balance import added_sugar_g, egg_g
 from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.foam import WHOLE_EGGS, YOLKS, egg_white_g
+from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
 from kindwhisk.core.pasteurisation import EggHeat, beside
 from kindwhisk.core.sugar.boiling import Pot
@@ -104,6 +107,19 @@ class EggIn(Value):
     white: bool
     yolk: bool
     sugar_to_egg: float
+
+    @classmethod
+    def of(cls, content: Material) -> EggIn | None:
+        """Of what is in a bowl; None where no egg is."""
+        egg = egg_g(content)
+        if egg <= 0:
+            return None
+        whole = any(i in content.parts for i in WHOLE_EGGS)
+        return cls(
+            white=whole or egg_white_g(content) > 0,
+            yolk=whole or any(i in content.parts for i in YOLKS),
+            sugar_to_egg=added_sugar_g(content) / egg,
+        )
 
 
 class ApproachWatching(Watching):

@@ -7,7 +7,6 @@ from typing import ClassVar, Literal
 from pydantic import Field
 
 from kindwhisk.core import foam, hot_foam
-from kindwhisk.core.balance import added_sugar_g, egg_g
 from kindwhisk.core.bands import Band, Quantity, Side
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.foam import Foam
@@ -16,7 +15,7 @@ from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import YOLKY, Content, Heading, StepBase, Tool
+from kindwhisk.core.process.steps.base import Content, Heading, StepBase, Tool
 from kindwhisk.core.process.watching import ApproachWatching, EggIn
 from kindwhisk.core.safety import HOT_STREAM, NOT_COOKED, RAW_EGG
 from kindwhisk.core.schools import School, school
@@ -140,16 +139,11 @@ class StreamStep(StepBase):
         kitchen = setting.kitchen
         content = before.mass_g / 1000 * before.composition.heat_capacity()
         steel = kitchen.mixers[0].bowl_g / 1000 * hot_foam.STEEL_CP * hot_foam.COOLING_BOWL_SHARE
-        egg = egg_g(before)
         return ApproachWatching(
             kitchen.air_c,
             self.until_c,
             1000 * (content + steel) / hot_foam.whisked_w_per_k(content)[1],
-            EggIn(
-                white=foam.egg_white_g(before) > 0 or bool({"whole-egg", "egg-pasteurised"} & before.parts.keys()),
-                yolk=bool(YOLKY & before.parts.keys()),
-                sugar_to_egg=added_sugar_g(before) / egg if egg > 0 else 0.0,
-            ),
+            EggIn.of(before),
         )
 
     def schools(self, content: Content) -> tuple[School, ...]:

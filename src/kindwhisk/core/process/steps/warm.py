@@ -7,7 +7,6 @@ from typing import ClassVar, Literal
 from pydantic import Field
 
 from kindwhisk.core import dissolving, foam, warming
-from kindwhisk.core.balance import added_sugar_g, egg_g
 from kindwhisk.core.bands import Band, Quantity, Side
 from kindwhisk.core.dissolving import Dissolution
 from kindwhisk.core.estimate import Basis, Estimate
@@ -139,17 +138,11 @@ class WarmStep(StepBase):
     def watching(self, before: Material, after: Material, setting: Setting) -> ApproachWatching:
         """The bowl over the steam, followed by its probe."""
         capacity = before.mass_g * before.composition.heat_capacity()
-        egg = egg_g(before)
-        inside = EggIn(
-            white=foam.egg_white_g(before) > 0 or bool({"whole-egg", "egg-pasteurised"} & before.parts.keys()),
-            yolk=bool(YOLKY & before.parts.keys()),
-            sugar_to_egg=added_sugar_g(before) / egg if egg > 0 else 0.0,
-        )
         return ApproachWatching(
             max(warming.BATH_C, self.target_c + 5),
             self.target_c,
             capacity / warming.BATH_W_PER_K[1],
-            inside if egg > 0 else None,
+            EggIn.of(before),
         )
 
     def schools(self, content: Content) -> tuple[School, ...]:
