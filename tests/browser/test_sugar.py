@@ -94,13 +94,17 @@ def test_a_probe_on_the_bottom_and_a_restart(page: Page, own: Server) -> None:
 
 def test_without_a_thermometer_one_is_told_what_to_look_for(page: Page, own: Server) -> None:
     own.ask("/api/stand-ins", {"on": False})
-    on_the_flame(page, own, speed=1)
+    bake = on_the_flame(page, own, speed=1)
     page.keyboard.press(" ")
     step = page.get_by_label("The step now")
     expect(step).to_contain_text("No thermometer in the pot")
     expect(step).to_contain_text("A drop in cold water gathers into a ball")
-    page.keyboard.press("r")
+    step.get_by_role("button", name="Put a thermometer to it").click()
     sheet = page.get_by_role("dialog")
+    sheet.get_by_role("button", name="Bowl probe").click()
+    expect(sheet).to_be_hidden()
+    assert own.ask(f"/api/bakes/{bake}")["details"]["whip-boil"]["column"]["probe"] == "bowl-probe"
+    page.keyboard.press("r")
     expect(sheet.get_by_role("combobox", name=re.compile("^Thermometer"))).to_contain_text("Hand thermometer")
     sheet.get_by_label("temperature in the vessel", exact=True).fill("80")
     sheet.get_by_role("button", name="Keep it").click()

@@ -5,8 +5,14 @@
   import { degrees, units } from '../figures.svelte';
   import { countdown, length } from '../time';
 
-  type Props = { column: Schemas['Column']; title: string; width?: number; height?: number };
-  let { column, title, width = 400, height = 300 }: Props = $props();
+  type Props = {
+    column: Schemas['Column'];
+    title: string;
+    width?: number;
+    height?: number;
+    onprobe?: () => void;
+  };
+  let { column, title, width = 400, height = 300, onprobe }: Props = $props();
 
   /** The column stands at now: what was lies to its left, what is coming to its right. */
   const PAST_S = 240;
@@ -54,7 +60,9 @@
 <figure style="width: {width}px" class="max-w-full">
   <figcaption class="flex justify-between leading-tight">
     <span class="font-semibold">{title}</span>
-    <span class="text-[15px] text-quiet">{column.probe ? `by ${column.probe}` : 'typed'}</span>
+    <button class="-my-4 min-h-14 px-2 text-[15px] text-quiet underline" onclick={onprobe}
+      >{column.probe ? `by ${column.probe}` : 'typed'}</button
+    >
   </figcaption>
   <svg
     viewBox="0 0 {width} {height}"

@@ -12,6 +12,7 @@
   import KeysSheet from './KeysSheet.svelte';
   import NoteSheet from './NoteSheet.svelte';
   import Picture from './Picture.svelte';
+  import ProbeSheet from './ProbeSheet.svelte';
   import ReadingSheet from './ReadingSheet.svelte';
   import SkipSheet from './SkipSheet.svelte';
   import StandIns from './StandIns.svelte';
@@ -23,7 +24,7 @@
   const bench = new BenchState(route.params.bake!);
   const standIns = new StandInState();
   void standIns.load();
-  let sheet = $state<'reading' | 'stand-ins' | 'timer' | 'note' | 'skip' | 'steps' | 'keys' | null>(null);
+  let sheet = $state<'reading' | 'stand-ins' | 'probe' | 'timer' | 'note' | 'skip' | 'steps' | 'keys' | null>(null);
   let rung = new Set<string>();
   let opened = Date.now();
   /** Whether the focus was moved by keyboard. */
@@ -160,7 +161,7 @@
       class="grid grow content-start gap-x-8 gap-y-4 px-4 pt-3 pb-4 sm:px-6 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]"
     >
       <StepNow {bench} onsheet={(which) => (sheet = which)} />
-      <Picture {bench} />
+      <Picture {bench} onprobe={() => (sheet = 'probe')} />
     </div>
   {:else}
     <div class="grow px-6 py-10">
@@ -174,6 +175,7 @@
   <Foot {bench} />
 
   <ReadingSheet {bench} open={sheet === 'reading'} onclose={() => (sheet = null)} />
+  <ProbeSheet {bench} open={sheet === 'probe'} onclose={() => (sheet = null)} />
   <TimerSheet {bench} open={sheet === 'timer'} onclose={() => (sheet = null)} />
   <NoteSheet {bench} open={sheet === 'note'} onclose={() => (sheet = null)} />
   <SkipSheet {bench} open={sheet === 'skip'} onclose={() => (sheet = null)} />

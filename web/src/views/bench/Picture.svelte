@@ -6,8 +6,8 @@
   import { clock } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
 
-  type Props = { bench: BenchState };
-  let { bench }: Props = $props();
+  type Props = { bench: BenchState; onprobe: () => void };
+  let { bench, onprobe }: Props = $props();
 
   const bake = $derived(bench.bake!);
   const detail = $derived(bench.detail!);
@@ -71,7 +71,13 @@
       <Section section={beside} width={214} height={150} pxPerMm={scale} />
     </figure>
   {/if}
-  {#if column && course}<Course {column} title={columnTitle} width={460} height={bands.length > 0 ? 226 : 330} />
+  {#if column && course}<Course
+      {column}
+      title={columnTitle}
+      {onprobe}
+      width={460}
+      height={bands.length > 0 ? 226 : 330}
+    />
   {:else if column}<Column {column} title={columnTitle} height={detail.section ? 210 : 320} />{/if}
   <div class="w-full max-w-md space-y-5">
     {#each bands as { band, reading } (band.quantity)}

@@ -11,7 +11,10 @@
   import Meeting from './Meeting.svelte';
   import PotNow from './PotNow.svelte';
 
-  type Props = { bench: BenchState; onsheet: (which: 'reading' | 'timer' | 'note' | 'skip' | 'steps') => void };
+  type Props = {
+    bench: BenchState;
+    onsheet: (which: 'reading' | 'probe' | 'timer' | 'note' | 'skip' | 'steps') => void;
+  };
   let { bench, onsheet }: Props = $props();
 
   const detail = $derived(bench.detail!);
@@ -146,6 +149,7 @@
     <p class="text-[17px]">
       <strong>No thermometer in the pot:</strong>
       <span class="text-quiet">the clock is a weak guide here. {check?.sees} Or type a reading now and then.</span>
+      <button class="-my-2 min-h-14 px-2 underline" onclick={() => onsheet('probe')}>Put a thermometer to it</button>
     </p>
   {/if}
 
