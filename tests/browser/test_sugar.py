@@ -56,6 +56,7 @@ def test_the_syrup_arrives_when_the_whites_are_ready(page: Page, own: Server, qu
     # Off the heat, pour: three things said at once.
     expect(primary(page)).to_contain_text("Off the heat, pour", timeout=LONG)
     page.keyboard.press(" ")
+    expect(step).to_have_attribute("data-at", "whip running")
     expect(step).to_contain_text("Pour the syrup in")
     state = own.ask(f"/api/bakes/{bake}")
     done = {s["id"]: s["status"] for s in state["steps"]}
