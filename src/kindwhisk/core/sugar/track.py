@@ -7,9 +7,9 @@ In temperature a boiling pot bends; in heat left to the target it is a straight 
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 
-from kindwhisk.core.sugar.boiling import Pot, net_power_range_w
+from kindwhisk.core.sugar.boiling import NET_SHARE, Pot, net_power_range_w
 
 PROBE_LAG_S = 6.0
 POWER_WALK = 0.012
@@ -19,7 +19,10 @@ PROBE_WALK_K = 0.05
 LONGEST_STEP_S = 5.0
 AT_BOIL_SHARE = 0.15
 """What the flame gives while it warms tells its power at the boil only to about this share."""
+RATED_DOUBT = 0.25
+"""Of a ring's rated power, how far off its net share may be."""
 CHANGED_SHARE = 0.45
+"""How much the power is doubted once readings drift from what it would give."""
 DRIFT_LIMIT = 3.6
 DRIFT_FADES = 0.85
 LEAST_KW = 0.15
@@ -46,7 +49,6 @@ class Track:
     boiling: bool = False
     drift: float = 0.0
     changed_at_s: float = -math.inf
-    spread: float = field(default=0.0)
 
     @classmethod
     def begin(cls, pot: Pot, target_c: float, t_s: float, reading_c: float, power_w: tuple[float, float]) -> Track:
@@ -167,4 +169,4 @@ def usual_power_w(power_w: float | None) -> tuple[float, float]:
     """Net power to begin with, mean and deviation in W, for a ring's rated power or an unknown one."""
     if power_w is None:
         return net_power_range_w()
-    return 0.6 * power_w, 0.25 * power_w
+    return NET_SHARE * power_w, RATED_DOUBT * power_w
