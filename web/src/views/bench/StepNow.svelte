@@ -140,9 +140,6 @@
     </p>
   {/if}
 
-  {#if running && detail.outlook && (step.passes.length > 0 || step.over_s) && !bench.meeting}
-    <Stages {step} elapsed={-until(detail.outlook.started_at, now.value)} />
-  {/if}
   {#if !followed}{@render meets()}{/if}
 
   {#if running && watch?.pot && !followed}
@@ -166,6 +163,10 @@
         onclick={() => bench.tell({ kind: 'cue_done', step: step.id, cue: cue.id })}>It's in</button
       >
     </div>
+  {/if}
+
+  {#if running && detail.outlook && (step.passes.length > 0 || step.over_s) && !bench.meeting}
+    <Stages {step} elapsed={-until(detail.outlook.started_at, now.value)} />
   {/if}
 
   {#if line.status === 'waiting' || running}
