@@ -8,7 +8,6 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
-from kindwhisk.api.settings import Settings
 from kindwhisk.devices.pot import PotPlan, StandInPot
 from tests.api.test_api import problem_of
 
@@ -109,4 +108,3 @@ def test_a_kitchen_of_ones_own_has_no_stand_ins(client: TestClient) -> None:
     assert ask(client, "/api/stand-ins")["available"] is False
     refused = problem_of(client.post("/api/stand-ins", json={"speed": 60}), 409)
     assert "--stand-ins" in refused["remedy"]
-    assert Settings.__dataclass_fields__["stand_ins"].default is False

@@ -12,6 +12,7 @@ from kindwhisk.core.balance import Method
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.foam import Peak
+from kindwhisk.core.kitchen import Kitchen, Thermometer
 from kindwhisk.core.meringue_map import Fit, Use
 from kindwhisk.core.process.meetings import meetings
 from kindwhisk.core.sugar.boiling import Pot
@@ -78,7 +79,7 @@ def test_minutes_above_are_measured_and_never_called_safe() -> None:
     assert held[56.7] == pytest.approx(3 + 2 * 0.33, abs=0.01)
     assert (heat.measured_peak_c, heat.reached) == (60.0, False)
     assert "sugar protects" in heat.note
-    assert "safe." not in heat.model_dump_json().replace("food-safety", "")
+    assert "safe" not in heat.model_dump_json().replace("food-safety", "")
 
 
 @given(st.floats(-2, 2), st.floats(-3, 3), st.floats(0, 150), st.floats(70, 104))
@@ -142,6 +143,21 @@ def test_the_one_that_lags_is_helped_within_limits(
     assert wanted <= {lever.id for lever in found.levers}
     assert bool(found.levers) is bool(wanted)
     assert all(lever.limit for lever in found.levers)
+
+
+def test_it_is_poured_only_when_the_pot_is_there_and_the_whites_run() -> None:
+    assert met(6, Whisk.THERE, 0).pour
+    assert met(6, Whisk.RUNNING, 20).pour
+    assert not met(6, Whisk.WAITING, 120).pour
+    assert not met(90, Whisk.RUNNING, 90).pour
+
+
+def test_a_barometer_of_today_does_not_change_a_check_made_by_the_altitude() -> None:
+    probe = Thermometer(id="pot", name="Pot", check=Check(boiling_c=99.2))
+    plain = Kitchen(altitude_m=240, thermometers=(probe,))
+    low = plain.model_copy(update={"measured_kpa": 95.0})
+    assert low.corrected_c("pot", 118) == plain.corrected_c("pot", 118)
+    assert low.water_boils_c < plain.water_boils_c
 
 
 def test_every_syrup_of_the_book_knows_its_whites() -> None:

@@ -51,13 +51,14 @@ def test_a_syrup_is_the_same_one_up_and_down_the_mountain(celsius: float, air: f
 @given(CELSIUS, CELSIUS)
 def test_a_hotter_syrup_holds_less_water_and_took_more_heat(one: float, other: float) -> None:
     cooler, hotter = sorted((one, other))
-    assert syrup.water_left_g(100, hotter) <= syrup.water_left_g(100, cooler) + 1e-6
-    assert boiling.heat_kj_per_kg(cooler, hotter) >= -1e-9
+    pot = Pot(100, 40)
+    assert pot.water_off_g(hotter) >= pot.water_off_g(cooler) - 1e-9
+    assert pot.heat_left_kj(cooler, hotter) >= -1e-9
 
 
 @pytest.mark.parametrize(("start", "end", "kj"), [(105, 118, 694), (110, 118, 249), (115, 118, 69), (118, 121, 56)])
 def test_the_heat_that_is_left_is_that_of_a_reference(start: float, end: float, kj: float) -> None:
-    assert boiling.heat_kj_per_kg(start, end) == pytest.approx(kj, rel=0.015)
+    assert Pot(1000, 1000).heat_left_kj(start, end) == pytest.approx(kj, rel=0.015)
 
 
 @given(st.floats(30, 2000), st.floats(0.2, 0.8), st.floats(20, 130))
@@ -148,6 +149,42 @@ def test_it_is_silent_when_it_cannot_know() -> None:
     lost = watch(pot, 118, readings).forecast(readings[-1][0] + 90)
     assert lost.seconds_to_target is None
     assert "no-reading" in {f.id for f in lost.flags}
+
+
+def test_a_probe_that_hangs_outside_is_not_followed_and_then_nothing_is_told() -> None:
+    pot, readings = boiled(PotPlan(seed=19), upto_c=112)
+    outside = [(pot.t_s + s, 35.0) for s in range(1, 100)]
+    at_once = watch(Pot(200, 60), 118, [*readings, *outside[:25]]).forecast()
+    assert "probe-out" in {f.id for f in at_once.flags} or "cooled-at-once" in {f.id for f in at_once.flags}
+    assert at_once.temperature_c is None or at_once.temperature_c > 110
+    later = watch(Pot(200, 60), 118, [*readings, *outside]).forecast()
+    assert later.seconds_to_target is None
+    assert later.temperature_c is None
+    assert later.why
+
+
+def test_a_hand_that_reads_seldom_is_not_nagged() -> None:
+    pot, readings = StandInPot(PotPlan(seed=21, power_w=500)), []
+    while pot.syrup_c < 108:
+        pot.advance(75)
+        value = pot.read()
+        assert value is not None
+        readings.append((pot.t_s, value))
+    told = watch(Pot(200, 60), 118, readings).forecast(readings[-1][0] + 70)
+    assert "no-reading" not in {f.id for f in told.flags}
+    assert told.temperature_c is not None
+
+
+def test_two_degrees_before_lies_before_off_the_heat_and_there() -> None:
+    _, readings = boiled(PotPlan(seed=9), upto_c=113)
+    told = watch(Pot(200, 60), 118, readings).forecast()
+    assert told.seconds_to_soon is not None
+    assert told.seconds_to_take_off is not None
+    assert told.seconds_to_target is not None
+    assert 0 < told.seconds_to_soon < told.seconds_to_target
+    assert 0 < told.seconds_to_take_off < told.seconds_to_target
+    assert told.carry_over_k is not None
+    assert told.carry_over_k.low < told.carry_over_k.likely < told.carry_over_k.high
 
 
 def test_a_probe_on_the_bottom_is_asked_about_and_not_believed() -> None:

@@ -241,7 +241,6 @@ describe('alerts', () => {
       meetings: [{ boil: 'boil', whisk: 'whip', stream: 'stream', meeting: { start_in_s: 20 } }],
       details: {
         boil: {
-          column: { target_c: 118 },
           outlook: { look_at: new Date(now + 90_000).toISOString() },
           forecast: { title: 'Boil', sets_foam: false },
           cues: [],
@@ -251,11 +250,7 @@ describe('alerts', () => {
               phase: 'boiling',
               temperature_c: 112,
               seconds_to_take_off: 95,
-              ahead: [
-                { s: 0, c: 112 },
-                { s: 70, c: 116 },
-                { s: 110, c: 118 },
-              ],
+              seconds_to_soon: 70,
             },
           },
         },

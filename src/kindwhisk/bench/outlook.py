@@ -28,12 +28,20 @@ class Stage(Value):
     name: str
 
 
+class Mark(Value):
+    """Something to be done when a temperature is there, ``in_s`` seconds from now."""
+
+    at_c: float
+    in_s: float
+    name: str
+
+
 class Column(Value):
     """A temperature on its way, for one upright scale (C). ``measured`` tells a reading from a model's figure.
 
     ``needed_at`` is when ``needed_for``, the step that waits for it, could start without it. ``trail`` and ``ahead``
-    are where it was, and where it is heading; ``marks`` are temperatures at which something
-    else has to be done. ``probe`` is the thermometer that reads it.
+    are where it was, and where it is heading; ``marks`` are moments at which something has to be done. ``probe`` is the
+    thermometer that reads it.
     """
 
     quantity: Quantity
@@ -51,7 +59,7 @@ class Column(Value):
     rising: bool
     trail: tuple[Point, ...] = ()
     ahead: tuple[Point, ...] = ()
-    marks: tuple[Stage, ...] = ()
+    marks: tuple[Mark, ...] = ()
     probe: str | None = None
 
 
@@ -163,7 +171,7 @@ def column(
     return Column(
         quantity=heading.quantity,
         now_c=shown,
-        measured=bool(readings) or watch is not None,
+        measured=bool(readings) or (watch is not None and watch.now_c is not None),
         target_c=heading.target_c,
         band_low_c=band.range.low,
         band_high_c=band.range.high,
@@ -181,11 +189,12 @@ def column(
     )
 
 
-def _marks(watch: Watch | None, meets: Meeting | None) -> tuple[Stage, ...]:
+def _marks(watch: Watch | None, meets: Meeting | None) -> tuple[Mark, ...]:
     """Temperatures of the pot at which something has to be done."""
     marks = []
-    if meets is not None and meets.start_at_c is not None and not meets.start_now:
-        marks.append(Stage(at_c=meets.start_at_c, name="start the whites"))
-    if watch is not None and watch.pot is not None and watch.pot.take_off_c is not None and watch.left_s is not None:
-        marks.append(Stage(at_c=watch.pot.take_off_c, name="off the heat"))
+    if meets is not None and meets.start_at_c is not None and meets.start_in_s:
+        marks.append(Mark(at_c=meets.start_at_c, in_s=meets.start_in_s, name="start the whites"))
+    pot = watch.pot if watch is not None else None
+    if pot is not None and pot.take_off_c is not None and pot.seconds_to_take_off is not None:
+        marks.append(Mark(at_c=pot.take_off_c, in_s=pot.seconds_to_take_off, name="off the heat"))
     return tuple(marks)

@@ -135,11 +135,6 @@ def cooling_s(content_kj: float, bowl_g: float, from_c: float, to_c: float, air_
     return Estimate(low=low, likely=likely, high=high, basis=Basis.HABIT)
 
 
-def egg_cp(egg: Material) -> float:
-    """Heat capacity of an egg foam by its composition, in kJ/(kg K)."""
-    return egg.composition.heat_capacity()
-
-
 def of_materials(
     syrup: Material, egg: Material, *, bowl_g: float = BOWL_G, air_c: float = 22.0, pressure_kpa: float = SEA_LEVEL_KPA
 ) -> HeatBalance:
@@ -147,6 +142,12 @@ def of_materials(
     sugar = syrup.composition.sugars * syrup.mass_g
     hot = max(syrup.temperature_c, egg.temperature_c + 0.1)
     return balance(
-        max(egg.mass_g, 1e-6), egg_cp(egg), sugar, hot, egg.temperature_c, bowl_g=bowl_g, air_c=air_c,
+        max(egg.mass_g, 1e-6),
+        egg.composition.heat_capacity(),
+        sugar,
+        hot,
+        egg.temperature_c,
+        bowl_g=bowl_g,
+        air_c=air_c,
         pressure_kpa=pressure_kpa,
-    )  # fmt: skip
+    )

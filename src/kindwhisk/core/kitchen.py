@@ -112,15 +112,20 @@ class Kitchen(Value):
         """Where water boils here."""
         return boiling_point_at_c(self.pressure_kpa)
 
+    @property
+    def _check_kpa(self) -> float:
+        """Of the air when a thermometer was checked without a barometer: the altitude's, whatever it is today."""
+        return pressure_kpa(self.altitude_m)
+
     def corrected_c(self, probe: str, reading_c: float) -> float:
         """A reading of this thermometer set right by its check; as it is where there is none of that id."""
         own = next((t for t in self.thermometers if t.id == probe), None)
-        return reading_c if own is None else corrected_c(reading_c, own.check, self.pressure_kpa)
+        return reading_c if own is None else corrected_c(reading_c, own.check, self._check_kpa)
 
     def shows_c(self, probe: str, true_c: float) -> float:
         """What this thermometer shows at a true temperature: the inverse of :meth:`corrected_c`."""
         own = next((t for t in self.thermometers if t.id == probe), None)
-        return true_c if own is None else shows_c(true_c, own.check, self.pressure_kpa)
+        return true_c if own is None else shows_c(true_c, own.check, self._check_kpa)
 
     def tin(self, tin_id: str) -> KitchenTin:
         """The tin of that id.

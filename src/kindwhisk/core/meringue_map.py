@@ -102,9 +102,12 @@ class Spot(Value):
 
 
 class Line(Value):
-    """A method's density (g/ml) and hold (s) along the ratios."""
+    """A method's density (g/ml) and hold (s) along the ratios, and between which temperatures (C) it may be moved."""
 
     method: Method
+    coolest_c: float
+    usual_c: float
+    hottest_c: float
     ratios: tuple[float, ...]
     density: tuple[Estimate, ...]
     hold_s: tuple[float, ...]
@@ -247,6 +250,9 @@ def lines() -> tuple[Line, ...]:
         found.append(
             Line(
                 method=method,
+                coolest_c=LIMITS_C[method][0],
+                usual_c=USUAL_C[method],
+                hottest_c=LIMITS_C[method][1],
                 ratios=ratios,
                 density=tuple(s.density_g_per_ml for s in spots),
                 hold_s=tuple(s.hold_s.likely for s in spots),

@@ -106,6 +106,24 @@ def to_inside(number: float, measure: str) -> float:
     return float(quantity.m_as("gram" if quantity.check("[mass]") else "milliliter"))
 
 
+class TemperatureUnit(StrEnum):
+    """The unit of an outside reading."""
+
+    CELSIUS = "C"
+    FAHRENHEIT = "F"
+    KELVIN = "K"
+
+
+PINT_DEGREES = {TemperatureUnit.FAHRENHEIT: "degF", TemperatureUnit.KELVIN: "kelvin"}
+
+
+def celsius_of(value: float, unit: TemperatureUnit) -> float:
+    """A temperature in C."""
+    if unit is TemperatureUnit.CELSIUS:
+        return value
+    return float(_registry().Quantity(value, PINT_DEGREES[unit]).m_as("degC"))
+
+
 def _refuse(text: str, wanted: Wanted) -> CraftError:
     return CraftError(
         f"“{text[:MAX_TEXT]}” is not understood as a {wanted.value}.",

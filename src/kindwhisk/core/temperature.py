@@ -1,6 +1,4 @@
-"""Temperatures in the units that thermometers speak."""
-
-from enum import StrEnum
+"""A temperature on its way."""
 
 from kindwhisk.core.model import Value
 
@@ -10,18 +8,3 @@ class Point(Value):
 
     s: float
     c: float
-
-
-class TemperatureUnit(StrEnum):
-    """The unit of an outside reading."""
-
-    CELSIUS = "C"
-    FAHRENHEIT = "F"
-    KELVIN = "K"
-
-
-def celsius_of(value: float, unit: TemperatureUnit) -> float:
-    """A temperature in C."""
-    if unit is TemperatureUnit.FAHRENHEIT:
-        return (value - 32) / 1.8
-    return value - 273.15 if unit is TemperatureUnit.KELVIN else value

@@ -16,10 +16,10 @@ from kindwhisk.core.model import Value
 REFERENCE_G = 150.0
 FRENCH_MINUTES = 5.0
 SWISS_MINUTES = 7.0
+SYRUP_MINUTES = 9.0
 RIBBON_MINUTES = 7.5
 YOLK_MINUTES = 6.0
 CREAM_MINUTES = 3.0
-STREAM_MINUTES = 9.0
 PEAK_FACTOR: dict[Peak, float] = {Peak.SOFT: 0.78, Peak.MEDIUM: 1.0, Peak.STIFF: 1.25}
 SUGAR_SLOWS = 0.45
 COLD_SLOWS_PER_K = 0.012
@@ -72,7 +72,7 @@ class Whites(Value):
         return acid * (1 - SALT_HURRIES * self.salt_percent) * (DRIED_GUARDS if self.dried else 1.0)
 
 
-class Stage(Value):
+class WhipStage(Value):
     """Something that a foam passes, by time and by look."""
 
     name: str
@@ -135,7 +135,7 @@ def whites_s(whites: Whites, peak: Peak, speed: int = USUAL_SPEED) -> Estimate:
     return Estimate.around(60 * minutes, SPREAD)
 
 
-def stages(to_peak: Estimate, peak: Peak) -> tuple[Stage, ...]:
+def stages(to_peak: Estimate, peak: Peak) -> tuple[WhipStage, ...]:
     """What whites pass on the way to ``peak`` and beyond it, each with its moment."""
 
     def at(share: float) -> Estimate:
@@ -143,12 +143,12 @@ def stages(to_peak: Estimate, peak: Peak) -> tuple[Stage, ...]:
 
     own = PEAK_FACTOR[peak]
     found = [
-        Stage(name="frothy", at_s=at(FROTHY), look="large bubbles cover the top"),
-        Stage(name="white and fine", at_s=at(WHITE_AND_FINE), look="no bubble can be told from the next"),
+        WhipStage(name="frothy", at_s=at(FROTHY), look="large bubbles cover the top"),
+        WhipStage(name="white and fine", at_s=at(WHITE_AND_FINE), look="no bubble can be told from the next"),
     ]
     looks = {Peak.SOFT: "the tip droops right over", Peak.MEDIUM: "the tip bends", Peak.STIFF: "the tip stands"}
     found += [
-        Stage(name=f"{each.value} peak", at_s=at(PEAK_FACTOR[each] / own), look=looks[each])
+        WhipStage(name=f"{each.value} peak", at_s=at(PEAK_FACTOR[each] / own), look=looks[each])
         for each in Peak
         if PEAK_FACTOR[each] <= own
     ]
@@ -181,7 +181,7 @@ def plain_s(foam: Foam, mass_g: float) -> Estimate:
         Foam.SWISS_MERINGUE: SWISS_MINUTES,
         Foam.YOLK_FOAM: YOLK_MINUTES,
         Foam.CREAM: CREAM_MINUTES,
-        Foam.SYRUP_MERINGUE: STREAM_MINUTES,
+        Foam.SYRUP_MERINGUE: SYRUP_MINUTES,
     }[foam]
     return Estimate.around(60 * minutes * (max(mass_g, 50.0) / (2 * REFERENCE_G)) ** MASS_POWER, SPREAD)
 

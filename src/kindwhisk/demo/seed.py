@@ -150,5 +150,6 @@ def _probed(bench: Bench, bake_id: str, told: list[Told]) -> Iterator[Kept]:
             value = body.read()
             if value is not None:
                 at_ms = milliseconds(began + timedelta(seconds=body.t_s))
-                yield Kept(place, f"{bake_id}-{work.step.id}-{body.t_s:.0f}", at_ms, value, value)
+                shown = work.setting.kitchen.shows_c(place, value)
+                yield Kept(place, f"{bake_id}-{work.step.id}-{body.t_s:.0f}", at_ms, shown, value)
         pot_c = body.syrup_c if isinstance(body, StandInPot) else pot_c

@@ -14,7 +14,7 @@ from kindwhisk.bench.hub import Hub
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.model import Value
-from kindwhisk.core.temperature import TemperatureUnit, celsius_of
+from kindwhisk.core.quantities import TemperatureUnit, celsius_of
 from kindwhisk.store import kitchens, probes
 from kindwhisk.store.probes import Kept, milliseconds
 

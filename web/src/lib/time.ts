@@ -41,6 +41,17 @@ export function until(moment: string, now: number): number {
   return (Date.parse(moment) - now) / 1000;
 }
 
+/** What is left of an estimate told at `read`, at `now`; never less than none. */
+export function remaining(
+  told: { low: number; likely: number; high: number },
+  read: string,
+  now: number,
+): { low: number; likely: number; high: number } {
+  const gone = Math.max(0, -until(read, now));
+  const left = (seconds: number) => Math.max(0, seconds - gone);
+  return { low: left(told.low), likely: left(told.likely), high: left(told.high) };
+}
+
 /** The next time of day written as HH:MM, as an ISO moment: today, or tomorrow when it has passed. */
 export function nextMoment(time: string, now = new Date()): string | null {
   const match = /^(\d{1,2})[:.](\d{2})$/.exec(time.trim());

@@ -122,9 +122,10 @@ class HeatAnswer(HeatBalance):
 
 
 class Corrected(BaseModel):
-    """A reading set right, and where water boils here."""
+    """A reading set right, how far off the thermometer is there (K), and where water boils here."""
 
     celsius: float
+    off_k: Estimate
     water_boils_c: float
     odd: str
 
@@ -250,6 +251,7 @@ def set_right(
         )
     return Corrected(
         celsius=thermometer.corrected_c(reading_c, check, air),
+        off_k=thermometer.error_k(check, reading_c, air),
         water_boils_c=thermometer.true_boiling_c(air),
         odd=thermometer.odd(check, air),
     )

@@ -28,7 +28,7 @@ from kindwhisk.core.process.steps.base import WHITES, YOLKY
 from kindwhisk.core.process.walk import walk
 from kindwhisk.core.safety import UNBAKED_EGG, Caution
 from kindwhisk.core.section import Section
-from kindwhisk.core.whipping import Rescue, Stage
+from kindwhisk.core.whipping import Rescue, WhipStage
 
 EGGS = WHITES | YOLKY
 
@@ -87,7 +87,7 @@ class StepForecast(Value):
     passes_window: bool
     under_way_is_enough: bool
     component: str
-    passes: tuple[Stage, ...]
+    passes: tuple[WhipStage, ...]
     over_s: Estimate | None
     rescues: tuple[Rescue, ...]
     checkpoints: tuple[Checkpoint, ...]

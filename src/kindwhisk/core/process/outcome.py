@@ -9,7 +9,7 @@ from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
 from kindwhisk.core.safety import Caution
-from kindwhisk.core.whipping import Rescue, Stage
+from kindwhisk.core.whipping import Rescue, WhipStage
 
 
 class Attention(StrEnum):
@@ -89,7 +89,7 @@ class Outcome(Value):
     hold_why: str = ""
     first_look_s: float | None = None
     modelled_s: float = 0.0
-    passes: tuple[Stage, ...] = ()
+    passes: tuple[WhipStage, ...] = ()
     over_s: Estimate | None = None
     rescues: tuple[Rescue, ...] = ()
     checkpoints: tuple[Checkpoint, ...] = ()

@@ -93,12 +93,6 @@ def boiling_curve(pressure_kpa: float = SEA_LEVEL_KPA, rise_factor: float = 1.0)
     return BoilingCurve(tuple(celsius), tuple(ratio), tuple(heat))
 
 
-def heat_kj_per_kg(from_c: float, to_c: float, pressure_kpa: float = SEA_LEVEL_KPA) -> float:
-    """Heat that a boiling syrup takes from one temperature to another, in kJ a kg of sugar."""
-    curve = boiling_curve(pressure_kpa)
-    return curve.heat_at(to_c) - curve.heat_at(from_c)
-
-
 @dataclass(frozen=True)
 class Pot:
     """Sugar and water in a pot at a pressure. ``sugar_g`` is dry sugar; ``pan_kj_per_k`` what the pot itself takes."""

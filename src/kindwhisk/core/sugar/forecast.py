@@ -6,6 +6,7 @@ import math
 from enum import StrEnum
 from itertools import pairwise
 
+from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.model import Value
 from kindwhisk.core.temperature import Point
 
@@ -55,7 +56,7 @@ OUT = Flag(
 )
 SILENT = Flag(
     id="no-reading",
-    text="No reading has come for a minute.",
+    text="No reading has come for a while.",
     remedy="Check the probe; type a reading meanwhile.",
 )
 NO_WATER_TOLD = Flag(
@@ -69,7 +70,8 @@ class SyrupForecast(Value):
     """When a pot will be at its target. Seconds are None, with ``why``, where the readings cannot tell.
 
     ``temperature_c`` is the syrup's own, ahead of a lagging probe. ``take_off_c`` is where to take it off the flame,
-    ``seconds_to_take_off`` when; it climbs on by ``carry_over_k``. ``ahead`` are points on the way.
+    ``seconds_to_take_off`` when; it climbs on by ``carry_over_k``.
+    ``seconds_to_soon`` is when it is within two degrees. ``ahead`` are points on the way.
     """
 
     phase: Phase
@@ -82,7 +84,8 @@ class SyrupForecast(Value):
     high_s: float | None
     seconds_to_take_off: float | None
     take_off_c: float | None
-    carry_over_k: float | None
+    carry_over_k: Estimate | None
+    seconds_to_soon: float | None = None
     why: str
     flags: tuple[Flag, ...]
     ahead: tuple[Point, ...] = ()

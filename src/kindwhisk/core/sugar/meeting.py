@@ -10,6 +10,8 @@ from kindwhisk.core.sugar.boiling import Pot
 from kindwhisk.core.sugar.forecast import Phase, SyrupForecast
 
 MARGIN_S = 10.0
+POUR_FROM_S = 15.0
+"""So shortly before it is to come off the heat, the next thing to do is to pour."""
 CAUTION_SHARE = 0.7
 """The whites start when the time left and this share of its deviation are no longer than they need."""
 TOGETHER_S = 30.0
@@ -41,7 +43,8 @@ class Meeting(Value):
     """Syrup and whites on one clock.
 
     ``start_in_s`` and ``start_at_c`` are the cue for the whites: None once they run, or while the pot cannot tell.
-    ``gap_s`` is how much later than the whites the syrup will be there (less than none: earlier).
+    ``gap_s`` is how much later than the whites the syrup will be there (less than none: earlier). ``pour``: off
+    the heat and in.
     """
 
     whisk: Whisk
@@ -50,6 +53,7 @@ class Meeting(Value):
     start_at_c: float | None
     start_now: bool
     gap_s: float | None
+    pour: bool
     says: str
     levers: tuple[Lever, ...]
 
@@ -70,7 +74,9 @@ def meeting(
         whites_s: seconds that they still need to their soft peak (all of them while they wait, 0 when there).
         holds_s: how long they may wait at their peak.
     """
-    left = syrup.seconds_to_target
+    left, off = syrup.seconds_to_target, syrup.seconds_to_take_off
+    hot = syrup.phase in {Phase.THERE, Phase.PAST} or (off is not None and off < POUR_FROM_S)
+    pour = hot and whisk is not Whisk.WAITING
     if left is None:
         past = syrup.phase is Phase.PAST
         return Meeting(
@@ -80,6 +86,7 @@ def meeting(
             start_at_c=None,
             start_now=False,
             gap_s=None,
+            pour=pour,
             says=_past(syrup, whisk) if past else _untold(whisk, whites_s),
             levers=_back(syrup, pot) if past else (),
         )
@@ -99,7 +106,9 @@ def meeting(
         says = f"The syrup will be there {_span(-gap)} before the whites."
         levers = _syrup_first(-gap, left, syrup, pot, whites_s)
     return Meeting(
-        whisk=whisk, whites_s=whites_s, start_in_s=None, start_at_c=None, start_now=False, gap_s=gap, says=says,
+        whisk=whisk, whites_s=whites_s, start_in_s=None, start_at_c=None, start_now=False,
+        gap_s=gap,
+        pour=pour, says=says,
         levers=levers,
     )  # fmt: skip
 
@@ -128,6 +137,7 @@ def _waiting(
         start_at_c=at,
         start_now=now,
         gap_s=late if now else None,
+        pour=False,
         says=says,
         levers=levers,
     )
@@ -192,7 +202,7 @@ def _spoon(syrup: SyrupForecast, pot: Pot) -> tuple[Lever, ...]:
     return (
         Lever(
             id="spoon-of-water",
-            do=f"A spoon ({SPOON_G:.0f} g) of hot water down the wall, face back: it spits. Then back up.",
+            do=f"A spoon ({SPOON_G:.0f} g) of water down the wall, face back: it spits. Then back up.",
             gains_s=gains,
             limit="Twice at most; each time a little more of the sugar turns and the foam sets softer.",
         ),

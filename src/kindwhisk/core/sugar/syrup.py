@@ -126,12 +126,6 @@ def concentration(temperature_c: float, pressure_kpa: float = SEA_LEVEL_KPA) -> 
     )
 
 
-def water_left_g(sugar_g: float, sea_level_c: float, rise_factor: float = 1.0) -> float:
-    """Grams of water in a syrup of ``sugar_g`` that has boiled to ``sea_level_c``."""
-    share = concentration_percent(sea_level_c, rise_factor) / 100
-    return sugar_g * (1 - share) / share if share > 0 else math.inf
-
-
 def rise_factor(content: Material) -> Estimate:
     """Boiling-point rise of these sugars over that of as much sucrose: 1 for sucrose alone."""
     sugars = {i: Material(parts={i: g}) for i, g in content.parts.items()}

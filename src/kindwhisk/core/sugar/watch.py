@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+import statistics
 from collections.abc import Iterable
 from dataclasses import replace
 
@@ -34,7 +35,7 @@ WAVERS_K, WAVERS_TIMES = 0.9, 2.2
 """A probe that touches the pan wavers by so many kelvin, and so many times as much as it did before."""
 LET_GO_S = 8.0
 """So long after its last wavering it is believed again."""
-LOOKS_BACK_S = 8.0
+LOOKS_BACK_S, AVERAGED_S = 8.0, 2.5
 FASTER_TIMES = 2.2
 """A flame turned up may double the pace; a probe on the pan climbs faster than that."""
 JUMP_K, BACK_K = 3.0, 0.8
@@ -46,7 +47,7 @@ BELIEVED_AFTER_S = 45.0
 WATER_AFTER_S = 12.0
 """A jump up is believed after this long, a fall (two lags of a probe) sooner: water does that."""
 OUT_BELOW_K = 9.0
-SILENT_S = 60.0
+SILENT_S, PACES, LONGEST_SILENCE_S = 60.0, 2.5, 240.0
 FLAG_STANDS_S = 60.0
 SETTLES_S, MOVED_SHARE = 10.0, 0.2
 """A flame has changed when, so long after the first doubt, its power has moved by this share."""
@@ -55,9 +56,11 @@ WIDEST_SHARE, WIDE_ENOUGH_S = 0.45, 60.0
 """A forecast whose deviation is more than this share of it, and than this, is not told."""
 THERE_K, PAST_K = 0.5, 2.0
 NEAR_S = 60.0
+SOON_K = 2.0
 LIVELY_KW = 0.1
 WATER_FACTORS = (0.78, 0.85, 0.92, 1.0, 1.08, 1.17, 1.27)
 """What was weighed, steamed off while it dissolved, or was brushed down the wall: supposed side by side."""
+WATER_DOUBT, UNKNOWN_DOUBT = 0.08, 0.5
 UNKNOWN_WATER = (0.2, 0.225, 0.25, 0.28, 0.31, 0.35, 0.4, 0.45, 0.52, 0.6, 0.75)
 WATER_ADDED = (0.02, 0.05, 0.08, 0.12, 0.17, 0.25)
 """Water to sugar: where nobody told it, and what a spoon or a careless cup may have added."""
@@ -85,7 +88,7 @@ class PotWatch:
         self._doubt: tuple[float, bool, float] | None = None
         self._power_before = 0.0
         self._flags: dict[str, tuple[float, Flag]] = {}
-        self._first_s = 0.0
+        self._first_s = self._believed_s = self._pace_s = 0.0
 
     def take(self, t_s: float, reading_c: float) -> None:
         """A reading, at a moment not before the last one; an earlier one is left out."""
@@ -105,6 +108,8 @@ class PotWatch:
                 track.take(reading_c, noise, gap)
             self._weigh()
             self._tell_changes(t_s)
+            self._believed_s = t_s
+        self._pace_s += 0.3 * (gap - self._pace_s)
         lately = [p for p in self._past if p[0] >= t_s - 2 * LOOKS_BACK_S] or self._past[-1:]
         self._past = [*lately[-30:], (t_s, reading_c)]
         if self._odd_since is None and not touching:
@@ -126,16 +131,16 @@ class PotWatch:
             self._power_before = best.power_kw if best.knows_power else 0.0
 
     def _begin(self, t_s: float, reading_c: float) -> None:
-        factors = WATER_FACTORS if self.water_known else tuple(r / 0.3 for r in UNKNOWN_WATER)
-        water = self.pot.water_g if self.water_known else 0.3 * self.pot.sugar_g
-        for factor in factors:
-            pot = Pot(
-                self.pot.sugar_g, water * factor, self.pot.pressure_kpa, self.pot.rise_factor, self.pot.pan_kj_per_k
-            )
+        known = self.pot.water_g / self.pot.sugar_g
+        supposed = [known * f for f in WATER_FACTORS] if self.water_known else UNKNOWN_WATER
+        doubt = WATER_DOUBT if self.water_known else UNKNOWN_DOUBT
+        for ratio in supposed:
+            pot = replace(self.pot, water_g=ratio * self.pot.sugar_g)
             track = Track.begin(pot, self.target_c, t_s, reading_c, self._power)
-            track.log_weight = -0.5 * (math.log(factor) / (0.08 if self.water_known else 0.5)) ** 2
+            track.log_weight = -0.5 * (math.log(ratio / known) / doubt) ** 2
             self._tracks.append(track)
         self.readings, self._first_s, self._past = 1, t_s, [(t_s, reading_c)]
+        self._believed_s = t_s
 
     def _past_the_start(self, t_s: float) -> bool:
         return t_s - self._first_s > 2 * LEAST_SPAN_S
@@ -152,8 +157,10 @@ class PotWatch:
         limit = max(JUMP_K, 5 * sigma)
         if self._odd_since is None:
             leapt = abs(reading_c - self._past[-1][1]) > JUMP_K + FASTEST_K_PER_S * gap
-            fell = self._fell(t_s, reading_c)
-            if fell or self._too_fast(t_s, reading_c):
+            moved = self._climbed(t_s, reading_c)
+            # No syrup falls so by itself, not even off the flame.
+            fell = moved is not None and moved[0] < -JUMP_K
+            if moved is not None and (fell or self._too_fast(*moved)):
                 self._go_back(t_s, WATER if fell else TOUCHING)
             elif not (leapt and abs(miss) > limit):
                 return True
@@ -193,31 +200,23 @@ class PotWatch:
             self._tracks.append(Track.begin(pot, self.target_c, t_s, reading_c, power))
             self._tracks[-1].place(reading_c, within_k=3.0)
 
-    def _too_fast(self, t_s: float, reading_c: float) -> bool:
-        """Whether the last seconds climbed faster than any flame could make them, for what was known before."""
+    def _climbed(self, t_s: float, reading_c: float) -> tuple[float, float, Track] | None:
+        """Kelvin climbed over the last seconds, how many those are, and what was known before them; None too early."""
         if not self._kept or t_s - self._kept[0][0] < LOOKS_BACK_S / 2:
-            return False
+            return None
         since, tracks = self._kept[0]
-        then = max(tracks, key=lambda t: t.log_weight)
-        span = t_s - since
-        recent = [c for t, c in self._past if t > t_s - 2.5] + [reading_c]
-        before = [c for t, c in self._past if since - 2.5 < t <= since]
-        if not then.knows_power or len(recent) < 2 or not before:
-            return False
-        climbed = sum(recent) / len(recent) - sum(before) / len(before)
-        lags = max(0.0, then.syrup_c - then.probe_c)
-        return climbed > JUMP_K and climbed > FASTER_TIMES * then.rate_k_per_s * span + lags + 3 * self._noise_k
-
-    def _fell(self, t_s: float, reading_c: float) -> bool:
-        """Whether the last seconds fell as no syrup falls by itself, not even off the flame."""
-        if not self._kept or t_s - self._kept[0][0] < LOOKS_BACK_S / 2:
-            return False
-        since = self._kept[0][0]
-        recent = [c for t, c in self._past if t > t_s - 2.5] + [reading_c]
-        before = [c for t, c in self._past if since - 2.5 < t <= since]
+        recent = [*(c for t, c in self._past if t > t_s - AVERAGED_S), reading_c]
+        before = [c for t, c in self._past if since - AVERAGED_S < t <= since]
         if len(recent) < 2 or not before:
-            return False
-        return sum(before) / len(before) - sum(recent) / len(recent) > JUMP_K
+            return None
+        then = max(tracks, key=lambda t: t.log_weight)
+        return statistics.fmean(recent) - statistics.fmean(before), t_s - since, then
+
+    def _too_fast(self, climbed: float, span_s: float, then: Track) -> bool:
+        """Whether no flame could have made it climb so, for what was known before."""
+        lags = max(0.0, then.syrup_c - then.probe_c)
+        possible = FASTER_TIMES * then.rate_k_per_s * span_s + lags + 3 * self._noise_k
+        return then.knows_power and climbed > max(JUMP_K, possible)
 
     def _go_back(self, t_s: float, flag: Flag = TOUCHING) -> None:
         """Forget what the last seconds told."""
@@ -279,6 +278,7 @@ class PotWatch:
         best, ahead = self._best(), now - self._best().t_s
         flags = self._standing(now, last)
         left = best.left_kj - best.power_kw * ahead
+        soon_kj = best.pot.heat_left_kj(self.target_c - SOON_K, self.target_c)
         syrup = best.pot.celsius_at(left, self.target_c)
         rate = 60 * (best.pot.celsius_at(left - best.power_kw, self.target_c) - syrup)
         power = best.power_kw
@@ -299,18 +299,21 @@ class PotWatch:
             high_s=None,
             seconds_to_take_off=None,
             take_off_c=off,
-            carry_over_k=boiling.carry_over_k(best.pot, off, 1000 * power).likely,
+            carry_over_k=boiling.carry_over_k(best.pot, off, 1000 * power),
             why="",
             flags=flags,
             readings=self.readings,
         )
+        if now - self._believed_s > self._patience_s:
+            silent = now - last > self._patience_s
+            why = SILENT.text if silent else "What is read has not been the syrup for a while."
+            lost = {"temperature_c": None, "rate_k_per_min": None, "stage": "", "phase": Phase.UNKNOWN}
+            return facts.model_copy(update={**lost, "why": why})
         if syrup > self.target_c + PAST_K:
             return facts.model_copy(update={"phase": Phase.PAST, "why": "It is past the target."})
         if abs(syrup - self.target_c) <= THERE_K or left <= 0:
             there = {"phase": Phase.THERE, "seconds_to_target": 0.0, "low_s": 0.0, "high_s": 0.0}
-            return facts.model_copy(update={**there, "seconds_to_take_off": 0.0})
-        if now - last > SILENT_S:
-            return facts.model_copy(update={"why": SILENT.text, "phase": Phase.UNKNOWN})
+            return facts.model_copy(update={**there, "seconds_to_take_off": 0.0, "seconds_to_soon": 0.0})
         if self.readings < LEAST_READINGS and last - self._first_s < 4 * LEAST_SPAN_S:
             return facts.model_copy(update={"why": "Too few readings yet.", "phase": Phase.UNKNOWN})
         if last - self._first_s < LEAST_SPAN_S:
@@ -331,16 +334,22 @@ class PotWatch:
                 "low_s": max(0.0, likely - RANGE_SD * deviation),
                 "high_s": likely + RANGE_SD * deviation,
                 "seconds_to_take_off": max(0.0, likely - off_kj / power),
+                "seconds_to_soon": max(0.0, likely - soon_kj / power),
                 "ahead": _ahead(best, left, likely, self.target_c),
             }
         )
+
+    @property
+    def _patience_s(self) -> float:
+        """How long it may go without a reading: a minute, and longer for a hand that reads more seldom."""
+        return min(LONGEST_SILENCE_S, max(SILENT_S, PACES * self._pace_s))
 
     def _touched_lately(self, now: float) -> bool:
         return TOUCHING.id in self._flags and now - self._flags[TOUCHING.id][0] < 3 * LET_GO_S
 
     def _standing(self, now: float, last: float) -> tuple[Flag, ...]:
         standing = [flag for at, flag in self._flags.values() if now - at <= FLAG_STANDS_S]
-        if now - last > SILENT_S:
+        if now - last > self._patience_s:
             standing.append(SILENT)
         if not self.water_known and len(self._tracks) > 1:
             standing.append(NO_WATER_TOLD)

@@ -1571,8 +1571,8 @@ export interface components {
          * @description A temperature on its way, for one upright scale (C). ``measured`` tells a reading from a model's figure.
          *
          *     ``needed_at`` is when ``needed_for``, the step that waits for it, could start without it. ``trail`` and ``ahead``
-         *     are where it was, and where it is heading; ``marks`` are temperatures at which something
-         *     else has to be done. ``probe`` is the thermometer that reads it.
+         *     are where it was, and where it is heading; ``marks`` are moments at which something has to be done. ``probe`` is the
+         *     thermometer that reads it.
          */
         Column: {
             /**
@@ -1590,7 +1590,7 @@ export interface components {
              * Marks
              * @default []
              */
-            marks: components["schemas"]["kindwhisk__bench__outlook__Stage"][];
+            marks: components["schemas"]["Mark"][];
             /** Measured */
             measured: boolean;
             /** Needed At */
@@ -1609,7 +1609,7 @@ export interface components {
             /** Scale Low C */
             scale_low_c: number;
             /** Stages */
-            stages: components["schemas"]["kindwhisk__bench__outlook__Stage"][];
+            stages: components["schemas"]["Stage"][];
             /** Target C */
             target_c: number;
             /**
@@ -1777,13 +1777,14 @@ export interface components {
         };
         /**
          * Corrected
-         * @description A reading set right, and where water boils here.
+         * @description A reading set right, how far off the thermometer is there (K), and where water boils here.
          */
         Corrected: {
             /** Celsius */
             celsius: number;
             /** Odd */
             odd: string;
+            off_k: components["schemas"]["Estimate"];
             /** Water Boils C */
             water_boils_c: number;
         };
@@ -2977,16 +2978,22 @@ export interface components {
         };
         /**
          * Line
-         * @description A method's density (g/ml) and hold (s) along the ratios.
+         * @description A method's density (g/ml) and hold (s) along the ratios, and between which temperatures (C) it may be moved.
          */
         Line: {
+            /** Coolest C */
+            coolest_c: number;
             /** Density */
             density: components["schemas"]["Estimate"][];
             /** Hold S */
             hold_s: number[];
+            /** Hottest C */
+            hottest_c: number;
             method: components["schemas"]["Method"];
             /** Ratios */
             ratios: number[];
+            /** Usual C */
+            usual_c: number;
         };
         /**
          * LineText
@@ -3052,6 +3059,18 @@ export interface components {
          */
         Manner: "sacrifice" | "fold" | "sift over" | "stir" | "deflate";
         /**
+         * Mark
+         * @description Something to be done when a temperature is there, ``in_s`` seconds from now.
+         */
+        Mark: {
+            /** At C */
+            at_c: number;
+            /** In S */
+            in_s: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * MaterialView
          * @description A material's figures.
          */
@@ -3078,13 +3097,16 @@ export interface components {
          * @description Syrup and whites on one clock.
          *
          *     ``start_in_s`` and ``start_at_c`` are the cue for the whites: None once they run, or while the pot cannot tell.
-         *     ``gap_s`` is how much later than the whites the syrup will be there (less than none: earlier).
+         *     ``gap_s`` is how much later than the whites the syrup will be there (less than none: earlier). ``pour``: off
+         *     the heat and in.
          */
         Meeting: {
             /** Gap S */
             gap_s: number | null;
             /** Levers */
             levers: components["schemas"]["Lever"][];
+            /** Pour */
+            pour: boolean;
             /** Says */
             says: string;
             /** Start At C */
@@ -3787,8 +3809,7 @@ export interface components {
              * @default []
              */
             ahead: components["schemas"]["Point"][];
-            /** Carry Over K */
-            carry_over_k: number | null;
+            carry_over_k: components["schemas"]["Estimate"] | null;
             /** Flags */
             flags: components["schemas"]["Flag"][];
             /** High S */
@@ -3805,6 +3826,8 @@ export interface components {
              * @default 0
              */
             readings: number;
+            /** Seconds To Soon */
+            seconds_to_soon?: number | null;
             /** Seconds To Take Off */
             seconds_to_take_off: number | null;
             /** Seconds To Target */
@@ -4555,6 +4578,16 @@ export interface components {
             whip_s: components["schemas"]["Estimate"];
         };
         /**
+         * Stage
+         * @description What a temperature passes on its way.
+         */
+        Stage: {
+            /** At C */
+            at_c: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * StandInChange
          * @description What to change; what is left out stays.
          */
@@ -4723,7 +4756,7 @@ export interface components {
             note: string;
             over_s: components["schemas"]["Estimate"] | null;
             /** Passes */
-            passes: components["schemas"]["kindwhisk__core__whipping__Stage"][];
+            passes: components["schemas"]["WhipStage"][];
             /** Passes Window */
             passes_window: boolean;
             /** Rescues */
@@ -4946,7 +4979,8 @@ export interface components {
          * @description When a pot will be at its target. Seconds are None, with ``why``, where the readings cannot tell.
          *
          *     ``temperature_c`` is the syrup's own, ahead of a lagging probe. ``take_off_c`` is where to take it off the flame,
-         *     ``seconds_to_take_off`` when; it climbs on by ``carry_over_k``. ``ahead`` are points on the way.
+         *     ``seconds_to_take_off`` when; it climbs on by ``carry_over_k``.
+         *     ``seconds_to_soon`` is when it is within two degrees. ``ahead`` are points on the way.
          */
         SyrupForecast: {
             /**
@@ -4954,8 +4988,7 @@ export interface components {
              * @default []
              */
             ahead: components["schemas"]["Point"][];
-            /** Carry Over K */
-            carry_over_k: number | null;
+            carry_over_k: components["schemas"]["Estimate"] | null;
             /** Flags */
             flags: components["schemas"]["Flag"][];
             /** High S */
@@ -4972,6 +5005,8 @@ export interface components {
              * @default 0
              */
             readings: number;
+            /** Seconds To Soon */
+            seconds_to_soon?: number | null;
             /** Seconds To Take Off */
             seconds_to_take_off: number | null;
             /** Seconds To Target */
@@ -5594,6 +5629,17 @@ export interface components {
             written: string;
         };
         /**
+         * WhipStage
+         * @description Something that a foam passes, by time and by look.
+         */
+        WhipStage: {
+            at_s: components["schemas"]["Estimate"];
+            /** Look */
+            look: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * WhipStep
          * @description Whip to a peak (whites) or to the ribbon (whole eggs).
          */
@@ -5718,27 +5764,6 @@ export interface components {
             expected_s: components["schemas"]["Estimate"];
             /** Look For */
             look_for: string;
-        };
-        /**
-         * Stage
-         * @description What a temperature passes on its way.
-         */
-        kindwhisk__bench__outlook__Stage: {
-            /** At C */
-            at_c: number;
-            /** Name */
-            name: string;
-        };
-        /**
-         * Stage
-         * @description Something that a foam passes, by time and by look.
-         */
-        kindwhisk__core__whipping__Stage: {
-            at_s: components["schemas"]["Estimate"];
-            /** Look */
-            look: string;
-            /** Name */
-            name: string;
         };
     };
     responses: never;

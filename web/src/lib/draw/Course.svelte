@@ -35,12 +35,6 @@
       .y(({ c }) => y(c))
       .curve(curveMonotoneX),
   );
-  const marks = $derived(
-    (column.marks ?? []).map((mark) => {
-      const when = ahead.find((p) => (column.rising ? p.c >= mark.at_c : p.c <= mark.at_c))?.s;
-      return { ...mark, when };
-    }),
-  );
   const names = $derived.by(() => {
     const taken = [y(column.target_c)];
     return (column.stages ?? [])
@@ -124,18 +118,16 @@
     <text x={width - NAMES + 12} y={y(column.target_c) + 6} class="text-[19px] font-bold" fill="var(--leaf)"
       >{degrees(column.target_c)} {unit}</text
     >
-    {#each marks as mark (mark.name)}
-      {#if mark.when !== undefined}
-        {@const x = future(mark.when)}
-        <circle cx={x} cy={y(mark.at_c)} r="5" fill="var(--surface)" stroke="var(--copper)" stroke-width="2.5" />
-        <text
-          x={Math.min(x, width - NAMES - 4)}
-          y={y(mark.at_c) + (mark.name === 'off the heat' ? 30 : 20)}
-          text-anchor={x > width - NAMES - 70 ? 'end' : 'start'}
-          class="text-[14px] font-semibold"
-          fill="var(--copper)">{mark.name} {degrees(mark.at_c)}</text
-        >
-      {/if}
+    {#each column.marks ?? [] as mark (mark.name)}
+      {@const x = future(mark.in_s)}
+      <circle cx={x} cy={y(mark.at_c)} r="5" fill="var(--surface)" stroke="var(--copper)" stroke-width="2.5" />
+      <text
+        x={Math.min(x, width - NAMES - 4)}
+        y={y(mark.at_c) + (mark.name === 'off the heat' ? 30 : 20)}
+        text-anchor={x > width - NAMES - 70 ? 'end' : 'start'}
+        class="text-[14px] font-semibold"
+        fill="var(--copper)">{mark.name} {degrees(mark.at_c)}</text
+      >
     {/each}
     {#if arrival !== null}
       <text x={width - NAMES} y={height - 5} text-anchor="end" class="text-[13px]" fill="var(--quiet)"

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
   import type { StepForecast } from '../api/client';
+  import { origin } from '../figures.svelte';
   import { length } from '../time';
 
   /** What a foam passes on its way and when it has gone too far, on one line of time. */
@@ -62,4 +63,7 @@
       <line x1={x(elapsed)} x2={x(elapsed)} y1={LOW} y2={LOW + 20} stroke="var(--ink)" stroke-width="2.5" />
     {/if}
   </svg>
+  <p class="text-[14px] text-quiet">
+    Times: {origin(step.duration_s)}{over ? `; when it is over: ${origin(over)}` : ''}.
+  </p>
 </div>

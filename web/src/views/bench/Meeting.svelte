@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api/client';
-  import { celsius } from '../../lib/figures.svelte';
+  import { celsius, origin } from '../../lib/figures.svelte';
   import { now } from '../../lib/now.svelte';
   import { countdown, length } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
@@ -30,7 +30,7 @@
         <span class="block text-[16px] font-normal text-quiet"
           >{whites}: about {length(meeting.whites_s.likely)} ({length(meeting.whites_s.low)} to {length(
             meeting.whites_s.high,
-          )})</span
+          )}; {origin(meeting.whites_s)})</span
         >
       </p>
       <button class="act {due ? 'act-now' : ''} min-h-14" data-act="whites" onclick={() => bench.startWhites()}

@@ -35,7 +35,7 @@
   const resting = $derived(
     running &&
       ((line.attention === 'none' && look !== null && look > 0) ||
-        (followed && watch?.pot && !bench.pours && left > 15)),
+        (followed && watch?.pot && !bench.meeting?.meeting.pour && left > 15)),
   );
   const early = $derived(line.status === 'waiting' ? until(line.expected_start_at, now.value) : 0);
 </script>
@@ -66,7 +66,7 @@
     </div>
   </div>
   {#if running && followed && watch}
-    {#if watch.pot}<PotNow pot={watch.pot} {detail} read={bench.bake!.now} />
+    {#if watch.pot}<PotNow {watch} {detail} read={bench.bake!.now} />
     {:else}<BowlNow {watch} {detail} read={bench.bake!.now} />{/if}
     {@render meets()}
     <p class="text-lg"><strong>{step.do}</strong> {check?.sees} <span class="text-quiet">{step.why}</span></p>
@@ -213,9 +213,9 @@
 
 {#snippet meets()}
   {#if bench.meeting && running}
-    {#if bench.meeting.whisk === bench.shown && bench.pot && bench.potDetail}
+    {#if bench.meeting.whisk === bench.shown && bench.potDetail?.watch?.pot}
       <p class="-mb-2 font-semibold text-quiet">{bench.potDetail.forecast.title}</p>
-      <PotNow pot={bench.pot} detail={bench.potDetail} read={bench.bake!.now} small />
+      <PotNow watch={bench.potDetail.watch} detail={bench.potDetail} read={bench.bake!.now} small />
     {/if}
     <Meeting {bench} meets={bench.meeting} />
   {/if}

@@ -4,14 +4,13 @@ import type { BakeState } from '../../lib/api/client';
 export type Alert = { id: string; at: number; words: string; strikes: number; step?: string };
 
 const WINDOW_WARNING_MS = 60_000;
-const BEFORE_K = 2;
 
 /** The syrup's moments: start the whites, two degrees before, off the heat now. */
 function sugar(bake: BakeState): Alert[] {
   const now = Date.parse(bake.now);
   const found: Alert[] = [];
   for (const { boil, whisk, meeting } of bake.meetings)
-    if (meeting.start_in_s !== null && meeting.start_in_s !== undefined)
+    if (meeting.start_in_s != null)
       found.push({
         id: `whites-${boil}`,
         at: now + 1000 * meeting.start_in_s,
@@ -21,15 +20,14 @@ function sugar(bake: BakeState): Alert[] {
       });
   for (const id of bake.running) {
     const pot = bake.details[id]?.watch?.pot;
-    const target = bake.details[id]?.column?.target_c;
-    if (!pot || target === undefined || pot.temperature_c === null || pot.temperature_c === undefined) continue;
-    const before = pot.ahead?.find((p) => p.c >= target - BEFORE_K)?.s;
-    const soon = pot.temperature_c >= target - BEFORE_K ? 0 : before;
-    if (soon !== undefined)
-      found.push({ id: `soon-${id}`, at: now + 1000 * soon, words: 'Two degrees to go', strikes: 2, step: id });
-    const off = pot.phase === 'past' ? 0 : pot.seconds_to_take_off;
-    if (off !== null && off !== undefined)
-      found.push({ id: `off-${id}`, at: now + 1000 * off, words: 'Off the heat now', strikes: 3, step: id });
+    if (!pot) continue;
+    const past = pot.phase === 'past';
+    const moments = [
+      ['soon', past ? 0 : pot.seconds_to_soon, 'Two degrees to go', 2],
+      ['off', past ? 0 : pot.seconds_to_take_off, 'Off the heat now', 3],
+    ] as const;
+    for (const [name, seconds, words, strikes] of moments)
+      if (seconds != null) found.push({ id: `${name}-${id}`, at: now + 1000 * seconds, words, strikes, step: id });
   }
   return found;
 }

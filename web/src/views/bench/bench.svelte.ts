@@ -19,7 +19,6 @@ export type Act = { words: string; kind: 'step_started' | 'step_done' | 'pour'; 
 
 const REFRESH_MS = 15_000;
 const READ_MS = 400;
-const POUR_FROM_S = 15;
 
 /** One bake as the page sees it: the server's state, what is being looked at, and what went wrong. */
 export class BenchState {
@@ -51,23 +50,13 @@ export class BenchState {
   meeting = $derived.by(() => this.bake?.meetings.find((m) => m.boil === this.shown || m.whisk === this.shown) ?? null);
 
   /** The pot of that meeting. */
-  pot = $derived.by(() => (this.meeting ? (this.bake?.details[this.meeting.boil]?.watch?.pot ?? null) : null));
-
   potDetail = $derived.by(() => (this.meeting ? (this.bake?.details[this.meeting.boil] ?? null) : null));
-
-  /** Whether the syrup can be poured: the whites run or are there, and the pot is as good as there. */
-  pours = $derived.by(() => {
-    const { meeting, pot } = this;
-    if (!meeting || !pot || meeting.meeting.whisk === 'waiting') return false;
-    const left = pot.seconds_to_take_off ?? Infinity;
-    return pot.phase === 'there' || pot.phase === 'past' || left < POUR_FROM_S;
-  });
 
   act = $derived.by((): Act | null => {
     const line = this.line;
     const detail = this.detail;
     if (!line || !detail || !this.bake || this.bake.status !== 'running') return null;
-    if (this.pours) return { words: 'Off the heat, pour', kind: 'pour', ready: true };
+    if (this.meeting?.meeting.pour) return { words: 'Off the heat, pour', kind: 'pour', ready: true };
     const goal = detail.forecast.checkpoints[0]?.name ?? detail.forecast.goal;
     if (line.status === 'running') return { words: reached(goal), kind: 'step_done', ready: true };
     if (line.status !== 'waiting') return null;
@@ -131,7 +120,7 @@ export class BenchState {
   }
 
   #take(state: BakeState): void {
-    if (this.bake && state.sequence < this.bake.sequence) return;
+    if (this.bake && (state.sequence < this.bake.sequence || state.now < this.bake.now)) return;
     const moved = this.bake !== null && this.bake.current !== state.current;
     now.set(state.now, state.speed);
     this.bake = state;

@@ -54,7 +54,8 @@
   function checked(i: number, part: 'ice_c' | 'boiling_c', value: number | null): void {
     page.change((k) => {
       const own = k.thermometers[i]!;
-      own.check = { ...own.check, [part]: value, pressure_kpa: null };
+      own.check = { ...own.check, [part]: value };
+      if (part === 'boiling_c') own.check.pressure_kpa = k.measured_kpa;
       own.checked_on = new Date().toISOString().slice(0, 10);
     });
   }

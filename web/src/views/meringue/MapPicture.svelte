@@ -2,7 +2,7 @@
   import { scaleLinear, scaleLog } from 'd3-scale';
   import { area, line, curveMonotoneX, symbol, symbolCircle, symbolSquare, symbolTriangle } from 'd3-shape';
   import type { Schemas } from '../../lib/api/client';
-  import { LEAST, METHODS, MOST, type MapState, type Method } from './map.svelte';
+  import { type MapState, type Method } from './map.svelte';
 
   type Props = { map: MapState };
   let { map }: Props = $props();
@@ -17,7 +17,7 @@
   const KEEPS = 66;
   const uses = $derived(map.spot.value?.uses ?? []);
   const tall = $derived(HEIGHT + 40 + KEEPS + 14 + ROW * 5 + 4);
-  const x = $derived(scaleLinear([LEAST, MOST], [LEFT, width - RIGHT]));
+  const x = $derived(scaleLinear([map.least, map.most], [LEFT, width - RIGHT]));
   /** Light foams stand above, as they do in a bowl. */
   const y = $derived(scaleLinear([0.1, 0.55], [TOP, HEIGHT]));
   /** Minutes that it keeps, each doubling as high as the last. */
@@ -160,7 +160,7 @@
       >
         <path
           d={mark(entry.method, here ? 110 : 70)}
-          transform="translate({x(Math.min(MOST, Math.max(LEAST, entry.sugar_to_white)))} {y(
+          transform="translate({x(Math.min(map.most, Math.max(map.least, entry.sugar_to_white)))} {y(
             entry.density_g_per_ml.likely,
           )})"
           fill={here ? 'var(--copper)' : 'var(--surface)'}
@@ -216,9 +216,9 @@
       {@const top = HEIGHT + 46 + KEEPS + i * ROW}
       {@const good = use.fit === 'good'}
       <rect
-        x={x(Math.max(LEAST, use.low))}
+        x={x(Math.max(map.least, use.low))}
         y={top}
-        width={Math.max(2, x(Math.min(MOST, use.high)) - x(Math.max(LEAST, use.low)))}
+        width={Math.max(2, x(Math.min(map.most, use.high)) - x(Math.max(map.least, use.low)))}
         height={ROW - 8}
         rx="4"
         fill={good ? 'var(--leaf)' : 'var(--metal)'}
@@ -235,4 +235,3 @@
     {/each}
   </svg>
 </div>
-<span class="sr-only">{METHODS.join(', ')}</span>

@@ -5,7 +5,7 @@
   import SlideField from '../../lib/parts/SlideField.svelte';
   import { length } from '../../lib/time';
   import { p } from '../../routes';
-  import { LEAST, MapState, METHODS, MOST, WARMTH } from './map.svelte';
+  import { MapState, METHODS, WARMTH } from './map.svelte';
   import MapPicture from './MapPicture.svelte';
 
   const map = new MapState();
@@ -13,7 +13,6 @@
   $effect(() => map.look());
 
   const spot = $derived(map.spot.value);
-  const warmth = $derived(WARMTH[map.method]);
   const rank = (share: number, words: [string, string, string, string]) =>
     words[Math.min(3, Math.floor(share * 4))] ?? words[0];
   const nearest = $derived(
@@ -45,35 +44,35 @@
       <MapPicture {map} />
     </section>
     <section aria-label="This meringue" class={map.spot.waiting ? 'opacity-60' : ''}>
-      <div class="grid gap-x-6 sm:grid-cols-3 lg:grid-cols-1">
-        <SlideField
-          label="Sugar to one of white"
-          value={map.ratio}
-          low={LEAST}
-          high={MOST}
-          step={0.05}
-          shown={map.ratio.toFixed(2)}
-          onvalue={(v) => map.set(v)}
-        />
-        <SlideField
-          label={warmth.label}
-          value={map.warmth[map.method]}
-          low={warmth.low}
-          high={warmth.high}
-          step={1}
-          shown={celsius(map.warmth[map.method])}
-          onvalue={(v) => (map.warmth[map.method] = v)}
-        />
-        <SlideField
-          label="Acid, as cream of tartar on the white"
-          value={map.acid}
-          low={0}
-          high={1}
-          step={0.05}
-          shown="{map.acid.toFixed(2)} %"
-          onvalue={(v) => (map.acid = v)}
-        />
-      </div>
+      {#if map.line}<div class="grid gap-x-6 sm:grid-cols-3 lg:grid-cols-1">
+          <SlideField
+            label="Sugar to one of white"
+            value={map.ratio}
+            low={map.least}
+            high={map.most}
+            step={0.05}
+            shown={map.ratio.toFixed(2)}
+            onvalue={(v) => map.set(v)}
+          />
+          <SlideField
+            label={WARMTH[map.method]}
+            value={map.celsius ?? 0}
+            low={map.line.coolest_c}
+            high={map.line.hottest_c}
+            step={1}
+            shown={celsius(map.celsius ?? 0)}
+            onvalue={(v) => (map.warmth[map.method] = v)}
+          />
+          <SlideField
+            label="Acid, as cream of tartar on the white"
+            value={map.acid}
+            low={0}
+            high={1}
+            step={0.05}
+            shown="{map.acid.toFixed(2)} %"
+            onvalue={(v) => (map.acid = v)}
+          />
+        </div>{/if}
       {#if spot}
         <div class="mt-1 flex flex-wrap items-end gap-x-6 gap-y-2">
           <Section section={spot.section} width={230} height={128} />
@@ -92,10 +91,15 @@
           </dd>
           <dt class="text-quiet">Whips in</dt>
           <dd>
-            <strong>{length(spot.whip_s.likely)}</strong>, over-whipped from about {length(spot.over_s.likely)}
+            <strong>{length(spot.whip_s.likely)}</strong> ({length(spot.whip_s.low)} to {length(spot.whip_s.high)}),
+            over-whipped from about {length(spot.over_s.likely)}
           </dd>
           <dt class="text-quiet">Makes</dt>
-          <dd><strong>{litres(spot.volume_ml.likely)}</strong> of 100 g of white</dd>
+          <dd>
+            <strong>{litres(spot.volume_ml.likely)}</strong> ({litres(spot.volume_ml.low)} to {litres(
+              spot.volume_ml.high,
+            )}) of 100 g of white
+          </dd>
           <dt class="text-quiet">Shine</dt>
           <dd>
             <strong>{rank(spot.gloss, ['dull', 'soft sheen', 'glossy', 'mirror-like'])}</strong>: {spot.film_percent.toFixed(

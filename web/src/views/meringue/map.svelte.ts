@@ -3,24 +3,27 @@ import { Asking } from '../../lib/asking.svelte';
 
 export type Method = Schemas['Method'];
 export const METHODS: Method[] = ['French', 'Swiss', 'syrup-cooked'];
-/** What the temperature means for each method, and how far it goes, in C. */
-export const WARMTH: Record<Method, { label: string; low: number; high: number; usual: number }> = {
-  French: { label: 'Whites at', low: 4, high: 30, usual: 22 },
-  Swiss: { label: 'Warmed to', low: 35, high: 75, usual: 55 },
-  'syrup-cooked': { label: 'Syrup at', low: 110, high: 130, usual: 118 },
+/** What the temperature means for each method. */
+export const WARMTH: Record<Method, string> = {
+  French: 'Whites at',
+  Swiss: 'Warmed to',
+  'syrup-cooked': 'Syrup at',
 };
-export const LEAST = 0.2;
-export const MOST = 2.4;
 
 /** The spot that is looked at, the lines of the methods, and where the Book's meringues lie. */
 export class MapState {
   ratio = $state(1.0);
   method = $state<Method>('French');
   acid = $state(0.3);
-  warmth = $state<Record<Method, number>>({ French: 22, Swiss: 55, 'syrup-cooked': 118 });
+  warmth = $state<Partial<Record<Method, number>>>({});
   lines = $state<Schemas['Line'][]>([]);
   book = $state<Schemas['MeringueEntry'][]>([]);
   problem = $state<Problem | null>(null);
+  /** The line of the method that is looked at. */
+  line = $derived.by(() => this.lines.find((l) => l.method === this.method));
+  least = $derived.by(() => this.line?.ratios[0] ?? 0);
+  most = $derived.by(() => this.line?.ratios.at(-1) ?? 0);
+  celsius = $derived.by(() => this.warmth[this.method] ?? this.line?.usual_c);
   spot = new Asking<Schemas['SpotView']>();
 
   async load(): Promise<void> {
@@ -46,7 +49,7 @@ export class MapState {
   }
 
   set(ratio: number): void {
-    this.ratio = Math.round(Math.min(MOST, Math.max(LEAST, ratio)) * 100) / 100;
+    this.ratio = Math.round(Math.min(this.most, Math.max(this.least, ratio)) * 100) / 100;
   }
 
   /** Go to where a formula of the Book lies. */
