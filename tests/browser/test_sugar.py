@@ -137,6 +137,27 @@ def test_the_map_moves_and_knows_the_book(page: Page, demo: Server) -> None:
     expect(spot).to_contain_text("can't dissolve at this warmth")
 
 
+def test_the_log_keeps_the_way_of_the_temperatures(page: Page, demo: Server) -> None:
+    (bake,) = demo.ask("/api/bakes?status=finished&formula_id=syrup-peaks")
+    page.goto(f"{demo.url}/log/{bake['id']}")
+    boil = page.get_by_role("img", name=re.compile(r"^Boil the syrup: highest 11\d, meant 117 degrees"))
+    expect(boil).to_be_visible()
+    expect(page.get_by_role("img", name=re.compile(r"^Pour the syrup in .*: highest \d\d, meant 38"))).to_be_visible()
+    legible_in_both_lights(page)
+    fits_every_width(page)
+
+
+def test_a_foam_tells_its_stages_and_what_can_be_saved(page: Page, demo: Server) -> None:
+    page.goto(f"{demo.url}/book/tea-chiffon")
+    page.get_by_role("button", name=re.compile("Whip whites and sugar")).click()
+    stages = page.get_by_role("img", name=re.compile("^frothy at about .*medium peak at about .*over-whipped"))
+    expect(stages).to_be_visible()
+    page.get_by_text("Something looks wrong").click()
+    expect(page.get_by_text("Dry lumps, water at the bottom: not to be saved")).to_be_visible()
+    expect(page.get_by_text(re.compile("spoon of fresh white"))).to_be_visible()
+    fits_every_width(page)
+
+
 def test_a_thermometer_is_checked_and_readings_come_in_by_table(page: Page, own: Server) -> None:
     page.goto(f"{own.url}/kitchen")
     here = page.get_by_label("Thermometers")

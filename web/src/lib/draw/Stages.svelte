@@ -15,12 +15,14 @@
   /** Names in two rows, so that neighbours do not touch. */
   const names = $derived(step.passes.map((pass, i) => ({ ...pass, row: (step.passes.length - 1 - i) % 2 })));
   const over = $derived(step.over_s);
+  /** Too narrow for the last words beside the names: they get a row of their own. */
+  const narrow = $derived(width < 520);
 </script>
 
-<div bind:clientWidth={width} class="w-full">
+<div bind:clientWidth={width} class="w-full [contain:inline-size]">
   <svg
     {width}
-    height="74"
+    height={narrow ? 92 : 74}
     role="img"
     aria-label="{step.passes.map((p) => `${p.name} at about ${length(p.at_s.likely)}`).join(', ')}{over
       ? `${step.passes.length ? '; ' : ''}over-whipped from about ${length(over.likely)}`
@@ -37,8 +39,12 @@
         stroke-width="8"
         stroke-dasharray="5 4"
       />
-      <text x={width - 4} y={LOW + 46} text-anchor="end" class="text-[14px] font-semibold" fill="var(--raspberry)"
-        >over-whipped from about {length(over.likely)}</text
+      <text
+        x={width - 4}
+        y={LOW + (narrow ? 64 : 46)}
+        text-anchor="end"
+        class="text-[14px] font-semibold"
+        fill="var(--raspberry)">over-whipped from about {length(over.likely)}</text
       >
     {/if}
     {#each names as pass (pass.name)}

@@ -22,7 +22,7 @@
   );
 </script>
 
-<figure bind:clientWidth={width} class="w-full">
+<figure bind:clientWidth={width} class="w-full [contain:inline-size]">
   <figcaption>
     <strong>{trace.title}</strong>
     <span class="text-quiet"

@@ -15,7 +15,9 @@
 
 <div>
   <p class="flex justify-between">
-    <span class="font-semibold">{label}</span><span class="text-lg font-bold">{shown}</span>
+    <span class="font-semibold">{label}</span><span class="shrink-0 pl-2 text-lg font-bold whitespace-nowrap"
+      >{shown}</span
+    >
   </p>
   <Slider.Root
     type="single"

@@ -22,8 +22,8 @@
   aria-label="Syrup and whites"
 >
   {#if meeting.whisk === 'waiting'}
-    <div class="flex flex-wrap items-center justify-between gap-x-6 gap-y-2">
-      <p class="text-2xl font-semibold">
+    <div class="flex flex-wrap items-center justify-between gap-x-4 gap-y-2 sm:flex-nowrap">
+      <p class="min-w-0 text-2xl font-semibold">
         {#if due}Start the whites now{:else if start !== null && meeting.start_at_c != null}Start the whites at {celsius(
             meeting.start_at_c,
           )}, in about {countdown(start)}{:else}{meeting.says}{/if}
@@ -33,7 +33,7 @@
           )}; {origin(meeting.whites_s)})</span
         >
       </p>
-      <button class="act {due ? 'act-now' : ''} min-h-14" data-act="whites" onclick={() => bench.startWhites()}
+      <button class="act {due ? 'act-now' : ''} min-h-14 shrink-0" data-act="whites" onclick={() => bench.startWhites()}
         >Start the whites <span class="key">W</span></button
       >
     </div>

@@ -33,7 +33,8 @@
       When it shows {shown(READS_C)} it is <strong>{shown(right.value.celsius)}</strong>, to within {(
         (right.value.off_k.high - right.value.off_k.likely) *
         (units.system === 'us' ? 1.8 : 1)
-      ).toFixed(1)}{own.checked_on ? `; checked on ${own.checked_on}` : ''}.
+      ).toFixed(1)}
+      {units.system === 'us' ? 'F' : 'K'}{own.checked_on ? `; checked on ${own.checked_on}` : ''}.
     {:else}Not checked yet: it may be {(right.value.off_k.high * (units.system === 'us' ? 1.8 : 1)).toFixed(0)}
       {units.system === 'us' ? 'F' : 'K'} off, either way.{/if}
     <span class="text-quiet">Water boils at {shown(right.value.water_boils_c)} here.</span>

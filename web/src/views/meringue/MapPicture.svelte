@@ -59,7 +59,7 @@
   }
 </script>
 
-<div bind:clientWidth={width} class="w-full">
+<div bind:clientWidth={width} class="w-full [contain:inline-size]">
   <svg {width} height={tall} role="group" aria-label="Sugar to white against density" class="block touch-pan-y">
     <defs>
       <clipPath id="{uid}-plot"
@@ -118,15 +118,17 @@
       onpointermove={(event) => dragging && pick(event)}
       onpointerup={() => (dragging = false)}
     />
-    <line
-      x1={x(map.ratio)}
-      x2={x(map.ratio)}
-      y1={TOP - 8}
-      y2={tall - 6}
-      stroke="var(--ink)"
-      stroke-width="2"
-      pointer-events="none"
-    />
+    {#each [[TOP - 8, HEIGHT + 4], [HEIGHT + 26, tall - 6]] as [from, to] (from)}
+      <line
+        x1={x(map.ratio)}
+        x2={x(map.ratio)}
+        y1={from}
+        y2={to}
+        stroke="var(--ink)"
+        stroke-width="2"
+        pointer-events="none"
+      />
+    {/each}
     {#if own}
       <line
         x1={x(map.ratio)}
