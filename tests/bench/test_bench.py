@@ -87,7 +87,7 @@ def test_the_gate_also_wants_the_base_and_the_oven(bench: Bench) -> None:
         ("step_done", {"step": "juggle"}, "no step 'juggle'"),
         ("not_yet", {"step": "bake"}, "is not running"),
         ("reading_added", {"step": "whip", "quantity": "density", "value": 17.0}, "can't be a density"),
-        ("reading_added", {"step": "whip", "quantity": "density"}, "either a value or a cup"),
+        ("reading_added", {"step": "whip", "quantity": "density"}, "A reading has one value"),
         (
             "reading_added",
             {

@@ -10,7 +10,7 @@ from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.material import Material
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.setting import Setting, TinsInUse
-from kindwhisk.core.tins import (
+from kindwhisk.core.tins.shapes import (
     BoxDimensions,
     BoxTin,
     HalfSphereDimensions,

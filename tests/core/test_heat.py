@@ -11,7 +11,7 @@ from kindwhisk.core.baking import OvenMode, ReferenceBake
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material
-from kindwhisk.core.tins import RoundDimensions, RoundTin
+from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
 from tests.core.strategies import tins
 
 

@@ -6,11 +6,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core import foam, folding
+from kindwhisk.core import foam
 from kindwhisk.core.eggs import EggSize, egg_parts
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.folding import Manner
 from kindwhisk.core.ingredients import ingredient_table
 from kindwhisk.core.material import Material, combine
 from tests.core.strategies import materials
@@ -67,47 +66,6 @@ def test_more_than_all_is_refused_by_name() -> None:
         Material(parts={"water": 10}).take(1.2)
     assert error.value.field == "share"
     assert error.value.remedy
-
-
-@given(st.sampled_from(list(Manner)), materials(airy=True), materials())
-def test_folding_conserves_mass_and_makes_no_air(manner: Manner, airy: Material, base: Material) -> None:
-    mixed = folding.bring_together([base, airy], manner)
-    assert mixed.mass_g == pytest.approx(base.mass_g + airy.mass_g)
-    before = base.gas_ml.plus(airy.gas_ml)
-    assert 0 <= mixed.gas_ml.likely <= before.likely + 1e-6
-    assert mixed.gas_ml.high <= before.high + 1e-6
-    densest = max(base.gas_free_density, airy.gas_free_density)
-    assert mixed.density_g_per_ml.likely <= densest + 1e-6
-
-
-@given(st.floats(0.5, 1.4), st.floats(0.1, 0.45), st.floats(1.0, 1.5))
-def test_the_further_apart_the_densities_the_more_air_a_fold_costs(base: float, foamed: float, further: float) -> None:
-    assert folding.fold_keeps(base * further, foamed) <= folding.fold_keeps(base, foamed) + 1e-12
-
-
-def test_a_sacrificed_portion_by_the_reference_model() -> None:
-    assert folding.sacrifice_then_fold_keeps(0.30, 0.693, 0.15) == pytest.approx(0.549, abs=0.001)
-
-
-def test_two_folds_of_the_reference_give_its_lightened_base() -> None:
-    # 250 g of base at 1.129 and 60 of 200 g of foam at 0.15, gas-free 1.17.
-    gas = 60 / 0.15 - 60 / 1.17
-    lightened = 310 / (250 / 1.129 + 60 / 1.17 + folding.SACRIFICE_KEEPS * gas)
-    assert lightened == pytest.approx(0.693, abs=0.003)
-
-
-def test_air_kept_is_read_back_from_a_cup() -> None:
-    white = Material(parts={"egg-white": 100, "sugar": 50}).at_density(Estimate.exact(0.16, Basis.MODEL))
-    base = Material(parts={"egg-yolk": 60, "cake-flour": 60, "oil-neutral": 30})
-    batter = folding.bring_together([base, white], Manner.FOLD)
-    kept = folding.air_kept([base, white], batter.density_g_per_ml.likely)
-    assert kept == pytest.approx(batter.gas_ml.likely / white.gas_ml.likely)
-
-
-def test_a_cup_that_is_lighter_full_is_refused() -> None:
-    assert folding.density_from_cup(62, 38, 120) == pytest.approx(0.2)
-    with pytest.raises(CraftError, match="must weigh more"):
-        folding.density_from_cup(38, 38, 120)
 
 
 @pytest.mark.parametrize(

@@ -22,10 +22,10 @@ from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.preparation import prepared
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.steps.fill import FillStep
-from kindwhisk.core.process.walk import walk
+from kindwhisk.core.process.walk import Measured, Observed, walk
 from kindwhisk.core.process.windows import windows
 from kindwhisk.core.process.wish import Wish
-from kindwhisk.core.tins import RoundDimensions, RoundTin, Tin
+from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin, Tin
 from kindwhisk.demo.formulas import butter_sponge, demo_formulas, tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
 from tests.core.strategies import formulas, materials, setting_of, sizes, tins
@@ -44,7 +44,7 @@ def changed(formula: Formula, step: str, **changes: Any) -> dict[str, Any]:
 @settings(deadline=None, max_examples=25)
 def test_what_is_weighed_comes_out_or_leaves_as_vapour(formula: Formula, size: float) -> None:
     batch = formula.scaled(size)
-    last = walk(prepared(batch), setting_of(batch), {})[-1].outcome.material
+    last = walk(prepared(batch), setting_of(batch))[-1].outcome.material
     assert last.mass_g + last.evaporated_g == pytest.approx(batch.total_g())
     for ingredient_id, grams in last.parts.items():
         assert grams == pytest.approx(batch.grams_of(ingredient_id))
@@ -101,7 +101,7 @@ def test_every_step_names_hazards_where_they_are() -> None:
 def test_a_cup_changes_everything_after_it() -> None:
     formula = tea_chiffon()
     expected = forecast(formula, setting_of(formula))
-    loose = forecast(formula, setting_of(formula), {"whip": 0.25})
+    loose = forecast(formula, setting_of(formula), Observed({"whip": Measured(0.25)}))
     assert loose.step("whip").material.density_g_per_ml.basis is Basis.MEASURED
     assert loose.step("fold").material.volume_ml.likely < expected.step("fold").material.volume_ml.likely
     fill, before = loose.step("fill").section, expected.step("fill").section

@@ -12,7 +12,7 @@ from pydantic import TypeAdapter, ValidationError
 from kindwhisk.core import section
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material
-from kindwhisk.core.tins import Tin
+from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.vessels import Vessel, VesselForm
 from tests.core.strategies import tins
 

@@ -11,7 +11,21 @@ from fastapi import FastAPI
 
 from kindwhisk import __version__
 from kindwhisk.api import pages, problems
-from kindwhisk.api.routers import bakes, book, craft, health, kitchen, plans, readings, stand_ins, stream, sugar
+from kindwhisk.api.routers import (
+    bakes,
+    book,
+    craft,
+    folding,
+    health,
+    kitchen,
+    patterns,
+    plans,
+    readings,
+    stand_ins,
+    stream,
+    sugar,
+    tins,
+)
 from kindwhisk.api.security import Doorkeeper, Sessions
 from kindwhisk.api.settings import Settings
 from kindwhisk.bench.clock import Clock
@@ -19,6 +33,8 @@ from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.service import Bench
 from kindwhisk.devices.stand_in import StandIns
 from kindwhisk.store.database import open_database
+
+ROUTERS = (health, book, plans, bakes, kitchen, craft, folding, tins, patterns, sugar, readings, stand_ins, stream)
 
 
 def create_app(settings: Settings) -> FastAPI:
@@ -53,7 +69,21 @@ def create_app(settings: Settings) -> FastAPI:
     sessions = Sessions(settings.passcode)
     app.state.hub, app.state.bench, app.state.sessions = hub, bench, sessions
     app.state.stand_ins = stand_ins_here
-    for module in (health, book, plans, bakes, kitchen, craft, sugar, readings, stand_ins, stream):
+    for module in (
+        health,
+        book,
+        plans,
+        bakes,
+        kitchen,
+        craft,
+        folding,
+        tins,
+        patterns,
+        sugar,
+        readings,
+        stand_ins,
+        stream,
+    ):
         app.include_router(module.router)
     problems.install(app)
     pages.install(app, settings.web)

@@ -11,7 +11,7 @@ from kindwhisk.core.model import Value
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.setting import Setting, TinsInUse
-from kindwhisk.core.tins import Tin
+from kindwhisk.core.tins.shapes import Tin
 
 
 class PlannedStep(Value):
@@ -54,6 +54,16 @@ class BakeDocument(Value):
             p.step: HandStep(planned_s=(p.end - p.start).total_seconds(), needs=needs.get(p.step, ()))
             for p in self.planned
         }
+
+    @property
+    def takers(self) -> dict[str, tuple[str, ...]]:
+        """The steps that take from each step, in order."""
+        found: dict[str, tuple[str, ...]] = {}
+        for step in self.formula.steps:
+            for portion in step.inputs:
+                if isinstance(portion, StepPortion):
+                    found[portion.step] = (*found.get(portion.step, ()), step.id)
+        return found
 
     @property
     def setting(self) -> Setting:

@@ -76,7 +76,10 @@ class Cupful(Value):
 
 
 class ReadingAdded(_Event):
-    """A measured value, in the unit of its quantity; a density comes as ``value`` or from a ``cup``.
+    """A measured value, in the unit of its quantity.
+
+    A density comes as ``value``, from a ``cup``, in grams ``per_100_ml``, or by the seconds that a ribbon lies on top
+    (``ribbon_s``; ``value`` then holds the density that these stand for at this step).
 
     With a ``thermometer`` of the kitchen, ``value`` is set right by its check when it is kept, and ``read`` holds what
     it showed.
@@ -87,6 +90,8 @@ class ReadingAdded(_Event):
     quantity: Quantity
     value: float | None = None
     cup: Cupful | None = None
+    per_100_ml: float | None = Field(default=None, gt=0, le=1000)
+    ribbon_s: float | None = Field(default=None, gt=0, le=600)
     thermometer: Short | None = None
     read: float | None = None
 

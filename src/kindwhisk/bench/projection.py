@@ -10,8 +10,11 @@ from enum import StrEnum
 
 from kindwhisk.bench import events as ev
 from kindwhisk.core.bands import Quantity
+from kindwhisk.core.cup import CUP_SPREAD, RIBBON_SPREAD, density_from_cup
+from kindwhisk.core.process.walk import Measured
 
 HAND_STEP_STRETCH = 2.0
+WAIT_STEP_S = 20.0
 
 
 class StepStatus(StrEnum):
@@ -60,6 +63,12 @@ class Reading:
     step: str
     quantity: Quantity
     value: float
+    ribbon_s: float | None = None
+
+    @property
+    def measured(self) -> Measured:
+        """A density (g/ml) with how sure it is: a ribbon tells less than a cup."""
+        return Measured(self.value, CUP_SPREAD if self.ribbon_s is None else RIBBON_SPREAD)
 
 
 @dataclass(frozen=True)
@@ -115,8 +124,26 @@ class Progress:
         known = self.steps.get(step_id)
         return known.ended_at if known else None
 
-    def densities(self, now: datetime, fades_s: Mapping[str, float]) -> dict[str, float]:
-        """The density (g/ml) that counts as each step's result: the last one read.
+    def waited_s(self, now: datetime, takers: Mapping[str, Sequence[str]]) -> dict[str, float]:
+        """Seconds that each finished result has waited, or did wait, for the first of the steps that take it.
+
+        While it waits they run in steps of :data:`WAIT_STEP_S`, so that nothing is computed anew each second.
+        """
+        found = {}
+        for step_id, own in self.steps.items():
+            if own.ended_at is None or own.status is not StepStatus.DONE or step_id not in takers:
+                continue
+            taken = [t.started_at for i in takers[step_id] if (t := self.steps.get(i)) and t.started_at is not None]
+            end = self.ended_at or now
+            waited = (min(taken, default=end) - own.ended_at).total_seconds()
+            if not taken:
+                waited = WAIT_STEP_S * math.floor(waited / WAIT_STEP_S)
+            if waited > 0:
+                found[step_id] = waited
+        return found
+
+    def densities(self, now: datetime, fades_s: Mapping[str, float]) -> dict[str, Measured]:
+        """The density that counts as each step's result: the last one read.
 
         It does not count where the step went on for more than its ``fades_s`` seconds after it.
         """
@@ -126,20 +153,20 @@ class Progress:
                 own = self.steps.get(reading.step)
                 end = now if own is None or own.ended_at is None else own.ended_at
                 if (end - reading.at).total_seconds() <= fades_s.get(reading.step, math.inf):
-                    found[reading.step] = reading.value
+                    found[reading.step] = reading.measured
         return found
 
 
 def value_of(reading: ev.ReadingAdded) -> float:
-    """The value of a reading, from its cup if it came from one.
+    """The value of a reading, from its cup or its 100 ml if it came from them.
 
     Raises:
         CraftError: the cup is not heavier full than empty.
     """
-    from kindwhisk.core.folding import density_from_cup
-
     if reading.cup is not None:
         return density_from_cup(reading.cup.full_g, reading.cup.empty_g, reading.cup.volume_ml)
+    if reading.per_100_ml is not None:
+        return reading.per_100_ml / 100
     return 0.0 if reading.value is None else reading.value
 
 
@@ -187,7 +214,9 @@ def project(
             case ev.CueDone():
                 progress.step(event.step).cues_done.add(event.cue)
             case ev.ReadingAdded():
-                progress.readings.append(Reading(item.sequence, item.at, event.step, event.quantity, value_of(event)))
+                progress.readings.append(
+                    Reading(item.sequence, item.at, event.step, event.quantity, value_of(event), event.ribbon_s)
+                )
             case ev.ProbePlaced():
                 progress.probes[event.step] = event.probe
             case ev.TimerStarted():

@@ -5,11 +5,17 @@ from __future__ import annotations
 from kindwhisk.bench.projection import Progress, StepStatus
 from kindwhisk.bench.walked import Walked, parse
 from kindwhisk.core.bands import Quantity
+from kindwhisk.core.cup import CUP_SPREAD
+from kindwhisk.core.folding.airy import Airy
+from kindwhisk.core.folding.plan import kept_share
+from kindwhisk.core.folding.together import bring_together
 from kindwhisk.core.learning import KitchenRecord
 from kindwhisk.core.model import Value
 from kindwhisk.core.process.formula import Formula, content_of
 from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.steps.base import Content
+from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.store import bakes
 
 GOOD_STARS = 4
@@ -33,8 +39,15 @@ class CupRead(Value):
     high: float
 
 
+class KeptAir(Value):
+    """Share of its air that a fold kept by two cups, and by the model."""
+
+    observed: float
+    modelled: float
+
+
 class BakeSummary(Value):
-    """A finished bake in short: times by step, the cups that count, and how it came out."""
+    """A finished bake in short: times by step, the cups that count, air that folds kept, and how it came out."""
 
     stars: int | None
     faults: tuple[str, ...] = ()
@@ -42,18 +55,36 @@ class BakeSummary(Value):
     late_by_s: float
     times: dict[str, TimedStep]
     cups: tuple[CupRead, ...] = ()
+    kept: dict[str, KeptAir] = {}
+
+
+def _kept(made: Walked) -> dict[str, KeptAir]:
+    """Folds whose batter and foam were both weighed: a fold is not judged by a foam that was guessed."""
+    found = {}
+    cups = {i for i, m in made.observed.densities.items() if m.spread <= CUP_SPREAD}
+    for step in made.formula.steps:
+        weighed = {p.step for p in step.inputs if isinstance(p, StepPortion)} & cups
+        if not isinstance(step, FoldStep) or step.id not in cups or not weighed:
+            continue
+        intake = made.intakes[step.id]
+        observed = kept_share(tuple(Airy.of(m) for m in intake), made.observed.densities[step.id].density)
+        mixed = bring_together(intake, step.manner, step.portions).mixture
+        modelled = mixed.gas_ml.likely / made.before[step.id].gas_ml.likely
+        if observed > 0:
+            found[step.id] = KeptAir(observed=observed, modelled=modelled)
+    return found
 
 
 def _cups(made: Walked) -> tuple[CupRead, ...]:
     found = []
     for step in made.forecast.steps:
         band = next((c.band for c in step.checkpoints if c.band and c.band.quantity is Quantity.DENSITY), None)
-        if step.id in made.densities and band is not None:
+        if step.id in made.observed.densities and band is not None:
             found.append(
                 CupRead(
                     step=step.id,
                     title=step.title,
-                    density=made.densities[step.id],
+                    density=made.observed.densities[step.id].density,
                     low=band.range.low,
                     high=band.range.high,
                 )
@@ -79,6 +110,7 @@ def summary(made: Walked, progress: Progress, late_by_s: float) -> BakeSummary:
         late_by_s=late_by_s,
         times=times,
         cups=_cups(made),
+        kept=_kept(made),
     )
 
 
@@ -101,6 +133,7 @@ def kitchen_record(formula: Formula) -> KitchenRecord:
     now = {s.id: (s.kind, content_of(formula, s)) for s in formula.steps}
     times: dict[str, list[tuple[float, float]]] = {}
     densities: dict[str, list[float]] = {}
+    folds: dict[str, list[tuple[float, float]]] = {}
     rows = bakes.listed(status="finished", formula=formula.id, limit=REMEMBERED)
     for row in reversed(rows):
         if not row.summary:
@@ -111,6 +144,9 @@ def kitchen_record(formula: Formula) -> KitchenRecord:
             if not _same_work(then.get(step), now.get(step)):
                 continue
             times.setdefault(step, []).append((timed.observed_s, timed.modelled_s))
+        for step, air in kept.kept.items():
+            if then.get(step) == now.get(step):
+                folds.setdefault(step, []).append((air.observed, air.modelled))
         if kept.stars is not None and kept.stars >= GOOD_STARS:
             for cup in kept.cups:
                 if then.get(cup.step) != now.get(cup.step):
@@ -119,4 +155,5 @@ def kitchen_record(formula: Formula) -> KitchenRecord:
     return KitchenRecord(
         times={i: tuple(pairs) for i, pairs in times.items()},
         densities={i: tuple(values) for i, values in densities.items()},
+        kept={i: tuple(pairs) for i, pairs in folds.items()},
     )

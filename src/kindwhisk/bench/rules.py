@@ -6,6 +6,7 @@ from kindwhisk.bench import events as ev
 from kindwhisk.bench.projection import BakeStatus, Progress, StepStatus, value_of
 from kindwhisk.bench.state import gate_items, startable
 from kindwhisk.core.bands import Quantity, check_plausible
+from kindwhisk.core.cup import density_by_ribbon, told_by_ribbon
 from kindwhisk.core.errors import NotNowError
 from kindwhisk.core.process.forecast import Forecast, StepForecast
 from kindwhisk.core.process.gate import gates
@@ -110,11 +111,31 @@ def _check_done(step: StepForecast, forecast: Forecast, progress: Progress) -> N
 
 def _check_reading(event: ev.ReadingAdded, forecast: Forecast) -> None:
     _step(event.step, forecast)
-    if (event.value is None) == (event.cup is None):
-        raise BenchRefusal("A reading has either a value or a cup.", field="value", remedy="Enter one of the two.")
-    if event.cup is not None and event.quantity is not Quantity.DENSITY:
-        raise BenchRefusal("Only a density is read with a cup.", field="cup", remedy="Enter a value instead.")
+    as_it_is = event.value if event.ribbon_s is None else None
+    ways = [w for w in (as_it_is, event.cup, event.per_100_ml, event.ribbon_s) if w is not None]
+    if len(ways) != 1:
+        raise BenchRefusal(
+            "A reading has one value: as it is, from a cup, in 100 ml, or by a ribbon.",
+            field="value",
+            remedy="Enter one of them.",
+        )
+    if event.quantity is not Quantity.DENSITY and as_it_is is None:
+        raise BenchRefusal("Only a density is read that way.", field="quantity", remedy="Enter a value instead.")
     check_plausible(value_of(event), event.quantity, "full_g" if event.cup else "value")
+
+
+def ribbon_density(event: ev.ReadingAdded, forecast: Forecast) -> float:
+    """The density (g/ml) that a ribbon's seconds stand for at the reading's step.
+
+    Raises:
+        BenchRefusal: what is in the bowl there makes no ribbon.
+    """
+    foam, seconds = _step(event.step, forecast).foam, event.ribbon_s or 0.0
+    if foam is None or not told_by_ribbon(foam):
+        raise BenchRefusal(
+            "A ribbon tells nothing of this content.", field="ribbon_s", remedy="Weigh a cup of it instead."
+        )
+    return density_by_ribbon(foam, seconds).likely
 
 
 def _check_undo(event: ev.Undone, progress: Progress, happened: list[ev.Happened]) -> None:

@@ -13,10 +13,11 @@ from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.plans import plan_backward
 from kindwhisk.bench.projection import Progress, StepStatus, project
 from kindwhisk.bench.record import kitchen_record, summary
-from kindwhisk.bench.rules import check
+from kindwhisk.bench.rules import check, ribbon_density
 from kindwhisk.bench.state import StateMaker
 from kindwhisk.bench.views import BakeState, TraceView
 from kindwhisk.bench.walked import Walked, parse, walked
+from kindwhisk.core.bands import Quantity
 from kindwhisk.core.braid import Braid, braid
 from kindwhisk.core.eggs import EggsOfTheDay, egg_need, eggs_of_the_day
 from kindwhisk.core.material import Material
@@ -134,7 +135,7 @@ class Bench:
             began = datetime.fromisoformat(row.started_at)
             at = self._moment(event, happened, began)
             made, progress = _progress(row, happened, began, at)
-            event = _set_right(event)
+            event = _set_right(event, made)
             check(event, made.forecast, progress, happened)
             bakes.append(
                 bake_id,
@@ -248,9 +249,17 @@ class Bench:
         return row, StateMaker(made, progress, began, moment, str(row.id), kitchen)
 
 
-def _set_right(event: ev.BenchEvent) -> ev.BenchEvent:
-    """A reading of a thermometer that was checked, corrected; what it showed is kept beside."""
-    if not isinstance(event, ev.ReadingAdded) or event.thermometer is None or event.value is None:
+def _set_right(event: ev.BenchEvent, made: Walked) -> ev.BenchEvent:
+    """A reading of a checked thermometer, corrected, or of a ribbon, as a density; what was read is kept beside.
+
+    Raises:
+        BenchRefusal: a ribbon tells nothing of what is in the bowl at that step.
+    """
+    if not isinstance(event, ev.ReadingAdded):
+        return event
+    if event.ribbon_s is not None and event.quantity is Quantity.DENSITY and event.step in made.before:
+        return event.model_copy(update={"value": ribbon_density(event, made.forecast)})
+    if event.thermometer is None or event.value is None:
         return event
     _, kitchen = kitchens.current()
     value = kitchen.corrected_c(event.thermometer, event.value)
@@ -262,7 +271,8 @@ def _progress(row: BakeRow, happened: list[ev.Happened], began: datetime, now: d
     document = parse(text)
     progress = project(happened, began, document.hand_steps)
     fades = {s.id: s.reading_fades_s for s in document.formula.steps}
-    return walked(text, tuple(sorted(progress.densities(now, fades).items()))), progress
+    densities, waited = progress.densities(now, fades), progress.waited_s(now, document.takers)
+    return walked(text, tuple(sorted(densities.items())), tuple(sorted(waited.items()))), progress
 
 
 def _happened(bake_id: str) -> list[ev.Happened]:

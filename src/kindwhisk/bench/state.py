@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from datetime import datetime, timedelta
 
 from kindwhisk.bench.document import BakeDocument
+from kindwhisk.bench.judging import reading_views
 from kindwhisk.bench.outlook import Outlook, column, outlook
 from kindwhisk.bench.projection import BakeStatus, Progress, StepStatus
 from kindwhisk.bench.temperatures import watched
@@ -16,15 +17,14 @@ from kindwhisk.bench.views import (
     GateView,
     MeetingView,
     NoteView,
-    ReadingView,
     StepDetail,
     StepLine,
     TimerView,
     TraceView,
-    WindowView,
 )
+from kindwhisk.bench.waiting import open_windows
 from kindwhisk.bench.walked import Walked
-from kindwhisk.core.bands import UNITS, Quantity, judge
+from kindwhisk.core.bands import Quantity
 from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.planning.push import Actual, push
@@ -34,7 +34,6 @@ from kindwhisk.core.process.gate import Gate, GateItemKind, gates
 from kindwhisk.core.process.meetings import meetings
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.steps.boil import BoilStep
-from kindwhisk.core.process.windows import windows
 from kindwhisk.core.sugar.forecast import NOTHING_READ
 from kindwhisk.core.sugar.meeting import Whisk, meeting
 from kindwhisk.core.temperature import Point
@@ -126,6 +125,7 @@ class StateMaker:
         }
         self.meetings = {m.boil: m for m in self._meetings()}
         self.expected = expected_times(forecast, progress, document, self.outlooks, began_at, now)
+        self.windows = open_windows(forecast, progress, now)
         self.gates = {g.step: g for g in gates(forecast)}
 
     def _meetings(self) -> Iterator[MeetingView]:
@@ -167,7 +167,7 @@ class StateMaker:
         due = [i for i, o in running if o.look_at is not None and o.look_at <= self.now]
         ready = self._startable()
         # A hot oven or a steeped tea can wait for a foam; a cake in the oven can't.
-        busy = bool(self.open_windows()) and bool(ready)
+        busy = bool(self.windows) and bool(ready)
         pressing = [i for i in due if self.forecast.step(i).sets_foam or not busy]
         if pressing:
             return min(pressing, key=lambda i: self.outlooks[i].likely_at)
@@ -248,6 +248,8 @@ class StateMaker:
             watch=seen.watch if (seen := self.watches.get(step_id)) else None,
             section=section,
             section_is_now=view is not None or self.progress.is_over(step_id),
+            before=() if self.progress.is_over(step_id) else step.before,
+            fold=next((f for f in self.forecast.folds if step_id in f.steps), None),
         )
 
     def waiting_for(self, step_id: str) -> tuple[datetime, str] | None:
@@ -279,48 +281,6 @@ class StateMaker:
             open=all(i.there for i in items),
             items=tuple(items),
         )
-
-    def open_windows(self) -> tuple[WindowView, ...]:
-        """Contents that wait now."""
-        views = []
-        for window in windows(self.forecast):
-            opened, closing = self.progress.steps.get(window.opens), self.progress.status_of(window.closes)
-            if opened is None or opened.ended_at is None or opened.status is not StepStatus.DONE:
-                continue
-            if closing is not StepStatus.WAITING or self.progress.status is not BakeStatus.RUNNING:
-                continue
-            step = self.forecast.step(window.opens)
-            views.append(
-                WindowView(
-                    step=window.opens,
-                    closes=window.closes,
-                    name=step.vessel_name,
-                    why=window.why,
-                    since=opened.ended_at,
-                    until=opened.ended_at + timedelta(seconds=window.hold_s.likely),
-                )
-            )
-        return tuple({w.step: w for w in views}.values())
-
-    def reading_views(self) -> tuple[ReadingView, ...]:
-        """Readings, each on the band of its step where there is one."""
-        views = []
-        for reading in self.progress.readings:
-            step = self.forecast.step(reading.step)
-            band = next((c.band for c in step.checkpoints if c.band and c.band.quantity is reading.quantity), None)
-            views.append(
-                ReadingView(
-                    sequence=reading.sequence,
-                    at=reading.at,
-                    step=reading.step,
-                    step_title=step.title,
-                    quantity=reading.quantity,
-                    unit=UNITS[reading.quantity],
-                    value=reading.value,
-                    verdict=None if band is None else judge(reading.value, band),
-                )
-            )
-        return tuple(views)
 
     def traces(self) -> tuple[TraceView, ...]:
         """What thermometers told of every step that they followed."""
@@ -377,12 +337,12 @@ class StateMaker:
             running=tuple(self.outlooks),
             details={i: self.detail(i) for i in shown},
             gate=self.gate(current),
-            windows=self.open_windows(),
+            windows=self.windows,
             timers=tuple(
                 TimerView(id=t.id, label=t.label, due_at=t.due_at)
                 for t in sorted(progress.timers.values(), key=lambda t: t.due_at)
             ),
-            readings=self.reading_views(),
+            readings=reading_views(self.walked, progress),
             meetings=tuple(self.meetings.values()),
             speed=speed,
             notes=tuple(NoteView(sequence=n.sequence, at=n.at, text=n.text, step=n.step) for n in progress.notes),

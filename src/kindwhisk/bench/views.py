@@ -7,9 +7,12 @@ from datetime import datetime
 from kindwhisk.bench.events import OutcomeRecorded
 from kindwhisk.bench.outlook import Column, Outlook
 from kindwhisk.bench.projection import BakeStatus, StepStatus
+from kindwhisk.core.ageing import Ageing
 from kindwhisk.core.bands import Quantity, Verdict
+from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.model import Value
 from kindwhisk.core.pasteurisation import EggHeat
+from kindwhisk.core.process.folds import FoldCourse
 from kindwhisk.core.process.forecast import StepForecast
 from kindwhisk.core.process.gate import GateItemKind
 from kindwhisk.core.process.outcome import Attention
@@ -69,6 +72,8 @@ class StepDetail(Value):
     watch: Watch | None
     section: Section | None
     section_is_now: bool
+    before: tuple[Section, ...]
+    fold: FoldCourse | None
 
 
 class GateItemView(Value):
@@ -91,7 +96,7 @@ class GateView(Value):
 
 
 class WindowView(Value):
-    """A content that waits and may not wait for ever."""
+    """A content that waits and may not wait for ever; ``lost`` is the share of its bubbles that is gone."""
 
     step: str
     closes: str
@@ -99,6 +104,8 @@ class WindowView(Value):
     why: str
     since: datetime
     until: datetime
+    lost: Estimate | None
+    ageing: Ageing | None
 
 
 class TimerView(Value):
@@ -110,7 +117,7 @@ class TimerView(Value):
 
 
 class ReadingView(Value):
-    """A reading with its verdict."""
+    """A reading with its verdict; ``tells`` is what follows from it here: air kept, strokes left, the rise."""
 
     sequence: int
     at: datetime
@@ -120,6 +127,8 @@ class ReadingView(Value):
     unit: str
     value: float
     verdict: Verdict | None
+    tells: str
+    by_ribbon_s: float | None
 
 
 class TraceView(Value):

@@ -11,20 +11,22 @@ from kindwhisk.core.process.forecast import Forecast, forecast
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.preparation import prepared
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.walk import walk
+from kindwhisk.core.process.walk import Measured, Observed, walk
 
 
 @dataclass(frozen=True)
 class Walked:
-    """A bake walked: its prepared formula, forecast, materials and settings around each step, cups (g/ml) seen."""
+    """A bake walked: its document (as text too), prepared formula and forecast, and the materials and settings around
+    each step, by what was observed."""
 
+    text: str
     document: BakeDocument
     formula: Formula
     forecast: Forecast
     intakes: dict[str, tuple[Material, ...]]
     before: dict[str, Material]
     materials: dict[str, Material]
-    densities: dict[str, float]
+    observed: Observed
     places: dict[str, Setting]
 
 
@@ -34,18 +36,27 @@ def parse(document_json: str) -> BakeDocument:
     return BakeDocument.model_validate_json(document_json)
 
 
+def walked_without(made: Walked, step_id: str) -> Walked:
+    """The same bake without what was measured at a step."""
+    densities = tuple(sorted((i, m) for i, m in made.observed.densities.items() if i != step_id))
+    return walked(made.text, densities, tuple(sorted(made.observed.waited_s.items())))
+
+
 @lru_cache(maxsize=64)
-def walked(document_json: str, densities: tuple[tuple[str, float], ...]) -> Walked:
-    """Walk a bake's formula with the densities (g/ml by step) measured so far."""
+def walked(
+    document_json: str, densities: tuple[tuple[str, Measured], ...], waited_s: tuple[tuple[str, float], ...] = ()
+) -> Walked:
+    """Walk a bake's formula with the densities measured, and the waits of its foams, so far (both by step)."""
     document = parse(document_json)
-    measured = dict(densities)
+    observed = Observed(dict(densities), dict(waited_s))
     formula = prepared(document.formula)
-    steps = walk(formula, document.setting, measured)
+    steps = walk(formula, document.setting, observed)
     return Walked(
+        text=document_json,
         document=document,
         formula=formula,
-        forecast=forecast(document.formula, document.setting, measured),
-        densities=measured,
+        forecast=forecast(document.formula, document.setting, observed),
+        observed=observed,
         intakes={w.step.id: w.intake for w in steps},
         before={w.step.id: combine(w.intake) for w in steps},
         materials={w.step.id: w.outcome.material for w in steps},

@@ -13,7 +13,7 @@ from pydantic import Field
 
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.model import Value
-from kindwhisk.core.tins import Tin
+from kindwhisk.core.tins.shapes import Tin
 
 
 class OvenMode(StrEnum):

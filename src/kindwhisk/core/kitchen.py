@@ -15,7 +15,7 @@ from kindwhisk.core.errors import CraftError
 from kindwhisk.core.hot_foam import BOWL_G
 from kindwhisk.core.model import Value
 from kindwhisk.core.thermometer import Check, corrected_c, shows_c
-from kindwhisk.core.tins import Tin
+from kindwhisk.core.tins.shapes import Tin
 
 Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
 Name = Annotated[str, Field(min_length=1, max_length=60)]

@@ -67,10 +67,12 @@ class KitchenRecord(Value):
     """What this kitchen's finished bakes of one formula tell its next forecast.
 
     ``times``: (observed, modelled) seconds by step id. ``densities``: readings (g/ml) of good bakes by step id.
+    ``kept``: (observed, modelled) share of the air that folds kept by step id, where both cups were read.
     """
 
     times: dict[str, tuple[tuple[float, float], ...]] = {}
     densities: dict[str, tuple[float, ...]] = {}
+    kept: dict[str, tuple[tuple[float, float], ...]] = {}
 
 
 NO_RECORD = KitchenRecord()

@@ -7,7 +7,7 @@ import math
 from pydantic import Field
 
 from kindwhisk.core.model import Value
-from kindwhisk.core.tins import BoxDimensions, BoxTin, RoundDimensions, RoundTin, Tin
+from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, RoundDimensions, RoundTin, Tin
 
 GAP_MM = 20.0
 MARGIN_MM = 15.0

@@ -34,9 +34,11 @@ SCHOOLS: dict[str, dict[str, str]] = {
     },
     "Folding": {
         "sacrifice": "A first portion is spent to loosen the base, so that the rest keeps its air.",
-        "fold": "Few broad strokes; costs more the further apart the two densities are.",
-        "sift over": "Flour falls on the foam in a thin layer: no lumps, a sixth of the air.",
-        "deflate": "Air is pressed out on purpose, to a flow; the meringue must be firm to bear it.",
+        "all at once": "Few broad strokes; costs more the further apart the two densities are.",
+        "in thirds": "Each third draws the two nearer; the first ones are handled most.",
+        "base into the foam": "The foam stays where it is; the base has to run like cream, or it falls through.",
+        "flour over the foam": "Flour falls on the foam in a thin layer: no lumps, a sixth of the air.",
+        "dry and liquid in turns": "Neither sinks nor clots; more additions, and so more strokes.",
         "stir": "Spends the air of a small portion to bring heavy fat near to the batter.",
     },
     "Tin": {

@@ -7,7 +7,7 @@ from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
 from kindwhisk.core.pieces import PipedPiece
-from kindwhisk.core.tins import Tin, profile
+from kindwhisk.core.tins.shapes import Tin, profile
 from kindwhisk.core.vessels import Vessel, VesselForm
 
 WALL_POINTS = 17
@@ -47,7 +47,7 @@ class Section(Value):
 
 
 def of_vessel(vessel: Vessel, material: Material) -> Section:
-    """The section of a bowl, pot, jug or sheet."""
+    """The section of a bowl, pot, jug, bag or sheet."""
     # Closer together at the bottom, where a bowl is round.
     heights = [vessel.height_mm * (i / (WALL_POINTS - 1)) ** 2 for i in range(WALL_POINTS)]
     return Section(

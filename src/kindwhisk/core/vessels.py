@@ -19,10 +19,20 @@ class VesselForm(StrEnum):
     MIXER_BOWL = "mixer bowl"
     POT = "pot"
     JUG = "jug"
+    BAG = "bag"
+    CUP = "cup"
     SHEET = "paper"
     TIN = "tin"
     RACK = "rack"
     OVEN = "oven"
+
+
+NOZZLE_SHARE = 0.08
+"""Width of a piping bag at its nozzle, to that at its top."""
+
+
+CUP_HEIGHT = 1.1
+"""Height of a cup to its width."""
 
 
 class Vessel(Value):
@@ -35,8 +45,10 @@ class Vessel(Value):
     height_mm: float = Field(default=110, ge=5, le=3000)
 
     def radius_mm(self, height_mm: float) -> float:
-        """Inner half-width at a height: bowls are rounded (superellipse), the others straight."""
+        """Inner half-width at a height: bowls are rounded (superellipse), bags widen from the nozzle, others go up."""
         share = min(1.0, max(0.0, height_mm / self.height_mm))
+        if self.form is VesselForm.BAG:
+            return self.diameter_mm / 2 * (NOZZLE_SHARE + (1 - NOZZLE_SHARE) * share)
         power = {VesselForm.BOWL: 2.2, VesselForm.MIXER_BOWL: 2.8}.get(self.form)
         if power is None:
             return self.diameter_mm / 2
@@ -70,3 +82,13 @@ def _filled(vessel: Vessel, slices: int = 120) -> tuple[tuple[float, ...], tuple
         radius = vessel.radius_mm((i + 0.5) * step)
         volumes.append(volumes[-1] + math.pi * radius**2 * step / 1000)
     return tuple(i * step for i in range(slices + 1)), tuple(volumes)
+
+
+BAG = Vessel(id="bag", name="bag", form=VesselForm.BAG, diameter_mm=170, height_mm=340)
+"""A piping bag of usual size."""
+
+
+def cup_vessel(volume_ml: float) -> Vessel:
+    """A straight cup, a little higher than wide, that holds so much when it is level."""
+    diameter = (4 * volume_ml * 1000 / (math.pi * CUP_HEIGHT)) ** (1 / 3)
+    return Vessel(id="cup", name="cup", form=VesselForm.CUP, diameter_mm=diameter, height_mm=diameter * CUP_HEIGHT)

@@ -8,16 +8,17 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk.api.problems import refusals
-from kindwhisk.core import section
+from kindwhisk.core.bowls import section_of
+from kindwhisk.core.cup import density_from_cup
 from kindwhisk.core.eggs import EggParts, EggSize, egg_parts
-from kindwhisk.core.folding import density_from_cup
+from kindwhisk.core.folding.plan import part
 from kindwhisk.core.ingredients import ingredient_table
-from kindwhisk.core.material import Material
 from kindwhisk.core.quantities import Understood, Wanted, read_quantity
 from kindwhisk.core.reading import line
 from kindwhisk.core.reading.line import ReadLine
+from kindwhisk.core.rise import USUAL_FREE
 from kindwhisk.core.section import Section
-from kindwhisk.core.tins import Tin
+from kindwhisk.core.vessels import cup_vessel
 from kindwhisk.store import kitchens
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
@@ -51,24 +52,9 @@ class CupReading(BaseModel):
 
 
 class Density(BaseModel):
-    """g/ml of what filled the cup."""
+    """g/ml of what filled the cup, and the cup cut in half."""
 
     density_g_per_ml: float
-
-
-class TinShape(BaseModel):
-    """A tin to be drawn."""
-
-    model_config = ConfigDict(extra="forbid", strict=True)
-
-    name: str = Field(default="tin", max_length=60)
-    tin: Tin
-
-
-class TinDrawing(BaseModel):
-    """What a tin holds, and its section while empty."""
-
-    volume_ml: float
     section: Section
 
 
@@ -108,10 +94,6 @@ def quantity(
 @router.post("/density")
 def density(cup: CupReading) -> Density:
     """The density of what fills a cup level."""
-    return Density(density_g_per_ml=density_from_cup(cup.full_g, cup.empty_g, cup.volume_ml))
-
-
-@router.post("/tin-drawing")
-def tin_drawing(body: TinShape) -> TinDrawing:
-    """The volume of a tin and its section."""
-    return TinDrawing(volume_ml=body.tin.volume_ml(), section=section.of_tin(body.name, body.tin, 1.0, Material()))
+    density = density_from_cup(cup.full_g, cup.empty_g, cup.volume_ml)
+    content = part(cup.full_g - cup.empty_g, density, USUAL_FREE)
+    return Density(density_g_per_ml=density, section=section_of(content, "batter", cup_vessel(cup.volume_ml), "cup"))

@@ -5,11 +5,17 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import replace
 
+from kindwhisk.core.ageing import Ageing
 from kindwhisk.core.balance import Ratio
+from kindwhisk.core.cup import told_by_ribbon
 from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.foam import Foam
+from kindwhisk.core.folding.together import Addition
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.material import Material
+from kindwhisk.core.material import Material, combine
 from kindwhisk.core.model import Value
+from kindwhisk.core.patterns.pattern import PatternView
+from kindwhisk.core.process.folds import FoldCourse, fold_courses
 from kindwhisk.core.process.formula import Formula, content_of, upstream
 from kindwhisk.core.process.outcome import (
     Attention,
@@ -25,9 +31,12 @@ from kindwhisk.core.process.preparation import prepared
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import WHITES, YOLKY
-from kindwhisk.core.process.walk import walk
+from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.walk import NOTHING_OBSERVED, Observed, Walked, walk
+from kindwhisk.core.process.washing import WashPlan, wash_plan
 from kindwhisk.core.safety import UNBAKED_EGG, Caution
-from kindwhisk.core.section import Section
+from kindwhisk.core.section import Section, of_vessel
+from kindwhisk.core.vessels import BAG
 from kindwhisk.core.whipping import Rescue, WhipStage
 
 EGGS = WHITES | YOLKY
@@ -60,7 +69,11 @@ class Taken(Value):
 
 
 class StepForecast(Value):
-    """A step as it is expected to go."""
+    """A step as it is expected to go.
+
+    ``ribbon`` is whether its density can be told by one; ``before`` are the vessels that it takes from, cut in half, as
+    they stand before it; ``additions`` are a fold's.
+    """
 
     id: str
     kind: str
@@ -95,6 +108,12 @@ class StepForecast(Value):
     cautions: tuple[Caution, ...]
     make_ready: tuple[MakeReady, ...]
     section: Section | None
+    foam: Foam | None
+    ribbon: bool
+    ageing: Ageing | None
+    additions: tuple[Addition, ...]
+    before: tuple[Section, ...]
+    pattern: PatternView | None
 
 
 class Caveat(Value):
@@ -114,6 +133,8 @@ class Forecast(Value):
     components: tuple[ComponentView, ...]
     warnings: tuple[Caveat, ...]
     balance: tuple[Ratio, ...]
+    folds: tuple[FoldCourse, ...]
+    washing: WashPlan
     total_g: float
     allergens: tuple[str, ...]
 
@@ -184,20 +205,37 @@ def _raw_inside(formula: Formula) -> bool:
     )
 
 
-def forecast(formula: Formula, setting: Setting, measured: Mapping[str, float] | None = None) -> Forecast:
+def _before(one: Walked, by_id: Mapping[str, Walked]) -> tuple[Section, ...]:
+    """The vessels that a step takes from, as they stand before it."""
+    if not one.step.shows_before:
+        return ()
+    if isinstance(one.step, PipeStep):
+        return (of_vessel(BAG, combine(one.intake)),)
+    found = []
+    for step_id, stood in one.stood.items():
+        source = by_id[step_id]
+        section = source.step.section(stood, source.place)
+        if section is not None:
+            found.append(section.model_copy(update={"name": source.place.vessel_name(source.step.vessel)}))
+    return tuple(found)
+
+
+def forecast(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERVED) -> Forecast:
     """Walk the prepared formula.
 
     Args:
         formula: already scaled.
         setting: the kitchen, oven and tins; its vessels are taken from the formula.
-        measured: densities (g/ml) read from a cup, by step id.
+        observed: what the bake has shown so far.
     """
     full = prepared(formula)
     here = replace(setting, vessels={v.id: v for v in full.vessels})
     titles = {s.id: s.title for s in full.steps}
     steps, warnings = [], []
-    walked = walk(full, here, measured or {})
-    for step, intake, outcome, place in walked:
+    walked = walk(full, here, observed)
+    by_id = {w.step.id: w for w in walked}
+    for one in walked:
+        step, intake, outcome, place, _ = one
         needs = [p.step for p in step.inputs if isinstance(p, StepPortion)]
         steps.append(
             StepForecast(
@@ -234,6 +272,12 @@ def forecast(formula: Formula, setting: Setting, measured: Mapping[str, float] |
                 cautions=(*outcome.cautions, *_served_raw(step, full, outcome)),
                 make_ready=outcome.make_ready,
                 section=step.section(outcome.material, place),
+                foam=outcome.foam,
+                ribbon=told_by_ribbon(outcome.foam),
+                ageing=outcome.ageing,
+                additions=outcome.additions,
+                before=_before(one, by_id),
+                pattern=step.pattern_view(intake, place),
             )
         )
         warnings += [Caveat(step=step.id, level=n.level, text=n.text, remedy=n.remedy) for n in outcome.notices]
@@ -254,6 +298,8 @@ def forecast(formula: Formula, setting: Setting, measured: Mapping[str, float] |
         components=components(formula, walked),
         warnings=tuple(warnings),
         balance=balance_of(formula, walked),
+        folds=fold_courses(walked),
+        washing=wash_plan(formula, walked),
         total_g=formula.total_g(),
         allergens=tuple(sorted({a for t in weighed for a in t.allergens})),
     )

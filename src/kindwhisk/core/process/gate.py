@@ -80,6 +80,7 @@ def gates(forecast: Forecast) -> tuple[Gate, ...]:
         # What the foam's own ancestors wanted, a bowl free of fat above all, is checked here too.
         needed_at += [s for s in forecast.steps if s.id in before[start.id] and s.vessel == start.vessel]
         things = {m.id: m for s in needed_at for m in s.make_ready}
+        things |= {m.id: m for m in forecast.washing.ready.get(start.id, ())}
         items += [
             GateItem(id=f"have-{m.id}", kind=GateItemKind.THING, name=m.name, detail=m.detail) for m in things.values()
         ]

@@ -15,7 +15,7 @@ from kindwhisk.core.model import Value
 from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import StepBase
-from kindwhisk.core.tins import RoundDimensions, RoundTin
+from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
 
 SHARED = set(StepBase.model_fields)
 PUT_IN = {"preheat", "wash"}

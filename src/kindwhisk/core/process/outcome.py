@@ -4,8 +4,11 @@ from __future__ import annotations
 
 from enum import StrEnum
 
+from kindwhisk.core.ageing import Ageing, ageing
 from kindwhisk.core.bands import Band
 from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.foam import Foam
+from kindwhisk.core.folding.together import Addition
 from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
 from kindwhisk.core.safety import Caution
@@ -77,6 +80,8 @@ class Outcome(Value):
         modelled_s: likely time before this kitchen's own records were applied.
         passes: what it passes on the way, by time and by look; ``over_s``: seconds until it has gone too far.
         rescues: what can be brought back when something is wrong, and what can't.
+        foam: what kind of foam or batter the material is, where it is one.
+        additions: of a fold, what goes into what one after the other.
     """
 
     material: Material
@@ -92,8 +97,15 @@ class Outcome(Value):
     passes: tuple[WhipStage, ...] = ()
     over_s: Estimate | None = None
     rescues: tuple[Rescue, ...] = ()
+    foam: Foam | None = None
+    additions: tuple[Addition, ...] = ()
     checkpoints: tuple[Checkpoint, ...] = ()
     cues: tuple[Cue, ...] = ()
     cautions: tuple[Caution, ...] = ()
     make_ready: tuple[MakeReady, ...] = ()
     notices: tuple[Notice, ...] = ()
+
+    @property
+    def ageing(self) -> Ageing | None:
+        """What waiting does to the result; None where it may wait for hours."""
+        return None if self.foam is None or self.hold_s is None else ageing(self.foam)

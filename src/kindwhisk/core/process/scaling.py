@@ -22,7 +22,7 @@ from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.walk import Walked, walk
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.section import rise_levels_mm
-from kindwhisk.core.tins import Tin
+from kindwhisk.core.tins.shapes import Tin
 
 WHITES = ("egg-white", "white-pasteurised")
 BY_OTHER_MEANS = "Scale it by eggs, by one of its ingredients, by servings or by total weight."
@@ -102,7 +102,7 @@ def _batter_ml(formula: Formula, setting: Setting) -> float:
 
 def _walked(formula: Formula, setting: Setting) -> list[Walked]:
     whole = prepared(formula)
-    return walk(whole, replace(setting, vessels={v.id: v for v in whole.vessels}), {})
+    return walk(whole, replace(setting, vessels={v.id: v for v in whole.vessels}))
 
 
 def _by_tins(formula: Formula, setting: Setting, wish: Wish) -> float:

@@ -8,7 +8,7 @@ from dataclasses import dataclass, field, replace
 from kindwhisk.core.kitchen import Kitchen, Oven
 from kindwhisk.core.learning import NO_RECORD, KitchenRecord
 from kindwhisk.core.pieces import PipedPiece
-from kindwhisk.core.tins import RoundDimensions, RoundTin, Tin
+from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin, Tin
 from kindwhisk.core.vessels import Vessel
 
 

@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import NamedTuple
 
+from kindwhisk.core.ageing import air_lost
+from kindwhisk.core.cup import CUP_SPREAD
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.formula import Formula
@@ -13,17 +15,40 @@ from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps import Step
 
-CUP_SPREAD = 0.03
-"""A cup read by a careful hand is good to about three percent."""
+
+class Measured(NamedTuple):
+    """A density read at a step, in g/ml, and how sure the reading is (a share of it)."""
+
+    density: float
+    spread: float = CUP_SPREAD
+
+    @property
+    def estimate(self) -> Estimate:
+        """With its range."""
+        return Estimate.around(self.density, self.spread, Basis.MEASURED)
+
+
+class Observed(NamedTuple):
+    """What a bake has shown so far, by step id: densities read, and seconds that a result has waited to be taken."""
+
+    densities: Mapping[str, Measured] = {}
+    waited_s: Mapping[str, float] = {}
+
+
+NOTHING_OBSERVED = Observed()
 
 
 class Walked(NamedTuple):
-    """A step, what goes in, its outcome, and the setting (its own tins) that it was done in."""
+    """A step, what goes in, its outcome, and the setting (its own tins) that it was done in.
+
+    ``stood`` is, by earlier step that it takes from, what was left of that step's result before it took its share.
+    """
 
     step: Step
     intake: tuple[Material, ...]
     outcome: Outcome
     place: Setting
+    stood: Mapping[str, Material]
 
 
 class _Larder:
@@ -33,9 +58,13 @@ class _Larder:
         self.whole: dict[str, Material] = {}
         self.left: dict[str, float] = {}
 
-    def put(self, step_id: str, material: Material) -> None:
-        self.whole[step_id] = material
+    def put(self, step_id: str, outcome: Outcome, waited_s: float) -> None:
+        self.whole[step_id] = aged(outcome, waited_s)
         self.left[step_id] = 1.0
+
+    def standing(self, step_id: str) -> Material:
+        """What is left of a step's result."""
+        return self.whole[step_id].take(self.left[step_id])
 
     def take(self, portion: StepPortion) -> Material:
         whole, left = self.whole[portion.step], self.left[portion.step]
@@ -50,8 +79,24 @@ class _Larder:
         return whole.take(share)
 
 
-def walk(formula: Formula, setting: Setting, measured: Mapping[str, float]) -> list[Walked]:
-    """Each step with its outcome; a measured density (g/ml) replaces the expected one.
+def aged(outcome: Outcome, waited_s: float) -> Material:
+    """The result after it has waited: a foam has lost some of its bubbles by then."""
+    material = outcome.material
+    if outcome.hold_s is None or outcome.foam is None or waited_s <= 0 or material.gas_ml.likely <= 0:
+        return material
+    lost, gas = air_lost(waited_s, outcome.hold_s), material.gas_ml
+    return material.with_gas(
+        Estimate(
+            low=gas.low * (1 - lost.high),
+            likely=gas.likely * (1 - lost.likely),
+            high=gas.high * (1 - lost.low),
+            basis=Basis.weakest((gas.basis, lost.basis)),
+        )
+    )
+
+
+def walk(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERVED) -> list[Walked]:
+    """Each step with its outcome; what was ``observed`` of the bake replaces what was expected.
 
     ``setting`` holds the tins of the step that leads; every other one that fills tins has its own.
     """
@@ -60,6 +105,7 @@ def walk(formula: Formula, setting: Setting, measured: Mapping[str, float]) -> l
     lead = formula.fill
     walked: list[Walked] = []
     for step in formula.steps:
+        stood = {p.step: larder.standing(p.step) for p in step.inputs if isinstance(p, StepPortion)}
         intake = tuple(
             Material(
                 parts={p.ingredient: p.grams},
@@ -76,9 +122,9 @@ def walk(formula: Formula, setting: Setting, measured: Mapping[str, float]) -> l
             held_in[step.id] = tins
         place = setting.in_tins(tins or setting.tins)
         outcome = step.effect(intake, place)
-        if step.id in measured:
-            seen = Estimate.around(measured[step.id], CUP_SPREAD, Basis.MEASURED)
-            outcome = outcome.model_copy(update={"material": outcome.material.at_density(seen)})
-        larder.put(step.id, outcome.material)
-        walked.append(Walked(step, intake, outcome, place))
+        measured = observed.densities.get(step.id)
+        if measured is not None:
+            outcome = outcome.model_copy(update={"material": outcome.material.at_density(measured.estimate)})
+        larder.put(step.id, outcome, observed.waited_s.get(step.id, 0.0))
+        walked.append(Walked(step, intake, outcome, place, stood))
     return walked

@@ -6,7 +6,7 @@ from dataclasses import replace
 
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.foam import Peak
-from kindwhisk.core.folding import Manner
+from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.material import combine
 from kindwhisk.core.process.components import Component, Part
@@ -18,6 +18,7 @@ from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
@@ -45,21 +46,18 @@ def _separated(build: Builder) -> str:
     if base is None:
         if sifted is None:
             return foam
-        manner = Manner.DEFLATE if shells else Manner.SIFT_OVER
-        vessel = BASE.id if shells else BOWL.id
-        inputs = (of(sifted), of(foam)) if shells else (of(foam), of(sifted))
-        return build.add(FoldStep(id="fold", title="Fold", vessel=vessel, inputs=inputs, manner=manner, batter=batter))
-    if shells:
+        if shells:
+            return build.add(
+                MacaronageStep(id="fold", title="Macaronage", vessel=BASE.id, inputs=(of(sifted), of(foam)))
+            )
         return build.add(
             FoldStep(
-                id="fold",
-                title="Fold and deflate",
-                vessel=BASE.id,
-                inputs=(of(base), of(foam)),
-                manner=Manner.DEFLATE,
+                id="fold", title="Fold", vessel=BOWL.id, inputs=(of(foam), of(sifted)), manner=Manner.SIFT_OVER,
                 batter=batter,
             )
-        )
+        )  # fmt: skip
+    if shells:
+        return build.add(MacaronageStep(id="fold", title="Macaronage", vessel=BASE.id, inputs=(of(base), of(foam))))
     if over:
         done = build.add(FoldStep(id="fold", title="Fold the yolks in", vessel=BOWL.id, inputs=(of(foam), of(base))))
         if sifted is None:
@@ -194,7 +192,7 @@ def _as_filled(formula: Formula) -> Formula:
     if not isinstance(fill, FillStep):
         return formula
     place = replace(setting, tins=replace(NO_TINS, name=fill.tin_name, tin=fill.tin))
-    batter = next(combine(w.intake) for w in walk(formula, place, {}) if w.step.id == fill.id)
+    batter = next(combine(w.intake) for w in walk(formula, place) if w.step.id == fill.id)
     share = min(MOST_FILL, max(LEAST_FILL, batter.volume_ml.likely / fill.tin.volume_ml()))
     level = round(fill.tin.level_mm(fill.tin.volume_ml() * share), 1)
     steps: list[Step] = []

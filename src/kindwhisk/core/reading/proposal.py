@@ -17,7 +17,7 @@ from kindwhisk.core.reading.method import MethodReading, read_method
 from kindwhisk.core.reading.recipe import Written
 from kindwhisk.core.reading.shapes import Plan
 from kindwhisk.core.technique import Technique
-from kindwhisk.core.tins import RoundDimensions, RoundTin
+from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
 
 USUAL: dict[Technique, tuple[float, float]] = {
     Technique.CHIFFON: (170, 34), Technique.CHIFFON_ROLL: (180, 13), Technique.WARM_SPONGE: (170, 30),

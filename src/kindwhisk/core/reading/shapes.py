@@ -29,7 +29,7 @@ from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.goods import Goods
 from kindwhisk.core.technique import Technique
-from kindwhisk.core.tins import BoxDimensions, BoxTin, Tin, TubeTin
+from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, Tin, TubeTin
 from kindwhisk.core.vessels import Vessel, VesselForm
 
 BOWL = Vessel(id="mixer-bowl", name="mixer bowl", form=VesselForm.MIXER_BOWL, diameter_mm=215, height_mm=165)

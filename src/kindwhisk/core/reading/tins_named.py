@@ -6,7 +6,7 @@ import re
 
 from kindwhisk.core.model import Value
 from kindwhisk.core.reading.plain import plain
-from kindwhisk.core.tins import (
+from kindwhisk.core.tins.shapes import (
     BoxDimensions,
     BoxTin,
     LoafDimensions,

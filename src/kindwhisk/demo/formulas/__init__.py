@@ -8,6 +8,7 @@ from kindwhisk.demo.formulas.finished import coffee_mousse, finger_cake, fingers
 from kindwhisk.demo.formulas.meringues import (
     french_shells,
     kisses,
+    striped_kisses,
     swiss_shells,
     swiss_topping,
     syrup_shells,
@@ -36,6 +37,7 @@ def demo_formulas() -> tuple[Formula, ...]:
         cocoa_sheet(),
         fingers(),
         kisses(),
+        striped_kisses(),
         swiss_topping(),
         syrup_topping(),
         french_shells(),

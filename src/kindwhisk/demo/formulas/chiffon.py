@@ -3,7 +3,8 @@
 from kindwhisk.core.baking import OvenMode, ReferenceBake
 from kindwhisk.core.balance import Method
 from kindwhisk.core.foam import Foam, Peak
-from kindwhisk.core.folding import Manner
+from kindwhisk.core.folding.kept import Manner
+from kindwhisk.core.patterns.rings import Pattern
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import ingredient, of
@@ -235,12 +236,8 @@ def citrus_roll() -> Formula:
                     title="Whip whites and sugar", peak=Peak.SOFT,
                 ),
                 do(
-                    FoldStep, "loosen", "Loosen the base with a third", YOLK_BOWL, of("add-flour"), of("whip", 0.33),
-                    manner=Manner.SACRIFICE, tool="hand whisk",
-                ),
-                do(
-                    FoldStep, "fold", "Fold in the rest", YOLK_BOWL, of("loosen"), of("whip", rest=True),
-                    manner=Manner.FOLD, batter=Foam.ROLL_BATTER,
+                    FoldStep, "fold", "Fold the whites in, in thirds", YOLK_BOWL, of("add-flour"), of("whip"),
+                    portions=3, batter=Foam.ROLL_BATTER,
                 ),
                 do(
                     FillStep, "fill", "Spread on the sheet", TIN, of("fold"),
@@ -347,7 +344,7 @@ def ringed_chiffon() -> Formula:
                 do(
                     FillStep, "fill", "Pour in turns, a ladle each", TIN, of("fold", rest=True), of("darken"),
                     tin=ROUND_20, tin_name="20 cm round", fill_fraction=0.6, lining=Lining.BASE,
-                    note="Always into the middle of the last one; begin and end with the plain batter.",
+                    pattern=Pattern(pours=14), batter_names=("plain", "cocoa"),
                 ),
                 do(
                     BakeStep, "bake", "Bake", TIN, of("fill"),

@@ -3,7 +3,7 @@
 from kindwhisk.core.baking import Sets
 from kindwhisk.core.balance import Method
 from kindwhisk.core.foam import Foam, Peak
-from kindwhisk.core.folding import Manner
+from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula

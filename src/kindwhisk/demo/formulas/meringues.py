@@ -2,8 +2,8 @@
 
 from kindwhisk.core.baking import Sets
 from kindwhisk.core.balance import Method
-from kindwhisk.core.foam import Foam, Peak
-from kindwhisk.core.folding import Manner
+from kindwhisk.core.foam import Peak
+from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
@@ -15,10 +15,12 @@ from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.knock import KnockStep
+from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.sift import SiftStep
+from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
@@ -77,6 +79,36 @@ def kisses() -> Formula:
                 BakeStep, "dry", "Dry them", TRAY, of("pipe"), oven_c=95, sets=Sets.DRY,
                 reference=reference(KISS.mould(), 1, 95, 100), sees="Light, lift off clean, no soft middle.",
                 not_yet="They stick or bend: half an hour more.", too_far="Cream-coloured: the oven runs hot.",
+            ),
+            do(CoolStep, "cool", "Cool in the open oven", TRAY, of("dry"), above_air_k=4),
+        ),
+    )  # fmt: skip
+
+
+def striped_kisses() -> Formula:
+    """French kisses of two colours, side by side in one bag."""
+    return Formula(
+        id="striped-kisses",
+        title="Striped kisses",
+        summary="One meringue parted by weight, a half of it coloured, both in one bag: four stripes on every kiss.",
+        technique=Technique.MERINGUE,
+        servings=12,
+        vessels=(MIXER_BOWL, CUP, SMALL_BOWL, TRAY),
+        steps=(
+            *whites(
+                Method.FRENCH, 100, 180, g("cream-of-tartar", 0.4), title="Whip whites and sugar", peak=Peak.STIFF,
+            ),
+            do(SplitStep, "take", "Weigh off a half", SMALL_BOWL, of("whip", 0.5)),
+            do(FoldStep, "tint", "Fold the colour in", SMALL_BOWL, of("take"), g("colour-gel", 2)),
+            do(
+                PipeStep, "pipe", "Pipe the stripes", TRAY, of("whip", rest=True), of("tint"), piece=KISS,
+                piece_name="kiss", tin=TRAY_40, tin_name="30 x 40 cm tray", stripes_each=2, nozzle_mm=14,
+                batter_names=("white", "coloured"),
+            ),
+            do(
+                BakeStep, "dry", "Dry them", TRAY, of("pipe"), oven_c=90, sets=Sets.DRY,
+                reference=reference(KISS.mould(), 1, 90, 110), sees="Light, lift off clean, no soft middle.",
+                not_yet="They stick or bend: half an hour more.", too_far="The white stripes turn cream-coloured.",
             ),
             do(CoolStep, "cool", "Cool in the open oven", TRAY, of("dry"), above_air_k=4),
         ),
@@ -157,10 +189,7 @@ def _shells(
         do(SiftStep, "sift-dry", "Sift nuts and sugar", PAPER, of("weigh-dry"), passes=2),
         *paste,
         *meringue,
-        do(
-            FoldStep, "fold", "Fold and deflate", YOLK_BOWL, of(dry), of("whip"), manner=Manner.DEFLATE,
-            batter=Foam.SHELL_BATTER,
-        ),
+        do(MacaronageStep, "fold", "Macaronage", YOLK_BOWL, of(dry), of("whip")),
         do(
             PipeStep, "pipe", "Pipe the shells", TRAY, of("fold"), piece=SHELL, piece_name="shell",
             tin=TRAY_40, tin_name="30 x 40 cm tray", leads=True,

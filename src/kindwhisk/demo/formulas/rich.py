@@ -2,7 +2,7 @@
 
 from kindwhisk.core.balance import Method
 from kindwhisk.core.foam import Foam, Peak
-from kindwhisk.core.folding import Manner
+from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import of

@@ -10,7 +10,7 @@ from kindwhisk.core.process import meringue
 from kindwhisk.core.process.portions import IngredientPortion, Portion
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import StepBase
-from kindwhisk.core.tins import (
+from kindwhisk.core.tins.shapes import (
     BoxDimensions,
     BoxTin,
     LoafDimensions,

@@ -3,7 +3,7 @@
 from kindwhisk.core.baking import OvenMode, ReferenceBake
 from kindwhisk.core.balance import Method
 from kindwhisk.core.foam import Foam, Peak
-from kindwhisk.core.folding import Manner
+from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import ingredient, of
@@ -185,7 +185,7 @@ def starch_sponge() -> Formula:
             do(WhipStep, "whip", "Whip eggs and sugar", MIXER_BOWL, of("weigh-eggs"), speed=9, slow_finish=True),
             do(
                 FoldStep, "fold-flour", "Sift over and fold", MIXER_BOWL, of("whip"), of("sift-dry"),
-                manner=Manner.SIFT_OVER, batter=Foam.LEAN_BATTER,
+                manner=Manner.SIFT_OVER, portions=3, batter=Foam.LEAN_BATTER,
             ),
             do(
                 FillStep, "fill", "Fill the round tin", TIN, of("fold-flour"),
@@ -224,7 +224,8 @@ def bare_sponge() -> Formula:
                 title="Whip whites and sugar", peak=Peak.STIFF,
             ),
             do(
-                FoldStep, "fold-yolks", "Fold the yolks in", MIXER_BOWL, of("whip"), of("beat-yolks"), manner=Manner.FOLD,
+                FoldStep, "fold-yolks", "Pour the yolks in and fold", MIXER_BOWL, of("whip"), of("beat-yolks"),
+                manner=Manner.INTO_FOAM, portions=2,
             ),
             do(
                 FoldStep, "fold-flour", "Sift over and fold", MIXER_BOWL, of("fold-yolks"), of("sift-dry"),
@@ -262,9 +263,8 @@ def milk_sponge() -> Formula:
                 do(WeighStep, "weigh-dry", "Weigh flour and powder", DRY_BOWL, g("plain-flour", 132), g("baking-powder", 2.5)),
                 do(SiftStep, "sift-dry", "Sift them", PAPER, of("weigh-dry")),
                 do(
-                    WeighStep, "weigh-yolks", "Weigh yolks, sugar and milk", YOLK_BOWL,
-                    g("egg-yolk", 80, "yolks", COLD), g("sugar", 34, "yolks"), g("milk", 36, "sponge", FRIDGE),
-                    g("vanilla-extract", 4),
+                    WeighStep, "weigh-yolks", "Weigh yolks and sugar", YOLK_BOWL,
+                    g("egg-yolk", 80, "yolks", COLD), g("sugar", 34, "yolks"), g("vanilla-extract", 4),
                 ),
                 do(
                     MixStep, "beat-yolks", "Beat the yolks pale", YOLK_BOWL, of("weigh-yolks"), tool="hand mixer",
@@ -276,8 +276,8 @@ def milk_sponge() -> Formula:
                     manner=Manner.FOLD,
                 ),
                 do(
-                    FoldStep, "fold-flour", "Sift over and fold", MIXER_BOWL, of("fold-yolks"), of("sift-dry"),
-                    manner=Manner.SIFT_OVER, batter=Foam.SPONGE_BATTER,
+                    FoldStep, "fold-flour", "Flour and milk in turns", MIXER_BOWL, of("fold-yolks"), of("sift-dry"),
+                    g("milk", 36, "sponge", FRIDGE), manner=Manner.IN_TURNS, portions=2, batter=Foam.SPONGE_BATTER,
                 ),
                 do(
                     FillStep, "fill", "Fill the square tin", TIN, of("fold-flour"),

@@ -148,6 +148,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/ageing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Aged
+         * @description How a foam ages while it waits. A French meringue goes by its sugar: its window comes with its step.
+         */
+        get: operations["aged_api_craft_ageing_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/cup-volume": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cup Volume
+         * @description What a cup holds, by the water that fills it.
+         */
+        post: operations["cup_volume_api_craft_cup_volume_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/density": {
         parameters: {
             query?: never;
@@ -188,6 +228,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/fold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fold
+         * @description The plan of a fold, addition by addition, by the school asked for.
+         */
+        post: operations["fold_api_craft_fold_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/fold/air-kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Air Kept
+         * @description The share of the air that a fold kept, by a cup of its batter, and what that means.
+         */
+        post: operations["air_kept_api_craft_fold_air_kept_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/ingredients": {
         parameters: {
             query?: never;
@@ -200,6 +280,46 @@ export interface paths {
          * @description The ingredient table, by name.
          */
         get: operations["ingredients_api_craft_ingredients_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/lining.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Lining As Pdf
+         * @description The lining of a tin at true scale, on pages with a ruler to check.
+         */
+        get: operations["lining_as_pdf_api_craft_lining_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/lining.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Lining As Svg
+         * @description The lining of a tin at true scale, in millimetres, with a ruler to check.
+         */
+        get: operations["lining_as_svg_api_craft_lining_svg_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -328,6 +448,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/ribbon": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ribbon
+         * @description The density (g/ml) that the seconds of a ribbon stand for: rough, where no scale is in reach.
+         */
+        get: operations["ribbon_api_craft_ribbon_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/share-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sharing
+         * @description Which tins of this kitchen, and how many, take a batter, and what to do with the rest.
+         */
+        post: operations["sharing_api_craft_share_out_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Split Batter
+         * @description Masses per part before and after what colours them, brought to one density, and the portions of a pattern.
+         */
+        post: operations["split_batter_api_craft_split_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/syrup/boiling-point": {
         parameters: {
             query?: never;
@@ -408,6 +588,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/tin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tin
+         * @description How a batter stands in a tin, how far it is expected to rise, and whether they fit.
+         */
+        post: operations["tin_api_craft_tin_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/tin-drawing": {
         parameters: {
             query?: never;
@@ -419,7 +619,7 @@ export interface paths {
         put?: never;
         /**
          * Tin Drawing
-         * @description The volume of a tin and its section.
+         * @description The volume of a tin, its section and its lining.
          */
         post: operations["tin_drawing_api_craft_tin_drawing_post"];
         delete?: never;
@@ -1023,6 +1223,78 @@ export interface components {
          */
         About: "to weigh" | "step" | "end point" | "time" | "density" | "may wait" | "weight" | "balance" | "caution" | "allergen" | "colour";
         /**
+         * Addition
+         * @description One addition of a fold, and what stands in the bowl after it.
+         *
+         *     Attributes:
+         *         what: what is put in, in words; ``into`` what it is put into; ``foam`` whether it is the foam that is put in.
+         *         mass_g, added_g_per_ml: of what is put in.
+         *         bowl_g_per_ml: of what it meets.
+         *         density_g_per_ml, volume_ml: after it.
+         *         kept: share of the gas of both that it leaves.
+         *         strokes: how many it takes.
+         */
+        Addition: {
+            /** Added G Per Ml */
+            added_g_per_ml: number;
+            /** Bowl G Per Ml */
+            bowl_g_per_ml: number;
+            density_g_per_ml: components["schemas"]["Estimate"];
+            /** Foam */
+            foam: boolean;
+            /** Into */
+            into: string;
+            /** Kept */
+            kept: number;
+            manner: components["schemas"]["Manner"];
+            /** Mass G */
+            mass_g: number;
+            strokes: components["schemas"]["Estimate"];
+            volume_ml: components["schemas"]["Estimate"];
+            /** What */
+            what: string;
+        };
+        /**
+         * Aged
+         * @description A foam that has waited: the share of its bubbles that is gone, its window, and what brings it back.
+         */
+        Aged: {
+            ageing: components["schemas"]["Ageing"];
+            hold_s: components["schemas"]["Estimate"];
+            lost: components["schemas"]["Estimate"];
+        };
+        /**
+         * Ageing
+         * @description What waiting does to a foam: its sign, what restores it and how far, or that nothing does.
+         */
+        Ageing: {
+            /**
+             * Can
+             * @default true
+             */
+            can: boolean;
+            /** Limit */
+            limit: string;
+            /** Restores */
+            restores: string;
+            /** Sign */
+            sign: string;
+        };
+        /**
+         * Allotment
+         * @description A way to share a batter out. ``rest_ml`` goes into neither; ``cases`` small paper cases would take it.
+         */
+        Allotment: {
+            /** Cases */
+            cases: number;
+            /** Rest Ml */
+            rest_ml: number;
+            /** Says */
+            says: string;
+            /** Shares */
+            shares: components["schemas"]["Share"][];
+        };
+        /**
          * AssembleStep
          * @description Put parts together by ``joining``.
          */
@@ -1067,6 +1339,16 @@ export interface components {
          * @enum {string}
          */
         Attention: "throughout" | "at times" | "none";
+        /**
+         * Bag
+         * @description A piping bag with its stripes.
+         */
+        Bag: {
+            /** Nozzle Mm */
+            nozzle_mm: number;
+            /** Stripes */
+            stripes: components["schemas"]["Stripe"][];
+        };
         /**
          * BakeAbandoned
          * @description The bake was given up, with the reason.
@@ -1279,7 +1561,7 @@ export interface components {
         };
         /**
          * BakeSummary
-         * @description A finished bake in short: times by step, the cups that count, and how it came out.
+         * @description A finished bake in short: times by step, the cups that count, air that folds kept, and how it came out.
          */
         BakeSummary: {
             /**
@@ -1294,6 +1576,13 @@ export interface components {
             faults: string[];
             /** Height Mm */
             height_mm?: number | null;
+            /**
+             * Kept
+             * @default {}
+             */
+            kept: {
+                [key: string]: components["schemas"]["KeptAir"];
+            };
             /** Late By S */
             late_by_s: number;
             /** Stars */
@@ -1718,6 +2007,18 @@ export interface components {
             sucrose_percent: number;
         };
         /**
+         * ContentBody
+         * @description A content: its mass and density, and what that would be without bubbles where it is known (g/ml).
+         */
+        ContentBody: {
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Gas Free G Per Ml */
+            gas_free_g_per_ml?: number | null;
+            /** Mass G */
+            mass_g: number;
+        };
+        /**
          * CoolStep
          * @description Cool to ``above_air_k`` over the kitchen's air, ``inverted`` in the tin or free on a rack.
          */
@@ -1787,6 +2088,32 @@ export interface components {
             off_k: components["schemas"]["Estimate"];
             /** Water Boils C */
             water_boils_c: number;
+        };
+        /**
+         * CourseAddition
+         * @description An addition and the step that makes it.
+         */
+        CourseAddition: {
+            /** Added G Per Ml */
+            added_g_per_ml: number;
+            /** Bowl G Per Ml */
+            bowl_g_per_ml: number;
+            density_g_per_ml: components["schemas"]["Estimate"];
+            /** Foam */
+            foam: boolean;
+            /** Into */
+            into: string;
+            /** Kept */
+            kept: number;
+            manner: components["schemas"]["Manner"];
+            /** Mass G */
+            mass_g: number;
+            /** Step */
+            step: string;
+            strokes: components["schemas"]["Estimate"];
+            volume_ml: components["schemas"]["Estimate"];
+            /** What */
+            what: string;
         };
         /**
          * Cue
@@ -1882,6 +2209,29 @@ export interface components {
             volume_ml: number;
         };
         /**
+         * CupVolume
+         * @description What a cup holds.
+         */
+        CupVolume: {
+            /** Volume Ml */
+            volume_ml: number;
+        };
+        /**
+         * CupWater
+         * @description A cup weighed empty, and level full of water.
+         */
+        CupWater: {
+            /** Empty G */
+            empty_g: number;
+            /**
+             * Water C
+             * @default 20
+             */
+            water_c: number;
+            /** Water G */
+            water_g: number;
+        };
+        /**
          * Cupful
          * @description A density read from a cup, in g and ml.
          */
@@ -1895,11 +2245,12 @@ export interface components {
         };
         /**
          * Density
-         * @description g/ml of what filled the cup.
+         * @description g/ml of what filled the cup, and the cup cut in half.
          */
         Density: {
             /** Density G Per Ml */
             density_g_per_ml: number;
+            section: components["schemas"]["Section"];
         };
         /**
          * Depth
@@ -1969,7 +2320,7 @@ export interface components {
              */
             servings: number;
             /** Steps */
-            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["WashStep"])[];
+            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["WashStep"])[];
             /**
              * Summary
              * @default
@@ -2190,7 +2541,8 @@ export interface components {
          * @description Fill the tins in use to about ``fill_fraction`` of their volume.
          *
          *     ``count`` of ``tin`` and ``tin_name`` are what the formula was made for; others may take their place where the
-         *     step ``leads``. ``rises`` is false for what is only moulded, such as a mousse in its ring.
+         *     step ``leads``. ``pattern`` is how several batters are poured in turns. ``rises`` is false for what is only moulded,
+         *     such as a mousse in its ring.
          */
         FillStep: {
             /**
@@ -2198,6 +2550,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Batter Names
+             * @default []
+             */
+            batter_names: string[];
             /**
              * Component
              * @default
@@ -2237,6 +2594,7 @@ export interface components {
              * @default
              */
             note: string;
+            pattern?: components["schemas"]["Pattern"] | null;
             /**
              * Rises
              * @default true
@@ -2291,8 +2649,54 @@ export interface components {
          */
         Foam: "French meringue" | "Swiss meringue" | "syrup-cooked meringue" | "whole-egg ribbon" | "yolk foam" | "whipped cream" | "chiffon batter" | "whole-egg sponge batter" | "batter for a roll" | "finger biscuit batter" | "fat-free sponge batter" | "rich batter" | "creamed batter with whites" | "macaron batter" | "mousse";
         /**
+         * FoldBody
+         * @description A fold to be planned. ``dry_share`` is the share of the base that is sifted, where a school does that.
+         */
+        FoldBody: {
+            base: components["schemas"]["ContentBody"];
+            /**
+             * Dry Share
+             * @default 0.5
+             */
+            dry_share: number;
+            foam: components["schemas"]["ContentBody"];
+            /** Portions */
+            portions?: number | null;
+            /** Sacrifice Fraction */
+            sacrifice_fraction?: number | null;
+            /** @default sacrifice */
+            school: components["schemas"]["FoldSchool"];
+        };
+        /**
+         * FoldCourse
+         * @description Folds that follow each other in one content.
+         *
+         *     ``base_g_per_ml`` and ``foam_g_per_ml`` are what meets first; ``air_kept`` is the share of the gas of all foams that
+         *     is left in the end; ``sacrifice`` advises on the first portion where one is spent.
+         */
+        FoldCourse: {
+            /** Additions */
+            additions: components["schemas"]["CourseAddition"][];
+            air_kept: components["schemas"]["Estimate"];
+            /** Base G Per Ml */
+            base_g_per_ml: number;
+            /** Foam G Per Ml */
+            foam_g_per_ml: number;
+            sacrifice: components["schemas"]["Sacrifice"] | null;
+            /** Sacrificed */
+            sacrificed: number;
+            /** Steps */
+            steps: string[];
+        };
+        /**
+         * FoldSchool
+         * @description The ways in which good bakers fold.
+         * @enum {string}
+         */
+        FoldSchool: "sacrifice" | "in thirds" | "base into the foam" | "flour over the foam" | "dry and liquid in turns";
+        /**
          * FoldStep
-         * @description Bring a foam together with a base, dry goods or fat.
+         * @description Bring a foam together with a base, dry goods or fat, in ``portions``.
          *
          *     ``batter`` names what the result is, when it is a batter with a band and a hold window of its own.
          */
@@ -2327,6 +2731,11 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Portions
+             * @default 1
+             */
+            portions: number;
             /** Title */
             title: string;
             /**
@@ -2336,6 +2745,29 @@ export interface components {
             tool: string;
             /** Vessel */
             vessel: string;
+        };
+        /**
+         * FoldView
+         * @description A plan with its pictures: base and foam before, and the bowl after each addition, all to one scale.
+         */
+        FoldView: {
+            /** Additions */
+            additions: components["schemas"]["Addition"][];
+            /** After */
+            after: components["schemas"]["Section"][];
+            air_kept: components["schemas"]["Estimate"];
+            /** Before */
+            before: components["schemas"]["Section"][];
+            density_g_per_ml: components["schemas"]["Estimate"];
+            /** Fat */
+            fat: string;
+            /** Flour */
+            flour: string;
+            sacrifice: components["schemas"]["Sacrifice"] | null;
+            /** Sacrifice Fraction */
+            sacrifice_fraction: number;
+            school: components["schemas"]["FoldSchool"];
+            volume_ml: components["schemas"]["Estimate"];
         };
         /**
          * ForecastView
@@ -2354,6 +2786,8 @@ export interface components {
             factor: number;
             /** Fills */
             fills: components["schemas"]["TinFill"][];
+            /** Folds */
+            folds: components["schemas"]["FoldCourse"][];
             /** Formula Id */
             formula_id: string;
             /** Ingredients */
@@ -2380,6 +2814,7 @@ export interface components {
             version: number;
             /** Warnings */
             warnings: components["schemas"]["Caveat"][];
+            washing: components["schemas"]["WashPlan"];
             /** Weighings */
             weighings: components["schemas"]["ComponentList"][];
         };
@@ -2409,7 +2844,7 @@ export interface components {
              */
             servings: number;
             /** Steps */
-            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["WashStep"])[];
+            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["WashStep"])[];
             /**
              * Summary
              * @default
@@ -2797,6 +3232,30 @@ export interface components {
             formula: components["schemas"]["Formula"];
         };
         /**
+         * KeptAir
+         * @description Share of its air that a fold kept by two cups, and by the model.
+         */
+        KeptAir: {
+            /** Modelled */
+            modelled: number;
+            /** Observed */
+            observed: number;
+        };
+        /**
+         * KeptView
+         * @description What a cup tells, with the batter drawn as it was measured.
+         */
+        KeptView: {
+            air_kept: components["schemas"]["Estimate"];
+            /** Can Do */
+            can_do: string;
+            expected: components["schemas"]["Estimate"];
+            place: components["schemas"]["Place"];
+            section: components["schemas"]["Section"];
+            /** Verdict */
+            verdict: string;
+        };
+        /**
          * KindView
          * @description A kind of step with its fields and a step of that kind to begin from (without id, vessel and inputs).
          */
@@ -3038,6 +3497,53 @@ export interface components {
             shape: "loaf";
         };
         /**
+         * MacaronageStep
+         * @description Fold the meringue into the dry goods, then press air out on purpose, to ``target_g_per_ml``.
+         */
+        MacaronageStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "macaronage";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Target G Per Ml
+             * @default 0.85
+             */
+            target_g_per_ml: number;
+            /** Title */
+            title: string;
+            /**
+             * Tool
+             * @default spatula
+             */
+            tool: string;
+            /** Vessel */
+            vessel: string;
+        };
+        /**
          * MakeReady
          * @description Something that has to be at hand, ticked by the baker.
          */
@@ -3057,7 +3563,7 @@ export interface components {
          * @description How a foam and what it meets are brought together.
          * @enum {string}
          */
-        Manner: "sacrifice" | "fold" | "sift over" | "stir" | "deflate";
+        Manner: "sacrifice" | "fold" | "base into the foam" | "sift over" | "dry and liquid in turns" | "stir";
         /**
          * Mark
          * @description Something to be done when a temperature is there, ``in_s`` seconds from now.
@@ -3091,6 +3597,27 @@ export interface components {
             /** Temperature C */
             temperature_c: number;
             volume_ml: components["schemas"]["Estimate"];
+        };
+        /**
+         * MeasuredBody
+         * @description A fold that was done, and what a cup of its batter weighed.
+         */
+        MeasuredBody: {
+            base: components["schemas"]["ContentBody"];
+            /**
+             * Dry Share
+             * @default 0.5
+             */
+            dry_share: number;
+            foam: components["schemas"]["ContentBody"];
+            /** Measured Density G Per Ml */
+            measured_density_g_per_ml: number;
+            /** Portions */
+            portions?: number | null;
+            /** Sacrifice Fraction */
+            sacrifice_fraction?: number | null;
+            /** @default sacrifice */
+            school: components["schemas"]["FoldSchool"];
         };
         /**
          * Meeting
@@ -3525,11 +4052,85 @@ export interface components {
             minutes: number;
         };
         /**
+         * Paper
+         * @description Sizes of paper in a printer.
+         * @enum {string}
+         */
+        Paper: "a4" | "letter";
+        /**
+         * PaperDrawing
+         * @description A paper shape to be drawn: lines as SVG points in mm, y downward from its upper left corner.
+         */
+        PaperDrawing: {
+            /** Count */
+            count: number;
+            /** Cuts */
+            cuts: string[];
+            /** Folds */
+            folds: string[];
+            /** Height Mm */
+            height_mm: number;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Size */
+            size: string;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
          * Part
          * @description What a component is to the whole.
          * @enum {string}
          */
         Part: "sponge" | "meringue" | "shells" | "filling" | "soak" | "glaze" | "decoration" | "assembly";
+        /**
+         * PartPlan
+         * @description A part: what is weighed off, what goes in, and what comes of it.
+         */
+        PartPlan: {
+            /** Additions */
+            additions: {
+                [key: string]: number;
+            };
+            /** Colour */
+            colour: string;
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Evening Strokes */
+            evening_strokes: number;
+            /** Mass G */
+            mass_g: number;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            put_back: components["schemas"]["PutBack"];
+            /** Share */
+            share: number;
+            /** Taken G */
+            taken_g: number;
+            /** Volume Ml */
+            volume_ml: number;
+        };
+        /**
+         * PartWish
+         * @description A part to be weighed off: its share (any positive number, set in proportion), and what colours it.
+         */
+        PartWish: {
+            /** Additions */
+            additions?: {
+                [key: string]: number;
+            };
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Share */
+            share: number;
+        };
         /**
          * Passcode
          * @description What the server was started with.
@@ -3537,6 +4138,41 @@ export interface components {
         Passcode: {
             /** Passcode */
             passcode: string;
+        };
+        /**
+         * Pattern
+         * @description Batters poured in turns: how many pours into each tin, and of what size. The first batter begins.
+         */
+        Pattern: {
+            /** Pours */
+            pours: number;
+            /** @default equal pours */
+            widths: components["schemas"]["RingWidth"];
+        };
+        /**
+         * PatternView
+         * @description Batters by name and colour, and what becomes of them.
+         *
+         *     ``left_g`` is what of each batter the pattern leaves over; ``says`` is what to do.
+         */
+        PatternView: {
+            bag?: components["schemas"]["Bag"] | null;
+            /** Begins */
+            begins: string;
+            /** Colours */
+            colours: string[];
+            /** Ends */
+            ends: string;
+            /**
+             * Left G
+             * @default []
+             */
+            left_g: number[];
+            /** Names */
+            names: string[];
+            rings?: components["schemas"]["Rings"] | null;
+            /** Says */
+            says: string;
         };
         /**
          * Peak
@@ -3588,6 +4224,8 @@ export interface components {
         /**
          * PipeStep
          * @description Pipe pieces of one size onto trays; ``tin`` is the tray that the formula was made for.
+         *
+         *     With several batters and ``stripes_each`` these lie side by side in one bag, so many stripes of each.
          */
         PipeStep: {
             /**
@@ -3595,6 +4233,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Batter Names
+             * @default []
+             */
+            batter_names: string[];
             /**
              * Component
              * @default
@@ -3622,12 +4265,22 @@ export interface components {
              * @default
              */
             note: string;
+            /**
+             * Nozzle Mm
+             * @default 12
+             */
+            nozzle_mm: number;
             piece: components["schemas"]["PipedPiece"];
             /**
              * Piece Name
              * @default piece
              */
             piece_name: string;
+            /**
+             * Stripes Each
+             * @default 0
+             */
+            stripes_each: number;
             /** Tin */
             tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
             /** Tin Name */
@@ -3847,6 +4500,20 @@ export interface components {
             without_thermometer: components["schemas"]["WithoutThermometer"];
         };
         /**
+         * Pour
+         * @description A pour: which batter (its place among them), how much, and the ring that it ends as, from the middle (mm).
+         */
+        Pour: {
+            /** Batter */
+            batter: number;
+            /** Inner Mm */
+            inner_mm: number;
+            /** Mass G */
+            mass_g: number;
+            /** Outer Mm */
+            outer_mm: number;
+        };
+        /**
          * PreheatStep
          * @description Bring the oven to ``oven_c``.
          */
@@ -3967,6 +4634,16 @@ export interface components {
             formula: components["schemas"]["Formula"];
         };
         /**
+         * PutBack
+         * @description Water and sugar (g) that keep a coloured part's proportions; negative where it has too much of one.
+         */
+        PutBack: {
+            /** Sugar G */
+            sugar_g: number;
+            /** Water G */
+            water_g: number;
+        };
+        /**
          * Quantity
          * @description What can be measured at the bench.
          * @enum {string}
@@ -4068,7 +4745,10 @@ export interface components {
         };
         /**
          * ReadingAdded
-         * @description A measured value, in the unit of its quantity; a density comes as ``value`` or from a ``cup``.
+         * @description A measured value, in the unit of its quantity.
+         *
+         *     A density comes as ``value``, from a ``cup``, in grams ``per_100_ml``, or by the seconds that a ribbon lies on top
+         *     (``ribbon_s``; ``value`` then holds the density that these stand for at this step).
          *
          *     With a ``thermometer`` of the kitchen, ``value`` is set right by its check when it is kept, and ``read`` holds what
          *     it showed.
@@ -4084,9 +4764,13 @@ export interface components {
              * @enum {string}
              */
             kind: "reading_added";
+            /** Per 100 Ml */
+            per_100_ml?: number | null;
             quantity: components["schemas"]["Quantity"];
             /** Read */
             read?: number | null;
+            /** Ribbon S */
+            ribbon_s?: number | null;
             /** Step */
             step: string;
             /** Thermometer */
@@ -4106,7 +4790,7 @@ export interface components {
         };
         /**
          * ReadingView
-         * @description A reading with its verdict.
+         * @description A reading with its verdict; ``tells`` is what follows from it here: air kept, strokes left, the rise.
          */
         ReadingView: {
             /**
@@ -4114,6 +4798,8 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /** By Ribbon S */
+            by_ribbon_s: number | null;
             quantity: components["schemas"]["Quantity"];
             /** Sequence */
             sequence: number;
@@ -4121,6 +4807,8 @@ export interface components {
             step: string;
             /** Step Title */
             step_title: string;
+            /** Tells */
+            tells: string;
             /** Unit */
             unit: string;
             /** Value */
@@ -4236,6 +4924,54 @@ export interface components {
             vessel: string;
         };
         /**
+         * RingWidth
+         * @description What the pours are made for.
+         * @enum {string}
+         */
+        RingWidth: "equal pours" | "equal widths";
+        /**
+         * Rings
+         * @description A tin with its rings, from above and in section: pours in their order, the first at the wall.
+         */
+        Rings: {
+            /** Level Mm */
+            level_mm: number;
+            /** Pours */
+            pours: components["schemas"]["Pour"][];
+            /** Rim Mm */
+            rim_mm: number;
+            /** Tin Radius Mm */
+            tin_radius_mm: number;
+            /** Tube Radius Mm */
+            tube_radius_mm: number;
+        };
+        /**
+         * RingsBody
+         * @description Rings in tins: the pattern, one of the tins, and how many of them.
+         */
+        RingsBody: {
+            /** Dimensions */
+            dimensions: {
+                [key: string]: number | null;
+            };
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rings";
+            pattern: components["schemas"]["Pattern"];
+            /**
+             * Shape
+             * @enum {string}
+             */
+            shape: "round" | "tube" | "square" | "rectangular" | "sheet" | "loaf" | "half-sphere";
+            /**
+             * Tins
+             * @default 1
+             */
+            tins: number;
+        };
+        /**
          * RoleShare
          * @description What of an ingredient plays one part: ``role`` is a few words, or the step that takes it.
          */
@@ -4324,6 +5060,22 @@ export interface components {
             shape: "round";
         };
         /**
+         * Sacrifice
+         * @description How large a first portion to give up: from ``low`` to ``high`` all are as good.
+         */
+        Sacrifice: {
+            /** High */
+            high: number;
+            /** Kept */
+            kept: number;
+            /** Low */
+            low: number;
+            /** Why */
+            why: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Saved
          * @description What was kept.
          */
@@ -4332,6 +5084,24 @@ export interface components {
             id: string;
             /** Version */
             version: number;
+        };
+        /**
+         * Saving
+         * @description An order that saves a wash: what comes first, what it costs in waiting, and whether the foam bears it.
+         */
+        Saving: {
+            /** Holds S */
+            holds_s: number;
+            /** Says */
+            says: string;
+            /** Step */
+            step: string;
+            /** Tool */
+            tool: string;
+            /** Waits S */
+            waits_s: number;
+            /** Worth It */
+            worth_it: boolean;
         };
         /**
          * School
@@ -4415,6 +5185,45 @@ export interface components {
          * @enum {string}
          */
         Sets: "crumb" | "shell" | "dried through";
+        /**
+         * Share
+         * @description So many tins of one kind, each with its share of the batter.
+         */
+        Share: {
+            /** Count */
+            count: number;
+            /** Each Ml */
+            each_ml: number;
+            /** Fill Fraction */
+            fill_fraction: number;
+            /** Id */
+            id: string;
+            /** Level Mm */
+            level_mm: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * SharingBody
+         * @description A batter to be shared out over the tins of this kitchen.
+         */
+        SharingBody: {
+            /** Batter G */
+            batter_g: number;
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            technique?: components["schemas"]["Technique"] | null;
+        };
+        /**
+         * SharingView
+         * @description The best ways, best first, and grams to each millilitre.
+         */
+        SharingView: {
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Ways */
+            ways: components["schemas"]["Allotment"][];
+        };
         /**
          * Side
          * @description What it means to lie on one side of a band, and what can still be done.
@@ -4512,6 +5321,24 @@ export interface components {
             vessel: string;
         };
         /**
+         * SplitBody
+         * @description A batter to be parted. ``batter`` tells its goods in proportion; without it, those of a usual chiffon batter.
+         */
+        SplitBody: {
+            /** Batter */
+            batter?: {
+                [key: string]: number;
+            };
+            /** Batter G */
+            batter_g: number;
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Parts */
+            parts: components["schemas"]["PartWish"][];
+            /** Pattern */
+            pattern?: (components["schemas"]["RingsBody"] | components["schemas"]["StripesBody"]) | null;
+        };
+        /**
          * SplitStep
          * @description Weigh a part off into another vessel; how much is what its portion says.
          */
@@ -4547,6 +5374,17 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+        };
+        /**
+         * SplitView
+         * @description The parts, and what the pattern makes of them.
+         */
+        SplitView: {
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Parts */
+            parts: components["schemas"]["PartPlan"][];
+            pattern?: components["schemas"]["PatternView"] | null;
         };
         /**
          * SpotView
@@ -4686,9 +5524,12 @@ export interface components {
          * @description A step close up.
          */
         StepDetail: {
+            /** Before */
+            before: components["schemas"]["Section"][];
             column: components["schemas"]["Column"] | null;
             /** Cues */
             cues: components["schemas"]["CueView"][];
+            fold: components["schemas"]["FoldCourse"] | null;
             forecast: components["schemas"]["StepForecast"];
             outlook: components["schemas"]["Outlook"] | null;
             section: components["schemas"]["Section"] | null;
@@ -4716,9 +5557,17 @@ export interface components {
         /**
          * StepForecast
          * @description A step as it is expected to go.
+         *
+         *     ``ribbon`` is whether its density can be told by one; ``before`` are the vessels that it takes from, cut in half, as
+         *     they stand before it; ``additions`` are a fold's.
          */
         StepForecast: {
+            /** Additions */
+            additions: components["schemas"]["Addition"][];
+            ageing: components["schemas"]["Ageing"] | null;
             attention: components["schemas"]["Attention"];
+            /** Before */
+            before: components["schemas"]["Section"][];
             /** Begins Foam */
             begins_foam: boolean;
             /** Cautions */
@@ -4734,6 +5583,7 @@ export interface components {
             duration_s: components["schemas"]["Estimate"];
             /** First Look S */
             first_look_s: number | null;
+            foam: components["schemas"]["Foam"] | null;
             /** Goal */
             goal: string;
             hold_s: components["schemas"]["Estimate"] | null;
@@ -4759,8 +5609,11 @@ export interface components {
             passes: components["schemas"]["WhipStage"][];
             /** Passes Window */
             passes_window: boolean;
+            pattern: components["schemas"]["PatternView"] | null;
             /** Rescues */
             rescues: components["schemas"]["Rescue"][];
+            /** Ribbon */
+            ribbon: boolean;
             section: components["schemas"]["Section"] | null;
             /** Sets Foam */
             sets_foam: boolean;
@@ -4947,6 +5800,43 @@ export interface components {
             until_c: number;
             /** Vessel */
             vessel: string;
+        };
+        /**
+         * Stripe
+         * @description A stripe: which batter, its grams, where it stands around the bag (degrees), and its width at the nozzle (mm).
+         */
+        Stripe: {
+            /** Batter */
+            batter: number;
+            /** From Deg */
+            from_deg: number;
+            /** Mass G */
+            mass_g: number;
+            /** To Deg */
+            to_deg: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * StripesBody
+         * @description Stripes in a piping bag.
+         */
+        StripesBody: {
+            /**
+             * Each
+             * @default 1
+             */
+            each: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stripes";
+            /**
+             * Nozzle Mm
+             * @default 12
+             */
+            nozzle_mm: number;
         };
         /**
          * SugarSchool
@@ -5149,10 +6039,39 @@ export interface components {
             label: string;
         };
         /**
+         * TinBody
+         * @description A batter in a tin.
+         */
+        TinBody: {
+            /** Batter G */
+            batter_g: number;
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Dimensions */
+            dimensions: {
+                [key: string]: number | null;
+            };
+            /** Gas Free G Per Ml */
+            gas_free_g_per_ml?: number | null;
+            /**
+             * Leavener G
+             * @default 0
+             */
+            leavener_g: number;
+            /**
+             * Shape
+             * @enum {string}
+             */
+            shape: "round" | "tube" | "square" | "rectangular" | "sheet" | "loaf" | "half-sphere";
+            technique?: components["schemas"]["Technique"] | null;
+        };
+        /**
          * TinDrawing
-         * @description What a tin holds, and its section while empty.
+         * @description What a tin holds, its section while empty, and its lining.
          */
         TinDrawing: {
+            /** Lining */
+            lining: components["schemas"]["PaperDrawing"][];
             section: components["schemas"]["Section"];
             /** Volume Ml */
             volume_ml: number;
@@ -5184,6 +6103,12 @@ export interface components {
             volume_ml: number;
         };
         /**
+         * TinFit
+         * @description How a tin fits a batter.
+         * @enum {string}
+         */
+        TinFit: "fits" | "low" | "too full" | "overflows";
+        /**
          * TinShape
          * @description A tin to be drawn.
          */
@@ -5195,6 +6120,36 @@ export interface components {
             name: string;
             /** Tin */
             tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+        };
+        /**
+         * TinView
+         * @description How it stands, drawn; ``good_g`` would fill the tin well, ``per_mm_g`` stands in each millimetre at its level.
+         */
+        TinView: {
+            /** Can Do */
+            can_do: string;
+            /** Capacity Ml */
+            capacity_ml: number;
+            /** Dome */
+            dome: string;
+            /** Fill Fraction */
+            fill_fraction: number;
+            fit: components["schemas"]["TinFit"];
+            /** Good G */
+            good_g: number;
+            /** Level Mm */
+            level_mm: number;
+            /** Per Mm G */
+            per_mm_g: number;
+            /** Rim Mm */
+            rim_mm: number;
+            rise_mm: components["schemas"]["Estimate"];
+            section: components["schemas"]["Section"];
+            settled_mm: components["schemas"]["Estimate"];
+            /** Verdict */
+            verdict: string;
+            /** Volume Ml */
+            volume_ml: number;
         };
         /**
          * ToastStep
@@ -5242,6 +6197,32 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+        };
+        /**
+         * ToolRow
+         * @description A tool with its uses in the order of the work.
+         */
+        ToolRow: {
+            /** Tool */
+            tool: string;
+            /** Uses */
+            uses: components["schemas"]["ToolUse"][];
+        };
+        /**
+         * ToolUse
+         * @description A tool at a step: whether it leaves fat on it, must be free of fat, and has to be washed before.
+         */
+        ToolUse: {
+            /** Clean */
+            clean: boolean;
+            /** Greasy */
+            greasy: boolean;
+            /** Step */
+            step: string;
+            /** Title */
+            title: string;
+            /** Washed Before */
+            washed_before: boolean;
         };
         /**
          * TraceView
@@ -5442,7 +6423,7 @@ export interface components {
          * @description What a vessel looks like when cut in half. A tin takes its shape from the tin in use.
          * @enum {string}
          */
-        VesselForm: "bowl" | "mixer bowl" | "pot" | "jug" | "paper" | "tin" | "rack" | "oven";
+        VesselForm: "bowl" | "mixer bowl" | "pot" | "jug" | "bag" | "cup" | "paper" | "tin" | "rack" | "oven";
         /**
          * WallPoint
          * @description The wall at a height: outer and inner half-width in mm (inner is the tube's).
@@ -5504,6 +6485,24 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+        };
+        /**
+         * WashPlan
+         * @description ``washes`` is what the chosen order costs, ``least`` what the best order would.
+         */
+        WashPlan: {
+            /** Least */
+            least: number;
+            /** Ready */
+            ready: {
+                [key: string]: components["schemas"]["MakeReady"][];
+            };
+            /** Savings */
+            savings: components["schemas"]["Saving"][];
+            /** Tools */
+            tools: components["schemas"]["ToolRow"][];
+            /** Washes */
+            washes: number;
         };
         /**
          * WashStep
@@ -5703,11 +6702,13 @@ export interface components {
         Whisk: "waiting" | "running" | "there";
         /**
          * WindowView
-         * @description A content that waits and may not wait for ever.
+         * @description A content that waits and may not wait for ever; ``lost`` is the share of its bubbles that is gone.
          */
         WindowView: {
+            ageing: components["schemas"]["Ageing"] | null;
             /** Closes */
             closes: string;
+            lost: components["schemas"]["Estimate"] | null;
             /** Name */
             name: string;
             /**
@@ -6275,6 +7276,93 @@ export interface operations {
             };
         };
     };
+    aged_api_craft_ageing_get: {
+        parameters: {
+            query: {
+                foam: components["schemas"]["Foam"];
+                waited_s?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Aged"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    cup_volume_api_craft_cup_volume_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CupWater"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CupVolume"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     density_api_craft_density_post: {
         parameters: {
             query?: never;
@@ -6362,6 +7450,94 @@ export interface operations {
             };
         };
     };
+    fold_api_craft_fold_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FoldBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoldView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    air_kept_api_craft_fold_air_kept_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasuredBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     ingredients_api_craft_ingredients_get: {
         parameters: {
             query?: never;
@@ -6378,6 +7554,116 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["IngredientEntry"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    lining_as_pdf_api_craft_lining_pdf_get: {
+        parameters: {
+            query: {
+                shape: "round" | "tube" | "square" | "rectangular" | "sheet" | "loaf" | "half-sphere";
+                diameter_mm?: number | null;
+                top_diameter_mm?: number | null;
+                depth_mm?: number | null;
+                tube_diameter_mm?: number | null;
+                tube_top_diameter_mm?: number | null;
+                width_mm?: number | null;
+                length_mm?: number | null;
+                bottom_width_mm?: number | null;
+                bottom_length_mm?: number | null;
+                top_width_mm?: number | null;
+                top_length_mm?: number | null;
+                name?: string;
+                paper?: components["schemas"]["Paper"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    lining_as_svg_api_craft_lining_svg_get: {
+        parameters: {
+            query: {
+                shape: "round" | "tube" | "square" | "rectangular" | "sheet" | "loaf" | "half-sphere";
+                diameter_mm?: number | null;
+                top_diameter_mm?: number | null;
+                depth_mm?: number | null;
+                tube_diameter_mm?: number | null;
+                tube_top_diameter_mm?: number | null;
+                width_mm?: number | null;
+                length_mm?: number | null;
+                bottom_width_mm?: number | null;
+                bottom_length_mm?: number | null;
+                top_width_mm?: number | null;
+                top_length_mm?: number | null;
+                name?: string;
+                paper?: components["schemas"]["Paper"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": unknown;
                 };
             };
             /** @description The body could not be read. */
@@ -6661,6 +7947,137 @@ export interface operations {
             };
         };
     };
+    ribbon_api_craft_ribbon_get: {
+        parameters: {
+            query: {
+                foam: components["schemas"]["Foam"];
+                seconds: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Estimate"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    sharing_api_craft_share_out_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SharingBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharingView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    split_batter_api_craft_split_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SplitBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SplitView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     boiling_point_api_craft_syrup_boiling_point_get: {
         parameters: {
             query: {
@@ -6813,6 +8230,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Corrected"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    tin_api_craft_tin_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TinBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TinView"];
                 };
             };
             /** @description The body could not be read. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { prefersReducedMotion, Tween } from 'svelte/motion';
   import type { SectionData } from '../api/client';
   import { litres } from '../figures.svelte';
   import { bubbles, LOOK, outline } from './bubbles';
@@ -15,6 +16,9 @@
   };
   let { section, width = 260, height = 220, annotated = true, label, pxPerMm }: Props = $props();
 
+  /** The level moves when a reading has moved it. */
+  const moving = Tween.of(() => section.level_mm, { duration: () => (prefersReducedMotion.current ? 0 : 600) });
+  const level = $derived(moving.current);
   const uid = $props.id();
   const GUTTER = 136;
   const TOP = 22;
@@ -54,7 +58,7 @@
       : [],
   );
   const content = $derived.by(() => {
-    const top = section.level_mm;
+    const top = level;
     const heights = [...section.wall.map((p) => p.height_mm).filter((h) => h < top), top];
     const half = (way: number) => {
       const out = heights.map((h): [number, number] => [cx + way * wallAt(h, 'outer_mm') * scale, y(h)]);
@@ -68,13 +72,13 @@
     outline(
       bubbles(
         2 * outermost * scale,
-        section.level_mm * scale,
+        level * scale,
         section.air_fraction,
         look.size * (annotated ? 1 : 0.55),
         section.baked ? 2500 : 900,
       ),
       cx - outermost * scale,
-      y(section.level_mm),
+      y(level),
     ),
   );
   const spoken = $derived(
@@ -107,13 +111,13 @@
         stroke-width="0.8"
       />
     </g>
-    {#if section.level_mm > 0.5}
+    {#if level > 0.5}
       {#each [-1, 1] as way (way)}
         <line
-          x1={cx + way * wallAt(section.level_mm, 'inner_mm') * scale}
-          x2={cx + way * wallAt(section.level_mm, 'outer_mm') * scale}
-          y1={y(section.level_mm)}
-          y2={y(section.level_mm)}
+          x1={cx + way * wallAt(level, 'inner_mm') * scale}
+          x2={cx + way * wallAt(level, 'outer_mm') * scale}
+          y1={y(level)}
+          y2={y(level)}
           stroke="#5d7f88"
           stroke-opacity="0.6"
         />

@@ -24,7 +24,12 @@
       <strong class={left < 60 ? 'text-[#ff8fab]' : ''}
         >{w.name} {left > 0 ? `holds ${countdown(left)}` : `${countdown(left)} too long`}</strong
       ><br />
-      <span class="text-[15px] opacity-85">{w.why}</span>
+      <span class="text-[15px] opacity-85"
+        >{#if w.lost && w.lost.likely > 0.04 && w.ageing}{Math.round(100 * w.lost.likely)} % of its air is gone. {left <
+          0
+            ? w.ageing.restores
+            : w.ageing.sign}{:else}{w.why}{/if}</span
+      >
     </button>
   {/each}
   {#each others as id (id)}

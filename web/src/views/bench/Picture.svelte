@@ -2,7 +2,10 @@
   import Band from '../../lib/draw/Band.svelte';
   import Column from '../../lib/draw/Column.svelte';
   import Course from '../../lib/draw/Course.svelte';
+  import FoldLadder from '../../lib/draw/FoldLadder.svelte';
+  import Pattern from '../../lib/draw/Pattern.svelte';
   import Section from '../../lib/draw/Section.svelte';
+  import SideBySide from '../../lib/draw/SideBySide.svelte';
   import { clock } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
 
@@ -51,7 +54,15 @@
   aria-label="What is in the vessels"
   class="flex min-w-0 flex-wrap content-start justify-center gap-x-3 gap-y-2 lg:border-l lg:border-line lg:pl-6"
 >
-  {#if detail.section}
+  {#if detail.before.length > 0 && detail.section}
+    <SideBySide
+      before={detail.before}
+      after={detail.section}
+      then={detail.section_is_now ? `${detail.section.name} now` : 'after this step'}
+      width={460}
+      height={detail.fold || step.pattern ? 120 : 170}
+    />
+  {:else if detail.section}
     <figure class="min-w-0">
       <figcaption class="text-[16px] font-semibold text-quiet">
         {detail.section.name}
@@ -79,9 +90,26 @@
       height={bands.length > 0 ? 226 : 330}
     />
   {:else if column}<Column {column} title={columnTitle} height={detail.section ? 210 : 320} />{/if}
+  {#if step.pattern}<Pattern pattern={step.pattern} size={150} />{/if}
+  {#if detail.fold}
+    <FoldLadder
+      base={detail.fold.base_g_per_ml}
+      foam={detail.fold.foam_g_per_ml}
+      additions={detail.fold.additions}
+      done={[...bench.done]}
+      current={step.id}
+    />
+  {/if}
   <div class="w-full max-w-md space-y-5">
     {#each bands as { band, reading } (band.quantity)}
-      <Band {band} verdict={reading?.verdict} title={reading ? `${band.quantity}, ${clock(reading.at)}` : undefined} />
+      <div>
+        <Band
+          {band}
+          verdict={reading?.verdict}
+          title={reading ? `${band.quantity}, ${clock(reading.at)}` : undefined}
+        />
+        {#if reading?.tells}<p class="text-[16px]">{reading.tells}</p>{/if}
+      </div>
     {/each}
   </div>
 </section>

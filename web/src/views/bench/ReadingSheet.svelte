@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { api, ask, problemOf, type Schemas } from '../../lib/api/client';
+  import { api, ask, problemOf, type Schemas, type SectionData } from '../../lib/api/client';
+  import Section from '../../lib/draw/Section.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
   import Sheet from '../../lib/parts/Sheet.svelte';
@@ -35,6 +36,22 @@
   let full = $state<number | null>(null);
   let value = $state<number | null>(null);
   let density = $state<number | null>(null);
+  let section = $state<SectionData | null>(null);
+  /** How a density is read. */
+  type Way = 'cup' | '100 ml' | 'ribbon' | 'g/ml';
+  const WAYS: { value: Way; label: string }[] = [
+    { value: 'cup', label: 'a cup on the scale' },
+    { value: '100 ml', label: 'grams in 100 ml' },
+    { value: 'ribbon', label: 'how long a ribbon lies' },
+    { value: 'g/ml', label: 'g per ml' },
+  ];
+  const FIELD: Record<Way, string> = {
+    cup: '',
+    '100 ml': 'Grams in 100 ml',
+    ribbon: 'Seconds until the ribbon has sunk in',
+    'g/ml': 'density',
+  };
+  let way = $state<Way>('cup');
   let trouble = $state('');
 
   /** What may be read where: this step first, then what runs beside it. */
@@ -66,7 +83,8 @@
   $effect(() => {
     if (!open) return;
     trouble = '';
-    full = value = density = null;
+    full = value = density = section = null;
+    way = 'cup';
     const first = places[0];
     if (first) [where, quantity] = [first.key, first.quantity];
     void ask(api.GET('/api/kitchen')).then(
@@ -84,15 +102,19 @@
     if (!chosen || full === null) return;
     const body = { full_g: full, empty_g: chosen.empty_g, volume_ml: chosen.volume_ml };
     void ask(api.POST('/api/craft/density', { body })).then(
-      (answer) => ((density = answer.density_g_per_ml), (trouble = '')),
+      (answer) => {
+        [density, section, trouble] = [answer.density_g_per_ml, answer.section, ''];
+      },
       (error) => {
         const problem = problemOf(error);
-        [density, trouble] = [null, `${problem.detail} ${problem.remedy}`];
+        [density, section, trouble] = [null, null, `${problem.detail} ${problem.remedy}`];
       },
     );
   });
 
-  const byCup = $derived(quantity === 'density');
+  const byCup = $derived(quantity === 'density' && way === 'cup');
+  const foam = $derived(bench.bake?.details[where.split('|')[0] ?? '']?.forecast);
+  const ways = $derived(WAYS.filter((w) => w.value !== 'ribbon' || foam?.ribbon));
   const warm = $derived(WANTED[quantity] === 'temperature');
   const ready = $derived(byCup ? density !== null : value !== null);
 
@@ -106,7 +128,11 @@
       quantity: place.quantity,
       ...(byCup && chosen
         ? { cup: { full_g: full!, empty_g: chosen.empty_g, volume_ml: chosen.volume_ml } }
-        : { value: value!, ...(warm && thermometer ? { thermometer } : {}) }),
+        : quantity === 'density' && way === '100 ml'
+          ? { per_100_ml: value! }
+          : quantity === 'density' && way === 'ribbon'
+            ? { ribbon_s: value! }
+            : { value: value!, ...(warm && thermometer ? { thermometer } : {}) }),
     });
     if (problem) trouble = `${problem.detail} ${problem.remedy}`;
     else onclose();
@@ -127,6 +153,17 @@
         }}
       />
     {:else if places[0]}<p class="text-lg">{places[0].words}</p>{/if}
+    {#if quantity === 'density'}
+      <Choice
+        label="Read by"
+        value={way}
+        options={ways}
+        onvalue={(v) => {
+          way = v as Way;
+          value = full = density = null;
+        }}
+      />
+    {/if}
     {#if byCup}
       {#if cups.length > 0}
         <Choice
@@ -162,18 +199,27 @@
         </div>
       {/if}
       <QuantityField label="Full cup, levelled" wanted="mass" unit="g" value={full} onvalue={(v) => (full = v)} />
-      <p class="text-4xl font-bold" aria-live="polite">
-        {density === null ? '–' : density.toFixed(3)} <span class="text-lg font-normal">g per ml</span>
-      </p>
+      <div class="flex items-end justify-between gap-4">
+        <p class="text-4xl font-bold" aria-live="polite">
+          {density === null ? '–' : density.toFixed(3)} <span class="text-lg font-normal">g per ml</span>
+        </p>
+        {#if section}<Section {section} width={110} height={96} annotated={false} />{/if}
+      </div>
     {:else}
       <QuantityField
-        label={quantity}
+        label={quantity === 'density' ? FIELD[way] : quantity}
         wanted={WANTED[quantity]}
-        unit={UNIT[quantity]}
-        step={quantity === 'density' ? 0.01 : 1}
+        unit={quantity === 'density' ? (way === 'ribbon' ? 's' : way === '100 ml' ? 'g' : 'g/ml') : UNIT[quantity]}
+        step={quantity === 'density' && way === 'g/ml' ? 0.01 : 1}
         {value}
         onvalue={(v) => (value = v)}
       />
+    {/if}
+    {#if quantity === 'density' && way === 'ribbon'}
+      <p class="text-[16px] text-quiet">
+        Lift the whisk or spatula, let a ribbon fall, count until it has sunk in. Rough: within a seventh or so. A cup
+        tells more.
+      </p>
     {/if}
     {#if warm && thermometers.length > 0}
       <Choice

@@ -2,6 +2,7 @@
   import { grams, origin } from '../../lib/figures.svelte';
   import Stages from '../../lib/draw/Stages.svelte';
   import { now } from '../../lib/now.svelte';
+  import Additions from '../../lib/parts/Additions.svelte';
   import Rescues from '../../lib/parts/Rescues.svelte';
   import { clock, countdown, length, until } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
@@ -37,6 +38,9 @@
       ((line.attention === 'none' && look !== null && look > 0) ||
         (followed && watch?.pot && !bench.meeting?.meeting.pour && left > 15)),
   );
+  /** The additions of this step within its fold, and how many of the fold come before them. */
+  const own = $derived(detail.fold?.additions.filter((a) => a.step === step.id) ?? step.additions);
+  const before = $derived(detail.fold?.additions.findIndex((a) => a.step === step.id) ?? 0);
   const early = $derived(line.status === 'waiting' ? until(line.expected_start_at, now.value) : 0);
 </script>
 
@@ -100,8 +104,20 @@
     </ul>
     <p class="text-lg">{step.do} <span class="text-quiet">{step.why}</span></p>
   {/if}
+  {#if step.additions.length > 0 && line.status === 'waiting'}
+    <Additions additions={own} first={before + 1} />
+    {#if detail.fold && !detail.section_is_now}
+      <p class="text-[16px] text-quiet">
+        About <strong class="text-ink">{Math.round(100 * detail.fold.air_kept.likely)} %</strong> of the air stays, {Math.round(
+          100 * detail.fold.air_kept.low,
+        )} to {Math.round(100 * detail.fold.air_kept.high)}, {origin(detail.fold.air_kept)}.
+        {#if detail.fold.sacrifice && step.id === detail.fold.steps[0]}Good first portions: {detail.fold.sacrifice
+            .words}. {detail.fold.sacrifice.why}{/if}
+      </p>
+    {/if}
+  {/if}
   {#if step.note}<p class="text-[17px] italic">{step.note}</p>{/if}
-  {#if !big && !blocked && step.inputs.length > 0 && line.status === 'waiting'}
+  {#if !big && !blocked && step.inputs.length > 0 && step.additions.length === 0 && line.status === 'waiting'}
     <p class="text-[17px] text-quiet">
       {#each step.inputs as item, i (i)}{i ? ', ' : 'With '}<span class="font-semibold text-ink"
           >{grams(item.grams)}</span

@@ -55,6 +55,9 @@
     <h1 class="text-3xl">The Book</h1>
     <p class="flex flex-wrap gap-3">
       <a class="act act-small" href={p('/book/meringue')}>Sugar and whites</a>
+      <a class="act act-small" href={p('/book/fold')}>Foam and fold</a>
+      <a class="act act-small" href={p('/book/tins')}>Tins and paper</a>
+      <a class="act act-small" href={p('/book/patterns')}>Parts and patterns</a>
       <a class="act act-small" href={p('/book/read')}>Read a recipe in</a>
     </p>
   </div>

@@ -20,6 +20,7 @@
   import Process from './Process.svelte';
   import StepCloseUp from './StepCloseUp.svelte';
   import SwapSheet from './SwapSheet.svelte';
+  import Washing from './Washing.svelte';
   import Weighing from './Weighing.svelte';
 
   const formula_id = route.params.formula!;
@@ -122,7 +123,11 @@
       {picked}
       onpick={(id) => (picked = picked === id ? null : id)}
     />
-    {#if step}<StepCloseUp {step} />{/if}
+    {#if step}<StepCloseUp {step} fold={shown.folds.find((f) => f.steps.includes(step.id)) ?? null} />{/if}
+    {#if shown.washing.tools.length > 0}
+      <h2 class="mt-8 mb-2 text-2xl">Bowls and beaters</h2>
+      <Washing plan={shown.washing} />
+    {/if}
 
     <h2 class="mt-8 mb-2 text-2xl">Where bakers disagree, this formula…</h2>
     <dl class="grid gap-x-10 gap-y-3 md:grid-cols-2">

@@ -1,14 +1,19 @@
 <script lang="ts">
-  import type { StepForecast } from '../../lib/api/client';
+  import type { Schemas, StepForecast } from '../../lib/api/client';
   import Band from '../../lib/draw/Band.svelte';
   import Stages from '../../lib/draw/Stages.svelte';
   import Rescues from '../../lib/parts/Rescues.svelte';
+  import FoldLadder from '../../lib/draw/FoldLadder.svelte';
+  import Pattern from '../../lib/draw/Pattern.svelte';
   import Section from '../../lib/draw/Section.svelte';
+  import SideBySide from '../../lib/draw/SideBySide.svelte';
+  import Additions from '../../lib/parts/Additions.svelte';
   import { celsius, grams, litres, origin } from '../../lib/figures.svelte';
   import { length } from '../../lib/time';
 
-  type Props = { step: StepForecast };
-  let { step }: Props = $props();
+  type Props = { step: StepForecast; fold?: Schemas['FoldCourse'] | null };
+  let { step, fold = null }: Props = $props();
+  const own = $derived(fold?.additions.filter((a) => a.step === step.id) ?? []);
 </script>
 
 <div
@@ -32,6 +37,12 @@
         Then it may wait <strong>{length(step.hold_s.likely)}</strong>
         <span class="text-quiet">({origin(step.hold_s)}). {step.hold_why}</span>
       </p>{/if}
+    {#if step.ageing}<p class="text-quiet">
+        Too long: {step.ageing.sign}
+        {step.ageing.restores}
+        {step.ageing.limit}
+      </p>{/if}
+    {#if own.length > 0}<Additions additions={own} />{/if}
     {#each step.cues as cue (cue.id)}<p>
         After about {length(cue.after_s.likely)}: <strong>{cue.do}</strong>, {cue.look}.
       </p>{/each}
@@ -42,7 +53,10 @@
       </p>{/each}
   </div>
   <div>
-    {#if step.section}<Section section={step.section} width={340} height={210} />{/if}
+    {#if step.before.length > 0 && step.section}
+      <SideBySide before={step.before} after={step.section} then="after" width={340} height={150} />
+    {:else if step.section}<Section section={step.section} width={340} height={210} />{/if}
+    {#if step.pattern}<Pattern pattern={step.pattern} size={150} />{/if}
     {#if step.material.mass_g > 0}<p class="text-quiet">
         {grams(step.material.mass_g)}, {litres(step.material.volume_ml.likely)}, about {celsius(
           step.material.temperature_c,
@@ -50,6 +64,12 @@
       </p>{/if}
   </div>
   <div class="space-y-4">
+    {#if fold}<FoldLadder
+        base={fold.base_g_per_ml}
+        foam={fold.foam_g_per_ml}
+        additions={fold.additions}
+        current={step.id}
+      />{/if}
     {#each step.checkpoints as c (c.id)}
       <div>
         <p><strong>{c.name}.</strong> {c.sees}</p>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import QuantityField from '../../lib/parts/QuantityField.svelte';
+  import CupWater from './CupWater.svelte';
   import { freeId, type KitchenState } from './kitchen.svelte';
   import NameField from './NameField.svelte';
 
@@ -55,18 +56,18 @@
           onvalue={(v) => page.change((k) => (k.cups[i]!.empty_g = v))}
         />
         <QuantityField
-          label="Water it holds, levelled"
+          label="So it holds"
           wanted="volume"
           unit="ml"
           least={6}
           value={cup.volume_ml}
           onvalue={(v) => page.change((k) => (k.cups[i]!.volume_ml = v))}
         />
+        <CupWater empty={cup.empty_g} onvolume={(ml) => page.change((k) => (k.cups[i]!.volume_ml = ml))} />
       </div>
       <button class="act act-small" onclick={() => page.change((k) => k.cups.splice(i, 1))}>Take it out</button>
     </div>
   {/each}
-  <p class="mb-2 text-quiet">Weigh it empty, then full of water: a gram is a millilitre.</p>
   <button
     class="act act-small"
     onclick={() =>

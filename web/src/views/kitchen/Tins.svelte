@@ -3,6 +3,7 @@
   import Choice from '../../lib/parts/Choice.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
   import { freeId, type KitchenState } from './kitchen.svelte';
+  import { paperOf } from '../tins/tins.svelte';
   import TinDrawing from './TinDrawing.svelte';
 
   type Props = { page: KitchenState };
@@ -91,6 +92,12 @@
                 onvalue={(v) => page.change((k) => ((k.tins[i]!.tin.dimensions as Record<string, number>)[key] = v))}
               />
             {/each}
+            <p class="sm:col-span-2">
+              Its paper at true scale:
+              <a class="underline" href={paperOf(tin, 'pdf')} target="_blank" rel="noopener">A4</a>,
+              <a class="underline" href={paperOf(tin, 'pdf', 'letter')} target="_blank" rel="noopener">Letter</a>,
+              <a class="underline" href={paperOf(tin, 'svg')} target="_blank" rel="noopener">SVG</a>
+            </p>
             <div class="flex gap-3 sm:col-span-2">
               <button class="act act-small" onclick={() => (open = null)}>Close</button>
               <button class="act act-small" onclick={() => page.change((k) => k.tins.splice(i, 1))}

@@ -14,15 +14,17 @@ from kindwhisk.core.errors import CraftError
 from kindwhisk.core.faults import faults
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import KitchenRecord
+from kindwhisk.core.process.folds import FoldCourse
 from kindwhisk.core.process.forecast import Caveat, StepForecast
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.meringue import meringues
 from kindwhisk.core.process.parts import ComponentView, IngredientTotal
 from kindwhisk.core.process.scaling import Depth, Scaled, TinFill, scale
+from kindwhisk.core.process.washing import WashPlan
 from kindwhisk.core.process.weigh_list import ComponentList, weigh_list
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.schools import School
-from kindwhisk.core.tins import Tin
+from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.store import formulas, kitchens
 
 _tin = TypeAdapter[Tin](Tin)
@@ -60,6 +62,8 @@ class ForecastView(BaseModel):
     weighings: tuple[ComponentList, ...]
     warnings: tuple[Caveat, ...]
     balance: tuple[Ratio, ...]
+    folds: tuple[FoldCourse, ...]
+    washing: WashPlan
     allergens: tuple[str, ...]
 
 
@@ -142,5 +146,7 @@ def forecast_view(version: int, one: Scaled) -> ForecastView:
         weighings=weigh_list(seen),
         warnings=seen.warnings,
         balance=seen.balance,
+        folds=seen.folds,
+        washing=seen.washing,
         allergens=seen.allergens,
     )

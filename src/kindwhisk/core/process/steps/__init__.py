@@ -13,6 +13,7 @@ from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.invert import InvertStep
 from kindwhisk.core.process.steps.knock import KnockStep
+from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.preheat import PreheatStep
@@ -40,6 +41,7 @@ Step = Annotated[
     | WhipStep
     | StreamStep
     | FoldStep
+    | MacaronageStep
     | SplitStep
     | FillStep
     | PipeStep

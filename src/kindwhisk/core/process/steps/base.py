@@ -14,6 +14,7 @@ from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.learning import corrected, personal_band
 from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
+from kindwhisk.core.patterns.pattern import PatternView
 from kindwhisk.core.process.outcome import Attention, Outcome, Resource
 from kindwhisk.core.process.portions import Portion, StepId
 from kindwhisk.core.process.setting import Setting, TinsInUse
@@ -63,6 +64,7 @@ class StepBase(Value):
     ``begins_foam`` (a clock starts), ``sets_foam`` (it stops), ``passes_window`` (the clock goes on).
     ``reading_fades_s``: a density read longer than this before the end tells of a moment, not of the result.
     ``under_way_is_enough``: a foam may begin when this has begun.
+    ``shows_before``: the vessels that it takes from are worth seeing beside its own.
     ``probe``: where a thermometer that follows this step lives.
     ``after`` names steps that must be over without giving material, such as a preheated oven.
     """
@@ -75,6 +77,7 @@ class StepBase(Value):
     reading_fades_s: ClassVar[float] = math.inf
     under_way_is_enough: ClassVar[bool] = False
     probe: ClassVar[ProbePlace | None] = None
+    shows_before: ClassVar[bool] = False
 
     id: StepId
     title: str = Field(min_length=1, max_length=80)
@@ -140,6 +143,14 @@ class StepBase(Value):
         ``seen`` is the last cup that was read on the way.
         """
         return after
+
+    def pattern_view(self, intake: tuple[Material, ...], setting: Setting) -> PatternView | None:
+        """How several batters are poured into a pattern; None where they aren't."""
+        return None
+
+    def reading_tells(self, density: float, intake: tuple[Material, ...], setting: Setting) -> str:
+        """What a density (g/ml) read at this step tells beyond its band, for what went in; empty where nothing."""
+        return ""
 
     def section(self, material: Material, setting: Setting) -> section.Section | None:
         """The vessel cut in half with what is in it after this step; None without a content."""

@@ -9,17 +9,18 @@ from typing import ClassVar, Literal
 from pydantic import Field
 
 from kindwhisk.core import section
+from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.material import Material, combine
+from kindwhisk.core.patterns.pattern import BatterNames, PatternView, numbered
+from kindwhisk.core.patterns.rings import Pattern, rings_in
 from kindwhisk.core.process.outcome import MakeReady, Notice, Outcome
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps.base import Content, StepBase, by_habit, in_tins
 from kindwhisk.core.schools import School, school
 from kindwhisk.core.section import Section
-from kindwhisk.core.tins import Tin
+from kindwhisk.core.tins.shapes import BoxTin, LoafTin, Tin
+from kindwhisk.core.tins.standing import TinFit, judge
 
-TOO_EMPTY = 0.42
-TOO_FULL = 0.72
-"""Fill fractions of a rising batter outside which a tin is warned about. Trade habit."""
 NEARLY_FULL = 0.2
 """A further tin is begun when this share of one is left over."""
 
@@ -55,10 +56,12 @@ class FillStep(StepBase):
     """Fill the tins in use to about ``fill_fraction`` of their volume.
 
     ``count`` of ``tin`` and ``tin_name`` are what the formula was made for; others may take their place where the
-    step ``leads``. ``rises`` is false for what is only moulded, such as a mousse in its ring.
+    step ``leads``. ``pattern`` is how several batters are poured in turns. ``rises`` is false for what is only moulded,
+    such as a mousse in its ring.
     """
 
     passes_window: ClassVar[bool] = True
+    shows_before: ClassVar[bool] = True
 
     kind: Literal["fill"] = "fill"
     tin: Tin
@@ -68,6 +71,8 @@ class FillStep(StepBase):
     lining: Lining = Lining.BARE
     rises: bool = True
     leads: bool = False
+    pattern: Pattern | None = None
+    batter_names: BatterNames = ()
 
     def fills(self, content: Material, setting: Setting, *, leads: bool) -> TinsInUse:
         """The tins in use, or as many of the step's own as this content fills."""
@@ -81,6 +86,7 @@ class FillStep(StepBase):
         batter = combine(intake)
         tins = setting.tins
         each = batter.mass_g * tins.share
+        poured = self.pattern_view(intake, setting)
         number = tins.count + sum(t.count for t in tins.beside)
         many = f"All {each:.0f} g at once"
         if number > 1:
@@ -90,7 +96,9 @@ class FillStep(StepBase):
             material=batter,
             duration_s=by_habit(20 + 30 * number),
             goal=f"{each:.0f} g a tin" if number > 1 else "Filled",
-            do=f"{many}, from low above the tin, in one place."
+            do=poured.says
+            if poured is not None
+            else f"{many}, from low above the tin, in one place."
             if self.rises
             else f"{many}, level with a palette knife.",
             why="Poured from high, it traps large bubbles."
@@ -113,39 +121,37 @@ class FillStep(StepBase):
     def _notices(self, batter: Material, setting: Setting) -> tuple[Notice, ...]:
         tins = setting.tins
         fraction = batter.volume_ml.likely / tins.capacity_ml
-        rim = tins.tin.depth_mm
-        if not self.rises:
-            if fraction > 1.02:
-                text = f"{fraction:.0%} of the {tins.name}: it stands over the rim."
-                return (Notice(level="risk", text=text, remedy="Take a larger ring, one more, or make less."),)
+        level = tins.tin.level_mm(batter.volume_ml.likely * tins.share)
+        rise = self._rise(batter, setting) if self.rises else None
+        fit, verdict, can_do = judge(tins.tin, fraction, level, rise, name=f"the {tins.name}")
+        if fit is TinFit.GOOD:
             return ()
-        rise = section.rise_levels_mm(tins.tin, tins.share, batter, setting.kitchen.altitude_m)
-        if fraction > TOO_FULL or rise.likely > rim * 1.1:
-            return (
-                Notice(
-                    level="danger" if fraction > 0.9 else "risk",
-                    text=f"Too full: {fraction:.0%} of the {tins.name}, expected to rise to {rise.likely:.0f} mm "
-                    f"where the rim is at {rim:.0f}.",
-                    remedy="Take a larger tin, one more tin, or scale to this tin.",
-                ),
-            )
-        if fraction < TOO_EMPTY and tins.tin.shape != "sheet":
-            return (
-                Notice(
-                    level="risk",
-                    text=f"Only {fraction:.0%} of the {tins.name}: it bakes low, the wall shades it, and it dries.",
-                    remedy="Take a smaller tin, fewer tins, or scale to this tin.",
-                ),
-            )
-        return ()
+        return (Notice(level="danger" if fit is TinFit.OVERFLOWS else "risk", text=verdict, remedy=can_do),)
+
+    def _rise(self, batter: Material, setting: Setting) -> Estimate:
+        tins = setting.tins
+        return section.rise_levels_mm(tins.tin, tins.share, batter, setting.kitchen.altitude_m)
+
+    def pattern_view(self, intake: tuple[Material, ...], setting: Setting) -> PatternView | None:
+        """Its batters as rings in one of the tins."""
+        tin = setting.tins.tin
+        if self.pattern is None or len(intake) < 2 or isinstance(tin, BoxTin | LoafTin):
+            return None
+        return rings_in(
+            self.pattern,
+            tin,
+            [m.mass_g for m in intake],
+            [m.density_g_per_ml.likely for m in intake],
+            self.batter_names or numbered(len(intake)),
+            tuple(m.colour for m in intake),
+            setting.tins.count,
+        )
 
     def section(self, material: Material, setting: Setting) -> Section:
         """The tin with its level, the expected rise and the rim."""
-        tins = setting.tins
         if not self.rises:
             return in_tins(setting, material)
-        rise = section.rise_levels_mm(tins.tin, tins.share, material, setting.kitchen.altitude_m)
-        return in_tins(setting, material, rise_mm=rise)
+        return in_tins(setting, material, rise_mm=self._rise(material, setting))
 
     def schools(self, content: Content) -> tuple[School, ...]:
         """How the tin is prepared."""

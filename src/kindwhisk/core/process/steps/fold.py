@@ -2,15 +2,22 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
+
+from pydantic import Field
 
 from kindwhisk.core import foam
 from kindwhisk.core.bands import Side
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.foam import Foam
-from kindwhisk.core.folding import AERATED_BELOW, Manner, bring_together
-from kindwhisk.core.material import Material
-from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Outcome
+from kindwhisk.core.folding.airy import Airy
+from kindwhisk.core.folding.kept import AERATED_BELOW, Manner
+from kindwhisk.core.folding.plan import kept_share
+from kindwhisk.core.folding.together import bring_together
+from kindwhisk.core.folding.warmth import fat_warmth
+from kindwhisk.core.learning import time_factor
+from kindwhisk.core.material import Material, combine
+from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, StepBase, Tool, by_habit
 from kindwhisk.core.schools import School, school
@@ -18,34 +25,55 @@ from kindwhisk.core.schools import School, school
 SECONDS: dict[Manner, float] = {
     Manner.SACRIFICE: 40,
     Manner.FOLD: 75,
+    Manner.INTO_FOAM: 90,
     Manner.SIFT_OVER: 110,
+    Manner.IN_TURNS: 150,
     Manner.STIR: 30,
-    Manner.DEFLATE: 150,
 }
+PER_PORTION_S = 15.0
 DO: dict[Manner, str] = {
     Manner.SACRIFICE: "Stir this first portion in with the whisk, without mercy.",
     Manner.FOLD: "Cut down the middle, sweep along the bottom, lift over; turn the bowl.",
+    Manner.INTO_FOAM: "Pour down the wall in a thin stream, and lift from below as it sinks.",
     Manner.SIFT_OVER: "Sift over in two or three layers, fold under after each with broad strokes.",
+    Manner.IN_TURNS: "Begin with flour, then liquid, and end with flour; each just until it is gone.",
     Manner.STIR: "Stir this portion into the fat until it is even.",
-    Manner.DEFLATE: "A third first, then the rest; then press against the wall and turn, counting the turns.",
 }
 WHY: dict[Manner, str] = {
     Manner.SACRIFICE: "It loosens the base, so that the rest meets something nearly as light as itself.",
     Manner.FOLD: "Every stroke costs air: stop as soon as the last streak is gone.",
+    Manner.INTO_FOAM: "What is heavy falls through a foam: from below it is carried up again.",
     Manner.SIFT_OVER: "A thin layer wets at once; a heap sinks and leaves lumps.",
+    Manner.IN_TURNS: "Flour holds the liquid up, liquid wets the flour: neither sinks alone.",
     Manner.STIR: "Fat that is as light as batter does not sink to the bottom.",
-    Manner.DEFLATE: "Air is pressed out until it flows: too little and tails stay, too much and it runs flat.",
 }
+ANSWERS: dict[Manner, str] = {
+    Manner.SACRIFICE: "sacrifice",
+    Manner.FOLD: "all at once",
+    Manner.INTO_FOAM: "base into the foam",
+    Manner.SIFT_OVER: "flour over the foam",
+    Manner.IN_TURNS: "dry and liquid in turns",
+    Manner.STIR: "stir",
+}
+KEPT_NOISE = 0.10
+
+
+def hand_factor(step: StepBase, setting: Setting) -> float:
+    """How much of the model's share of air this kitchen's hands keep at a step; 1 without a record."""
+    return time_factor(setting.record.kept.get(step.id, ()), noise_sd=KEPT_NOISE).factor
 
 
 class FoldStep(StepBase):
-    """Bring a foam together with a base, dry goods or fat.
+    """Bring a foam together with a base, dry goods or fat, in ``portions``.
 
     ``batter`` names what the result is, when it is a batter with a band and a hold window of its own.
     """
 
+    shows_before: ClassVar[bool] = True
+
     kind: Literal["fold"] = "fold"
     manner: Manner = Manner.FOLD
+    portions: int = Field(default=1, ge=1, le=6)
     tool: Tool = "spatula"
     batter: Foam | None = None
 
@@ -56,18 +84,10 @@ class FoldStep(StepBase):
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Masses add; the air that the manner keeps stays."""
-        mixture = bring_together(list(intake), self.manner)
-        deflated = Checkpoint(
-            id="even",
-            name="Flows like lava",
-            sees="A ribbon falls without breaking and is gone into the rest after half a minute.",
-            not_yet="It breaks off, tails stand up: a few turns more.",
-            too_far="Gone within ten seconds: stop, it will spread.",
-        )
+        made = bring_together(intake, self.manner, self.portions, factor=hand_factor(self, setting))
+        mixture = made.mixture
         checkpoints = [
-            deflated
-            if self.manner is Manner.DEFLATE
-            else Checkpoint(
+            Checkpoint(
                 id="even",
                 name="No streaks",
                 sees="One colour, still puffy; it falls from the spatula in folds.",
@@ -76,9 +96,10 @@ class FoldStep(StepBase):
             )
         ]
         hold: Estimate | None = None
-        if self.batter is not None:
+        kind = self.batter
+        if kind is not None:
             band = self.density_band(
-                foam.density_band(self.batter),
+                foam.density_band(kind),
                 setting,
                 below=Side(
                     word="very airy",
@@ -92,23 +113,42 @@ class FoldStep(StepBase):
                 ),
             )
             checkpoints.append(Checkpoint(id="batter", name="Batter in the cup", sees="Level cup, weighed.", band=band))
-            hold = foam.hold_s(self.batter)
-            if band.range.basis is Basis.KITCHEN or self.manner is Manner.DEFLATE:
+            hold = foam.hold_s(kind)
+            if band.range.basis is Basis.KITCHEN:
                 mixture = mixture.at_density(band.range)
         elif mixture.density_g_per_ml.likely < AERATED_BELOW:
-            hold = foam.hold_s(Foam.RIBBON)
+            kind = Foam.RIBBON
+            hold = foam.hold_s(kind)
         return Outcome(
             material=mixture,
-            duration_s=by_habit(SECONDS[self.manner]),
+            duration_s=by_habit(SECONDS[self.manner] + PER_PORTION_S * (self.portions - 1)),
             goal="Loosened" if self.manner in {Manner.SACRIFICE, Manner.STIR} else "No streaks",
             do=DO[self.manner],
             why=WHY[self.manner],
             hold_s=hold,
             hold_why="The bubbles rise and burst.",
+            foam=kind,
+            additions=made.additions,
             checkpoints=tuple(checkpoints),
             make_ready=(MakeReady(id="spatula", name="spatula", detail="large, within reach"),),
+            notices=self._notices(intake),
         )
+
+    def _notices(self, intake: tuple[Material, ...]) -> tuple[Notice, ...]:
+        found = (fat_warmth(m) for m in intake)
+        return tuple(Notice(level="risk", text=w.text, remedy=w.remedy) for w in found if w)
+
+    def reading_tells(self, density: float, intake: tuple[Material, ...], setting: Setting) -> str:
+        """Of a cup of what is in the bowl now (g/ml): how much of the air the fold kept."""
+        parts = tuple(Airy.of(m) for m in intake)
+        if not any(p.gas_ml > 0 for p in parts):
+            return ""
+        expected = bring_together(intake, self.manner, self.portions, factor=hand_factor(self, setting)).mixture
+        started = combine(intake).gas_ml.likely
+        kept, usual = kept_share(parts, density), expected.gas_ml.likely / started
+        return f"{min(kept, 1.0):.0%} of the air kept, {usual:.0%} expected."
 
     def schools(self, content: Content) -> tuple[School, ...]:
         """How the two are brought together."""
-        return (school("Folding", self.manner.value),)
+        several = self.manner is Manner.FOLD and self.portions > 1
+        return (school("Folding", "in thirds" if several else ANSWERS[self.manner]),)

@@ -7,7 +7,8 @@ from typing import Literal
 from pydantic import Field
 
 from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.folding import Manner, bring_together
+from kindwhisk.core.folding.kept import Manner
+from kindwhisk.core.folding.together import bring_together
 from kindwhisk.core.material import NO_GAS, Material
 from kindwhisk.core.process.outcome import Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
@@ -35,7 +36,7 @@ class MixStep(StepBase):
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Contents come together; loose bubbles are mostly lost, a whisk beats in a few."""
-        mixture = bring_together(list(intake), Manner.STIR)
+        mixture = bring_together(intake, Manner.STIR).mixture
         if self.overrun > 0:
             beaten = mixture.gas_free_volume_ml * self.overrun
             mixture = mixture.with_gas(Estimate(low=beaten / 2, likely=beaten, high=beaten * 1.5, basis=Basis.HABIT))

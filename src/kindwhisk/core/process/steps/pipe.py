@@ -8,21 +8,27 @@ from typing import ClassVar, Literal
 from pydantic import Field
 
 from kindwhisk.core.material import Material, combine
+from kindwhisk.core.patterns.pattern import BatterNames, PatternView, numbered
+from kindwhisk.core.patterns.stripes import in_the_bag
 from kindwhisk.core.pieces import PipedPiece, tray_size_mm
 from kindwhisk.core.process.outcome import MakeReady, Notice, Outcome
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps.base import StepBase, by_habit, in_tins
 from kindwhisk.core.section import Section
-from kindwhisk.core.tins import Tin
+from kindwhisk.core.tins.shapes import Tin
 
 PER_PIECE_S = 2.5
 PER_TRAY_S = 60.0
 
 
 class PipeStep(StepBase):
-    """Pipe pieces of one size onto trays; ``tin`` is the tray that the formula was made for."""
+    """Pipe pieces of one size onto trays; ``tin`` is the tray that the formula was made for.
+
+    With several batters and ``stripes_each`` these lie side by side in one bag, so many stripes of each.
+    """
 
     passes_window: ClassVar[bool] = True
+    shows_before: ClassVar[bool] = True
 
     kind: Literal["pipe"] = "pipe"
     piece: PipedPiece
@@ -30,6 +36,22 @@ class PipeStep(StepBase):
     tin: Tin
     tin_name: str = Field(max_length=60)
     leads: bool = False
+    stripes_each: int = Field(default=0, ge=0, le=12)
+    nozzle_mm: float = Field(default=12, ge=3, le=40)
+    batter_names: BatterNames = ()
+
+    def pattern_view(self, intake: tuple[Material, ...], setting: Setting) -> PatternView | None:
+        """Its batters as stripes in one bag."""
+        if not self.stripes_each or len(intake) < 2:
+            return None
+        return in_the_bag(
+            [m.mass_g for m in intake],
+            [m.density_g_per_ml.likely for m in intake],
+            self.stripes_each,
+            self.nozzle_mm,
+            self.batter_names or numbered(len(intake)),
+            tuple(m.colour for m in intake),
+        )
 
     def pieces(self, content: Material) -> int:
         """How many of them this content makes, at least one."""

@@ -14,6 +14,7 @@ class SplitStep(StepBase):
     """Weigh a part off into another vessel; how much is what its portion says."""
 
     passes_window: ClassVar[bool] = True
+    shows_before: ClassVar[bool] = True
 
     kind: Literal["split"] = "split"
 

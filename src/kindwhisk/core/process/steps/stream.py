@@ -93,6 +93,7 @@ class StreamStep(StepBase):
             setup="medium speed while it flows",
             first_look_s=duration.low,
             hold_s=foam.hold_s(kind),
+            foam=kind,
             hold_why="It sets and can't be spread smooth any more.",
             checkpoints=(
                 Checkpoint(

@@ -7,7 +7,7 @@ from typing import Literal
 from kindwhisk.core import foam
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.material import Material, combine
-from kindwhisk.core.process.outcome import MakeReady, Outcome
+from kindwhisk.core.process.outcome import Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
 from kindwhisk.core.safety import RAW_EGG
@@ -33,9 +33,4 @@ class WeighStep(StepBase):
             do=f"Into the {setting.vessel_name(self.vessel)}, one after the other, tare between.",
             why="Not a trace of yolk or fat may reach the whites." if greaseless else "",
             cautions=(RAW_EGG,) if has_egg else (),
-            make_ready=(
-                (MakeReady(id="clean-bowl", name="mixer bowl", detail="dry, free of fat: wipe with vinegar"),)
-                if greaseless
-                else ()
-            ),
         )

@@ -146,6 +146,7 @@ class WhipStep(StepBase):
             first_look_s=learned.low * 0.9,
             hold_s=hold,
             hold_why="The foam dries and weeps; it starts dying when it is made." if meringue else "Its bubbles burst.",
+            foam=kind,
             passes=whipping.stages(learned, self.peak) if kind is Foam.FRENCH_MERINGUE else (),
             over_s=whipping.over_s(learned, whites) if meringue else None,
             rescues=whipping.RESCUES if meringue else (),
@@ -161,10 +162,7 @@ class WhipStep(StepBase):
             ),
             cues=self._cues(learned, kind, ratio),
             cautions=(KEEP_COLD,) if kind is Foam.CREAM else (RAW_EGG,),
-            make_ready=(
-                MakeReady(id="cup-and-scale", name="scale and cup", detail="cup empty, its weight known"),
-                *((MakeReady(id="beater", name="beater", detail="clean, dry, no fat"),) if meringue else ()),
-            ),
+            make_ready=(MakeReady(id="cup-and-scale", name="scale and cup", detail="cup empty, its weight known"),),
             notices=(*self._notices(start, kind, ratio), *_bowl_notices(foamed, setting, self.tool)),
         )
 

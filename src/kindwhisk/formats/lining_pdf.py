@@ -1,0 +1,74 @@
+"""Linings as a PDF of true scale: cut along the line, fold along the dots, and check the ruler before cutting."""
+
+from __future__ import annotations
+
+import io
+from collections.abc import Sequence
+
+from reportlab.lib.units import mm
+from reportlab.pdfgen.canvas import Canvas
+
+from kindwhisk.core.tins.lining import PaperShape
+from kindwhisk.formats.paper import FOOT_MM, MARGIN_MM, RULER_MM, SIZE_MM, Paper, Tile, pages, placed
+
+LINE, FINE = 0.35 * mm, 0.2 * mm
+TEXT = "Helvetica"
+
+
+def lining_pdf(title: str, shapes: Sequence[PaperShape], paper: Paper) -> bytes:
+    """The document; ``title`` stands at the head of every page."""
+    width, height = SIZE_MM[paper]
+    out = io.BytesIO()
+    canvas = Canvas(out, pagesize=(width * mm, height * mm), pageCompression=0, invariant=1)
+    canvas.setTitle(f"Lining: {title}")
+    made = pages(shapes, paper)
+    for number, page in enumerate(made, start=1):
+        canvas.setFont(TEXT, 10)
+        canvas.drawString(MARGIN_MM * mm, (height - 9) * mm, f"{title}, page {number} of {len(made)}")
+        for tile in page:
+            _tile(canvas, tile)
+        _ruler(canvas)
+        canvas.showPage()
+    canvas.save()
+    return out.getvalue()
+
+
+def _tile(canvas: Canvas, tile: Tile) -> None:
+    canvas.saveState()
+    frame = canvas.beginPath()
+    frame.rect((tile.x_mm - 1) * mm, (tile.y_mm - 1) * mm, (tile.width_mm + 2) * mm, (tile.height_mm + 2) * mm)
+    canvas.clipPath(frame, stroke=0, fill=0)
+    _lines(canvas, tile, tile.shape.cuts, closed=True)
+    canvas.setDash(1.2 * mm, 1.2 * mm)
+    _lines(canvas, tile, tile.shape.folds, closed=False)
+    canvas.restoreState()
+    shape = tile.shape
+    says = [f"{shape.name}: {shape.size}", f"cut {shape.count}" if shape.count > 1 else "", shape.note, tile.label]
+    canvas.setFont(TEXT, 8)
+    x, y = tile.x_mm + 4, tile.y_mm + tile.height_mm / 2
+    for i, line in enumerate(s for s in says if s):
+        canvas.drawString(x * mm, (y - 4 * i) * mm, line)
+
+
+def _lines(canvas: Canvas, tile: Tile, lines: Sequence[Sequence[tuple[float, float]]], *, closed: bool) -> None:
+    canvas.setLineWidth(LINE if closed else FINE)
+    for line in lines:
+        path = canvas.beginPath()
+        points = [placed(tile, x, y) for x, y in line]
+        path.moveTo(points[0][0] * mm, points[0][1] * mm)
+        for x, y in points[1:]:
+            path.lineTo(x * mm, y * mm)
+        if closed and len(points) > 2:
+            path.close()
+        canvas.drawPath(path, stroke=1, fill=0)
+
+
+def _ruler(canvas: Canvas) -> None:
+    base = (FOOT_MM - 6) * mm
+    canvas.setLineWidth(FINE)
+    canvas.line(MARGIN_MM * mm, base, (MARGIN_MM + RULER_MM) * mm, base)
+    for tick in range(0, int(RULER_MM) + 1, 10):
+        x = (MARGIN_MM + tick) * mm
+        canvas.line(x, base, x, base + (3 if tick % 50 == 0 else 2) * mm)
+    canvas.setFont(TEXT, 8)
+    canvas.drawString((MARGIN_MM + RULER_MM + 4) * mm, base, "100 mm: measure it. Print at 100 %, not fitted.")
