@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import sqlite3
 import threading
 from pathlib import Path
@@ -10,7 +11,7 @@ import pytest
 from peewee import IntegrityError, SqliteDatabase
 
 from kindwhisk.core.errors import CraftError
-from kindwhisk.demo.formulas import tea_chiffon
+from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.store import bakes, formulas, kitchens
 from kindwhisk.store.database import FILE_NAME, MIGRATIONS, migrate, open_database
@@ -124,3 +125,27 @@ def test_the_live_stream_resumes_after_an_id(database: SqliteDatabase) -> None: 
     assert bakes.last_event_id() == ids[-1]
     assert [e.id for e in bakes.after(ids[1])] == ids[2:]
     assert [e.kind for e in EventRow.select()] == ["k"] * 4
+
+
+def test_a_fold_that_deflated_became_macaronage_in_book_and_bakes(tmp_path: Path) -> None:
+    from playhouse.migrations import Runner
+
+    old = SqliteDatabase(str(tmp_path / FILE_NAME))
+    before = sorted(p.stem for p in MIGRATIONS.glob("0003_*.py"))[0]
+    Runner(old, str(MIGRATIONS)).up(before)
+    (shells,) = [f for f in demo_formulas() if f.id == "french-shells"]
+    document = shells.model_dump(mode="json")
+    for step in document["steps"]:
+        if step["kind"] == "macaronage":
+            step.pop("target_g_per_ml")
+            step |= {"kind": "fold", "manner": "deflate", "batter": "macaron batter"}
+    row = ("french-shells", 1, "Shells", "macaron shells", "2026-01-02T05:00:00+00:00", json.dumps(document))
+    old.execute_sql(  # type: ignore[no-untyped-call]
+        'INSERT INTO formulaversion ("formula", "version", "title", "technique", "saved_at", "document")'
+        " VALUES (?, ?, ?, ?, ?, ?)",
+        row,
+    )
+    old.close()
+    opened = open_database(tmp_path)
+    assert formulas.get("french-shells") == (1, shells)
+    opened.close()

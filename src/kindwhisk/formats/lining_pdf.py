@@ -9,10 +9,11 @@ from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
 from kindwhisk.core.tins.lining import PaperShape
-from kindwhisk.formats.paper import FOOT_MM, MARGIN_MM, RULER_MM, SIZE_MM, Paper, Tile, pages, placed
+from kindwhisk.formats.paper import FOOT_MM, LAP_MM, MARGIN_MM, RULER_MM, SIZE_MM, Paper, Tile, pages, placed
 
 LINE, FINE = 0.35 * mm, 0.2 * mm
 TEXT = "Helvetica"
+RING_TEXT = 0.14
 
 
 def lining_pdf(title: str, shapes: Sequence[PaperShape], paper: Paper) -> bytes:
@@ -42,12 +43,29 @@ def _tile(canvas: Canvas, tile: Tile) -> None:
     canvas.setDash(1.2 * mm, 1.2 * mm)
     _lines(canvas, tile, tile.shape.folds, closed=False)
     canvas.restoreState()
+    _seams(canvas, tile)
     shape = tile.shape
     says = [f"{shape.name}: {shape.size}", f"cut {shape.count}" if shape.count > 1 else "", shape.note, tile.label]
     canvas.setFont(TEXT, 8)
-    x, y = tile.x_mm + 4, tile.y_mm + tile.height_mm / 2
+    # A ring has nothing to write on in its middle.
+    high = RING_TEXT if sum(len(c) > 2 for c in shape.cuts) > 1 else 0.5
+    x, y = tile.x_mm + tile.width_mm / 2, tile.y_mm + high * tile.height_mm
     for i, line in enumerate(s for s in says if s):
-        canvas.drawString(x * mm, (y - 4 * i) * mm, line)
+        canvas.drawCentredString(x * mm, (y - 4 * i) * mm, line)
+
+
+def _seams(canvas: Canvas, tile: Tile) -> None:
+    """Where the part before ends: glued over up to this line."""
+    canvas.saveState()
+    canvas.setStrokeGray(0.6)
+    canvas.setDash(0.3 * mm, 1 * mm)
+    if tile.left_mm > 0:
+        x = (tile.x_mm + LAP_MM) * mm
+        canvas.line(x, tile.y_mm * mm, x, (tile.y_mm + tile.height_mm) * mm)
+    if tile.bottom_mm > 0:
+        y = (tile.y_mm + LAP_MM) * mm
+        canvas.line(tile.x_mm * mm, y, (tile.x_mm + tile.width_mm) * mm, y)
+    canvas.restoreState()
 
 
 def _lines(canvas: Canvas, tile: Tile, lines: Sequence[Sequence[tuple[float, float]]], *, closed: bool) -> None:

@@ -42,7 +42,7 @@ class InTheOven(Value):
 TOO_STIFF = InTheOven(
     place=Place.LOW,
     means="Tails stay and the tops crack; shells stand tall with an empty dome and a small foot.",
-    can_do="Press three or four times more against the wall, then lift a ribbon again.",
+    can_do="Press on against the wall, then lift a ribbon again.",
 )
 READY = InTheOven(
     place=Place.WITHIN, means="Tops level themselves, feet rise straight.", can_do="Into the bag, and pipe."

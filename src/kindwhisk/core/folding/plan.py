@@ -20,6 +20,8 @@ DRY_SHARE = 0.5
 NEAR_ENOUGH = 0.55
 """A base lighter than this (g/ml) needs no sacrifice. Reference model, rounded."""
 MOST_SACRIFICED, SACRIFICE_STEP = 0.5, 0.01
+_STOPS = (0.2, 0.25, 1 / 3, 0.4, 0.5)
+"""Fractions that an eye can part a bowl into."""
 AS_GOOD = 0.985
 """Sacrifices that keep this share of the best plan's air are as good: the optimum is flat."""
 
@@ -68,6 +70,13 @@ class Sacrifice(Value):
     kept: float
     words: str
     why: str
+
+    @property
+    def usual(self) -> float:
+        """The one to take: a fraction that is easily judged by eye, in the middle of those."""
+        middle = (self.low + self.high) / 2
+        inside = [s for s in _STOPS if self.low <= s <= self.high]
+        return min(inside, key=lambda s: abs(s - middle), default=middle)
 
 
 class FoldPlan(Value):
@@ -127,9 +136,6 @@ def sacrifice(base: Airy, foam: Airy) -> Sacrifice:
         why=f"It brings the base from {base.density:.2f} to {lightened:.2f} g/ml, nearer to the foam's "
         f"{foam.density:.2f}; a little more or less is as good.",
     )
-
-
-_STOPS = (0.2, 0.25, 1 / 3, 0.4, 0.5)
 
 
 def _rounded(share: float) -> float:
@@ -192,7 +198,7 @@ def fold_plan(
     advice = sacrifice(base, foam) if school is FoldSchool.SACRIFICE else None
     spent = 0.0
     if advice is not None:
-        spent = round((advice.low + advice.high) / 2, 2) if spend is None else spend
+        spent = advice.usual if spend is None else spend
         spent = 0.0 if portions == 1 else spent
     meetings = _meetings(school, base, foam, portions or PORTIONS[school], spent, dry_share)
     gas = together((base, foam)).gas_ml

@@ -43,7 +43,7 @@ class Addition(Value):
 
     Attributes:
         what: what is put in, in words; ``into`` what it is put into; ``foam`` whether it is the foam that is put in.
-        mass_g, added_g_per_ml: of what is put in.
+        mass_g, added_g_per_ml: of what is put in; 0 g where what is there is only pressed.
         bowl_g_per_ml: of what it meets.
         density_g_per_ml, volume_ml: after it.
         kept: share of the gas of both that it leaves.

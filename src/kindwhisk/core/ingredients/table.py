@@ -132,7 +132,7 @@ INGREDIENTS: tuple[Ingredient, ...] = (
     _row("poppy-seed",       "poppy seed",          "flavour",   (6.0, 3.0, 42.0, 18.0, 3.0),  1.05,  0.60, "#4d5058", "", 4.0),
     _row("tea-black",        "fine black tea",      "flavour",   (5.0, 4.0, 2.0, 20.0, 3.0),   1.35,  0.40, "#5e3d24", "", 14.0),
     _row("matcha",           "matcha",              "flavour",   (5.0, 2.0, 5.0, 30.0, 2.0),   1.40,  0.36, "#718b35", "", 12.0),
-    _row("cocoa",            "cocoa powder",        "flavour",   (4.0, 1.8, 14.0, 20.0, 16.0), 1.45,  0.42, "#5a3524", "", 9.0),
+    _row("cocoa",            "cocoa powder",        "flavour",   (4.0, 1.8, 14.0, 20.0, 16.0), 1.45,  0.42, "#5a3524", "", 24.0),
     _row("chocolate-dark",   "dark chocolate, 64 %", "chocolate", (0.8, 36.0, 38.0, 7.0, 6.0), 1.28,  0.70, "#3f241a", "milk soya", 5.0),
     _row("chocolate-white",  "white chocolate",     "chocolate", (1.0, 57.0, 34.0, 6.0, 0),    1.25,  0.70, "#f2e5c4", "milk soya", 1.5),
     _row("chocolate-milk",   "milk chocolate",      "chocolate", (1.0, 52.0, 32.0, 7.5, 2.0),  1.26,  0.70, "#744a2e", "milk soya", 3.5),

@@ -64,6 +64,16 @@ def _sources(one: Walked) -> set[str]:
     return {p.step for p in one.step.inputs if isinstance(p, StepPortion)}
 
 
+def _told(one: Walked, whole: Airy) -> list[CourseAddition]:
+    """The additions of a step; the last one ends where the step's own result stands, which may have been measured."""
+    found = [
+        CourseAddition(**{**a.model_dump(), "what": _what(a, whole)}, step=one.step.id) for a in one.outcome.additions
+    ]
+    there = one.outcome.material
+    after = {"density_g_per_ml": there.density_g_per_ml, "volume_ml": there.volume_ml}
+    return [*found[:-1], found[-1].model_copy(update=after)]
+
+
 def _what(addition: Addition, whole: Airy) -> str:
     """A portion of the foam that the course begins with, as a share of all of it; other additions as they are."""
     if not addition.foam or abs(addition.added_g_per_ml - whole.density) > SAME_FOAM:
@@ -94,11 +104,7 @@ def _course(chain: list[Walked], parted: Mapping[str, Walked]) -> FoldCourse:
         steps=tuple(w.step.id for w in chain),
         base_g_per_ml=base,
         foam_g_per_ml=foam,
-        additions=tuple(
-            CourseAddition(**{**a.model_dump(), "what": _what(a, whole)}, step=w.step.id)
-            for w in chain
-            for a in w.outcome.additions
-        ),
+        additions=tuple(a for w in chain for a in _told(w, whole)),
         air_kept=kept.model_copy(update={"high": max(kept.likely, min(1.0, kept.high))}),
         sacrificed=chain[0].outcome.additions[0].mass_g / whole.mass_g if spends else 0.0,
         sacrifice=sacrifice(Airy.of(start), whole) if spends and start.mass_g > 0 else None,

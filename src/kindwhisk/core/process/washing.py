@@ -46,7 +46,10 @@ class Saving(Value):
 
 
 class WashPlan(Value):
-    """``washes`` is what the chosen order costs, ``least`` what the best order would."""
+    """Tools that have to be free of fat at some time, and what is to be made ready for that, by step.
+
+    ``washes`` is what the chosen order costs, ``least`` what the best order would.
+    """
 
     tools: tuple[ToolRow, ...]
     ready: dict[str, tuple[MakeReady, ...]]
@@ -102,7 +105,7 @@ def wash_plan(formula: Formula, walked: Sequence[Walked]) -> WashPlan:
     savings = [s for row in rows for u in row.uses if u.washed_before and (s := _saving(formula, row, u, outcomes))]
     washes = sum(u.washed_before for row in rows for u in row.uses)
     return WashPlan(
-        tools=tuple(row for row in rows if len(row.uses) > 1 or row.uses[0].clean),
+        tools=tuple(row for row in rows if any(u.clean for u in row.uses)),
         ready=_ready(formula, rows),
         washes=washes,
         least=washes - len(savings),

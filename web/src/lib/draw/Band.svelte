@@ -3,8 +3,14 @@
   import type { BandData, Schemas } from '../api/client';
   import { figure, origin, unitName } from '../figures.svelte';
 
-  type Props = { band: BandData; verdict?: Schemas['Verdict'] | null; title?: string };
-  let { band, verdict = null, title }: Props = $props();
+  type Props = {
+    band: BandData;
+    verdict?: Schemas['Verdict'] | null;
+    title?: string;
+    /** Leave out what the verdict means, where it is said elsewhere. */
+    silent?: boolean;
+  };
+  let { band, verdict = null, title, silent = false }: Props = $props();
 
   const low = $derived(band.range.low);
   const high = $derived(band.range.high);
@@ -58,7 +64,7 @@
     <span>{band.below.word}</span>
     <span class="text-right">{band.above.word}</span>
   </div>
-  {#if verdict}
+  {#if verdict && !silent}
     <p class="mt-1.5 text-[17px] font-semibold">
       {verdict.place === 'within' ? 'Within the band.' : verdict.means}
       <span class="font-normal">{verdict.can_do}</span>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { scaleLog, scalePoint } from 'd3-scale';
-  import { area, curveMonotoneX, line } from 'd3-shape';
+  import { line } from 'd3-shape';
   import type { Estimate, Schemas } from '../api/client';
 
   type Addition = Schemas['Addition'] & { step?: string };
@@ -16,8 +16,8 @@
   let { base, foam, additions, done = [], current = null }: Props = $props();
 
   let width = $state(460);
-  const TOP = 30;
-  const BOTTOM = 172;
+  const TOP = 26;
+  const BOTTOM = 146;
   const LEFT = 40;
   const RIGHT = 34;
   const heaviest = $derived(Math.max(base, ...additions.map((a) => Math.max(a.bowl_g_per_ml, a.added_g_per_ml))));
@@ -27,25 +27,18 @@
   const columns = $derived(['before', ...additions.map((_, i) => String(i + 1))]);
   const x = $derived(scalePoint(columns, [LEFT + 14, width - RIGHT]));
   const at = (i: number) => x(columns[i]!) ?? 0;
-  const bowl = $derived<{ i: number; d: Estimate }[]>([
-    { i: 0, d: point(additions[0]?.bowl_g_per_ml ?? base) },
-    ...additions.map((a, i) => ({ i: i + 1, d: a.density_g_per_ml })),
-  ]);
-  function point(value: number): Estimate {
-    return { low: value, likely: value, high: value, basis: 'formula', bakes: 0 };
-  }
+  const before = $derived(additions[0]?.bowl_g_per_ml ?? base);
+  /** From what stood in the bowl to what stands in it after: another bowl begins anew. */
   const path = $derived(
-    line<{ i: number; d: Estimate }>()
-      .x((p) => at(p.i))
-      .y((p) => y(p.d.likely))
-      .curve(curveMonotoneX)(bowl) ?? '',
-  );
-  const range = $derived(
-    area<{ i: number; d: Estimate }>()
-      .x((p) => at(p.i))
-      .y0((p) => y(p.d.high))
-      .y1((p) => y(p.d.low))
-      .curve(curveMonotoneX)(bowl) ?? '',
+    additions
+      .map(
+        (a, i) =>
+          line()([
+            [at(i), y(a.bowl_g_per_ml)],
+            [at(i + 1), y(a.density_g_per_ml.likely)],
+          ]) ?? '',
+      )
+      .join(''),
   );
   const ticks = $derived(
     [0.1, 0.15, 0.2, 0.3, 0.5, 0.8, 1.2].filter((d) => d >= lightest * 0.86 && d <= heaviest * 1.16),
@@ -67,44 +60,32 @@
       <text x={LEFT - 6} y={y(d) + 4.5} text-anchor="end" class="text-[13px]" fill="var(--quiet)">{d}</text>
     {/each}
     <text x="0" y="13" class="text-[13px]" fill="var(--quiet)">g per ml: light above, dense below</text>
-    <path d={range} fill="var(--metal)" fill-opacity="0.22" />
     <path d={path} fill="none" stroke="var(--ink)" stroke-width="3" />
     {#each additions as a, i (i)}
       {@const cx = at(i)}
       {@const here = current !== null && a.step === current}
-      <g opacity={current !== null && !here ? 0.55 : 1}>
-        <line
-          x1={cx}
-          x2={cx}
-          y1={y(a.bowl_g_per_ml)}
-          y2={y(a.added_g_per_ml)}
-          stroke="var(--ink)"
-          stroke-width={here ? 2.5 : 1.5}
-          stroke-dasharray="2 4"
-        />
-        <circle {cx} cy={y(a.added_g_per_ml)} r="7" fill="var(--surface)" stroke="var(--ink)" stroke-width="2.5" />
-        <text
-          x={cx + 8}
-          y={(y(a.bowl_g_per_ml) + y(a.added_g_per_ml)) / 2 + 5}
-          class="text-[15px] font-semibold"
-          fill="var(--ink)">{times(gap(a))}</text
-        >
-      </g>
+      {#if a.mass_g > 0}<g opacity={current !== null && !here ? 0.55 : 1}>
+          <line
+            x1={cx}
+            x2={cx}
+            y1={y(a.bowl_g_per_ml)}
+            y2={y(a.added_g_per_ml)}
+            stroke="var(--ink)"
+            stroke-width={here ? 2.5 : 1.5}
+            stroke-dasharray="2 4"
+          />
+          <circle {cx} cy={y(a.added_g_per_ml)} r="7" fill="var(--surface)" stroke="var(--ink)" stroke-width="2.5" />
+          <text
+            x={cx + 8}
+            y={(y(a.bowl_g_per_ml) + y(a.added_g_per_ml)) / 2 + 5}
+            class="text-[15px] font-semibold"
+            fill="var(--ink)">{times(gap(a))}</text
+          >
+        </g>{/if}
     {/each}
-    {#each bowl as p (p.i)}
-      <circle
-        cx={at(p.i)}
-        cy={y(p.d.likely)}
-        r={p.i === 0 || over(additions[p.i - 1]!) ? 5.5 : 4}
-        fill={p.d.basis === 'measured' ? 'var(--leaf)' : 'var(--ink)'}
-      />
-      <text
-        x={at(p.i)}
-        y={y(p.d.likely) + 20}
-        text-anchor={p.i === bowl.length - 1 ? 'end' : 'middle'}
-        class="text-[15px] {p.i === bowl.length - 1 ? 'font-bold' : ''}"
-        fill="var(--ink)">{p.d.likely.toFixed(2)}</text
-      >
+    {@render bowl(0, before, null, false)}
+    {#each additions as a, i (i)}
+      {@render bowl(i + 1, a.density_g_per_ml.likely, a.density_g_per_ml, over(a))}
     {/each}
     {#each columns as name, i (name)}
       <text
@@ -112,8 +93,33 @@
         y={BOTTOM + 24}
         text-anchor={i === columns.length - 1 ? 'end' : 'middle'}
         class="text-[13px]"
-        fill="var(--quiet)">{i === 0 ? 'before' : `after ${i}`}</text
+        fill="var(--quiet)">{i === 0 ? 'before' : additions[i - 1]!.mass_g > 0 ? `after ${i}` : 'pressed'}</text
       >
     {/each}
   </svg>
 </div>
+
+{#snippet bowl(i: number, density: number, range: Estimate | null, there: boolean)}
+  {#if range}<line
+      x1={at(i)}
+      x2={at(i)}
+      y1={y(range.low)}
+      y2={y(range.high)}
+      stroke="var(--metal)"
+      stroke-width="9"
+      stroke-opacity="0.5"
+    />{/if}
+  <circle
+    cx={at(i)}
+    cy={y(density)}
+    r={i === 0 || there ? 5.5 : 4}
+    fill={range?.basis === 'measured' ? 'var(--leaf)' : 'var(--ink)'}
+  />
+  <text
+    x={at(i)}
+    y={y(density) + 20}
+    text-anchor={i === additions.length ? 'end' : 'middle'}
+    class="text-[15px] {i === additions.length ? 'font-bold' : ''}"
+    fill="var(--ink)">{density.toFixed(2)}</text
+  >
+{/snippet}

@@ -3,8 +3,9 @@
   import type { Schemas } from '../api/client';
   import { grams } from '../figures.svelte';
 
-  type Props = { pattern: Schemas['PatternView']; size?: number };
-  let { pattern, size = 190 }: Props = $props();
+  /** `silent` leaves out what to do, where it is said elsewhere. */
+  type Props = { pattern: Schemas['PatternView']; size?: number; silent?: boolean };
+  let { pattern, size = 190, silent = false }: Props = $props();
 
   const rings = $derived(pattern.rings);
   const bag = $derived(pattern.bag);
@@ -106,5 +107,5 @@
       {#each left as l (l.name)}<li class="text-quiet">{grams(l.g)} of {l.name} left over</li>{/each}
     </ul>
   </div>
-  <figcaption class="mt-1 text-[16px]">{pattern.says}</figcaption>
+  {#if !silent}<figcaption class="mt-1 text-[16px]">{pattern.says}</figcaption>{/if}
 </figure>

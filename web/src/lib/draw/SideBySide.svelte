@@ -13,21 +13,23 @@
   };
   let { before, after, width = 470, height = 150, then }: Props = $props();
 
+  let room = $state(0);
+  const wide = $derived(room > 0 ? Math.min(width, room) : width);
   const last = $derived(after === null ? [] : Array.isArray(after) ? after : [after]);
   const all = $derived([...before, ...last]);
-  const ARROW = 30;
+  const ARROW = 26;
   const across = (s: SectionData) => 2 * Math.max(...s.wall.map((p) => p.outer_mm));
   const tall = (s: SectionData) => Math.max(s.rim_mm, s.level_mm);
   /** One scale for all of them, so that what grows looks as if it grew. */
   const scale = $derived(
     Math.min(
-      (width - ARROW - 14 * all.length) / all.reduce((sum, s) => sum + across(s), 0),
+      (wide - ARROW - 16 * all.length) / all.reduce((sum, s) => sum + across(s), 0),
       (height - 18) / Math.max(...all.map(tall)),
     ),
   );
 </script>
 
-<div class="flex flex-wrap items-end justify-center gap-x-1">
+<div bind:clientWidth={room} class="flex w-full flex-wrap items-end justify-center gap-x-1 [contain:inline-size]">
   {#each before as section, i (i)}
     {@render vessel(section, section.name)}
   {/each}

@@ -10,12 +10,13 @@
   {#each additions as a, i (i)}
     <li class="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5">
       <span class="text-quiet">{first + i}</span>
-      <span class="font-display font-semibold whitespace-nowrap {large ? 'text-[2.5rem] leading-none' : 'text-xl'}"
-        >{grams(a.mass_g)}</span
-      >
-      <span class={large ? 'text-xl' : ''}>{a.what} into {a.into}</span>
+      {#if a.mass_g > 0}<span
+          class="font-display font-semibold whitespace-nowrap {large ? 'text-[2.5rem] leading-none' : 'text-xl'}"
+          >{grams(a.mass_g)}</span
+        >{/if}
+      <span class={large ? 'text-xl' : ''}>{a.what}{a.into ? ` into ${a.into}` : ''}</span>
       <span class="ml-auto text-right text-[16px] whitespace-nowrap">
-        <strong>{a.strokes.likely} strokes</strong>
+        <strong>{a.strokes.likely} {a.mass_g > 0 ? 'strokes' : 'presses'}</strong>
         <span class="text-quiet">({a.strokes.low} to {a.strokes.high})</span>
         → <strong>{a.density_g_per_ml.likely.toFixed(2)}</strong> <span class="text-quiet">g/ml</span>
       </span>

@@ -41,6 +41,7 @@
           ? 'Syrup'
           : 'In the vessel',
   );
+  const measured = $derived(bake.readings.some((r) => r.step === step.id && r.quantity === 'density'));
   const bands = $derived(
     step.checkpoints.flatMap((c) => {
       if (!c.band || (course && c.band.quantity === column?.quantity)) return [];
@@ -58,9 +59,9 @@
     <SideBySide
       before={detail.before}
       after={detail.section}
-      then={detail.section_is_now ? `${detail.section.name} now` : 'after this step'}
+      then={detail.section_is_now ? `${detail.section.name} now` : measured ? 'as measured' : 'after this step'}
       width={460}
-      height={detail.fold || step.pattern ? 120 : 170}
+      height={detail.fold || step.pattern ? 108 : 170}
     />
   {:else if detail.section}
     <figure class="min-w-0">
@@ -90,7 +91,7 @@
       height={bands.length > 0 ? 226 : 330}
     />
   {:else if column}<Column {column} title={columnTitle} height={detail.section ? 210 : 320} />{/if}
-  {#if step.pattern}<Pattern pattern={step.pattern} size={150} />{/if}
+  {#if step.pattern}<Pattern pattern={step.pattern} size={150} silent={step.kind === 'fill'} />{/if}
   {#if detail.fold}
     <FoldLadder
       base={detail.fold.base_g_per_ml}
@@ -102,14 +103,12 @@
   {/if}
   <div class="w-full max-w-md space-y-5">
     {#each bands as { band, reading } (band.quantity)}
-      <div>
-        <Band
-          {band}
-          verdict={reading?.verdict}
-          title={reading ? `${band.quantity}, ${clock(reading.at)}` : undefined}
-        />
-        {#if reading?.tells}<p class="text-[16px]">{reading.tells}</p>{/if}
-      </div>
+      <Band
+        {band}
+        verdict={reading?.verdict}
+        title={reading ? `${band.quantity}, ${clock(reading.at)}` : undefined}
+        silent={band.quantity === 'density'}
+      />
     {/each}
   </div>
 </section>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { grams, origin } from '../../lib/figures.svelte';
+  import { figure, grams, origin } from '../../lib/figures.svelte';
   import Stages from '../../lib/draw/Stages.svelte';
   import { now } from '../../lib/now.svelte';
   import Additions from '../../lib/parts/Additions.svelte';
@@ -38,6 +38,8 @@
       ((line.attention === 'none' && look !== null && look > 0) ||
         (followed && watch?.pot && !bench.meeting?.meeting.pour && left > 15)),
   );
+  /** The last cup of what is in the bowl at this step. */
+  const cup = $derived(bench.bake!.readings.findLast((r) => r.step === step.id && r.quantity === 'density'));
   /** The additions of this step within its fold, and how many of the fold come before them. */
   const own = $derived(detail.fold?.additions.filter((a) => a.step === step.id) ?? step.additions);
   const before = $derived(detail.fold?.additions.findIndex((a) => a.step === step.id) ?? 0);
@@ -85,11 +87,13 @@
     </h2>
     {#if !blocked}
       <p class="-mt-1 text-xl font-semibold">{step.do}</p>
-      {#if check && check.sees !== step.do}<p class="text-lg">{running ? '' : 'Until: '}{check.sees}</p>{/if}
+      {#if check && check.sees !== step.do && !(cup && line.status === 'waiting')}<p class="text-lg">
+          {running ? '' : 'Until: '}{check.sees}
+        </p>{/if}
     {/if}
     {#if running && check && (check.not_yet || check.too_far) && !bench.meeting}
       <p class="text-[17px] text-quiet">{check.not_yet} {check.too_far}</p>
-    {:else if step.why && !blocked}<p class="text-[17px] text-quiet">{step.why}</p>{/if}
+    {:else if step.why && !blocked && !cup}<p class="text-[17px] text-quiet">{step.why}</p>{/if}
   {:else}
     <ul class="flex flex-col gap-1">
       {#each weighed as item (item.name + item.role)}
@@ -104,13 +108,26 @@
     </ul>
     <p class="text-lg">{step.do} <span class="text-quiet">{step.why}</span></p>
   {/if}
+  {#if cup?.verdict}
+    <p
+      class="border-l-[6px] pl-4 text-[19px] leading-snug {cup.verdict.place === 'within'
+        ? 'border-leaf'
+        : 'border-copper'}"
+    >
+      <strong>{figure(cup.value, cup.unit)}: {cup.verdict.word}.</strong>
+      {cup.verdict.place === 'within' ? '' : cup.verdict.means}
+      <strong>{cup.verdict.can_do}</strong>
+      {#if cup.tells}<span class="text-[17px] text-quiet">{cup.tells}</span>{/if}
+    </p>
+  {/if}
   {#if step.additions.length > 0 && line.status === 'waiting'}
     <Additions additions={own} first={before + 1} />
     {#if detail.fold && !detail.section_is_now}
       <p class="text-[16px] text-quiet">
-        About <strong class="text-ink">{Math.round(100 * detail.fold.air_kept.likely)} %</strong> of the air stays, {Math.round(
-          100 * detail.fold.air_kept.low,
-        )} to {Math.round(100 * detail.fold.air_kept.high)}, {origin(detail.fold.air_kept)}.
+        In all about <strong class="text-ink">{Math.round(100 * detail.fold.air_kept.likely)} %</strong> of the air
+        stays, {Math.round(100 * detail.fold.air_kept.low)} to {Math.round(100 * detail.fold.air_kept.high)}, {origin(
+          detail.fold.air_kept,
+        )}.
         {#if detail.fold.sacrifice && step.id === detail.fold.steps[0]}Good first portions: {detail.fold.sacrifice
             .words}. {detail.fold.sacrifice.why}{/if}
       </p>

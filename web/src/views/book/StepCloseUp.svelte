@@ -14,6 +14,7 @@
   type Props = { step: StepForecast; fold?: Schemas['FoldCourse'] | null };
   let { step, fold = null }: Props = $props();
   const own = $derived(fold?.additions.filter((a) => a.step === step.id) ?? []);
+  const before = $derived(fold?.additions.findIndex((a) => a.step === step.id) ?? 0);
 </script>
 
 <div
@@ -42,7 +43,7 @@
         {step.ageing.restores}
         {step.ageing.limit}
       </p>{/if}
-    {#if own.length > 0}<Additions additions={own} />{/if}
+    {#if own.length > 0}<Additions additions={own} first={before + 1} />{/if}
     {#each step.cues as cue (cue.id)}<p>
         After about {length(cue.after_s.likely)}: <strong>{cue.do}</strong>, {cue.look}.
       </p>{/each}

@@ -124,10 +124,6 @@
               >{plan.density_g_per_ml.low.toFixed(2)} to {plan.density_g_per_ml.high.toFixed(2)}</span
             >
           </p>
-          {#if plan.sacrifice}<p class="max-w-sm text-[16px]">
-              First portion: <strong>{plan.sacrifice.words}</strong>.
-              <span class="text-quiet">{plan.sacrifice.why}</span>
-            </p>{/if}
         </div>
         <div class="mt-3">
           <SideBySide before={plan.before} after={plan.after} width={820} height={130} />
@@ -136,6 +132,10 @@
           <FoldLadder base={fold.base.density_g_per_ml} foam={fold.foam.density_g_per_ml} additions={plan.additions} />
           <div>
             <Additions additions={plan.additions} />
+            {#if plan.sacrifice}<p class="mt-2 text-[16px]">
+                <strong>First portion: {plan.sacrifice.words}.</strong>
+                <span class="text-quiet">{plan.sacrifice.why}</span>
+              </p>{/if}
             <p class="mt-2 text-[16px]"><strong>Flour:</strong> {plan.flour} <strong>Fat:</strong> {plan.fat}</p>
           </div>
         </div>

@@ -28,7 +28,7 @@
   </div>
   <div class="mt-2 grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-5 lg:grid-cols-[22rem_minmax(0,1fr)]">
     <section aria-label="The batter and its parts">
-      <div class="grid grid-cols-2 gap-x-4">
+      <div class="grid gap-x-4">
         <QuantityField
           label="Batter"
           wanted="mass"
@@ -38,13 +38,13 @@
           value={state.grams}
           onvalue={(v) => (state.grams = v)}
         />
-        <QuantityField
-          label="g/ml"
-          wanted="number"
-          unit=""
-          step={0.01}
-          least={0.1}
+        <SlideField
+          label="It weighs"
           value={state.density}
+          low={0.15}
+          high={1.1}
+          step={0.01}
+          shown="{state.density.toFixed(2)} g/ml"
           onvalue={(v) => (state.density = v)}
         />
       </div>
@@ -59,7 +59,7 @@
       </div>
       {#each state.parts as part, i (i)}
         <div class="mt-3 border-t border-line pt-2">
-          <div class="grid grid-cols-2 gap-x-4">
+          <div class="grid grid-cols-[minmax(0,1fr)_11rem] gap-x-4">
             <label class="mb-1 block font-semibold"
               >Part {i + 1}<input class="field mt-1" maxlength="40" bind:value={part.name} /></label
             >
@@ -73,7 +73,7 @@
               onvalue={(v) => (part.share = v)}
             />
           </div>
-          <div class="grid grid-cols-2 gap-x-4">
+          <div class="grid gap-x-4">
             <Pick
               label="With"
               value={part.ingredient}
@@ -143,7 +143,7 @@
               {/each}
             {/if}
           </div>
-          <div class="mt-2 grid gap-x-8 sm:grid-cols-3">
+          <div class="mt-2 grid gap-x-8 sm:grid-cols-2 xl:grid-cols-4">
             {#if state.kind === 'rings'}
               <SlideField
                 label="Pours into each tin"
@@ -201,7 +201,7 @@
               />
             {/if}
           </div>
-          {#if view.pattern}<Pattern pattern={view.pattern} size={270} />{/if}
+          {#if view.pattern}<Pattern pattern={view.pattern} size={230} />{/if}
         </div>
       {/if}
     </section>

@@ -97,8 +97,35 @@
           </p>
         </div>
       {/if}
-      {#if tins.drawing.value && tin}
-        <h2 class="mt-5 mb-1 text-xl">Its paper</h2>
+    </section>
+    <section aria-label="Shared out">
+      <h2 class="mb-1 text-xl">What takes it</h2>
+      {#if tins.sharing.value?.ways.length === 0}<p class="text-quiet">
+          It is too little for any tin on the shelf: paper cases, or make more.
+        </p>{/if}
+      <ul>
+        {#each tins.sharing.value?.ways ?? [] as way, i (i)}
+          <li class="border-t border-line py-2">
+            {#each way.shares as share (share.id)}
+              <button class="block min-h-11 w-full text-left text-[17px]" onclick={() => (tins.id = share.id)}>
+                <strong>{share.count} × {share.name}</strong>,
+                {grams(share.each_ml * tins.sharing.value!.density_g_per_ml)}{share.count > 1 ? ' each' : ''}
+                <span class="whitespace-nowrap text-quiet"
+                  >{mm(share.level_mm)} mm, {mm(100 * share.fill_fraction)} %</span
+                >
+              </button>
+            {/each}
+            <p class="text-[15px] text-quiet">{way.says}</p>
+          </li>
+        {/each}
+      </ul>
+      {#if view}<p class="mt-2 text-[15px] text-quiet">
+          {litres(view.volume_ml)} in all. Bands are trade habit, not yet this kitchen.
+        </p>{/if}
+    </section>
+    {#if tins.drawing.value && tin}
+      <section aria-label="Its paper" class="border-t border-line pt-3 lg:col-span-3">
+        <h2 class="mb-2 text-xl">The paper of the {tin.name}</h2>
         <div class="flex flex-wrap items-end gap-x-8 gap-y-3">
           {#each tins.drawing.value.lining as shape (shape.name)}
             <figure class="min-w-0">
@@ -118,30 +145,7 @@
         <p class="mt-1 text-[15px] text-quiet">
           True scale, a ruler on every page to check; larger shapes come in parts.
         </p>
-      {/if}
-    </section>
-    <section aria-label="Shared out">
-      <h2 class="mb-1 text-xl">What takes it</h2>
-      {#if tins.sharing.value?.ways.length === 0}<p class="text-quiet">
-          It is too little for any tin on the shelf: paper cases, or make more.
-        </p>{/if}
-      <ul>
-        {#each tins.sharing.value?.ways ?? [] as way, i (i)}
-          <li class="border-t border-line py-2">
-            {#each way.shares as share (share.id)}
-              <button class="block min-h-11 w-full text-left text-[17px]" onclick={() => (tins.id = share.id)}>
-                <strong>{share.count} × {share.name}</strong>,
-                {grams(share.each_ml * tins.sharing.value!.density_g_per_ml)}{share.count > 1 ? ' each' : ''}
-                <span class="text-quiet">{mm(share.level_mm)} mm, {mm(100 * share.fill_fraction)} %</span>
-              </button>
-            {/each}
-            <p class="text-[15px] text-quiet">{way.says}</p>
-          </li>
-        {/each}
-      </ul>
-      {#if view}<p class="mt-2 text-[15px] text-quiet">
-          {litres(view.volume_ml)} in all. Bands are trade habit, not yet this kitchen.
-        </p>{/if}
-    </section>
+      </section>
+    {/if}
   </div>
 </div>

@@ -18,6 +18,7 @@ from kindwhisk.core.folding.warmth import fat_warmth
 from kindwhisk.core.learning import time_factor
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
+from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, StepBase, Tool, by_habit
 from kindwhisk.core.schools import School, school
@@ -146,9 +147,11 @@ class FoldStep(StepBase):
         expected = bring_together(intake, self.manner, self.portions, factor=hand_factor(self, setting)).mixture
         started = combine(intake).gas_ml.likely
         kept, usual = kept_share(parts, density), expected.gas_ml.likely / started
-        return f"{min(kept, 1.0):.0%} of the air kept, {usual:.0%} expected."
+        return f"This fold kept {min(kept, 1.0):.0%} of its air, {usual:.0%} expected."
 
     def schools(self, content: Content) -> tuple[School, ...]:
-        """How the two are brought together."""
+        """How the two are brought together; what folds in the rest goes on with a choice that was made before."""
+        if any(isinstance(p, StepPortion) and p.rest for p in self.inputs) and self.manner is Manner.FOLD:
+            return ()
         several = self.manner is Manner.FOLD and self.portions > 1
         return (school("Folding", "in thirds" if several else ANSWERS[self.manner]),)

@@ -12,7 +12,7 @@ from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.foam import Foam
 from kindwhisk.core.folding import deflating
 from kindwhisk.core.folding.kept import Manner
-from kindwhisk.core.folding.together import bring_together
+from kindwhisk.core.folding.together import Addition, bring_together
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Outcome
 from kindwhisk.core.process.setting import Setting
@@ -73,7 +73,7 @@ class MacaronageStep(StepBase):
             hold_s=foam.hold_s(Foam.SHELL_BATTER),
             hold_why="It goes on running, and a skin forms in the bowl.",
             foam=Foam.SHELL_BATTER,
-            additions=made.additions,
+            additions=(*made.additions, *self._pressed(one, ready, presses)),
             checkpoints=(
                 Checkpoint(
                     id="even",
@@ -99,6 +99,27 @@ class MacaronageStep(StepBase):
                 ),
             ),
             make_ready=(MakeReady(id="spatula", name="spatula", detail="large, within reach"),),
+        )
+
+    def _pressed(self, one: Material, ready: Material, presses: Estimate) -> tuple[Addition, ...]:
+        """The presses as the last of the additions, which puts nothing in."""
+        density, gas = one.density_g_per_ml.likely, one.gas_ml.likely
+        if not presses.likely:
+            return ()
+        return (
+            Addition(
+                what="pressed against the wall",
+                into="",
+                foam=False,
+                manner=Manner.STIR,
+                mass_g=0,
+                added_g_per_ml=density,
+                bowl_g_per_ml=density,
+                density_g_per_ml=ready.density_g_per_ml,
+                volume_ml=ready.volume_ml,
+                kept=ready.gas_ml.likely / gas,
+                strokes=presses,
+            ),
         )
 
     def while_running(
