@@ -18,7 +18,7 @@ FOLD = {
     "school": "sacrifice",
 }
 ROUND = {"shape": "round", "dimensions": {"diameter_mm": 200, "depth_mm": 60}}
-TUBE = {
+TUBE: dict[str, str | float] = {
     "shape": "tube",
     "diameter_mm": 150,
     "top_diameter_mm": 170,
@@ -105,7 +105,7 @@ def _paths_mm(pdf: bytes) -> list[tuple[float, float]]:
 
 
 def test_paper_is_printed_at_true_scale(client: TestClient) -> None:
-    query = {"shape": "round", "diameter_mm": 180, "depth_mm": 60}
+    query: dict[str, str | float] = {"shape": "round", "diameter_mm": 180, "depth_mm": 60}
     answer = client.get("/api/craft/lining.pdf", params=query)
     assert answer.headers["content-type"] == "application/pdf"
     assert b"/MediaBox [ 0 0 595.2" in answer.content

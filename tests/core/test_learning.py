@@ -8,14 +8,14 @@ from hypothesis import strategies as st
 
 from kindwhisk.core.bands import Band, Place, Quantity, Side, judge
 from kindwhisk.core.estimate import Basis, Estimate, sum_independent
-from kindwhisk.core.learning import corrected, personal_band, time_factor
+from kindwhisk.core.learning import corrected, learned_factor, personal_band
 
 THREE = [(36.0, 30.0), (35.0, 30.0), (33.0, 30.0)]
 
 
 @pytest.mark.parametrize(("bakes", "factor", "sd"), [(1, 1.1345, 0.0832), (2, 1.1476, 0.0640), (3, 1.1336, 0.0539)])
 def test_the_time_factor_by_the_reference(bakes: int, factor: float, sd: float) -> None:
-    learned = time_factor(THREE[:bakes])
+    learned = learned_factor(THREE[:bakes])
     assert learned.factor == pytest.approx(factor, abs=5e-4)
     assert learned.log_sd == pytest.approx(sd, abs=5e-4)
     assert learned.bakes == bakes
@@ -23,9 +23,9 @@ def test_the_time_factor_by_the_reference(bakes: int, factor: float, sd: float) 
 
 @given(st.lists(st.tuples(st.floats(60, 6000), st.floats(60, 6000)), min_size=1, max_size=8))
 def test_the_order_of_bakes_does_not_matter_and_each_makes_it_surer(pairs: list[tuple[float, float]]) -> None:
-    there, back = time_factor(pairs), time_factor(pairs[::-1])
+    there, back = learned_factor(pairs), learned_factor(pairs[::-1])
     assert there.factor == pytest.approx(back.factor)
-    assert there.log_sd < time_factor(pairs[:-1]).log_sd
+    assert there.log_sd < learned_factor(pairs[:-1]).log_sd
 
 
 def test_without_records_a_duration_stays_what_it_was() -> None:

@@ -12,11 +12,12 @@ from pydantic import TypeAdapter, ValidationError
 from kindwhisk.core import section
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material
+from kindwhisk.core.rise import risen_volume_ml
 from kindwhisk.core.technique import Technique
 from kindwhisk.core.tins.lining import lining
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin, Tin
 from kindwhisk.core.tins.sharing import OnShelf, share_out
-from kindwhisk.core.tins.standing import TinFit, stand
+from kindwhisk.core.tins.standing import TinFit, levels_mm, stand
 from kindwhisk.core.vessels import Vessel, VesselForm
 from tests.core.strategies import tins
 
@@ -97,7 +98,7 @@ def test_a_section_shows_what_stands_in_one_tin(tin: Tin, density: float, count:
     drawn = section.of_tin("tin", tin, 1 / count, batter, count=count)
     assert tin.volume_ml(drawn.level_mm) * count == pytest.approx(batter.volume_ml.likely, rel=1e-6)
     assert drawn.start_level_mm < drawn.level_mm
-    levels = section.rise_levels_mm(tin, count, batter, 0)
+    levels = levels_mm(tin, risen_volume_ml(batter, 0), count)
     assert drawn.level_mm <= levels.likely + 1e-6 <= levels.high + 1e-6
 
 

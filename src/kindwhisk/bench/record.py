@@ -15,7 +15,10 @@ from kindwhisk.core.process.formula import Formula, content_of
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.steps.base import Content
+from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.rise import risen_volume_ml, settled_volume_ml
+from kindwhisk.core.tins.standing import levels_mm
 from kindwhisk.store import bakes
 
 GOOD_STARS = 4
@@ -56,6 +59,17 @@ class BakeSummary(Value):
     times: dict[str, TimedStep]
     cups: tuple[CupRead, ...] = ()
     kept: dict[str, KeptAir] = {}
+    modelled_mm: float | None = None
+
+
+def _modelled_mm(made: Walked) -> float | None:
+    """How high the finished, cold bake should stand in its tin by the model alone, from the batter as it was."""
+    lead = made.formula.fill
+    if not isinstance(lead, FillStep) or not lead.rises:
+        return None
+    place, batter = made.places[lead.id], made.materials[lead.id]
+    risen = risen_volume_ml(batter, place.kitchen.altitude_m)
+    return levels_mm(place.tins.tin, settled_volume_ml(risen), place.tins.share).likely
 
 
 def _kept(made: Walked) -> dict[str, KeptAir]:
@@ -111,6 +125,7 @@ def summary(made: Walked, progress: Progress, late_by_s: float) -> BakeSummary:
         times=times,
         cups=_cups(made),
         kept=_kept(made),
+        modelled_mm=_modelled_mm(made),
     )
 
 
@@ -134,6 +149,8 @@ def kitchen_record(formula: Formula) -> KitchenRecord:
     times: dict[str, list[tuple[float, float]]] = {}
     densities: dict[str, list[float]] = {}
     folds: dict[str, list[tuple[float, float]]] = {}
+    heights: list[tuple[float, float]] = []
+    lead = formula.fill.id if formula.fill is not None else ""
     rows = bakes.listed(status="finished", formula=formula.id, limit=REMEMBERED)
     for row in reversed(rows):
         if not row.summary:
@@ -144,6 +161,8 @@ def kitchen_record(formula: Formula) -> KitchenRecord:
             if not _same_work(then.get(step), now.get(step)):
                 continue
             times.setdefault(step, []).append((timed.observed_s, timed.modelled_s))
+        if kept.height_mm is not None and kept.modelled_mm is not None and then.get(lead) == now.get(lead):
+            heights.append((kept.height_mm, kept.modelled_mm))
         for step, air in kept.kept.items():
             if then.get(step) == now.get(step):
                 folds.setdefault(step, []).append((air.observed, air.modelled))
@@ -155,5 +174,6 @@ def kitchen_record(formula: Formula) -> KitchenRecord:
     return KitchenRecord(
         times={i: tuple(pairs) for i, pairs in times.items()},
         densities={i: tuple(values) for i, values in densities.items()},
+        heights=tuple(heights),
         kept={i: tuple(pairs) for i, pairs in folds.items()},
     )

@@ -14,17 +14,21 @@ NOISE_SD = 0.10
 ENOUGH_FOR_BAND = 5
 
 
-class TimeFactor(Value):
-    """Observed over expected time: ``factor`` with the standard deviation of its logarithm."""
+class Factor(Value):
+    """Observed over expected, of a time, a share or a height, with the standard deviation of its logarithm."""
 
     factor: float
     log_sd: float
     bakes: int
 
 
-def time_factor(
+UNLEARNED = Factor(factor=1.0, log_sd=PRIOR_SD, bakes=0)
+"""Before anything was observed."""
+
+
+def learned_factor(
     pairs: Iterable[tuple[float, float]], *, prior_sd: float = PRIOR_SD, noise_sd: float = NOISE_SD
-) -> TimeFactor:
+) -> Factor:
     """The factor after (observed, expected) pairs: a Gaussian update of ln(observed / expected).
 
     Pairs without a positive time are left out.
@@ -37,12 +41,12 @@ def time_factor(
         mean += gain * (math.log(observed / expected) - mean)
         variance *= 1 - gain
         bakes += 1
-    return TimeFactor(factor=math.exp(mean), log_sd=math.sqrt(variance), bakes=bakes)
+    return Factor(factor=math.exp(mean), log_sd=math.sqrt(variance), bakes=bakes)
 
 
 def corrected(duration: Estimate, pairs: Sequence[tuple[float, float]], noise_sd: float = NOISE_SD) -> Estimate:
     """A modelled duration with this kitchen's factor; unchanged without records."""
-    learned = time_factor(pairs, noise_sd=noise_sd)
+    learned = learned_factor(pairs, noise_sd=noise_sd)
     if not learned.bakes:
         return duration
     likely = duration.likely * learned.factor
@@ -67,12 +71,14 @@ class KitchenRecord(Value):
     """What this kitchen's finished bakes of one formula tell its next forecast.
 
     ``times``: (observed, modelled) seconds by step id. ``densities``: readings (g/ml) of good bakes by step id.
-    ``kept``: (observed, modelled) share of the air that folds kept by step id, where both cups were read.
+    ``kept``: (observed, modelled) share of the air that folds kept by step id, where both cups were read. ``heights``:
+    (observed, modelled) mm of the finished, cold bakes.
     """
 
     times: dict[str, tuple[tuple[float, float], ...]] = {}
     densities: dict[str, tuple[float, ...]] = {}
     kept: dict[str, tuple[tuple[float, float], ...]] = {}
+    heights: tuple[tuple[float, float], ...] = ()
 
 
 NO_RECORD = KitchenRecord()

@@ -1,13 +1,20 @@
 """Rise: how high a foam batter stands at the moment it sets, and after it has settled."""
 
+from __future__ import annotations
+
+import math
+
 from kindwhisk.core.air import pressure_kpa, saturation_kpa
 from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.learning import UNLEARNED, Factor
 from kindwhisk.core.material import Material
 
 SETTING_C = 86.0
 WATER_ACTIVITY = 0.95
 KEPT = (0.4, 0.6, 0.8)
 """Share of the gas and vapour that the walls of the bubbles hold until setting. Trade habit."""
+HEIGHT_NOISE = 0.08
+"""How much finished heights differ from bake to bake, as a share. Trade habit."""
 USUAL_FREE = 1.13
 """g/ml of a sponge batter without bubbles, where its goods are not told. Reference model."""
 POWDER_ML_PER_G, POWDER_WORKS = 72.0, 0.6
@@ -32,27 +39,41 @@ def leavened_ml(powder_g: float) -> float:
 
 
 def risen_ml(
-    free_ml: float, gas_ml: float, from_c: float, altitude_m: float, powder_g: float = 0.0, factor: float = 1.0
+    free_ml: float,
+    gas_ml: float,
+    from_c: float,
+    altitude_m: float,
+    powder_g: float = 0.0,
+    learned: Factor = UNLEARNED,
 ) -> Estimate:
     """Volume at setting in ml, of a batter's gas-free volume and bubbles (ml) at ``from_c``.
 
-    ``powder_g`` is baking powder in it; ``factor`` is how high this kitchen's own stood against the model.
+    ``powder_g`` is baking powder in it; ``learned`` is how high this kitchen's own stood, cold, against the model.
 
     Source: ideal gas and saturated vapour; the kept share is trade habit. Too sensitive near setting to be
     trusted absolutely: heights measured in this kitchen lead.
     """
     grown = (gas_ml + leavened_ml(powder_g)) * gas_growth(from_c, altitude_m)
     floor = free_ml + gas_ml
-    low, likely, high = (max(floor, (free_ml + kept * grown) * factor) for kept in KEPT)
-    return Estimate(low=low, likely=likely, high=high, basis=Basis.MODEL)
+    low, likely, high = (max(floor, (free_ml + kept * grown) * learned.factor) for kept in KEPT)
+    if not learned.bakes:
+        return Estimate(low=low, likely=likely, high=high, basis=Basis.MODEL)
+    spread = math.exp(1.3 * math.hypot(learned.log_sd, HEIGHT_NOISE)) - 1
+    return Estimate(
+        low=max(floor, likely / (1 + spread)),
+        likely=likely,
+        high=likely * (1 + spread),
+        basis=Basis.KITCHEN,
+        bakes=learned.bakes,
+    )
 
 
-def risen_volume_ml(batter: Material, altitude_m: float, factor: float = 1.0) -> Estimate:
+def risen_volume_ml(batter: Material, altitude_m: float, learned: Factor = UNLEARNED) -> Estimate:
     """Volume of a batter at setting in ml: see :func:`risen_ml`."""
     powder = batter.grams_of("baking-powder") + SODA_AS_POWDER * batter.grams_of("baking-soda")
     powder += SELF_RAISING_HOLDS * batter.grams_of("self-raising-flour")
     gas = batter.gas_ml.likely
-    return risen_ml(batter.gas_free_volume_ml, gas, batter.temperature_c, altitude_m, powder, factor)
+    return risen_ml(batter.gas_free_volume_ml, gas, batter.temperature_c, altitude_m, powder, learned)
 
 
 HIGHEST_AT = 0.75

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from kindwhisk.core import rise
 from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
@@ -62,17 +61,6 @@ def of_vessel(vessel: Vessel, material: Material) -> Section:
         air_fraction=material.air_fraction,
         baked=material.baked,
         colour=material.colour,
-    )
-
-
-def rise_levels_mm(tin: Tin, share: float, batter: Material, altitude_m: float) -> Estimate:
-    """Level at setting in a tin that holds ``share`` of the batter."""
-    risen = rise.risen_volume_ml(batter, altitude_m)
-    return Estimate(
-        low=tin.level_mm(risen.low * share),
-        likely=tin.level_mm(risen.likely * share),
-        high=tin.level_mm(risen.high * share),
-        basis=risen.basis,
     )
 
 

@@ -11,6 +11,7 @@ from kindwhisk.core.folding.airy import Airy, Meeting, additions
 from kindwhisk.core.folding.kept import SPREAD, Manner
 from kindwhisk.core.folding.strokes import LOSS, strokes
 from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.learning import UNLEARNED, Factor
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.model import Value
 
@@ -88,7 +89,7 @@ def is_foam(step: Meeting) -> bool:
     return step.added.gas_ml > 0 and step.added.density <= step.bowl.density
 
 
-def with_range(gas_ml: float, start: Estimate) -> Estimate:
+def with_range(gas_ml: float, start: Estimate, learned: Factor = UNLEARNED) -> Estimate:
     """Gas left with its range: that of the gas before goes on, and the loss errs on its own."""
     up = math.hypot(SPREAD, start.high / start.likely - 1)
     down = math.hypot(SPREAD, 1 - start.low / start.likely)
@@ -96,13 +97,18 @@ def with_range(gas_ml: float, start: Estimate) -> Estimate:
         low=gas_ml * (1 - min(down, 0.95)),
         likely=gas_ml,
         high=max(gas_ml, min(start.high, gas_ml * (1 + up))),
-        basis=Basis.weakest((Basis.HABIT, start.basis)),
+        basis=Basis.KITCHEN if learned.bakes else Basis.weakest((Basis.HABIT, start.basis)),
+        bakes=learned.bakes,
     )
 
 
 def _density(mass_g: float, volume: Estimate) -> Estimate:
     return Estimate(
-        low=mass_g / volume.high, likely=mass_g / volume.likely, high=mass_g / volume.low, basis=volume.basis
+        low=mass_g / volume.high,
+        likely=mass_g / volume.likely,
+        high=mass_g / volume.low,
+        basis=volume.basis,
+        bakes=volume.bakes,
     )
 
 
@@ -114,11 +120,12 @@ def told(
     start: Estimate,
     names: Names | None = None,
     turns: bool = False,
+    learned: Factor = UNLEARNED,
 ) -> tuple[Addition, ...]:
     """The additions in figures and words; ``start`` is the gas of both before the first one, with its range."""
     found = []
     for step in meetings:
-        gas = with_range(step.result.gas_ml, start) if start.likely > 0 else start
+        gas = with_range(step.result.gas_ml, start, learned) if start.likely > 0 else start
         volume = gas.shifted(step.result.free_ml)
         what, into = _named(step, names or Names(), foam, base, turns)
         found.append(
@@ -172,16 +179,16 @@ def bring_together(
     manner: Manner,
     number: int = 1,
     *,
-    factor: float = 1.0,
+    learned: Factor = UNLEARNED,
 ) -> Together:
     """The mixture with the gas that is left; mass is conserved, gas never grows.
 
     The lightest content with bubbles is the foam, the others are what it meets; ``number`` is in how many portions.
-    ``factor`` is how much of the model's share this kitchen has been found to keep.
+    ``learned`` is how much of the model's share this kitchen's hands have been found to keep.
     """
     mixture = combine(materials)
     parts = [Airy.of(m) for m in materials if m.mass_g > 0]
-    meetings = additions(parts, manner, number, factor)
+    meetings = additions(parts, manner, number, learned.factor)
     if not meetings:
         return Together(mixture=mixture)
     gases = [m.gas_ml for m in materials if m.gas_ml.likely > 0]
@@ -195,6 +202,14 @@ def bring_together(
         sum(p.gas_ml for p in parts) - foam.gas_ml,
     )
     return Together(
-        mixture=mixture.with_gas(with_range(meetings[-1].result.gas_ml, start)),
-        additions=told(meetings, foam, base, start=start, names=names_of(materials), turns=manner is Manner.IN_TURNS),
+        mixture=mixture.with_gas(with_range(meetings[-1].result.gas_ml, start, learned)),
+        additions=told(
+            meetings,
+            foam,
+            base,
+            start=start,
+            names=names_of(materials),
+            turns=manner is Manner.IN_TURNS,
+            learned=learned,
+        ),
     )

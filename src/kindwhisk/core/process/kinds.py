@@ -12,6 +12,8 @@ from pydantic import BaseModel
 
 from kindwhisk.core.baking import OvenMode, ReferenceBake
 from kindwhisk.core.model import Value
+from kindwhisk.core.patterns.pattern import BatterNames
+from kindwhisk.core.patterns.rings import Pattern
 from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import StepBase
@@ -31,11 +33,15 @@ class Entry(StrEnum):
     TEXT = "text"
     FLAG = "yes or no"
     CHOICE = "choice"
+    NAMES = "names"
     SHAPE = "shape"
 
 
 class FieldView(Value):
-    """A field of a kind; a ``shape`` (a tin, a piece, a reference bake) has fields of its own."""
+    """A field of a kind; a ``shape`` (a tin, a piece, a reference bake) has fields of its own.
+
+    ``first`` is what an optional shape begins as, once it is wanted.
+    """
 
     name: str
     label: str
@@ -45,6 +51,7 @@ class FieldView(Value):
     high: float | None
     choices: tuple[str, ...]
     optional: bool
+    first: dict[str, Any] | None = None
 
 
 class KindView(Value):
@@ -74,6 +81,8 @@ FIRST: dict[str, dict[str, Any]] = {
     },
 }
 """What a kind can't do without and has no default for."""
+OPTIONAL_FIRST: dict[str, dict[str, Any]] = {"pattern": Pattern(pours=12).model_dump(mode="json")}
+"""What an optional shape begins as."""
 
 
 def _bare(annotation: Any) -> tuple[Any, bool]:
@@ -91,6 +100,8 @@ def _entry(annotation: Any) -> tuple[Entry, tuple[str, ...]]:
     simple: dict[Any, Entry] = {bool: Entry.FLAG, int: Entry.WHOLE, float: Entry.NUMBER, str: Entry.TEXT}
     if annotation in simple:
         return simple[annotation], ()
+    if annotation == BatterNames or typing.get_origin(annotation) is tuple:
+        return Entry.NAMES, ()
     if isinstance(annotation, type) and issubclass(annotation, Enum):
         return Entry.CHOICE, tuple(str(m.value) for m in annotation)
     return Entry.SHAPE, ()
@@ -106,7 +117,15 @@ def _field(name: str, info: Any) -> FieldView:
     high = next((float(m.le) for m in info.metadata if isinstance(m, Le) and isinstance(m.le, int | float)), None)
     high = next((float(m.lt) for m in info.metadata if isinstance(m, Lt) and isinstance(m.lt, int | float)), high)
     return FieldView(
-        name=name, label=label, entry=entry, unit=unit, low=low, high=high, choices=choices, optional=optional
+        name=name,
+        label=label,
+        entry=entry,
+        unit=unit,
+        low=low,
+        high=high,
+        choices=choices,
+        optional=optional,
+        first=OPTIONAL_FIRST.get(name) if entry is Entry.SHAPE and optional else None,
     )
 
 

@@ -21,8 +21,8 @@ from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.walk import Walked, walk
 from kindwhisk.core.process.wish import Wish
-from kindwhisk.core.section import rise_levels_mm
 from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.core.tins.standing import levels_mm
 
 WHITES = ("egg-white", "white-pasteurised")
 BY_OTHER_MEANS = "Scale it by eggs, by one of its ingredients, by servings or by total weight."
@@ -201,7 +201,7 @@ def _fills(formula: Formula, walked: list[Walked], setting: Setting) -> tuple[Ti
                 level_mm=level,
                 rim_mm=one.tin.depth_mm,
                 fraction=content.volume_ml.likely * share / one.tin.volume_ml(),
-                rise_mm=rise_levels_mm(one.tin, share, content, setting.kitchen.altitude_m) if rises else None,
+                rise_mm=levels_mm(one.tin, setting.risen_ml(content), share) if rises else None,
                 minutes=minutes,
                 trays=one.trays,
             )

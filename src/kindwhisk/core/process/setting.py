@@ -5,9 +5,12 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
+from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.kitchen import Kitchen, Oven
-from kindwhisk.core.learning import NO_RECORD, KitchenRecord
+from kindwhisk.core.learning import NO_RECORD, KitchenRecord, learned_factor
+from kindwhisk.core.material import Material
 from kindwhisk.core.pieces import PipedPiece
+from kindwhisk.core.rise import HEIGHT_NOISE, risen_volume_ml
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin, Tin
 from kindwhisk.core.vessels import Vessel
 
@@ -64,6 +67,11 @@ class Setting:
         """What the vessel is called; its id when the formula does not name it."""
         vessel = self.vessels.get(vessel_id)
         return vessel.name if vessel else vessel_id
+
+    def risen_ml(self, batter: Material) -> Estimate:
+        """Volume of a batter at setting, by the model and the heights that this kitchen's own have reached."""
+        learned = learned_factor(self.record.heights, noise_sd=HEIGHT_NOISE)
+        return risen_volume_ml(batter, self.kitchen.altitude_m, learned)
 
     def in_tins(self, tins: TinsInUse) -> Setting:
         """The same kitchen with other tins in use."""

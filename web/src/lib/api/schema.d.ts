@@ -1228,7 +1228,7 @@ export interface components {
          *
          *     Attributes:
          *         what: what is put in, in words; ``into`` what it is put into; ``foam`` whether it is the foam that is put in.
-         *         mass_g, added_g_per_ml: of what is put in.
+         *         mass_g, added_g_per_ml: of what is put in; 0 g where what is there is only pressed.
          *         bowl_g_per_ml: of what it meets.
          *         density_g_per_ml, volume_ml: after it.
          *         kept: share of the gas of both that it leaves.
@@ -1585,6 +1585,8 @@ export interface components {
             };
             /** Late By S */
             late_by_s: number;
+            /** Modelled Mm */
+            modelled_mm?: number | null;
             /** Stars */
             stars: number | null;
             /** Times */
@@ -2471,7 +2473,7 @@ export interface components {
          * @description How a field is entered.
          * @enum {string}
          */
-        Entry: "number" | "whole number" | "text" | "yes or no" | "choice" | "shape";
+        Entry: "number" | "whole number" | "text" | "yes or no" | "choice" | "names" | "shape";
         /**
          * Estimate
          * @description A figure as low, likely and high, with its basis and, for a learned one, the bakes behind it.
@@ -2518,11 +2520,17 @@ export interface components {
         /**
          * FieldView
          * @description A field of a kind; a ``shape`` (a tin, a piece, a reference bake) has fields of its own.
+         *
+         *     ``first`` is what an optional shape begins as, once it is wanted.
          */
         FieldView: {
             /** Choices */
             choices: string[];
             entry: components["schemas"]["Entry"];
+            /** First */
+            first?: {
+                [key: string]: unknown;
+            } | null;
             /** High */
             high: number | null;
             /** Label */
@@ -6488,7 +6496,9 @@ export interface components {
         };
         /**
          * WashPlan
-         * @description ``washes`` is what the chosen order costs, ``least`` what the best order would.
+         * @description Tools that have to be free of fat at some time, and what is to be made ready for that, by step.
+         *
+         *     ``washes`` is what the chosen order costs, ``least`` what the best order would.
          */
         WashPlan: {
             /** Least */

@@ -108,15 +108,15 @@
     </ul>
     <p class="text-lg">{step.do} <span class="text-quiet">{step.why}</span></p>
   {/if}
-  {#if cup?.verdict}
+  {#if cup && (cup.verdict || cup.tells)}
     <p
-      class="border-l-[6px] pl-4 text-[19px] leading-snug {cup.verdict.place === 'within'
+      class="border-l-[6px] pl-4 text-[19px] leading-snug {cup.verdict?.place === 'within'
         ? 'border-leaf'
         : 'border-copper'}"
     >
-      <strong>{figure(cup.value, cup.unit)}: {cup.verdict.word}.</strong>
-      {cup.verdict.place === 'within' ? '' : cup.verdict.means}
-      <strong>{cup.verdict.can_do}</strong>
+      <strong>{figure(cup.value, cup.unit)}{cup.verdict ? `: ${cup.verdict.word}.` : ' g/ml.'}</strong>
+      {cup.verdict?.place === 'within' ? '' : (cup.verdict?.means ?? '')}
+      {#if cup.verdict}<strong>{cup.verdict.can_do}</strong>{/if}
       {#if cup.tells}<span class="text-[17px] text-quiet">{cup.tells}</span>{/if}
     </p>
   {/if}

@@ -85,9 +85,37 @@
           onchange={(e) => editor.set(field.name, e.currentTarget.value)}
         />
       </label>
+    {:else if field.entry === 'names'}
+      <label class="block font-semibold sm:col-span-2">
+        {field.label}, one after the other
+        <input
+          class="field mt-1 font-normal"
+          value={Array.isArray(value) ? value.join(', ') : ''}
+          onchange={(e) =>
+            editor.set(
+              field.name,
+              e.currentTarget.value
+                .split(',')
+                .map((n) => n.trim())
+                .filter(Boolean),
+            )}
+        />
+      </label>
+    {:else if value == null}
+      {#if field.first}<button
+          type="button"
+          class="act act-small self-end"
+          onclick={() => editor.set(field.name, structuredClone($state.snapshot(field.first)))}
+          >Add a {field.label}</button
+        >{/if}
     {:else}
       <fieldset class="sm:col-span-2">
         <legend class="font-semibold">{field.label}</legend>
+        {#if field.first}<button
+            type="button"
+            class="min-h-11 px-1 underline"
+            onclick={() => editor.set(field.name, null)}>without a {field.label}</button
+          >{/if}
         {#if field.name === 'tin' && editor.kitchen?.tins.length}
           <Choice
             label="from the shelf"

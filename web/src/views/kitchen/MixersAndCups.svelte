@@ -59,6 +59,7 @@
           label="So it holds"
           wanted="volume"
           unit="ml"
+          step={0.5}
           least={6}
           value={cup.volume_ml}
           onvalue={(v) => page.change((k) => (k.cups[i]!.volume_ml = v))}

@@ -48,7 +48,7 @@ class BakeStep(StepBase):
         """Bubbles after settling; a meringue that only dries keeps what it has."""
         if self.sets is Sets.DRY:
             return batter.gas_ml
-        settled = rise.settled_volume_ml(rise.risen_volume_ml(batter, setting.kitchen.altitude_m))
+        settled = rise.settled_volume_ml(setting.risen_ml(batter))
         free = dried.gas_free_volume_ml
         return Estimate(
             low=max(0.0, settled.low - free),
@@ -162,7 +162,7 @@ class BakeStep(StepBase):
     ) -> Material:
         """It rises, browns from the crust on, and settles a little at the end."""
         risen, settled = rise.share_risen(share)
-        top = rise.risen_volume_ml(before, setting.kitchen.altitude_m).likely - before.gas_free_volume_ml
+        top = setting.risen_ml(before).likely - before.gas_free_volume_ml
         gas = before.gas_ml.likely + (top - before.gas_ml.likely) * risen
         gas += (after.gas_ml.likely - gas) * settled
         likely = after.gas_ml.likely

@@ -8,7 +8,6 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core import section
 from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.patterns.pattern import BatterNames, PatternView, numbered
@@ -19,7 +18,7 @@ from kindwhisk.core.process.steps.base import Content, StepBase, by_habit, in_ti
 from kindwhisk.core.schools import School, school
 from kindwhisk.core.section import Section
 from kindwhisk.core.tins.shapes import BoxTin, LoafTin, Tin
-from kindwhisk.core.tins.standing import TinFit, judge
+from kindwhisk.core.tins.standing import TinFit, judge, levels_mm
 
 NEARLY_FULL = 0.2
 """A further tin is begun when this share of one is left over."""
@@ -130,7 +129,7 @@ class FillStep(StepBase):
 
     def _rise(self, batter: Material, setting: Setting) -> Estimate:
         tins = setting.tins
-        return section.rise_levels_mm(tins.tin, tins.share, batter, setting.kitchen.altitude_m)
+        return levels_mm(tins.tin, setting.risen_ml(batter), tins.share)
 
     def pattern_view(self, intake: tuple[Material, ...], setting: Setting) -> PatternView | None:
         """Its batters as rings in one of the tins."""

@@ -15,7 +15,7 @@ from kindwhisk.core.folding.kept import AERATED_BELOW, Manner
 from kindwhisk.core.folding.plan import kept_share
 from kindwhisk.core.folding.together import bring_together
 from kindwhisk.core.folding.warmth import fat_warmth
-from kindwhisk.core.learning import time_factor
+from kindwhisk.core.learning import Factor, learned_factor
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
 from kindwhisk.core.process.portions import StepPortion
@@ -59,9 +59,9 @@ ANSWERS: dict[Manner, str] = {
 KEPT_NOISE = 0.10
 
 
-def hand_factor(step: StepBase, setting: Setting) -> float:
-    """How much of the model's share of air this kitchen's hands keep at a step; 1 without a record."""
-    return time_factor(setting.record.kept.get(step.id, ()), noise_sd=KEPT_NOISE).factor
+def hands(step: StepBase, setting: Setting) -> Factor:
+    """How much of the model's share of air this kitchen's hands keep at a step."""
+    return learned_factor(setting.record.kept.get(step.id, ()), noise_sd=KEPT_NOISE)
 
 
 class FoldStep(StepBase):
@@ -85,7 +85,7 @@ class FoldStep(StepBase):
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Masses add; the air that the manner keeps stays."""
-        made = bring_together(intake, self.manner, self.portions, factor=hand_factor(self, setting))
+        made = bring_together(intake, self.manner, self.portions, learned=hands(self, setting))
         mixture = made.mixture
         checkpoints = [
             Checkpoint(
@@ -115,7 +115,7 @@ class FoldStep(StepBase):
             )
             checkpoints.append(Checkpoint(id="batter", name="Batter in the cup", sees="Level cup, weighed.", band=band))
             hold = foam.hold_s(kind)
-            if band.range.basis is Basis.KITCHEN:
+            if band.range.basis is Basis.KITCHEN and not setting.record.kept.get(self.id):
                 mixture = mixture.at_density(band.range)
         elif mixture.density_g_per_ml.likely < AERATED_BELOW:
             kind = Foam.RIBBON
@@ -144,7 +144,7 @@ class FoldStep(StepBase):
         parts = tuple(Airy.of(m) for m in intake)
         if not any(p.gas_ml > 0 for p in parts):
             return ""
-        expected = bring_together(intake, self.manner, self.portions, factor=hand_factor(self, setting)).mixture
+        expected = bring_together(intake, self.manner, self.portions, learned=hands(self, setting)).mixture
         started = combine(intake).gas_ml.likely
         kept, usual = kept_share(parts, density), expected.gas_ml.likely / started
         return f"This fold kept {min(kept, 1.0):.0%} of its air, {usual:.0%} expected."

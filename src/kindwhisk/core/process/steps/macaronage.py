@@ -17,7 +17,7 @@ from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, Tool, by_habit
-from kindwhisk.core.process.steps.fold import hand_factor
+from kindwhisk.core.process.steps.fold import hands
 from kindwhisk.core.whipping import Seen
 
 FOLD_S, PRESS_S = 90.0, 1.6
@@ -47,7 +47,7 @@ class MacaronageStep(StepBase):
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Folded into one, then deflated to the target."""
-        made = bring_together(intake, Manner.FOLD, PORTIONS, factor=hand_factor(self, setting))
+        made = bring_together(intake, Manner.FOLD, PORTIONS, learned=hands(self, setting))
         one = made.mixture
         before = one.density_g_per_ml.likely
         presses = deflating.presses(one.mass_g, one.gas_free_volume_ml, before, self.target_g_per_ml)
