@@ -5,6 +5,7 @@ from __future__ import annotations
 import gzip
 import http.client
 import itertools
+import json
 import statistics
 import tempfile
 import time
@@ -16,7 +17,12 @@ from playwright.sync_api import Browser, sync_playwright
 
 from benchmarks.pair import side_by_side
 from benchmarks.pots import runs
+from kindwhisk.core import section
 from kindwhisk.core.eggs import EggSize
+from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.folding.airy import Airy
+from kindwhisk.core.folding.plan import fold_plan
+from kindwhisk.core.material import Material
 from kindwhisk.core.planning.solver import plan
 from kindwhisk.core.planning.tasks import job
 from kindwhisk.core.process.forecast import forecast
@@ -26,10 +32,26 @@ from kindwhisk.core.reading import recipe
 from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.reading.proposal import read
 from kindwhisk.core.sugar.watch import watch
+from kindwhisk.core.tins.lining import lining
+from kindwhisk.core.tins.standing import stand
 from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
+from kindwhisk.formats.lining_pdf import lining_pdf
+from kindwhisk.formats.paper import Paper
 from tests.server import CHROMIUM, EXECUTABLE, ROOT, Server
 
+FOLD_BODY = {
+    "base": {"mass_g": 250, "density_g_per_ml": 1.13},
+    "foam": {"mass_g": 180, "density_g_per_ml": 0.16},
+    "school": "sacrifice",
+}
+TIN_BODY = {
+    "shape": "round",
+    "dimensions": {"diameter_mm": 200, "depth_mm": 60},
+    "batter_g": 470,
+    "density_g_per_ml": 0.42,
+    "technique": "separated chiffon",
+}
 READINGS_GOAL = 1000
 LEADS_S = (300.0, 180.0, 120.0, 60.0)
 POTS = 100
@@ -43,6 +65,19 @@ def _call(server: Server, path: str) -> Callable[[], object]:
 
     def ask() -> bytes:
         connection.request("GET", path)
+        return connection.getresponse().read()
+
+    return ask
+
+
+def _post(server: Server, path: str, body: object) -> Callable[[], object]:
+    """The same with a body."""
+    connection = http.client.HTTPConnection("127.0.0.1", server.port)
+    told = json.dumps(body)
+    headers = {"content-type": "application/json", "origin": server.url}
+
+    def ask() -> bytes:
+        connection.request("POST", path, told, headers)
         return connection.getresponse().read()
 
     return ask
@@ -81,6 +116,30 @@ def _forecast_and_plan() -> None:
         f"{pair_largest.ratio:5.1f} times that; the largest of the Book"
     )
     print(f"plan of one bake           {1000 * pair.first_s:7.1f} ms   {pair.ratio:5.1f} times its forecast")
+
+
+def _fold_and_tin() -> None:
+    base, foam = Airy.at(250, 1.13, 1.13), Airy.at(180, 0.16, 1.15)
+    tin = demo_kitchen().tins[0].tin
+    batter = Material(parts={"whole-egg": 200, "sugar": 100}).at_density(Estimate.exact(0.43))
+
+    def drawn() -> object:
+        return section.of_tin("tin", tin, 1.0, batter), stand(tin, 400, 0.43)
+
+    pair = side_by_side(lambda: fold_plan(base, foam), drawn, rounds=200)
+    print(
+        f"fold plan                  {1000 * pair.first_s:7.2f} ms   {pair.ratio:5.1f} times the tin's picture data, "
+        f"{1000 * pair.second_s:.2f} ms"
+    )
+    pages = side_by_side(lambda: lining_pdf("tin", lining(tin), Paper.A4), lambda: lining(tin), rounds=15)
+    print(f"its paper as PDF           {1000 * pages.first_s:7.1f} ms   {pages.ratio:5.1f} times its shapes")
+
+
+def _doors(server: Server) -> None:
+    """A fold plan and a tin through their doors, beside an empty route."""
+    for name, path, body in (("fold plan", "/api/craft/fold", FOLD_BODY), ("tin", "/api/craft/tin", TIN_BODY)):
+        pair = side_by_side(_post(server, path, body), _call(server, "/api/health"), rounds=200)
+        print(f"{name + ' through its door':26} {1000 * pair.first_s:7.1f} ms   {pair.ratio:5.1f} times an empty route")
 
 
 def _reading() -> None:
@@ -177,6 +236,8 @@ def main() -> None:
         try:
             _bench(server)
             _forecast_and_plan()
+            _fold_and_tin()
+            _doors(server)
             _reading()
             _syrup()
             _readings(server)

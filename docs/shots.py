@@ -137,6 +137,24 @@ def picture(page: Page, server: Server, name: str, path: str, size: tuple[int, i
     page.screenshot(path=FOLDER / f"{name}.png")
 
 
+def fold(page: Page, server: Server) -> None:
+    """The whisk at work on a phone, and the fold that follows with its cups."""
+    whites = Stage(server, "tea-chiffon")
+    whites.begin(minutes_ago=17)
+    began = whites.until("whip")
+    for cue in ("cue-1", "cue-2"):
+        whites.tell("cue_done", began + timedelta(minutes=3), step="whip", cue=cue)
+    cup = {"full_g": 62.6, "empty_g": 38.0, "volume_ml": 120.0}
+    whites.tell("reading_added", datetime.now(UTC), step="whip", quantity="density", cup=cup)
+    picture(page, server, "bench-phone", f"/bench/{whites.bake}", PHONE)
+    whites.tell("step_done", datetime.now(UTC), step="whip")
+    whites.tell("reading_added", datetime.now(UTC), step="loosen", quantity="density", value=0.74)
+    whites.tell("step_done", datetime.now(UTC), step="loosen")
+    whites.tell("reading_added", datetime.now(UTC), step="fold", quantity="density", per_100_ml=49)
+    picture(page, server, "bench-fold", f"/bench/{whites.bake}")
+    whites.tell("bake_abandoned", datetime.now(UTC), reason="only a rehearsal")
+
+
 def take(page: Page, server: Server) -> None:
     """All of them, in an order in which each view has something to show."""
     finished = server.ask("/api/bakes?status=finished")
@@ -146,10 +164,6 @@ def take(page: Page, server: Server) -> None:
     picture(page, server, "formula", "/book/finger-cake")
     picture(page, server, "change", "/book/ringed-chiffon/change")
     picture(page, server, "weigh", "/book/syrup-shells/weigh")
-    change = server.ask("/api/formulas/french-shells/method", {"step": "whip", "method": "syrup-cooked"})
-    keep = {"formula": change["formula"], "based_on": change["based_on"]}
-    server.ask("/api/formulas/french-shells", keep, method="PUT")
-    picture(page, server, "versions", "/book/french-shells/versions")
     page.goto(server.url + "/book/read")
     page.evaluate("text => localStorage.setItem('kindwhisk.reading', text)", RECIPE)
     picture(page, server, "read-in", "/book/read")
@@ -158,6 +172,9 @@ def take(page: Page, server: Server) -> None:
     picture(page, server, "record", f"/log/{failed['id']}")
     picture(page, server, "kitchen", "/kitchen")
     picture(page, server, "meringues", "/book/meringue")
+    picture(page, server, "fold", "/book/fold")
+    picture(page, server, "tins", "/book/tins", TABLET)
+    picture(page, server, "patterns", "/book/patterns")
 
     chiffon = Stage(server, "tea-chiffon")
     chiffon.begin(minutes_ago=11)
@@ -165,23 +182,13 @@ def take(page: Page, server: Server) -> None:
     picture(page, server, "bench-make-ready", f"/bench/{chiffon.bake}")
     chiffon.tell("bake_abandoned", datetime.now(UTC), reason="only a rehearsal")
 
-    whites = Stage(server, "tea-chiffon")
-    whites.begin(minutes_ago=17)
-    began = whites.until("whip")
-    for cue in ("cue-1", "cue-2"):
-        whites.tell("cue_done", began + timedelta(minutes=3), step="whip", cue=cue)
-    cup = {"full_g": 62.6, "empty_g": 38.0, "volume_ml": 120.0}
-    whites.tell("reading_added", datetime.now(UTC), step="whip", quantity="density", cup=cup)
-    picture(page, server, "bench-whip", f"/bench/{whites.bake}")
-    picture(page, server, "bench-phone", f"/bench/{whites.bake}", PHONE)
-    whites.tell("bake_abandoned", datetime.now(UTC), reason="only a rehearsal")
+    fold(page, server)
 
     oven = Stage(server, "tea-chiffon")
     oven.begin(minutes_ago=46)
     oven.until("bake")
     oven.tell("reading_added", datetime.now(UTC), step="bake", quantity="core temperature", value=78.0)
     picture(page, server, "bench-oven-dark", f"/bench/{oven.bake}", dark=True)
-    picture(page, server, "bench-tablet", f"/bench/{oven.bake}", TABLET)
     oven.tell("bake_abandoned", datetime.now(UTC), reason="only a rehearsal")
 
     # Last, for the clock of the bench runs ahead from here on.

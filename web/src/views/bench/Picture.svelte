@@ -17,7 +17,8 @@
   const step = $derived(detail.forecast);
   const columnStep = $derived.by(() => {
     if (bench.meeting && bake.details[bench.meeting.boil]?.column) return bench.meeting.boil;
-    return detail.column ? bench.shown! : bake.running.find((id) => bake.details[id]?.column);
+    // A fold's own picture comes before the oven's, which the foot tells of.
+    return detail.column || detail.fold ? bench.shown! : bake.running.find((id) => bake.details[id]?.column);
   });
   /** The other vessel of a meeting: pot and bowl stand side by side. */
   const beside = $derived.by(() => {

@@ -79,7 +79,7 @@
           onvalue={(v) => (fold.portions = Math.min(6, Math.round(v)))}
         />
       </div>
-      <div role="group" aria-label="School" class="pt-1">
+      <div role="group" aria-label="School" class="grid gap-x-6 pt-1 sm:grid-cols-2 lg:grid-cols-1">
         {#each SCHOOLS as { school, says } (school)}
           {@const other = fold.others.value?.find((o) => o.school === school)}
           <button

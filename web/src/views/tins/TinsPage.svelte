@@ -33,7 +33,7 @@
     </p>
   {/if}
   <div class="mt-2 grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-5 lg:grid-cols-[20rem_minmax(0,1fr)_minmax(0,20rem)]">
-    <section aria-label="The batter">
+    <section aria-label="The batter" class="grid content-start gap-x-6 sm:grid-cols-2 lg:grid-cols-1">
       <QuantityField
         label="Batter"
         wanted="mass"
