@@ -133,6 +133,18 @@ def test_the_book_shows_beaters_rings_and_the_course_of_a_fold(page: Page, demo:
     expect(page.get_by_role("img", name=re.compile("Densities drawn together"))).to_be_visible()
 
 
+def test_a_formula_folds_by_another_school(page: Page, own: Server) -> None:
+    page.goto(f"{own.url}/book/tea-chiffon")
+    schools = page.get_by_role("group", name="School of the fold")
+    expect(schools.get_by_role("button", name="sacrifice")).to_have_attribute("aria-pressed", "true")
+    schools.get_by_role("button", name="base into the foam").click()
+    sheet = page.get_by_role("dialog")
+    expect(sheet).to_contain_text("The fold, base into the foam")
+    sheet.get_by_role("button", name="Take it as the next version").click()
+    expect(schools.get_by_role("button", name="base into the foam")).to_have_attribute("aria-pressed", "true")
+    expect(page.get_by_role("button", name=re.compile("Pour the base into the foam"))).to_be_visible()
+
+
 def test_a_cup_is_measured_with_water(page: Page, own: Server) -> None:
     page.goto(f"{own.url}/kitchen")
     page.get_by_role("textbox", name="Full of water, levelled").fill("159")

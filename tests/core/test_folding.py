@@ -13,11 +13,12 @@ from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.foam import Foam, hold_s
 from kindwhisk.core.folding import deflating, strokes
+from kindwhisk.core.folding.air_kept import kept_by_cup, kept_share
 from kindwhisk.core.folding.airy import Airy, additions, together
 from kindwhisk.core.folding.kept import Manner, fold_keeps, sacrifice_then_fold_keeps
-from kindwhisk.core.folding.plan import FoldSchool, fold_plan, kept_by_cup, kept_share, sacrifice
+from kindwhisk.core.folding.plan import FoldSchool, fold_plan, sacrifice
 from kindwhisk.core.folding.together import bring_together, fraction_in_words
-from kindwhisk.core.folding.warmth import fat_warmth
+from kindwhisk.core.folding.warmth import fat_warmth, fluid_in_words
 from kindwhisk.core.material import Material
 from tests.core.strategies import materials
 
@@ -122,6 +123,8 @@ def test_cold_and_hot_butter_are_told_before_the_fold() -> None:
     assert (hot := fat_warmth(butter.at(80))) is not None
     assert "breaks bubbles" in hot.text
     assert fat_warmth(butter.at(46)) is None
+    assert "40 to 55 C; it comes at 46" in fluid_in_words(butter.at(46))
+    assert fluid_in_words(Material(parts={"oil-neutral": 60})) == ""
     assert fat_warmth(Material(parts={"oil-neutral": 60}, temperature_c=5)) is None
 
 

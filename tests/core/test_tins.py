@@ -66,7 +66,7 @@ def test_volumes_are_the_published_ones(tin: dict[str, object], volume: float) -
 @given(tins(), st.floats(0, 1.3))
 def test_level_and_volume_agree(tin: Tin, share: float) -> None:
     volume = share * tin.volume_ml()
-    assert tin.volume_ml(tin.level_mm(volume)) == pytest.approx(volume, rel=1e-6, abs=1e-6)
+    assert tin.volume_ml(tin.level_mm(volume)) == pytest.approx(volume, rel=1e-6, abs=1e-4)
 
 
 @given(tins(), st.floats(0.05, 1))

@@ -9,8 +9,8 @@ from datetime import datetime, timedelta
 from enum import StrEnum
 
 from kindwhisk.bench import events as ev
-from kindwhisk.core.bands import Quantity
-from kindwhisk.core.cup import CUP_SPREAD, RIBBON_SPREAD, density_from_cup
+from kindwhisk.core.bands import CUP_SPREAD, Quantity
+from kindwhisk.core.cup import RIBBON_SPREAD, density_from_cup
 from kindwhisk.core.process.walk import Measured
 
 HAND_STEP_STRETCH = 2.0

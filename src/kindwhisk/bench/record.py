@@ -4,10 +4,9 @@ from __future__ import annotations
 
 from kindwhisk.bench.projection import Progress, StepStatus
 from kindwhisk.bench.walked import Walked, parse
-from kindwhisk.core.bands import Quantity
-from kindwhisk.core.cup import CUP_SPREAD
+from kindwhisk.core.bands import CUP_SPREAD, Quantity
+from kindwhisk.core.folding.air_kept import kept_share
 from kindwhisk.core.folding.airy import Airy
-from kindwhisk.core.folding.plan import kept_share
 from kindwhisk.core.folding.together import bring_together
 from kindwhisk.core.learning import KitchenRecord
 from kindwhisk.core.model import Value

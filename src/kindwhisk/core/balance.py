@@ -174,6 +174,12 @@ def added_sugar_g(material: Material) -> float:
     return sum(g * item.composition.sugars for g, item in parts if item.kind != "egg")
 
 
+def sugar_to_egg(material: Material) -> float:
+    """Grams of added sugar to a gram of egg; 0 without egg."""
+    egg = egg_g(material)
+    return added_sugar_g(material) / egg if egg > 0 else 0.0
+
+
 def liquid_g(material: Material) -> float:
     """Grams of water brought by liquids, beside the eggs'."""
     parts = [(g, ingredient(i)) for i, g in material.parts.items()]

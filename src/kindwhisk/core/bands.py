@@ -39,6 +39,9 @@ class Limits(Value):
     above: str
 
 
+CUP_SPREAD = 0.03
+"""A density read with a cup by a careful hand is good to about this share. Trade habit."""
+
 LIMITS: dict[Quantity, Limits] = {
     Quantity.DENSITY: Limits(low=0.09, high=1.6, below="lighter than any foam", above="heavier than any syrup"),
     Quantity.CONTENT_TEMPERATURE: Limits(low=-5, high=200, below="frozen", above="hotter than anything warmed here"),

@@ -10,8 +10,6 @@ from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.foam import Foam
 from kindwhisk.core.folding.deflating import density_of_flow, flow
 
-CUP_SPREAD = 0.03
-"""A cup read by a careful hand is good to about this share."""
 COLDEST_C, HOTTEST_C = 1.0, 60.0
 RIBBON: tuple[tuple[float, float], ...] = (
     (1.0, 0.50),

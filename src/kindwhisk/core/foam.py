@@ -196,6 +196,8 @@ def is_meringue(material: Material) -> bool:
 HOT_C = 40.0
 """Whites warmer than this when the whisk starts were cooked over water first."""
 CREAM_FAT = 0.2
+RIBBON_RATIO, RIBBON_PER_RATIO, RIBBON_PER_COLD_K = 0.55, 0.5, 0.0005
+"""The usual sugar to egg of a ribbon foam, and what a step from it, or a kelvin below warm, adds to its density."""
 YOLKS = ("egg-yolk", "yolk-pasteurised")
 WHOLE_EGGS = ("whole-egg", "egg-pasteurised", "egg-dried")
 
@@ -220,6 +222,16 @@ def french_density(ratio: float, peak: Peak) -> Estimate:
     }
     low, likely, high = ends[peak]
     return Estimate(low=low, likely=likely, high=high, basis=Basis.MODEL)
+
+
+def ribbon_density(sugar_to_egg: float, temperature_c: float) -> Estimate:
+    """Band in g/ml of whole eggs at the ribbon, by grams of sugar to a gram of egg, and the eggs' warmth in C.
+
+    Sugar makes it denser and finer; eggs that were not warmed take longer and end nearly as light. Trade habit.
+    """
+    sweet = 1 + RIBBON_PER_RATIO * (sugar_to_egg - RIBBON_RATIO)
+    cold = 1 + RIBBON_PER_COLD_K * max(0.0, HOT_C - temperature_c)
+    return density_band(Foam.RIBBON).scaled(max(0.7, sweet) * cold)
 
 
 def density_band(foam: Foam) -> Estimate:

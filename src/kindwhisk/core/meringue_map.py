@@ -9,12 +9,13 @@ from __future__ import annotations
 import math
 from enum import StrEnum
 
-from kindwhisk.core import foam, whipping
+from kindwhisk.core import whipping
 from kindwhisk.core.balance import KINDS, METHOD_BANDS, Method
 from kindwhisk.core.dissolving import WHITE_WATER, saturation_percent
 from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.foam import Foam, Peak
+from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.foam import Peak
+from kindwhisk.core.meringue_foam import KINDS_OF, USUAL_C, density_of, holds_s
 from kindwhisk.core.model import Value
 from kindwhisk.core.sugar import syrup
 from kindwhisk.core.technique import Technique
@@ -22,15 +23,9 @@ from kindwhisk.core.whipping import Whites
 
 LEAST_RATIO, MOST_RATIO = 0.2, 2.4
 WHITES_G = 100.0
-REFERENCE_RATIO = {Method.SWISS: 1.8, Method.SYRUP: 1.7}
-KINDS_OF = {Method.SWISS: Foam.SWISS_MERINGUE, Method.SYRUP: Foam.SYRUP_MERINGUE}
-USUAL_C = {Method.FRENCH: 22.0, Method.SWISS: 55.0, Method.SYRUP: 118.0}
 LIMITS_C = {Method.FRENCH: (4.0, 30.0), Method.SWISS: (35.0, 75.0), Method.SYRUP: (110.0, 130.0)}
 MIXED_C = 55.0
 """Where a syrup and whites meet, near enough to tell what stays dissolved."""
-COLD_FINER_PER_K = 0.003
-HOT_DENSER_PER_K = 0.006
-THIN_SYRUP_PER_K = 0.03
 SHORTEST_MIN, LONGEST_MIN = 3.0, 75.0
 NEARLY = 0.3
 
@@ -140,18 +135,6 @@ def _check(ratio: float, method: Method, acid_percent: float, temperature_c: flo
         )
 
 
-def _density(ratio: float, method: Method, temperature_c: float) -> Estimate:
-    stiff, typical, soft = (foam.french_density(ratio, p).likely for p in (Peak.STIFF, Peak.MEDIUM, Peak.SOFT))
-    if method is Method.FRENCH:
-        finer = 1 + COLD_FINER_PER_K * max(0.0, USUAL_C[method] - temperature_c)
-        return Estimate(low=stiff * finer, likely=typical * finer, high=soft * finer, basis=Basis.MODEL)
-    band = foam.density_band(KINDS_OF[method])
-    along = (typical / foam.french_density(REFERENCE_RATIO[method], Peak.MEDIUM).likely) ** 0.5
-    hotter = temperature_c - USUAL_C[method]
-    denser = 1 + HOT_DENSER_PER_K * (hotter if method is Method.SWISS else -hotter)
-    return band.scaled(along * max(0.7, denser))
-
-
 def _film(ratio: float, method: Method, temperature_c: float) -> tuple[float, float]:
     """Percent of sugar in the film's water, and the share of the sugar that can't go into it."""
     water = WHITE_WATER
@@ -163,16 +146,6 @@ def _film(ratio: float, method: Method, temperature_c: float) -> tuple[float, fl
     most = water * saturated / (100 - saturated)
     dissolved = min(ratio, most)
     return 100 * dissolved / (dissolved + water), 1 - dissolved / ratio
-
-
-def _hold(ratio: float, method: Method, temperature_c: float, whites: Whites, undissolved: float) -> Estimate:
-    if method is Method.FRENCH:
-        plain = foam.french_hold_s(ratio)
-    else:
-        plain = foam.hold_s(KINDS_OF[method]).scaled(min(1.25, ratio / REFERENCE_RATIO[method]) ** 0.7)
-    if method is Method.SYRUP:
-        plain = plain.scaled(1 + THIN_SYRUP_PER_K * (temperature_c - USUAL_C[method]))
-    return plain.scaled(min(whites.guard, 1.6) * (1 - 0.5 * undissolved))
 
 
 def _uses(ratio: float, method: Method) -> tuple[Serves, ...]:
@@ -212,9 +185,9 @@ def spot(ratio: float, method: Method, acid_percent: float = 0.0, temperature_c:
         temperature_c=celsius if method is Method.FRENCH else 22.0,
         acid_percent=acid_percent,
     )
-    density = _density(ratio, method, celsius)
+    density = density_of(ratio, method, celsius)
     film, undissolved = _film(ratio, method, celsius)
-    hold = _hold(ratio, method, celsius, whites, undissolved)
+    hold = holds_s(ratio, method, celsius).scaled(min(whites.guard, 1.6) * (1 - 0.5 * undissolved))
     mass = WHITES_G * (1 + ratio)
     if method is Method.FRENCH:
         whip = whipping.whites_s(whites, Peak.MEDIUM)

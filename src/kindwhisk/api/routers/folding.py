@@ -14,6 +14,7 @@ from kindwhisk.core.cup import cup_volume_ml, density_by_ribbon
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.foam import Foam, hold_s
+from kindwhisk.core.folding.air_kept import KeptByCup, kept_by_cup
 from kindwhisk.core.folding.airy import Airy, together
 from kindwhisk.core.folding.plan import (
     BASE_FREE,
@@ -21,9 +22,7 @@ from kindwhisk.core.folding.plan import (
     FOAM_FREE,
     FoldPlan,
     FoldSchool,
-    KeptByCup,
     fold_plan,
-    kept_by_cup,
     part,
 )
 from kindwhisk.core.section import Section

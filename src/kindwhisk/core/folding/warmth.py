@@ -34,13 +34,24 @@ def set_fat_g(material: Material) -> float:
     return material.grams_of(*SETS_C)
 
 
+def _is_fat(content: Material) -> bool:
+    return set_fat_g(content) > MUCH_FAT * content.mass_g
+
+
+def fluid_in_words(fat: Material) -> str:
+    """How warm a melted fat should be and how it comes; empty for what is not mostly such fat."""
+    if not _is_fat(fat):
+        return ""
+    low, high = FOLD_C
+    return f"The fat should run like oil, {low:.0f} to {high:.0f} C; it comes at {fat.temperature_c:.0f}."
+
+
 def fat_warmth(fat: Material) -> Warmth | None:
     """What is wrong with the warmth of a melted fat that meets a foam; None if nothing, or if it is not mostly fat.
 
     A fat about to set makes streaks; one that is hot breaks bubbles.
     """
-    grams = set_fat_g(fat)
-    if grams <= MUCH_FAT * fat.mass_g:
+    if not _is_fat(fat):
         return None
     sets = max(SETS_C[i] for i in fat.parts if i in SETS_C)
     if fat.temperature_c < sets:

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from typing import NamedTuple
 
 from kindwhisk.core.ageing import air_lost
-from kindwhisk.core.cup import CUP_SPREAD
+from kindwhisk.core.bands import CUP_SPREAD
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.formula import Formula

@@ -180,7 +180,7 @@ def starch_sponge() -> Formula:
             do(SiftStep, "sift-dry", "Sift flour and starch", PAPER, of("weigh-dry"), passes=3),
             do(
                 WeighStep, "weigh-eggs", "Weigh eggs and sugar", MIXER_BOWL,
-                g("whole-egg", 216, "", 22), g("sugar", 120), g("vanilla-paste", 3), g("salt", 0.5),
+                g("whole-egg", 220, "", 22), g("sugar", 114), g("vanilla-paste", 3), g("salt", 0.5),
             ),
             do(WhipStep, "whip", "Whip eggs and sugar", MIXER_BOWL, of("weigh-eggs"), speed=9, slow_finish=True),
             do(

@@ -936,6 +936,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/formulas/{formula_id}/fold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change School
+         * @description The same formula with a fold done by another school, and all that follows from it.
+         */
+        post: operations["change_school_api_formulas__formula_id__fold_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/formulas/{formula_id}/forecast": {
         parameters: {
             query?: never;
@@ -2880,9 +2900,13 @@ export interface components {
         };
         /**
          * FormulaView
-         * @description A formula with its number, the choices it makes, and its meringues by the step that finishes each.
+         * @description A formula with its number, the choices it makes, and its meringues and folds by the step that finishes each.
          */
         FormulaView: {
+            /** Folds */
+            folds: {
+                [key: string]: components["schemas"]["FoldSchool"];
+            };
             formula: components["schemas"]["Formula"];
             /** Meringues */
             meringues: {
@@ -5127,6 +5151,15 @@ export interface components {
             question: string;
             /** Trades */
             trades: string;
+        };
+        /**
+         * SchoolChange
+         * @description The fold that a step ends, to be done by another school.
+         */
+        SchoolChange: {
+            school: components["schemas"]["FoldSchool"];
+            /** Step */
+            step: string;
         };
         /**
          * Section
@@ -9213,6 +9246,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Saved"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    change_school_api_formulas__formula_id__fold_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SchoolChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proposed"];
                 };
             };
             /** @description The body could not be read. */

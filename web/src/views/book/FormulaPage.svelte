@@ -25,6 +25,8 @@
 
   const formula_id = route.params.formula!;
   const METHODS: Schemas['Method'][] = ['French', 'Swiss', 'syrup-cooked'];
+  /** The schools that a base with its flour in it can be folded by. */
+  const FOLDS: Schemas['FoldSchool'][] = ['sacrifice', 'in thirds', 'base into the foam'];
   const wish = new Wish();
   const forecast = new Asking<ForecastView>();
   let view = $state<Schemas['FormulaView'] | null>(null);
@@ -32,7 +34,8 @@
   let problem = $state<Problem | null>(null);
   let picked = $state<string | null>(null);
   let swapped = $state<string | null>(null);
-  let method = $state<{ step: string; method: Schemas['Method'] } | null>(null);
+  type Otherwise = { step: string; method: Schemas['Method'] } | { step: string; school: Schemas['FoldSchool'] };
+  let method = $state<Otherwise | null>(null);
 
   async function load(): Promise<void> {
     try {
@@ -87,20 +90,16 @@
           </p>
         {/each}
         {#each Object.entries(view.meringues) as [id, now] (id)}
-          <div class="mb-3">
-            <h2 class="text-lg">{titleOf(id)}</h2>
-            <div class="flex flex-wrap gap-x-5" role="group" aria-label="Method of the meringue">
-              {#each METHODS as one (one)}
-                <button
-                  class="min-h-11 text-[16px] {one === now
-                    ? 'font-bold underline decoration-[3px] underline-offset-[6px]'
-                    : 'text-quiet'}"
-                  aria-pressed={one === now}
-                  onclick={() => (method = one === now ? null : { step: id, method: one })}>{one}</button
-                >
-              {/each}
-            </div>
-          </div>
+          {@render choice(
+            titleOf(id),
+            'Method of the meringue',
+            METHODS,
+            now,
+            (m) => (method = { step: id, method: m }),
+          )}
+        {/each}
+        {#each Object.entries(view.folds) as [id, now] (id)}
+          {@render choice('The fold', 'School of the fold', FOLDS, now, (f) => (method = { step: id, school: f }))}
         {/each}
         <h2 class="mb-1 text-lg">Balance</h2>
         {#each shown.balance as r (r.id + r.component + r.step)}
@@ -153,3 +152,20 @@
     <MethodSheet {formula_id} bind:wanted={method} ontaken={() => void load()} />
   {/if}
 </div>
+
+{#snippet choice<T extends string>(title: string, label: string, all: T[], now: T, onchoose: (one: T) => void)}
+  <div class="mb-3">
+    <h2 class="text-lg">{title}</h2>
+    <div class="flex flex-wrap gap-x-5" role="group" aria-label={label}>
+      {#each all as one (one)}
+        <button
+          class="min-h-11 text-[16px] {one === now
+            ? 'font-bold underline decoration-[3px] underline-offset-[6px]'
+            : 'text-quiet'}"
+          aria-pressed={one === now}
+          onclick={() => one !== now && onchoose(one)}>{one}</button
+        >
+      {/each}
+    </div>
+  </div>
+{/snippet}

@@ -5,14 +5,16 @@
   import Sheet from '../../lib/parts/Sheet.svelte';
   import { Proposal } from './proposal.svelte';
 
-  type Wanted = { step: string; method: Schemas['Method'] };
+  /** Another way for a step: its meringue by a method, or its fold by a school. */
+  type Wanted = { step: string; method: Schemas['Method'] } | { step: string; school: Schemas['FoldSchool'] };
   type Props = { formula_id: string; wanted: Wanted | null; ontaken: () => void };
   let { formula_id, wanted = $bindable(), ontaken }: Props = $props();
 
   const proposal = $derived(new Proposal(formula_id));
   $effect(() => {
     proposal.clear();
-    if (wanted) void proposal.method(wanted.step, wanted.method);
+    if (!wanted) return;
+    void ('method' in wanted ? proposal.method(wanted.step, wanted.method) : proposal.fold(wanted.step, wanted.school));
   });
 
   async function take(): Promise<void> {
@@ -25,7 +27,7 @@
 
 <Sheet
   bind:open={() => wanted !== null, (open) => (wanted = open ? wanted : null)}
-  title="The meringue, {wanted?.method ?? ''}"
+  title={wanted && 'school' in wanted ? `The fold, ${wanted.school}` : `The meringue, ${wanted?.method ?? ''}`}
   description="Everything that follows from it, before it is taken. Earlier versions stay."
 >
   {#if proposal.problem}<Notice problem={proposal.problem} />{/if}

@@ -29,6 +29,12 @@ export class Proposal {
     return this.#ask(ask(api.POST('/api/formulas/{formula_id}/method', { params: { path }, body: { step, method } })));
   }
 
+  /** The fold that a step ends, by another school. */
+  fold(step: string, school: Schemas['FoldSchool']): Promise<void> {
+    const path = { formula_id: this.formula_id };
+    return this.#ask(ask(api.POST('/api/formulas/{formula_id}/fold', { params: { path }, body: { step, school } })));
+  }
+
   /** One ingredient in another's place. */
   swap(ingredient: string, into: string, share: number): Promise<void> {
     const path = { formula_id: this.formula_id };

@@ -3,6 +3,7 @@
   import SideBySide from '../../lib/draw/SideBySide.svelte';
   import { origin } from '../../lib/figures.svelte';
   import Additions from '../../lib/parts/Additions.svelte';
+  import ContentFields from '../../lib/parts/ContentFields.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
   import SlideField from '../../lib/parts/SlideField.svelte';
@@ -25,42 +26,8 @@
   <div class="mt-2 grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-5 lg:grid-cols-[21rem_minmax(0,1fr)]">
     <section aria-label="What meets" class="space-y-1">
       <div class="grid gap-x-4 sm:grid-cols-2 lg:grid-cols-1">
-        <SlideField
-          label="Base"
-          value={fold.base.density_g_per_ml}
-          low={0.3}
-          high={1.3}
-          step={0.01}
-          shown="{fold.base.density_g_per_ml.toFixed(2)} g/ml"
-          onvalue={(v) => (fold.base.density_g_per_ml = v)}
-        />
-        <QuantityField
-          label="of it"
-          wanted="mass"
-          unit="g"
-          step={10}
-          least={1}
-          value={fold.base.mass_g}
-          onvalue={(v) => (fold.base.mass_g = v)}
-        />
-        <SlideField
-          label="Foam"
-          value={fold.foam.density_g_per_ml}
-          low={0.1}
-          high={0.7}
-          step={0.01}
-          shown="{fold.foam.density_g_per_ml.toFixed(2)} g/ml"
-          onvalue={(v) => (fold.foam.density_g_per_ml = v)}
-        />
-        <QuantityField
-          label="of it"
-          wanted="mass"
-          unit="g"
-          step={10}
-          least={1}
-          value={fold.foam.mass_g}
-          onvalue={(v) => (fold.foam.mass_g = v)}
-        />
+        <ContentFields label="Base" bind:content={fold.base} low={0.3} high={1.3} />
+        <ContentFields label="Foam" bind:content={fold.foam} low={0.1} high={0.7} />
         {#if sifts}<SlideField
             label="Of the base, flour"
             value={fold.dry}

@@ -139,6 +139,7 @@
           {#each bake.readings as r (r.sequence)}
             {#if r.verdict}
               <Band band={r.verdict.band} verdict={r.verdict} title="{clock(r.at)}, {r.step_title}" />
+              {#if r.tells}<p class="text-[16px]">{r.tells}</p>{/if}
             {:else}<p>{clock(r.at)}, {r.step_title}: <strong>{r.value.toFixed(2)} {r.unit}</strong></p>{/if}
           {/each}
         </div>

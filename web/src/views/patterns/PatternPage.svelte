@@ -1,6 +1,7 @@
 <script lang="ts">
   import Pattern from '../../lib/draw/Pattern.svelte';
   import { grams, litres } from '../../lib/figures.svelte';
+  import ContentFields from '../../lib/parts/ContentFields.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import Pick from '../../lib/parts/Pick.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
@@ -29,24 +30,7 @@
   <div class="mt-2 grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-5 lg:grid-cols-[22rem_minmax(0,1fr)]">
     <section aria-label="The batter and its parts">
       <div class="grid gap-x-4">
-        <QuantityField
-          label="Batter"
-          wanted="mass"
-          unit="g"
-          step={10}
-          least={1}
-          value={state.grams}
-          onvalue={(v) => (state.grams = v)}
-        />
-        <SlideField
-          label="It weighs"
-          value={state.density}
-          low={0.15}
-          high={1.1}
-          step={0.01}
-          shown="{state.density.toFixed(2)} g/ml"
-          onvalue={(v) => (state.density = v)}
-        />
+        <ContentFields label="Batter" bind:content={state.batter} low={0.15} high={1.1} />
       </div>
       <div class="flex flex-wrap gap-2" role="group" aria-label="Parted into">
         {#each SPLITS as split (split.label)}

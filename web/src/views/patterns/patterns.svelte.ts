@@ -14,8 +14,7 @@ const NAMES = ['plain', 'coloured', 'third colour'];
 
 /** A batter to be parted, coloured and poured or piped into a pattern. */
 export class PatternState {
-  grams = $state(600);
-  density = $state(0.43);
+  batter = $state({ mass_g: 600, density_g_per_ml: 0.43 });
   parts = $state<Part[]>([
     { name: 'plain', share: 1, ingredient: '', grams: 0 },
     { name: 'cocoa', share: 1, ingredient: 'cocoa', grams: 12 },
@@ -60,8 +59,8 @@ export class PatternState {
           }
         : { shape: 'round', dimensions: { diameter_mm: this.diameter, depth_mm } };
     const body: Schemas['SplitBody'] = {
-      batter_g: this.grams,
-      density_g_per_ml: this.density,
+      batter_g: this.batter.mass_g,
+      density_g_per_ml: this.batter.density_g_per_ml,
       parts: this.parts.map((p) => ({
         name: p.name,
         share: p.share,

@@ -3,9 +3,9 @@
   import Section from '../../lib/draw/Section.svelte';
   import { grams, litres, origin } from '../../lib/figures.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
+  import ContentFields from '../../lib/parts/ContentFields.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
-  import SlideField from '../../lib/parts/SlideField.svelte';
   import { p } from '../../routes';
   import { CLASSES } from '../book/classes';
   import { paperOf, TinsState } from './tins.svelte';
@@ -34,24 +34,7 @@
   {/if}
   <div class="mt-2 grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-5 lg:grid-cols-[20rem_minmax(0,1fr)_minmax(0,20rem)]">
     <section aria-label="The batter" class="grid content-start gap-x-6 sm:grid-cols-2 lg:grid-cols-1">
-      <QuantityField
-        label="Batter"
-        wanted="mass"
-        unit="g"
-        step={10}
-        least={1}
-        value={tins.grams}
-        onvalue={(v) => (tins.grams = v)}
-      />
-      <SlideField
-        label="It weighs"
-        value={tins.density}
-        low={0.2}
-        high={1.1}
-        step={0.01}
-        shown="{tins.density.toFixed(2)} g/ml"
-        onvalue={(v) => (tins.density = v)}
-      />
+      <ContentFields label="Batter" bind:content={tins.batter} low={0.2} high={1.1} />
       <Choice
         label="Class"
         value={tins.technique}

@@ -5,8 +5,7 @@ type KitchenTin = Schemas['KitchenTin'];
 
 /** A batter that looks for its tin: how it stands in one, how it is shared out, and that tin's paper. */
 export class TinsState {
-  grams = $state(400);
-  density = $state(0.43);
+  batter = $state({ mass_g: 400, density_g_per_ml: 0.43 });
   technique = $state<Schemas['Technique'] | ''>('');
   leavener = $state(0);
   shelf = $state<KitchenTin[]>([]);
@@ -29,7 +28,8 @@ export class TinsState {
 
   /** Ask for all of it as it is set now; to be run whenever something of it changes. */
   look(): void {
-    const batter = { batter_g: this.grams, density_g_per_ml: this.density, technique: this.technique || null };
+    const { mass_g: batter_g, density_g_per_ml } = this.batter;
+    const batter = { batter_g, density_g_per_ml, technique: this.technique || null };
     this.sharing.ask(() => ask(api.POST('/api/craft/share-out', { body: batter })));
     const own = this.tin;
     if (!own) return;

@@ -13,8 +13,10 @@ from kindwhisk.api.routers.book.views import ForecastView, FormulaView, forecast
 from kindwhisk.core.balance import Method
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.faults import faults
+from kindwhisk.core.folding.plan import FoldSchool
 from kindwhisk.core.process.checking import Finding
 from kindwhisk.core.process.comparison import Difference, compare
+from kindwhisk.core.process.fold_schools import with_school
 from kindwhisk.core.process.formula import Draft, Formula
 from kindwhisk.core.process.kinds import KindView, kinds
 from kindwhisk.core.process.meringue import with_method
@@ -59,6 +61,15 @@ class MethodChange(BaseModel):
 
     step: str = Field(max_length=40)
     method: Method
+
+
+class SchoolChange(BaseModel):
+    """The fold that a step ends, to be done by another school."""
+
+    model_config = ConfigDict(extra="forbid")
+
+    step: str = Field(max_length=40)
+    school: FoldSchool
 
 
 class Proposed(BaseModel):
@@ -140,6 +151,13 @@ def change_method(formula_id: str, body: MethodChange) -> Proposed:
     """The same formula with a meringue made by another method, and all that follows from it."""
     version, formula = formulas.get(formula_id)
     return _proposed(version, formula, with_method(formula, body.step, body.method))
+
+
+@router.post("/{formula_id}/fold")
+def change_school(formula_id: str, body: SchoolChange) -> Proposed:
+    """The same formula with a fold done by another school, and all that follows from it."""
+    version, formula = formulas.get(formula_id)
+    return _proposed(version, formula, with_school(formula, body.step, body.school))
 
 
 @router.post("/{formula_id}/substitute")

@@ -12,8 +12,10 @@ from kindwhisk.core.balance import Method, Ratio
 from kindwhisk.core.eggs import EggNeed
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.faults import faults
+from kindwhisk.core.folding.plan import FoldSchool
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import KitchenRecord
+from kindwhisk.core.process.fold_schools import folds
 from kindwhisk.core.process.folds import FoldCourse
 from kindwhisk.core.process.forecast import Caveat, StepForecast
 from kindwhisk.core.process.formula import Formula
@@ -31,12 +33,13 @@ _tin = TypeAdapter[Tin](Tin)
 
 
 class FormulaView(BaseModel):
-    """A formula with its number, the choices it makes, and its meringues by the step that finishes each."""
+    """A formula with its number, the choices it makes, and its meringues and folds by the step that finishes each."""
 
     version: int
     formula: Formula
     schools: tuple[School, ...]
     meringues: dict[str, Method]
+    folds: dict[str, FoldSchool]
 
 
 class ForecastView(BaseModel):
@@ -119,7 +122,13 @@ def scaled(formula_id: str, wish: Wish, version: int | None = None) -> tuple[int
 
 def view(version: int, formula: Formula) -> FormulaView:
     """The formula as it stands."""
-    return FormulaView(version=version, formula=formula, schools=formula.schools, meringues=meringues(formula))
+    return FormulaView(
+        version=version,
+        formula=formula,
+        schools=formula.schools,
+        meringues=meringues(formula),
+        folds={i: f.school for i, f in folds(formula).items()},
+    )
 
 
 def forecast_view(version: int, one: Scaled) -> ForecastView:

@@ -10,11 +10,11 @@ from kindwhisk.core import foam
 from kindwhisk.core.bands import Side
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.foam import Foam
+from kindwhisk.core.folding.air_kept import kept_share
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.folding.kept import AERATED_BELOW, Manner
-from kindwhisk.core.folding.plan import kept_share
 from kindwhisk.core.folding.together import bring_together
-from kindwhisk.core.folding.warmth import fat_warmth
+from kindwhisk.core.folding.warmth import fat_warmth, fluid_in_words
 from kindwhisk.core.learning import Factor, learned_factor
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
@@ -125,7 +125,7 @@ class FoldStep(StepBase):
             duration_s=by_habit(SECONDS[self.manner] + PER_PORTION_S * (self.portions - 1)),
             goal="Loosened" if self.manner in {Manner.SACRIFICE, Manner.STIR} else "No streaks",
             do=DO[self.manner],
-            why=WHY[self.manner],
+            why=" ".join(t for t in (WHY[self.manner], *(fluid_in_words(m) for m in intake)) if t),
             hold_s=hold,
             hold_why="The bubbles rise and burst.",
             foam=kind,

@@ -7,12 +7,14 @@ from typing import ClassVar, Literal
 from pydantic import Field
 
 from kindwhisk.core import foam, hot_foam
+from kindwhisk.core.balance import Method
 from kindwhisk.core.bands import Band, Quantity, Side
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.foam import Foam
 from kindwhisk.core.hot_foam import HeatBalance
 from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.material import Material, combine
+from kindwhisk.core.meringue_foam import density_of, holds_s
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, Heading, StepBase, Tool
@@ -59,8 +61,13 @@ class StreamStep(StepBase):
         syrup, egg = split(intake)
         heat = self._heat(syrup, egg, setting)
         kind = Foam.SYRUP_MERINGUE if foam.egg_white_g(together) > 0 else Foam.YOLK_FOAM
+        density, hold = foam.density_band(kind), foam.hold_s(kind)
+        if kind is Foam.SYRUP_MERINGUE:
+            ratio = foam.sugar_to_white(together)
+            density = density_of(ratio, Method.SYRUP, syrup.temperature_c)
+            hold = holds_s(ratio, Method.SYRUP, syrup.temperature_c)
         band = self.density_band(
-            foam.density_band(kind),
+            density,
             setting,
             below=Side(word="very light", means="More air than it will keep.", can_do="A minute on the lowest speed."),
             above=Side(
@@ -92,7 +99,7 @@ class StreamStep(StepBase):
             why=f"It gets to about {peak.likely:.0f} C ({peak.low:.0f} to {peak.high:.0f}) and sets as it cools.",
             setup="medium speed while it flows",
             first_look_s=duration.low,
-            hold_s=foam.hold_s(kind),
+            hold_s=hold,
             foam=kind,
             hold_why="It sets and can't be spread smooth any more.",
             checkpoints=(

@@ -8,10 +8,12 @@ from typing import ClassVar, Literal
 from pydantic import Field
 
 from kindwhisk.core import foam, whipping
+from kindwhisk.core.balance import Method, sugar_to_egg
 from kindwhisk.core.bands import Side
 from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.foam import Foam, Peak
 from kindwhisk.core.material import Material, combine
+from kindwhisk.core.meringue_foam import density_of, holds_s
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import YOLKY, Content, StepBase
@@ -107,11 +109,14 @@ class WhipStep(StepBase):
             duration = whipping.whites_s(whites, self.peak, self.speed)
             hold, look = foam.french_hold_s(ratio), foam.PEAK_LOOKS[self.peak]
         elif kind is Foam.RIBBON:
-            density = foam.density_band(Foam.RIBBON)
+            density = foam.ribbon_density(sugar_to_egg(start), start.temperature_c)
             duration = whipping.ribbon_s(start.mass_g, start.temperature_c)
             hold, look = foam.hold_s(Foam.RIBBON), foam.RIBBON_LOOK
         else:
             density, duration, hold = foam.density_band(kind), whipping.plain_s(kind, start.mass_g), foam.hold_s(kind)
+            if kind is Foam.SWISS_MERINGUE and ratio > 0:
+                density = density_of(ratio, Method.SWISS, start.temperature_c)
+                hold = holds_s(ratio, Method.SWISS, start.temperature_c)
             look = LOOKS.get(kind) or foam.PEAK_LOOKS[self.peak]
         band = self.density_band(
             density,
