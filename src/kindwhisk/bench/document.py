@@ -57,11 +57,12 @@ class BakeDocument(Value):
 
     @property
     def takers(self) -> dict[str, tuple[str, ...]]:
-        """The steps that take from each step, in order."""
+        """The steps that take from each step whose result ages, in order."""
+        ages = {s.id for s in self.formula.steps if s.ages}
         found: dict[str, tuple[str, ...]] = {}
         for step in self.formula.steps:
             for portion in step.inputs:
-                if isinstance(portion, StepPortion):
+                if isinstance(portion, StepPortion) and portion.step in ages:
                     found[portion.step] = (*found.get(portion.step, ()), step.id)
         return found
 

@@ -7,11 +7,10 @@ from functools import lru_cache
 
 from kindwhisk.bench.document import BakeDocument
 from kindwhisk.core.material import Material, combine
-from kindwhisk.core.process.forecast import Forecast, forecast
+from kindwhisk.core.process.forecast import Forecast, forecast_of, walk_prepared
 from kindwhisk.core.process.formula import Formula
-from kindwhisk.core.process.preparation import prepared
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.walk import Measured, Observed, walk
+from kindwhisk.core.process.walk import Measured, Observed
 
 
 @dataclass(frozen=True)
@@ -49,13 +48,12 @@ def walked(
     """Walk a bake's formula with the densities measured, and the waits of its foams, so far (both by step)."""
     document = parse(document_json)
     observed = Observed(dict(densities), dict(waited_s))
-    formula = prepared(document.formula)
-    steps = walk(formula, document.setting, observed)
+    steps = walk_prepared(document.formula, document.setting, observed)
     return Walked(
         text=document_json,
         document=document,
-        formula=formula,
-        forecast=forecast(document.formula, document.setting, observed),
+        formula=document.formula.model_copy(update={"steps": tuple(w.step for w in steps)}),
+        forecast=forecast_of(document.formula, steps),
         observed=observed,
         intakes={w.step.id: w.intake for w in steps},
         before={w.step.id: combine(w.intake) for w in steps},

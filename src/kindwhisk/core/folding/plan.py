@@ -17,7 +17,7 @@ DRY_SHARE = 0.5
 """Share of a base that is flour, where it is not told. Trade habit."""
 NEAR_ENOUGH = 0.55
 """A base lighter than this (g/ml) needs no sacrifice. Reference model, rounded."""
-MOST_SACRIFICED, SACRIFICE_STEP = 0.5, 0.01
+MOST_SACRIFICED, SACRIFICE_STEP = 0.5, 0.02
 _STOPS = (0.2, 0.25, 1 / 3, 0.4, 0.5)
 """Fractions that an eye can part a bowl into."""
 AS_GOOD = 0.985

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from kindwhisk.core.ageing import Ageing
@@ -220,6 +220,12 @@ def _before(one: Walked, by_id: Mapping[str, Walked]) -> tuple[Section, ...]:
     return tuple(found)
 
 
+def walk_prepared(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERVED) -> list[Walked]:
+    """The formula with the hot ovens and washes that it does not name, walked."""
+    full = prepared(formula)
+    return walk(full, replace(setting, vessels={v.id: v for v in full.vessels}), observed)
+
+
 def forecast(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERVED) -> Forecast:
     """Walk the prepared formula.
 
@@ -228,11 +234,14 @@ def forecast(formula: Formula, setting: Setting, observed: Observed = NOTHING_OB
         setting: the kitchen, oven and tins; its vessels are taken from the formula.
         observed: what the bake has shown so far.
     """
-    full = prepared(formula)
-    here = replace(setting, vessels={v.id: v for v in full.vessels})
+    return forecast_of(formula, walk_prepared(formula, setting, observed))
+
+
+def forecast_of(formula: Formula, walked: Sequence[Walked]) -> Forecast:
+    """The forecast of a formula that was walked, prepared."""
+    full = formula.model_copy(update={"steps": tuple(w.step for w in walked)})
     titles = {s.id: s.title for s in full.steps}
     steps, warnings = [], []
-    walked = walk(full, here, observed)
     by_id = {w.step.id: w for w in walked}
     for one in walked:
         step, intake, outcome, place, _ = one

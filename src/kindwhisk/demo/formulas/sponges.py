@@ -221,7 +221,7 @@ def bare_sponge() -> Formula:
             ),
             *whites(
                 Method.FRENCH, 126, 76, g("lemon-juice", 3),
-                title="Whip whites and sugar", peak=Peak.STIFF,
+                title="Whip whites and sugar", peak=Peak.STIFF, tool="hand mixer",
             ),
             do(
                 FoldStep, "fold-yolks", "Pour the yolks in and fold", MIXER_BOWL, of("whip"), of("beat-yolks"),

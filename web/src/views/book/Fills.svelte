@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { ForecastView } from '../../lib/api/client';
   import Section from '../../lib/draw/Section.svelte';
+  import { paperOf } from '../tins/tins.svelte';
   import { grams, origin } from '../../lib/figures.svelte';
 
   type Props = { forecast: ForecastView };
@@ -10,6 +11,11 @@
     forecast.steps.find((s) => (s.kind === 'fill' || s.kind === 'pipe') && s.section?.name === forecast.fills[0]?.name)
       ?.section ?? null,
   );
+  const PAPERS = [
+    { words: 'A4', format: 'pdf', paper: 'a4' },
+    { words: 'Letter', format: 'pdf', paper: 'letter' },
+    { words: 'SVG', format: 'svg', paper: 'a4' },
+  ] as const;
   const mm = (value: number) => Math.round(value);
   const minutes = (m: { low: number; likely: number; high: number }) =>
     `${mm(m.likely)} min (${mm(m.low)} to ${mm(m.high)})`;
@@ -39,6 +45,17 @@
     </li>
   {/each}
 </ul>
+{#if forecast.tin && !forecast.fills[0]?.trays}
+  <p class="mt-1 text-[16px] text-quiet">
+    Paper for it, at true scale:
+    {#each PAPERS as { words, format, paper } (words)}<a
+        class="mr-2 inline-flex min-h-11 items-center underline"
+        href={paperOf({ name: forecast.tin_name, tin: forecast.tin }, format, paper)}
+        target="_blank"
+        rel="noopener">{words}</a
+      >{/each}
+  </p>
+{/if}
 {#if deeper}
   <p class="mt-1 border-l-[6px] border-copper pl-3 text-[16px]">
     {deeper.now_mm > deeper.own_mm ? 'Deeper' : 'Shallower'} than the formula’s own {mm(deeper.own_mm)} mm: about

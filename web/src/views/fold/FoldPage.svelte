@@ -64,7 +64,7 @@
                   : ''}">{school}</span
               ><span class="block text-[14px] text-quiet">{says}</span></span
             >
-            {#if other}<span class="text-right leading-tight"
+            {#if other}<span class="shrink-0 text-right leading-tight whitespace-nowrap"
                 ><strong class="text-lg">{percent(other.kept.likely)}</strong><span class="block text-[13px] text-quiet"
                   >{other.density.likely.toFixed(2)} g/ml</span
                 ></span

@@ -42,7 +42,11 @@ export class TinsState {
 }
 
 /** Where the paper of a tin is to be had at true scale. */
-export function paperOf(own: KitchenTin, format: 'pdf' | 'svg', paper: 'a4' | 'letter' = 'a4'): string {
+export function paperOf(
+  own: Pick<KitchenTin, 'name' | 'tin'>,
+  format: 'pdf' | 'svg',
+  paper: 'a4' | 'letter' = 'a4',
+): string {
   const query = new URLSearchParams({ shape: own.tin.shape, name: own.name });
   for (const [name, value] of Object.entries(own.tin.dimensions)) if (value !== null) query.set(name, String(value));
   if (format === 'pdf') query.set('paper', paper);

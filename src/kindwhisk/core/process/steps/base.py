@@ -65,6 +65,7 @@ class StepBase(Value):
     ``reading_fades_s``: a density read longer than this before the end tells of a moment, not of the result.
     ``under_way_is_enough``: a foam may begin when this has begun.
     ``shows_before``: the vessels that it takes from are worth seeing beside its own.
+    ``ages``: its result loses air while it waits.
     ``probe``: where a thermometer that follows this step lives.
     ``after`` names steps that must be over without giving material, such as a preheated oven.
     """
@@ -78,6 +79,7 @@ class StepBase(Value):
     under_way_is_enough: ClassVar[bool] = False
     probe: ClassVar[ProbePlace | None] = None
     shows_before: ClassVar[bool] = False
+    ages: ClassVar[bool] = False
 
     id: StepId
     title: str = Field(min_length=1, max_length=80)

@@ -71,6 +71,7 @@ class FoldStep(StepBase):
     """
 
     shows_before: ClassVar[bool] = True
+    ages: ClassVar[bool] = True
 
     kind: Literal["fold"] = "fold"
     manner: Manner = Manner.FOLD

@@ -29,6 +29,7 @@ class MacaronageStep(StepBase):
     """Fold the meringue into the dry goods, then press air out on purpose, to ``target_g_per_ml``."""
 
     shows_before: ClassVar[bool] = True
+    ages: ClassVar[bool] = True
 
     kind: Literal["macaronage"] = "macaronage"
     target_g_per_ml: float = Field(default=LIKELY, ge=0.6, le=1.1)

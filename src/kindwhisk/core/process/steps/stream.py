@@ -40,6 +40,8 @@ class StreamStep(StepBase):
     uses: ClassVar[tuple[Resource, ...]] = (Resource.MIXER,)
     probe: ClassVar[ProbePlace | None] = ProbePlace.BOWL
 
+    ages: ClassVar[bool] = True
+
     kind: Literal["stream"] = "stream"
     tool: Tool = "mixer whisk"
     until_c: float = Field(default=40, ge=20, le=70)

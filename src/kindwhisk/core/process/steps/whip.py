@@ -86,6 +86,8 @@ class WhipStep(StepBase):
     begins_foam: ClassVar[bool] = True
     reading_fades_s: ClassVar[float] = 60.0
 
+    ages: ClassVar[bool] = True
+
     kind: Literal["whip"] = "whip"
     tool: str = Field(default=MACHINE, max_length=40)
     peak: Peak = Peak.MEDIUM
