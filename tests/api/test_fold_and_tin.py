@@ -123,6 +123,12 @@ def test_paper_is_printed_at_true_scale(client: TestClient) -> None:
     assert problem_of(client.get("/api/craft/lining.pdf", params={"shape": "round", "depth_mm": 50}), 422)["field"]
 
 
+def test_a_pile_of_paper_is_refused(client: TestClient) -> None:
+    huge: dict[str, str | float] = {"shape": "sheet", "width_mm": 2000, "length_mm": 2000, "depth_mm": 100}
+    assert problem_of(client.get("/api/craft/lining.pdf", params=huge), 422)["field"] == "paper"
+    assert client.get("/api/craft/lining.svg", params=huge).status_code == 200
+
+
 def test_a_tapered_ring_comes_in_parts_that_lap(client: TestClient) -> None:
     drawn = _paths_mm(client.get("/api/craft/lining.pdf", params=TUBE).content)
     assert sum(abs(w - 150) < 0.5 and abs(h - 150) < 0.5 for w, h in drawn) == 1

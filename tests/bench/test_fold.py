@@ -100,6 +100,10 @@ def test_whites_that_wait_lose_air_and_the_forecast_knows(bench: Bench) -> None:
     assert window.ageing is not None
     assert window.ageing.can
     assert _density(late, "loosen") > _density(fresh, "loosen") + 0.01
+    # A cup that is read now tells what is left: from it, the wait begins anew.
+    cup = baker.tell("reading_added", step="whip", quantity="density", value=0.21)
+    used = cup.details["loosen"].before[1].density_g_per_ml.likely
+    assert used == pytest.approx(0.21, abs=0.002)
     # What has been folded has waited so long and no longer, whenever it is looked at.
     done = baker.tell("step_done", step="loosen")
     baker.wait(900)

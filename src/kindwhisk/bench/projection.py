@@ -127,15 +127,17 @@ class Progress:
     def waited_s(self, now: datetime, takers: Mapping[str, Sequence[str]]) -> dict[str, float]:
         """Seconds that each finished result has waited, or did wait, for the first of the steps that take it.
 
-        While it waits they run in steps of :data:`WAIT_STEP_S`, so that nothing is computed anew each second.
+        A cup that was read of it later begins the wait anew: it tells what was left by then. While it waits they run
+        in steps of :data:`WAIT_STEP_S`, so that nothing is computed anew each second.
         """
         found = {}
         for step_id, own in self.steps.items():
             if own.ended_at is None or own.status is not StepStatus.DONE or step_id not in takers:
                 continue
             taken = [t.started_at for i in takers[step_id] if (t := self.steps.get(i)) and t.started_at is not None]
-            end = self.ended_at or now
-            waited = (min(taken, default=end) - own.ended_at).total_seconds()
+            end = min(taken, default=self.ended_at or now)
+            read = [r.at for r in self.readings if r.step == step_id and r.quantity is Quantity.DENSITY and r.at <= end]
+            waited = (end - max([own.ended_at, *read])).total_seconds()
             if not taken:
                 waited = WAIT_STEP_S * math.floor(waited / WAIT_STEP_S)
             if waited > 0:

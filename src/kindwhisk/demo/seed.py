@@ -143,7 +143,7 @@ def _probed(bench: Bench, bake_id: str, told: list[Told]) -> Iterator[Kept]:
         if isinstance(body, StandInPot) and isinstance(work.step, BoilStep):
             pot = work.step.pot(combine(work.intake), work.setting)
             heat = pot.heat_left_kj(body.syrup_c, work.step.target_here_c(work.setting))
-            body.plan = replace(body.plan, power_w=1.16 * heat * 1000 / lasted / body.plan.efficiency)
+            body.plan = replace(body.plan, power_w=1.11 * heat * 1000 / lasted / body.plan.efficiency)
         place = "pot-probe" if isinstance(body, StandInPot) else "bowl-probe"
         while body.t_s < lasted:
             body.advance(2)

@@ -7,10 +7,12 @@ from collections.abc import Sequence
 from enum import StrEnum
 from typing import NamedTuple
 
+from kindwhisk.core.errors import CraftError
 from kindwhisk.core.tins.lining import PaperShape
 
 MARGIN_MM, HEAD_MM, FOOT_MM, GAP_MM, LAP_MM = 8.0, 12.0, 16.0, 6.0, 10.0
 RULER_MM = 100.0
+MOST_PAGES = 40
 
 
 class Paper(StrEnum):
@@ -78,7 +80,11 @@ def tiles(shape: PaperShape, paper: Paper) -> list[Tile]:
 
 
 def pages(shapes: Sequence[PaperShape], paper: Paper) -> list[list[Tile]]:
-    """Tiles on pages, in rows from the top: the tallest first, as many to a page as fit."""
+    """Tiles on pages, in rows from the top: the tallest first, as many to a page as fit.
+
+    Raises:
+        CraftError: it would take a pile of paper.
+    """
     across, down = printable_mm(paper)
     waiting = sorted((t for s in shapes for t in tiles(s, paper)), key=lambda t: -t.height_mm)
     made: list[list[Tile]] = []
@@ -91,6 +97,12 @@ def pages(shapes: Sequence[PaperShape], paper: Paper) -> list[list[Tile]]:
             x, top, tall = 0.0, 0.0, tile.height_mm
         made[-1].append(tile._replace(x_mm=MARGIN_MM + x, y_mm=FOOT_MM + down - top - tile.height_mm))
         x += tile.width_mm + GAP_MM
+        if len(made) > MOST_PAGES:
+            raise CraftError(
+                f"The paper of this tin would take more than {MOST_PAGES} pages.",
+                field="paper",
+                remedy="Cut it by its measures, or take the SVG to a large printer.",
+            )
     return made
 
 
