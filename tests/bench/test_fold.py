@@ -65,6 +65,18 @@ def test_a_heavy_batter_says_what_it_does_in_the_tin(bench: Bench) -> None:
     assert _last(lighter).verdict.word == "within"  # type: ignore[union-attr]
 
 
+def test_a_good_fold_of_a_heavy_foam_is_not_blamed(bench: Bench) -> None:
+    baker = Baker(bench)
+    baker.until("fold")
+    baker.tell("reading_added", step="whip", quantity="density", value=0.28)
+    baker.tell("reading_added", step="loosen", quantity="density", value=0.85)
+    expected = _density(baker.state, "fold")
+    assert expected > 0.5
+    told = _last(baker.tell("reading_added", step="fold", quantity="density", value=round(expected, 3)))
+    assert "it is not to blame" in told.tells
+    assert "0.28" in told.tells
+
+
 def test_a_ribbon_counts_for_less_than_a_cup(bench: Bench) -> None:
     baker = Baker(bench)
     baker.until("fold")

@@ -57,6 +57,8 @@ ANSWERS: dict[Manner, str] = {
     Manner.STIR: "stir",
 }
 KEPT_NOISE = 0.10
+AS_GOOD = 0.06
+"""A fold that keeps no less than this share below what was expected is as good as two cups can tell. Trade habit."""
 
 
 def hands(step: StepBase, setting: Setting) -> Factor:
@@ -148,7 +150,12 @@ class FoldStep(StepBase):
         expected = bring_together(intake, self.manner, self.portions, learned=hands(self, setting)).mixture
         started = combine(intake).gas_ml.likely
         kept, usual = kept_share(parts, density), expected.gas_ml.likely / started
-        return f"This fold kept {min(kept, 1.0):.0%} of its air, {usual:.0%} expected."
+        said = f"This fold kept {min(kept, 1.0):.0%} of its air, {usual:.0%} expected"
+        heavy = self.batter is not None and density > foam.density_band(self.batter).high
+        if heavy and kept > usual * (1 - AS_GOOD):
+            lightest = min(p.density for p in parts if p.gas_ml > 0)
+            return f"{said}: it is not to blame, what went in was dense already (the foam {lightest:.2f} g/ml)."
+        return f"{said}."
 
     def schools(self, content: Content) -> tuple[School, ...]:
         """How the two are brought together; what folds in the rest goes on with a choice that was made before."""
