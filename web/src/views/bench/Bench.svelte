@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import Braid from '../../lib/draw/Braid.svelte';
   import { now } from '../../lib/now.svelte';
   import { outbox } from '../../lib/outbox.svelte';
@@ -32,7 +33,8 @@
   let wide = $state(innerWidth);
   const small = $derived(wide < 640);
 
-  $effect(() => bench.follow());
+  // Once: to look at another step must not hang up on the live stream and call again.
+  $effect(() => untrack(() => bench.follow()));
 
   $effect(() => {
     if (!bench.bake) return;

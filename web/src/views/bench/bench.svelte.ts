@@ -80,6 +80,7 @@ export class BenchState {
       stop();
       stopReading();
       clearTimeout(this.#reading);
+      this.#reading = undefined;
       clearInterval(timer);
     };
   }
