@@ -5,6 +5,7 @@ from __future__ import annotations
 from kindwhisk.core.process.forecast import forecast
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.gate import gates
+from kindwhisk.core.process.preparation import prepared
 from kindwhisk.core.process.washing import WashPlan
 from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from tests.core.strategies import setting_of
@@ -42,10 +43,14 @@ def test_whites_first_need_no_wash_and_say_where_the_whisk_goes_next() -> None:
     assert "then as it is to" in beater.detail
 
 
-def test_no_saving_is_told_where_the_foam_needs_what_is_greasy() -> None:
-    for formula in demo_formulas():
-        plan = _plan(formula)
-        assert plan.least <= plan.washes
-        for row in plan.tools:
-            for use in row.uses:
-                assert not (use.clean and use.greasy)
+def test_the_plan_counts_the_washes_that_the_work_gets() -> None:
+    for formula in (*demo_formulas(), _with_tool(tea_chiffon(), "beat-yolks", "mixer whisk")):
+        put_in = [s.id for s in prepared(formula).steps if s.kind == "wash"]
+        assert _plan(formula).washes == len(put_in), formula.id
+
+
+def test_no_saving_is_told_where_the_foam_waits_for_what_is_greasy() -> None:
+    shared = _with_tool(tea_chiffon(), "beat-yolks", "mixer whisk")
+    after = tuple(s.model_copy(update={"after": ("beat-yolks",)}) if s.id == "whip" else s for s in shared.steps)
+    plan = _plan(shared.model_copy(update={"steps": after}))
+    assert (plan.washes, plan.least, plan.savings) == (1, 1, ())

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from kindwhisk.core import colour
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.material import Material
-from kindwhisk.core.section import Section, of_vessel
+from kindwhisk.core.section import Section, of_content
 from kindwhisk.core.vessels import Vessel, VesselForm
 
 USUAL: dict[str, dict[str, float]] = {
@@ -36,17 +37,8 @@ def bowl_for(volume_ml: float) -> Vessel:
 
 def section_of(content: Airy, colour_of: str, bowl: Vessel, name: str) -> Section:
     """The bowl with a content in it; colours are those of usual goods."""
-    drawn = of_vessel(bowl, usual(colour_of, max(content.mass_g, 1.0)).with_gas(_gas(content)))
-    return drawn.model_copy(
-        update={
-            "name": name,
-            "level_mm": bowl.level_mm(content.volume_ml),
-            "start_level_mm": bowl.level_mm(content.free_ml),
-            "volume_ml": Estimate.exact(content.volume_ml, Basis.FORMULA),
-            "density_g_per_ml": Estimate.exact(content.density, Basis.FORMULA),
-        }
-    )
-
-
-def _gas(content: Airy) -> Estimate:
-    return Estimate.exact(content.gas_ml, Basis.FORMULA)
+    goods = usual(colour_of, content.mass_g)
+    shown = colour.mixed(goods.parts, air_fraction=content.gas_ml / content.volume_ml)
+    volume = Estimate.exact(content.volume_ml, Basis.FORMULA)
+    named = bowl.model_copy(update={"name": name})
+    return of_content(named, volume, content.free_ml, content.mass_g, shown)

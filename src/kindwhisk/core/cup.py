@@ -11,6 +11,7 @@ from kindwhisk.core.foam import Foam
 from kindwhisk.core.folding.deflating import density_of_flow, flow
 
 COLDEST_C, HOTTEST_C = 1.0, 60.0
+KELL = (999.83952, 16.945176, -7.9870401e-3, -46.170461e-6, 105.56302e-9, -280.54253e-12)
 RIBBON: tuple[tuple[float, float], ...] = (
     (1.0, 0.50),
     (3.0, 0.38),
@@ -49,9 +50,9 @@ def density_from_cup(full_g: float, empty_g: float, volume_ml: float) -> float:
 
 
 def water_g_per_ml(celsius: float) -> float:
-    """Density of water in g/ml, 1 to 60 C. Source: Kell's form, published, rounded to four places."""
-    t = celsius
-    return (999.83952 + 16.945176 * t - 7.9870401e-3 * t**2 - 46.170461e-6 * t**3) / (1 + 16.879850e-3 * t) / 1000
+    """Density of water in g/ml, 1 to 60 C. Source: Kell's equation, published."""
+    kg_per_m3 = np.polynomial.polynomial.polyval(celsius, KELL) / (1 + 16.879850e-3 * celsius)
+    return float(kg_per_m3) / 1000
 
 
 def cup_volume_ml(empty_g: float, water_g: float, celsius: float = 20.0) -> float:
@@ -91,6 +92,14 @@ def density_by_ribbon(foam: Foam, seconds: float) -> Estimate:
         raise CraftError(f"A {foam.value} makes no ribbon.", field="seconds", remedy="Weigh a cup of it.")
     lasts, density = zip(*rows, strict=True)
     return Estimate.around(float(np.interp(seconds, lasts, density)), RIBBON_SPREAD, Basis.HABIT)
+
+
+def weighed_or_ribbon(foam: Foam, band: Estimate) -> str:
+    """How to read a content's density, in words; with the seconds of a ribbon within its band where one tells."""
+    if not told_by_ribbon(foam):
+        return "Level cup, weighed."
+    quick, slow = seconds_of_ribbon(foam, band.high), seconds_of_ribbon(foam, band.low)
+    return f"Level cup, weighed; without a scale: a ribbon lies {quick:.0f} to {slow:.0f} s."
 
 
 def seconds_of_ribbon(foam: Foam, density: float) -> float:

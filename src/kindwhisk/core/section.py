@@ -47,6 +47,29 @@ class Section(Value):
 
 def of_vessel(vessel: Vessel, material: Material) -> Section:
     """The section of a bowl, pot, jug, bag or sheet."""
+    return of_content(
+        vessel,
+        material.volume_ml,
+        material.gas_free_volume_ml,
+        material.mass_g,
+        material.colour,
+        density=material.density_g_per_ml,
+        baked=material.baked,
+    )
+
+
+def of_content(
+    vessel: Vessel,
+    volume_ml: Estimate,
+    free_ml: float,
+    mass_g: float,
+    colour: str,
+    *,
+    density: Estimate | None = None,
+    baked: bool = False,
+) -> Section:
+    """The section of a vessel with a content of which these figures are known; ``free_ml`` is without bubbles."""
+    likely = volume_ml.likely
     # Closer together at the bottom, where a bowl is round.
     heights = [vessel.height_mm * (i / (WALL_POINTS - 1)) ** 2 for i in range(WALL_POINTS)]
     return Section(
@@ -54,13 +77,13 @@ def of_vessel(vessel: Vessel, material: Material) -> Section:
         name=vessel.name,
         wall=tuple(WallPoint(height_mm=h, outer_mm=vessel.radius_mm(h), inner_mm=0) for h in heights),
         rim_mm=vessel.height_mm,
-        level_mm=vessel.level_mm(material.volume_ml.likely),
-        start_level_mm=vessel.level_mm(material.gas_free_volume_ml),
-        volume_ml=material.volume_ml,
-        density_g_per_ml=material.density_g_per_ml,
-        air_fraction=material.air_fraction,
-        baked=material.baked,
-        colour=material.colour,
+        level_mm=vessel.level_mm(likely),
+        start_level_mm=vessel.level_mm(free_ml),
+        volume_ml=volume_ml,
+        density_g_per_ml=density or Estimate.exact(mass_g / likely if likely > 0 else 1.0, volume_ml.basis),
+        air_fraction=1 - free_ml / likely if likely > 0 else 0.0,
+        baked=baked,
+        colour=colour,
     )
 
 

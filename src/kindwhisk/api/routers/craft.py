@@ -11,7 +11,7 @@ from kindwhisk.api.problems import refusals
 from kindwhisk.core.bowls import section_of
 from kindwhisk.core.cup import density_from_cup
 from kindwhisk.core.eggs import EggParts, EggSize, egg_parts
-from kindwhisk.core.folding.plan import part
+from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.ingredients import ingredient_table
 from kindwhisk.core.quantities import Understood, Wanted, read_quantity
 from kindwhisk.core.reading import line
@@ -95,5 +95,5 @@ def quantity(
 def density(cup: CupReading) -> Density:
     """The density of what fills a cup level."""
     density = density_from_cup(cup.full_g, cup.empty_g, cup.volume_ml)
-    content = part(cup.full_g - cup.empty_g, density, USUAL_FREE)
+    content = Airy.at(cup.full_g - cup.empty_g, density, USUAL_FREE)
     return Density(density_g_per_ml=density, section=section_of(content, "batter", cup_vessel(cup.volume_ml), "cup"))

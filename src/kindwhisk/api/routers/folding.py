@@ -23,7 +23,6 @@ from kindwhisk.core.folding.plan import (
     FoldPlan,
     FoldSchool,
     fold_plan,
-    part,
 )
 from kindwhisk.core.section import Section
 
@@ -43,7 +42,7 @@ class ContentBody(_Body):
 
     def airy(self, usual_free: float) -> Airy:
         """As folding sees it."""
-        return part(self.mass_g, self.density_g_per_ml, self.gas_free_g_per_ml or usual_free)
+        return Airy.at(self.mass_g, self.density_g_per_ml, self.gas_free_g_per_ml or usual_free)
 
 
 class FoldBody(_Body):

@@ -48,9 +48,6 @@ class Airy(NamedTuple):
         return Airy(self.mass_g * share, self.free_ml * share, self.gas_ml * share, self.dry)
 
 
-NOTHING = Airy(0.0, 0.0, 0.0)
-
-
 def together(parts: Iterable[Airy]) -> Airy:
     """All of them, nothing lost."""
     items = list(parts)

@@ -6,8 +6,6 @@ gives it a number.
 
 from __future__ import annotations
 
-import math
-
 import numpy as np
 
 from kindwhisk.core.bands import Place
@@ -89,9 +87,3 @@ def presses(mass_g: float, free_ml: float, density: float, target: float) -> Est
     if then >= now:
         return Estimate.exact(0.0, Basis.HABIT)
     return strokes(then / now, PRESSED_LOSS)
-
-
-def after_presses(mass_g: float, free_ml: float, density: float, number: float) -> float:
-    """Density (g/ml) after so many presses."""
-    gas = max(mass_g / density - free_ml, 0.0) * math.exp(-PRESSED_LOSS * number)
-    return mass_g / (free_ml + gas)

@@ -54,11 +54,6 @@ def fold_keeps(base_density: float, foam_density: float, base_per_foam: float = 
     return min(1.0, max(0.0, 1 - FIXED_LOSS - CONTRAST_LOSS * contrast))
 
 
-def sacrifice_then_fold_keeps(share: float, lightened_density: float, foam_density: float) -> float:
-    """Share of all of the foam's gas kept when ``share`` of it is sacrificed first (0 to 1)."""
-    return share * SACRIFICE_KEEPS * (1 - BASE_LOSS) + (1 - share) * fold_keeps(lightened_density, foam_density)
-
-
 def keeps(manner: Manner, light: float, heavy: float, heavy_per_light: float, parts: int = 1) -> Kept:
     """What one addition leaves of both gases.
 

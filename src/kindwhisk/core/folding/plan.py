@@ -7,7 +7,7 @@ from enum import StrEnum
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.folding.airy import Airy, Meeting, in_portions, in_turns, meet, together
-from kindwhisk.core.folding.kept import SPREAD, Manner, sacrifice_then_fold_keeps
+from kindwhisk.core.folding.kept import SPREAD, Manner
 from kindwhisk.core.folding.together import Addition, fraction_in_words, told
 from kindwhisk.core.model import Value
 
@@ -95,11 +95,6 @@ class FoldPlan(Value):
     fat: str
 
 
-def part(mass_g: float, density: float, usual_free: float) -> Airy:
-    """Of a mass with a density (g/ml); what is denser than usual has no bubbles."""
-    return Airy.at(mass_g, density, usual_free)
-
-
 def sacrifice(base: Airy, foam: Airy) -> Sacrifice:
     """How much of the foam to spend on the base first, by the model."""
     if base.density < NEAR_ENOUGH:
@@ -108,8 +103,7 @@ def sacrifice(base: Airy, foam: Airy) -> Sacrifice:
         )
 
     def kept(share: float) -> float:
-        lightened = meet(base, foam.take(share), Manner.SACRIFICE).result.density if share else base.density
-        return sacrifice_then_fold_keeps(share, lightened, foam.density)
+        return _sacrificed(base, foam, share, 1)[-1].result.gas_ml / (base.gas_ml + foam.gas_ml)
 
     shares = [i * SACRIFICE_STEP for i in range(round(MOST_SACRIFICED / SACRIFICE_STEP) + 1)]
     best = max(shares, key=kept)
@@ -135,15 +129,20 @@ def _between(low: float, high: float) -> str:
     return first if first == last else f"{first} to {last}"
 
 
+def _sacrificed(base: Airy, foam: Airy, spent: float, portions: int) -> list[Meeting]:
+    """A share spent on the base first (none if it is 0), the rest folded in in portions."""
+    first = [meet(base, foam.take(spent), Manner.SACRIFICE)] if spent > 0 else []
+    bowl = first[0].result if first else base
+    return [*first, *in_portions(bowl, foam.take(1 - spent), Manner.FOLD, portions)]
+
+
 def _meetings(
     school: FoldSchool, base: Airy, foam: Airy, portions: int, spent: float, dry_share: float
 ) -> list[Meeting]:
     dry, liquid = base.take(dry_share)._replace(dry=True), base.take(1 - dry_share)
     match school:
         case FoldSchool.SACRIFICE:
-            first = [meet(base, foam.take(spent), Manner.SACRIFICE)] if spent > 0 else []
-            bowl = first[0].result if first else base
-            return [*first, *in_portions(bowl, foam.take(1 - spent), Manner.FOLD, max(1, portions - len(first)))]
+            return _sacrificed(base, foam, spent, max(1, portions - 1) if spent > 0 else portions)
         case FoldSchool.THIRDS:
             return in_portions(base, foam, Manner.FOLD, portions)
         case FoldSchool.INTO_FOAM:

@@ -32,11 +32,3 @@ def strokes(kept: float, loss: float) -> Estimate:
     return Estimate(
         low=round(likely / (1 + SPREAD)), likely=round(likely), high=round(likely * (1 + SPREAD)), basis=Basis.HABIT
     )
-
-
-def loss_per_stroke(gas_before_ml: float, gas_after_ml: float, number: int) -> float:
-    """What a stroke cost, from the gas before and after ``number`` of them (all more than 0).
-
-    One pair of cups is too rough for it: take the mean over several bakes.
-    """
-    return math.log(gas_before_ml / gas_after_ml) / number

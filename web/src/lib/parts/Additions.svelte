@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '../api/client';
-  import { grams } from '../figures.svelte';
+  import { grams, origin } from '../figures.svelte';
 
   type Props = { additions: (Schemas['Addition'] & { step?: string })[]; large?: boolean; first?: number };
   let { additions, large = false, first = 1 }: Props = $props();
@@ -23,3 +23,6 @@
     </li>
   {/each}
 </ol>
+{#if additions[0]}<p class="text-[14px] text-quiet">
+    Strokes: {origin(additions[0].strokes)}; densities: {origin(additions.at(-1)!.density_g_per_ml)}.
+  </p>{/if}

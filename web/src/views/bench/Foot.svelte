@@ -25,8 +25,9 @@
         >{w.name} {left > 0 ? `holds ${countdown(left)}` : `${countdown(left)} too long`}</strong
       ><br />
       <span class="text-[15px] opacity-85"
-        >{#if w.lost && w.lost.likely > 0.04 && w.ageing}{Math.round(100 * w.lost.likely)} % of its air is gone. {left <
-          0
+        >{#if w.lost && w.lost.likely > 0.04 && w.ageing}About {Math.round(100 * w.lost.likely)} % of its air is gone ({Math.round(
+            100 * w.lost.low,
+          )} to {Math.round(100 * w.lost.high)}, {w.lost.basis}). {left < 0
             ? w.ageing.restores
             : w.ageing.sign}{:else}{w.why}{/if}</span
       >

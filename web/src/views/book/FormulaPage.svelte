@@ -11,6 +11,7 @@
   import { Asking } from '../../lib/asking.svelte';
   import RatioBand from '../../lib/draw/RatioBand.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
+  import OneOf from '../../lib/parts/OneOf.svelte';
   import WishPicker from '../../lib/parts/WishPicker.svelte';
   import { Wish } from '../../lib/wish.svelte';
   import { route } from '../../routes';
@@ -35,7 +36,7 @@
   let picked = $state<string | null>(null);
   let swapped = $state<string | null>(null);
   type Otherwise = { step: string; method: Schemas['Method'] } | { step: string; school: Schemas['FoldSchool'] };
-  let method = $state<Otherwise | null>(null);
+  let otherwise = $state<Otherwise | null>(null);
 
   async function load(): Promise<void> {
     try {
@@ -90,16 +91,26 @@
           </p>
         {/each}
         {#each Object.entries(view.meringues) as [id, now] (id)}
-          {@render choice(
-            titleOf(id),
-            'Method of the meringue',
-            METHODS,
-            now,
-            (m) => (method = { step: id, method: m }),
-          )}
+          <h2 class="text-lg">{titleOf(id)}</h2>
+          <div class="mb-3">
+            <OneOf
+              label="Method of the meringue"
+              all={METHODS}
+              {now}
+              onchoose={(m) => (otherwise = { step: id, method: m })}
+            />
+          </div>
         {/each}
         {#each Object.entries(view.folds) as [id, now] (id)}
-          {@render choice('The fold', 'School of the fold', FOLDS, now, (f) => (method = { step: id, school: f }))}
+          <h2 class="text-lg">The fold</h2>
+          <div class="mb-3">
+            <OneOf
+              label="School of the fold"
+              all={FOLDS}
+              {now}
+              onchoose={(f) => (otherwise = { step: id, school: f })}
+            />
+          </div>
         {/each}
         <h2 class="mb-1 text-lg">Balance</h2>
         {#each shown.balance as r (r.id + r.component + r.step)}
@@ -149,23 +160,6 @@
       </ul>
     {/if}
     <SwapSheet {formula_id} bind:ingredient={swapped} forecast={shown} ontaken={() => void load()} />
-    <MethodSheet {formula_id} bind:wanted={method} ontaken={() => void load()} />
+    <MethodSheet {formula_id} bind:wanted={otherwise} ontaken={() => void load()} />
   {/if}
 </div>
-
-{#snippet choice<T extends string>(title: string, label: string, all: T[], now: T, onchoose: (one: T) => void)}
-  <div class="mb-3">
-    <h2 class="text-lg">{title}</h2>
-    <div class="flex flex-wrap gap-x-5" role="group" aria-label={label}>
-      {#each all as one (one)}
-        <button
-          class="min-h-11 text-[16px] {one === now
-            ? 'font-bold underline decoration-[3px] underline-offset-[6px]'
-            : 'text-quiet'}"
-          aria-pressed={one === now}
-          onclick={() => one !== now && onchoose(one)}>{one}</button
-        >
-      {/each}
-    </div>
-  </div>
-{/snippet}

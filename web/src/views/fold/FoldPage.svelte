@@ -93,7 +93,12 @@
           </p>
         </div>
         <div class="mt-3">
-          <SideBySide before={plan.before} after={plan.after} width={820} height={130} />
+          <SideBySide
+            before={plan.before}
+            after={kept ? [...plan.after, kept.section] : [...plan.after]}
+            width={820}
+            height={130}
+          />
         </div>
         <div class="mt-2 grid grid-cols-[minmax(0,1fr)] gap-x-8 gap-y-3 xl:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
           <FoldLadder base={fold.base.density_g_per_ml} foam={fold.foam.density_g_per_ml} additions={plan.additions} />

@@ -3,6 +3,7 @@
   import { grams, litres } from '../../lib/figures.svelte';
   import ContentFields from '../../lib/parts/ContentFields.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
+  import OneOf from '../../lib/parts/OneOf.svelte';
   import Pick from '../../lib/parts/Pick.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
   import SlideField from '../../lib/parts/SlideField.svelte';
@@ -19,6 +20,7 @@
     { kind: 'rings', words: 'Rings in a tin' },
     { kind: 'stripes', words: 'Stripes in a bag' },
   ] as const;
+  const WIDTHS = ['equal pours', 'equal widths'] as const;
   const chosen = (on: boolean) => `act act-small ${on ? 'bg-ink text-surface' : ''}`;
 </script>
 
@@ -116,15 +118,7 @@
               >
             {/each}
             {#if state.kind === 'rings'}
-              {#each ['equal pours', 'equal widths'] as const as widths (widths)}
-                <button
-                  class="min-h-11 px-2 text-[16px] {state.widths === widths
-                    ? 'font-bold underline decoration-[3px] underline-offset-[6px]'
-                    : 'text-quiet'}"
-                  aria-pressed={state.widths === widths}
-                  onclick={() => (state.widths = widths)}>{widths}</button
-                >
-              {/each}
+              <OneOf label="Rings" all={WIDTHS} now={state.widths} onchoose={(w) => (state.widths = w)} />
             {/if}
           </div>
           <div class="mt-2 grid gap-x-8 sm:grid-cols-2 xl:grid-cols-4">
@@ -185,6 +179,10 @@
               />
             {/if}
           </div>
+          <p class="mb-2 text-[15px] text-quiet">
+            Water and sugar by composition tables (recalled); strokes and the air that colour costs by trade habit;
+            rings by their areas.
+          </p>
           {#if view.pattern}<Pattern pattern={view.pattern} size={230} />{/if}
         </div>
       {/if}

@@ -134,8 +134,17 @@ class StepBase(Value):
 
     def density_band(self, published: Estimate, setting: Setting, below: Side, above: Side) -> Band:
         """The band for a cup's reading after this step, this kitchen's own once there are enough."""
-        own = personal_band(setting.record.densities.get(self.id, ()), published)
-        return Band(quantity=Quantity.DENSITY, unit="g/ml", range=own, below=below, above=above)
+        return Band(
+            quantity=Quantity.DENSITY,
+            unit="g/ml",
+            range=self.usual_density(published, setting),
+            below=below,
+            above=above,
+        )
+
+    def usual_density(self, published: Estimate, setting: Setting) -> Estimate:
+        """The range in g/ml that its result should lie in: this kitchen's own once there are enough good bakes."""
+        return personal_band(setting.record.densities.get(self.id, ()), published)
 
     def while_running(
         self, before: Material, after: Material, share: float, seen: Seen | None, setting: Setting

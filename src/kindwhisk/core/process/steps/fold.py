@@ -8,6 +8,7 @@ from pydantic import Field
 
 from kindwhisk.core import foam
 from kindwhisk.core.bands import Side
+from kindwhisk.core.cup import weighed_or_ribbon
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.foam import Foam
 from kindwhisk.core.folding.air_kept import kept_share
@@ -116,7 +117,9 @@ class FoldStep(StepBase):
                     can_do="Stop folding and fill at once; next time larger first portion, fewer strokes.",
                 ),
             )
-            checkpoints.append(Checkpoint(id="batter", name="Batter in the cup", sees="Level cup, weighed.", band=band))
+            checkpoints.append(
+                Checkpoint(id="batter", name="Batter in the cup", sees=weighed_or_ribbon(kind, band.range), band=band)
+            )
             hold = foam.hold_s(kind)
             if band.range.basis is Basis.KITCHEN and not setting.record.kept.get(self.id):
                 mixture = mixture.at_density(band.range)
@@ -151,7 +154,8 @@ class FoldStep(StepBase):
         started = combine(intake).gas_ml.likely
         kept, usual = kept_share(parts, density), expected.gas_ml.likely / started
         said = f"This fold kept {min(kept, 1.0):.0%} of its air, {usual:.0%} expected"
-        heavy = self.batter is not None and density > foam.density_band(self.batter).high
+        band = None if self.batter is None else self.usual_density(foam.density_band(self.batter), setting)
+        heavy = band is not None and density > band.high
         if heavy and kept > usual * (1 - AS_GOOD):
             lightest = min(p.density for p in parts if p.gas_ml > 0)
             return f"{said}: it is not to blame, what went in was dense already (the foam {lightest:.2f} g/ml)."

@@ -132,13 +132,10 @@ class MacaronageStep(StepBase):
     def reading_tells(self, density: float, intake: tuple[Material, ...], setting: Setting) -> str:
         """Of a cup (g/ml): how many presses are left, and what it does in the oven as it is."""
         batter = combine(intake)
-        band = self.density_band(self.target, setting, below=_NONE, above=_NONE).range
+        band = self.usual_density(self.target, setting)
         oven = deflating.in_the_oven(density, band)
         left = deflating.presses(batter.mass_g, batter.gas_free_volume_ml, density, band.likely)
         quick = f"A ribbon now sinks back in about {deflating.flow(density)[0]:.0f} s."
         if density < band.low:
             return f"About {left.likely:.0f} presses more ({left.low:.0f} to {left.high:.0f}). {quick}"
         return f"{oven.means} {quick}"
-
-
-_NONE = Side(word="", means="", can_do="")
