@@ -66,7 +66,7 @@
         />
         <CupWater empty={cup.empty_g} onvolume={(ml) => page.change((k) => (k.cups[i]!.volume_ml = ml))} />
       </div>
-      <button class="act act-small" onclick={() => page.change((k) => k.cups.splice(i, 1))}>Take it out</button>
+      <button class="act act-small mt-2" onclick={() => page.change((k) => k.cups.splice(i, 1))}>Take it out</button>
     </div>
   {/each}
   <button
