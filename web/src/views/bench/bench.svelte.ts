@@ -121,7 +121,9 @@ export class BenchState {
   }
 
   #take(state: BakeState): void {
-    if (this.bake && (state.sequence < this.bake.sequence || state.now < this.bake.now)) return;
+    // As moments, not as text: one that falls on a full second is written without its fraction.
+    const older = this.bake !== null && Date.parse(state.now) < Date.parse(this.bake.now);
+    if (this.bake && (state.sequence < this.bake.sequence || older)) return;
     const moved = this.bake !== null && this.bake.current !== state.current;
     now.set(state.now, state.speed);
     this.bake = state;
