@@ -1,4 +1,4 @@
-"""Oven, crumb, cooling, warming and air: reference values and the order of things."""
+"""Ovens warming, cakes cooling, batters rising, and the air: reference values and the order of things."""
 
 from __future__ import annotations
 
@@ -6,84 +6,17 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core import air, baking, cooling, oven, rise, warming
-from kindwhisk.core.baking import OvenMode, ReferenceBake
+from kindwhisk.core import air, cooling, rise, warming
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material
-from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
-from tests.core.strategies import tins
-
-
-def round_tin(diameter: float, depth: float = 80) -> RoundTin:
-    return RoundTin(dimensions=RoundDimensions(diameter_mm=diameter, depth_mm=depth))
-
-
-REFERENCE = ReferenceBake(tin=round_tin(200), fill_mm=40, oven_c=170, mode=OvenMode.STATIC, minutes=34)
-
-
-def minutes(tin: RoundTin, fill: float, oven_c: float = 170, mode: OvenMode = OvenMode.STATIC) -> Estimate:
-    return baking.bake_s(REFERENCE, tin, fill, oven_c, mode).scaled(1 / 60)
+from kindwhisk.core.ovens import air as oven
+from kindwhisk.core.technique import Technique
 
 
 @pytest.mark.parametrize(("altitude", "boils"), [(0, 99.97), (500, 98.3), (1000, 96.65), (1600, 94.65), (2500, 91.6)])
 def test_water_boils_lower_on_the_mountain(altitude: float, boils: float) -> None:
     assert air.boiling_point_c(altitude) == pytest.approx(boils, abs=0.1)
-
-
-def test_at_its_reference_a_bake_takes_its_reference_time() -> None:
-    own = minutes(round_tin(200), 40)
-    assert own.likely == pytest.approx(34)
-    assert own.basis is Basis.FORMULA
-
-
-@pytest.mark.parametrize(
-    ("diameter", "fill", "oven_c", "mode", "expected"),
-    [
-        (150, 40, 170, OvenMode.STATIC, 31),
-        (240, 40, 170, OvenMode.STATIC, 35),
-        (200, 60, 170, OvenMode.STATIC, 52),
-        (200, 25, 170, OvenMode.STATIC, 22),
-        (200, 40, 180, OvenMode.STATIC, 32),
-        (200, 40, 160, OvenMode.STATIC, 36.6),
-        (200, 40, 160, OvenMode.FAN, 29),
-    ],
-)
-def test_other_bakes_lie_near_the_reference_model(
-    diameter: float, fill: float, oven_c: float, mode: OvenMode, expected: float
-) -> None:
-    other = minutes(round_tin(diameter), fill, oven_c, mode)
-    assert other.likely == pytest.approx(expected, rel=0.12)
-    assert other.low <= expected <= other.high
-    assert other.basis is Basis.MODEL or expected == 34
-
-
-@given(tins(), st.floats(0.2, 0.6), st.floats(1.05, 1.6))
-def test_deeper_takes_longer_and_is_less_sure(tin: RoundTin, share: float, deeper: float) -> None:
-    fill = share * tin.depth_mm
-    shallow = baking.bake_s(REFERENCE, tin, fill, 170, OvenMode.STATIC)
-    deep = baking.bake_s(REFERENCE, tin, fill * deeper, 170, OvenMode.STATIC)
-    hot = baking.bake_s(REFERENCE, tin, fill, 185, OvenMode.STATIC)
-    fan = baking.bake_s(REFERENCE, tin, fill, 170, OvenMode.FAN)
-    assert deep.likely > shallow.likely
-    assert hot.likely < shallow.likely
-    assert fan.likely < shallow.likely
-    assert fan.high / fan.low >= shallow.high / shallow.low
-
-
-@given(st.floats(600, 6000), st.floats(15, 40), st.floats(0, 0.98))
-def test_the_crumb_warms_to_done_and_a_reading_on_the_curve_finds_the_end(
-    done: float, start: float, share: float
-) -> None:
-    assert baking.core_c(done, done, start) == pytest.approx(baking.DONE_C, abs=1e-6)
-    elapsed = share * done
-    now = baking.core_c(elapsed, done, start)
-    assert start <= now < baking.FRONT_C
-    found = baking.done_from_core_s(elapsed, now, start, Estimate.around(done, 0.1))
-    if found is not None:
-        assert found == pytest.approx(done, rel=1e-6)
-    else:
-        assert now < start + 10 or now > baking.FRONT_C - 1 or elapsed == 0
 
 
 def test_cooling_by_the_reference_model() -> None:
@@ -93,6 +26,22 @@ def test_cooling_by_the_reference_model() -> None:
     assert 25 * 60 <= sheet.likely <= 35 * 60
     with pytest.raises(CraftError, match="Nothing cools"):
         cooling.cooling_s(400, area, 97, 22, 22, 8)
+
+
+def test_an_inverted_chiffon_hangs_for_hours_and_a_gate_has_its_reason() -> None:
+    gates = cooling.cool_gates(420, 84_000, cooling.How.HANGING, 22, Technique.CHIFFON)
+    assert [g.to_c for g in gates] == sorted((g.to_c for g in gates), reverse=True)
+    turn_out = next(g for g in gates if g.kind is cooling.GateKind.TURN_OUT)
+    assert 2 * 3600 < turn_out.after_s.likely < 3.5 * 3600
+    assert "tears" in turn_out.why
+    rolls = {g.kind: g.to_c for g in cooling.cool_gates(300, 240_000, cooling.How.RACK, 22, Technique.CHIFFON_ROLL)}
+    assert rolls[cooling.GateKind.ROLL] > rolls[cooling.GateKind.CREAM] >= rolls[cooling.GateKind.CUT] - 1
+
+
+@given(st.floats(5, 40), st.sampled_from([None, *Technique]))
+def test_no_gate_lies_below_the_air(air_c: float, technique: Technique | None) -> None:
+    for gate in cooling.cool_gates(400, 80_000, cooling.How.RACK, air_c, technique):
+        assert gate.to_c > air_c
 
 
 def test_whites_and_sugar_over_water_by_the_reference_model() -> None:

@@ -7,10 +7,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kindwhisk.core import rolling, soaking
-from kindwhisk.core.baking import Sets, loss_share
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.pieces import PipedPiece
+from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.wish import Wish
+from kindwhisk.demo.formulas import demo_formulas
+from kindwhisk.demo.kitchen import demo_kitchen
 
 
 @pytest.mark.parametrize(
@@ -49,6 +52,8 @@ def test_a_soaked_crumb_keeps_its_size_and_takes_about_its_own_weight() -> None:
 
 
 def test_a_dried_meringue_is_left_with_three_percent_of_water() -> None:
-    batter = Material(parts={"egg-white": 100, "sugar": 180})
-    dried = batter.dried_by(batter.mass_g * loss_share(Sets.DRY, batter.composition.water, 90))
-    assert dried.composition.water == pytest.approx(0.03, abs=0.001)
+    kisses = next(f for f in demo_formulas() if f.id == "kisses")
+    dry = next(s for s in scale(kisses, demo_kitchen(), Wish()).forecast.steps if s.kind == "bake")
+    assert dry.bake is not None
+    water = 0.88 * kisses.grams_of("egg-white") / kisses.total_g()
+    assert dry.bake.lost == pytest.approx((water - 0.03) / 0.97, abs=0.02)

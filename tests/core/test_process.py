@@ -15,6 +15,7 @@ from kindwhisk.core.estimate import Basis
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import KitchenRecord
 from kindwhisk.core.material import Material
+from kindwhisk.core.ovens.times import BakeTime
 from kindwhisk.core.process.forecast import forecast
 from kindwhisk.core.process.formula import Formula, content_of
 from kindwhisk.core.process.gate import GateItemKind, gates
@@ -113,7 +114,8 @@ def test_a_cup_changes_everything_after_it() -> None:
 def test_this_kitchens_own_bakes_lead_once_there_are_enough() -> None:
     formula = tea_chiffon()
     setting = setting_of(formula)
-    record = KitchenRecord(times={"bake": ((2400.0, 2000.0),) * 5}, densities={"fold": (0.43,) * 5})
+    seen = BakeTime(id="a", oven=setting.oven.id, family="tube", formula=formula.id, observed_s=2400, modelled_s=2000)
+    record = KitchenRecord(bakes=(seen,) * 5, densities={"fold": (0.43,) * 5})
     own = forecast(formula, type(setting)(setting.kitchen, setting.oven, setting.tins, setting.vessels, record))
     plain = forecast(formula, setting)
     assert own.step("bake").duration_s.likely > 1.1 * plain.step("bake").duration_s.likely

@@ -211,8 +211,9 @@ def test_a_recipe_in_five_languages_becomes_a_process(
     assert bake.oven_c == oven
     made = scale(got.formula, demo_kitchen(), Wish())
     step = made.forecast.step("bake")
-    # The recipe's own time is the reference: the forecast starts from it.
-    assert step.duration_s.likely / 60 == pytest.approx(minutes, rel=0.05)
+    # The recipe's own time is the reference: the forecast starts from it, and two trays shade each other.
+    trays = 1.11 if technique is Technique.SHELLS else 1.0
+    assert step.duration_s.likely / 60 == pytest.approx(minutes * trays, rel=0.05)
     assert made.forecast.balance
 
 

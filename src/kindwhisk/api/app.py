@@ -13,11 +13,13 @@ from kindwhisk import __version__
 from kindwhisk.api import pages, problems
 from kindwhisk.api.routers import (
     bakes,
+    baking,
     book,
     craft,
     folding,
     health,
     kitchen,
+    ovens,
     patterns,
     plans,
     readings,
@@ -34,7 +36,23 @@ from kindwhisk.bench.service import Bench
 from kindwhisk.devices.stand_in import StandIns
 from kindwhisk.store.database import open_database
 
-ROUTERS = (health, book, plans, bakes, kitchen, craft, folding, tins, patterns, sugar, readings, stand_ins, stream)
+ROUTERS = (
+    health,
+    book,
+    plans,
+    bakes,
+    kitchen,
+    ovens,
+    craft,
+    folding,
+    tins,
+    patterns,
+    baking,
+    sugar,
+    readings,
+    stand_ins,
+    stream,
+)
 
 
 def create_app(settings: Settings) -> FastAPI:
@@ -69,21 +87,7 @@ def create_app(settings: Settings) -> FastAPI:
     sessions = Sessions(settings.passcode)
     app.state.hub, app.state.bench, app.state.sessions = hub, bench, sessions
     app.state.stand_ins = stand_ins_here
-    for module in (
-        health,
-        book,
-        plans,
-        bakes,
-        kitchen,
-        craft,
-        folding,
-        tins,
-        patterns,
-        sugar,
-        readings,
-        stand_ins,
-        stream,
-    ):
+    for module in ROUTERS:
         app.include_router(module.router)
     problems.install(app)
     pages.install(app, settings.web)

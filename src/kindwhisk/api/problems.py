@@ -14,7 +14,7 @@ from kindwhisk.core.errors import CraftError, NotNowError
 from kindwhisk.core.faults import faults
 
 MEDIA_TYPE = "application/problem+json"
-LOST_FIELDS = {"formula_id", "bake_id"}
+LOST_FIELDS = {"formula_id", "bake_id", "oven_id"}
 """Fields whose unknown value means that the thing asked for is not there."""
 
 

@@ -41,7 +41,7 @@ class Column(Value):
 
     ``needed_at`` is when ``needed_for``, the step that waits for it, could start without it. ``trail`` and ``ahead``
     are where it was, and where it is heading; ``marks`` are moments at which something has to be done. ``probe`` is the
-    thermometer that reads it.
+    thermometer that reads it; ``beside_c`` and ``beside_trail`` tell of what is around it, such as the oven.
     """
 
     quantity: Quantity
@@ -61,10 +61,15 @@ class Column(Value):
     ahead: tuple[Point, ...] = ()
     marks: tuple[Mark, ...] = ()
     probe: str | None = None
+    beside_c: float | None = None
+    beside_trail: tuple[Point, ...] = ()
 
 
 class Outlook(Value):
-    """When a running step wants to be looked at and when it should be over."""
+    """When a running step wants to be looked at and when it should be over.
+
+    ``pace`` is its time as measured over its forecast: cues move with it.
+    """
 
     started_at: datetime
     look_at: datetime | None
@@ -73,6 +78,7 @@ class Outlook(Value):
     high_at: datetime
     basis: str
     share: float
+    pace: float = 1.0
 
     def share_at(self, moment: datetime) -> float:
         """How much of the likely time was over at a moment, 0 to 1."""
@@ -121,6 +127,8 @@ def outlook(
     )
     if measured is not None:
         look = low
+        if forecast.first_look_s is not None:
+            look = start + (likely - start) * (forecast.first_look_s / duration.likely)
     if own.looked_at:
         look = own.looked_at[-1] + _look_again(forecast)
         likely, high = max(likely, look), max(high, look)
@@ -132,6 +140,7 @@ def outlook(
         high_at=high,
         basis=basis,
         share=_share(start, likely, now),
+        pace=(likely - start).total_seconds() / duration.likely if measured is not None and forecast.bake else 1.0,
     )
 
 
@@ -186,6 +195,8 @@ def column(
         ahead=watch.ahead if watch else (),
         marks=_marks(watch, meets),
         probe=seen.probe if seen else None,
+        beside_c=seen.watch.beside_c if seen else None,
+        beside_trail=seen.watch.beside_trail if seen else (),
     )
 
 

@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+from kindwhisk.bench.oven_evidence import oven_evidence
+from kindwhisk.bench.oven_record import OvenHeld, OvenTime, oven_held, oven_times
 from kindwhisk.bench.projection import Progress, StepStatus
 from kindwhisk.bench.walked import Walked, parse
 from kindwhisk.core.bands import CUP_SPREAD, Quantity
 from kindwhisk.core.folding.air_kept import kept_share
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.folding.together import bring_together
+from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import KitchenRecord
 from kindwhisk.core.model import Value
 from kindwhisk.core.process.formula import Formula, content_of
@@ -59,6 +62,8 @@ class BakeSummary(Value):
     cups: tuple[CupRead, ...] = ()
     kept: dict[str, KeptAir] = {}
     modelled_mm: float | None = None
+    ovens: tuple[OvenTime, ...] = ()
+    held: tuple[OvenHeld, ...] = ()
 
 
 def _modelled_mm(made: Walked) -> float | None:
@@ -105,7 +110,7 @@ def _cups(made: Walked) -> tuple[CupRead, ...]:
     return tuple(found)
 
 
-def summary(made: Walked, progress: Progress, late_by_s: float) -> BakeSummary:
+def summary(made: Walked, progress: Progress, late_by_s: float, kitchen: Kitchen) -> BakeSummary:
     """The summary of a bake. Only steps that run on their own teach times: hands are slow for many reasons."""
     times = {}
     for step in made.forecast.steps:
@@ -125,6 +130,8 @@ def summary(made: Walked, progress: Progress, late_by_s: float) -> BakeSummary:
         cups=_cups(made),
         kept=_kept(made),
         modelled_mm=_modelled_mm(made),
+        ovens=tuple(oven_times(made, progress)),
+        held=tuple(oven_held(made, progress, kitchen)),
     )
 
 
@@ -139,7 +146,7 @@ def _same_work(then: Work | None, now: Work | None) -> bool:
 
 
 def kitchen_record(formula: Formula) -> KitchenRecord:
-    """The record of this kitchen with a formula, from its latest finished bakes, oldest first.
+    """The record of this kitchen with a formula, from its latest finished bakes, oldest first, and with its ovens.
 
     A bake of an earlier version tells of a step only if that is still the same work: a Swiss meringue learns nothing
     from a French one, and a cup of one batter nothing of another's.
@@ -170,9 +177,13 @@ def kitchen_record(formula: Formula) -> KitchenRecord:
                 if then.get(cup.step) != now.get(cup.step):
                     continue
                 densities.setdefault(cup.step, []).append(cup.density)
+    evidence = oven_evidence()
     return KitchenRecord(
         times={i: tuple(pairs) for i, pairs in times.items()},
         densities={i: tuple(values) for i, values in densities.items()},
         heights=tuple(heights),
         kept={i: tuple(pairs) for i, pairs in folds.items()},
+        bakes=evidence.bakes,
+        degrees=evidence.degrees,
+        rises=evidence.rises,
     )

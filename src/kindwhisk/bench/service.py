@@ -146,7 +146,8 @@ class Bench:
             )
             made, after = _progress(row, _happened(bake_id), began, at)
             late = ((after.ended_at or at) - made.document.ready_at).total_seconds()
-            ended = summary(made, after, late).model_dump() if after.ended_at else None
+            _, kitchen = kitchens.current()
+            ended = summary(made, after, late, kitchen).model_dump(mode="json") if after.ended_at else None
             bakes.set_outcome(bake_id, after.status.value, ended)
         self.hub.wake()
 

@@ -215,7 +215,7 @@ class StateMaker:
         cues = tuple(
             CueView(
                 id=c.id,
-                at=view.started_at + timedelta(seconds=c.after_s.likely),
+                at=view.started_at + timedelta(seconds=c.after_s.likely * view.pace),
                 do=c.do,
                 look=c.look,
                 done=own is not None and c.id in own.cues_done,
@@ -287,9 +287,8 @@ class StateMaker:
         found = []
         for step_id, seen in self.watches.items():
             own, step = self.progress.steps[step_id], self.forecast.step(step_id)
-            band = next(
-                (c.band for c in step.checkpoints if c.band and c.band.quantity is Quantity.CONTENT_TEMPERATURE), None
-            )
+            reads = self.steps[step_id].reads
+            band = next((c.band for c in step.checkpoints if c.band and c.band.quantity is reads), None)
             if band is None or own.started_at is None or seen.watch.peak_c is None:
                 continue
             lasted = (min(self.now, own.ended_at or self.now) - own.started_at).total_seconds()

@@ -3,13 +3,12 @@
 from __future__ import annotations
 
 from collections import OrderedDict
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import datetime
 from threading import Lock
 
 from kindwhisk.bench.projection import Progress, StepStatus
-from kindwhisk.core.bands import Quantity
-from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.kitchen import Kitchen, ProbePlace
 from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
 from kindwhisk.core.process.setting import Setting
@@ -20,15 +19,22 @@ from kindwhisk.store import probes
 FOLLOWED_AT_ONCE = 64
 
 
+Typed = tuple[tuple[int, float], ...]
+
+
 @dataclass
 class Followed:
-    """A step with what its readings have told so far; ``last_ms`` is the moment of the last one that was taken."""
+    """A step with what its readings have told so far; ``last_ms`` is the moment of the last one that was taken.
+
+    ``beside`` is a probe around it, such as the oven's; ``taken`` counts what came from each probe.
+    """
 
     watching: Watching
     probe: str | None
-    typed: tuple[tuple[int, float], ...] = ()
+    beside: str | None = None
+    typed: Typed = ()
     last_ms: int = -1
-    from_probe: int = 0
+    taken: dict[str, int] = field(default_factory=dict)
 
 
 class StepWatch(Value):
@@ -36,6 +42,7 @@ class StepWatch(Value):
 
     watch: Watch
     probe: str | None
+    beside: str | None = None
 
 
 Key = tuple[str, str, datetime]
@@ -43,15 +50,18 @@ _followed: OrderedDict[Key, Followed] = OrderedDict()
 _guard = Lock()
 
 
+def _living_in(place: ProbePlace | None, kitchen: Kitchen, since: datetime, until: datetime) -> str | None:
+    """The thermometer of a place: the first one there that has sent something, else the first."""
+    there = [t.id for t in kitchen.thermometers if place is not None and t.place is place]
+    return next((i for i in there if probes.count(i, since, until)), there[0] if there else None)
+
+
 def probe_for(step: Step, progress: Progress, kitchen: Kitchen, since: datetime, until: datetime) -> str | None:
     """The probe that follows a step: the one put there, else the one whose place it is and that has sent something."""
     placed = progress.probes.get(step.id)
     if placed is not None:
         return placed or None
-    if step.probe is None:
-        return None
-    there = [t.id for t in kitchen.thermometers if t.place is step.probe]
-    return next((i for i in there if probes.count(i, since, until)), there[0] if there else None)
+    return _living_in(step.probe, kitchen, since, until)
 
 
 def watched(
@@ -72,40 +82,46 @@ def watched(
     if own is None or own.started_at is None or own.status not in {StepStatus.RUNNING, StepStatus.DONE}:
         return None
     since, until = own.started_at, min(now, own.ended_at or now)
-    probe = probe_for(step, progress, kitchen, since, until)
+    probe, beside = probe_for(step, progress, kitchen, since, until), _living_in(step.beside, kitchen, since, until)
     typed = tuple(
         (probes.milliseconds(r.at), r.value)
         for r in progress.readings
-        if r.step == step.id and r.quantity is Quantity.CONTENT_TEMPERATURE and since <= r.at <= until
+        if r.step == step.id and r.quantity is step.reads and since <= r.at <= until
     )
     key = (bake, step.id, since)
     with _guard:
         known = _followed.get(key)
-        if known is None or not _goes_on(known, probe, typed, since, until):
+        if known is None or not _goes_on(known, probe, beside, typed, since, until):
             watching = step.watching(*materials, setting)
             if watching is None:
                 return None
-            known = Followed(watching, probe)
-        new = probes.between(probe, since, until, after_ms=known.last_ms) if probe else []
-        known.from_probe += len(new)
-        began = probes.milliseconds(since)
-        for at_ms, celsius in sorted([*((k.at_ms, k.celsius) for k in new), *typed[len(known.typed) :]]):
-            known.watching.take((at_ms - began) / 1000, celsius)
+            known = Followed(watching, probe, beside)
+        began, after_ms = probes.milliseconds(since), known.last_ms
+        events = [(ms, True, c) for ms, c in typed[len(known.typed) :]]
+        for name, inside in ((probe, True), (beside, False)):
+            new = probes.between(name, since, until, after_ms=after_ms) if name else []
+            events += [(k.at_ms, inside, k.celsius) for k in new]
+            if name:
+                known.taken[name] = known.taken.get(name, 0) + len(new)
+        for at_ms, inside, celsius in sorted(events):
+            take = known.watching.take if inside else known.watching.take_beside
+            take((at_ms - began) / 1000, celsius)
             known.last_ms = max(known.last_ms, at_ms)
         known.typed = typed
         _followed[key] = known
         _followed.move_to_end(key)
         while len(_followed) > FOLLOWED_AT_ONCE:
             _followed.popitem(last=False)
-        return StepWatch(watch=known.watching.view((until - since).total_seconds()), probe=probe)
+        view = known.watching.view((until - since).total_seconds())
+        return StepWatch(watch=view, probe=probe, beside=beside)
 
 
 def _goes_on(
-    known: Followed, probe: str | None, typed: tuple[tuple[int, float], ...], since: datetime, until: datetime
+    known: Followed, probe: str | None, beside: str | None, typed: Typed, since: datetime, until: datetime
 ) -> bool:
     """Whether the new readings only add to those that were taken."""
-    if known.probe != probe or known.typed != typed[: len(known.typed)] or known.last_ms > probes.milliseconds(until):
+    if (known.probe, known.beside) != (probe, beside) or known.typed != typed[: len(known.typed)]:
         return False
-    if any(ms <= known.last_ms for ms, _ in typed[len(known.typed) :]):
+    if known.last_ms > probes.milliseconds(until) or any(ms <= known.last_ms for ms, _ in typed[len(known.typed) :]):
         return False
-    return probe is None or probes.count(probe, since, known.last_ms) == known.from_probe
+    return all(probes.count(name, since, known.last_ms) == known.taken.get(name, 0) for name in (probe, beside) if name)

@@ -9,11 +9,12 @@ from typing import Annotated, Self
 from pydantic import Field, model_validator
 
 from kindwhisk.core.air import boiling_point_at_c, pressure_kpa
-from kindwhisk.core.baking import OvenMode
+from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.eggs import EggSize
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.hot_foam import BOWL_G
 from kindwhisk.core.model import Value
+from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.thermometer import Check, corrected_c, shows_c
 from kindwhisk.core.tins.shapes import Tin
 
@@ -28,10 +29,12 @@ class KitchenTin(Value):
     name: Name
     tin: Tin
     count: int = Field(default=1, ge=1, le=99)
+    wall: TinWall = TinWall.BRIGHT
 
 
 class Oven(Value):
-    """An oven. ``offset_k`` is measured minus set temperature at the middle, by an oven thermometer."""
+    """An oven. ``offset_k`` is measured minus set temperature at the middle, by an oven thermometer; ``racks`` how many
+    it takes at once."""
 
     id: Id
     name: Name
@@ -39,6 +42,7 @@ class Oven(Value):
     offset_k: float = Field(default=0, ge=-60, le=60)
     rise_k_per_min: float = Field(default=8, gt=0.5, le=60)
     tins_at_once: int = Field(default=2, ge=1, le=50)
+    racks: int = Field(default=2, ge=1, le=6)
 
 
 class Mixer(Value):

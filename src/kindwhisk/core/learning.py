@@ -8,6 +8,8 @@ from collections.abc import Iterable, Sequence
 
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.model import Value
+from kindwhisk.core.ovens.degrees import DegreesSeen
+from kindwhisk.core.ovens.times import BakeTime
 
 PRIOR_SD = 0.15
 NOISE_SD = 0.10
@@ -72,13 +74,17 @@ class KitchenRecord(Value):
 
     ``times``: (observed, modelled) seconds by step id. ``densities``: readings (g/ml) of good bakes by step id.
     ``kept``: (observed, modelled) share of the air that folds kept by step id, where both cups were read. ``heights``:
-    (observed, modelled) mm of the finished, cold bakes.
+    (observed, modelled) mm of the finished, cold bakes. ``bakes`` are times in ovens, ``degrees`` what oven
+    thermometers showed, ``rises`` K per minute by oven: of all formulas, for an oven is the same for all.
     """
 
     times: dict[str, tuple[tuple[float, float], ...]] = {}
     densities: dict[str, tuple[float, ...]] = {}
     kept: dict[str, tuple[tuple[float, float], ...]] = {}
     heights: tuple[tuple[float, float], ...] = ()
+    bakes: tuple[BakeTime, ...] = ()
+    degrees: tuple[DegreesSeen, ...] = ()
+    rises: dict[str, float] = {}
 
 
 NO_RECORD = KitchenRecord()

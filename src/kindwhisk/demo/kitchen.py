@@ -56,6 +56,8 @@ def demo_kitchen() -> Kitchen:
                 checked_on=date(2026, 9, 1),
             ),
             Thermometer(id="bowl-probe", name="Bowl probe", place=ProbePlace.BOWL),
+            Thermometer(id="oven-probe", name="Oven probe", place=ProbePlace.OVEN),
+            Thermometer(id="crumb-probe", name="Crumb probe", place=ProbePlace.CRUMB),
             Thermometer(id="hand", name="Hand thermometer"),
         ),
         cups=(Cup(id="steel-cup", name="Steel cup", empty_g=38, volume_ml=120),),

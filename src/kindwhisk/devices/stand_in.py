@@ -25,7 +25,9 @@ from kindwhisk.core.process.steps.stream import StreamStep, split
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.devices.bowl import BowlPlan, StandInBowl
 from kindwhisk.devices.intake import OutsideReading, take
+from kindwhisk.devices.ovens import StandInOvens
 from kindwhisk.devices.pot import PotPlan, Span, StandInPot
+from kindwhisk.devices.view import StandInView, probe_of
 from kindwhisk.store import kitchens
 
 TICK_S = 0.2
@@ -36,7 +38,6 @@ WARMING_BOWL_G = 400.0
 RING_W, RING_W_PER_G = 500.0, 1.4
 """A ring as one would set it for so much sugar."""
 SPOON_G = 15.0
-PROBES = {ProbePlace.POT: "stand-in-pot", ProbePlace.BOWL: "stand-in-bowl"}
 
 
 class Mishap(StrEnum):
@@ -45,18 +46,6 @@ class Mishap(StrEnum):
     TOUCHING = "probe on the bottom"
     SILENT = "probe silent"
     WATER = "a spoon of water"
-
-
-class StandInView(Value):
-    """A pot or bowl as it really is, beside what its probe says (C)."""
-
-    bake: str
-    step: str
-    place: ProbePlace
-    true_c: float
-    probe_c: float
-    flame: float | None = None
-    spilt_g: float = 0.0
 
 
 class StandInsView(Value):
@@ -79,6 +68,19 @@ class _Thing:
     kitchen: Kitchen
     ended: datetime | None = None
 
+    def view(self, bake: str, step: str) -> StandInView:
+        """As it is."""
+        pot = self.body if isinstance(self.body, StandInPot) else None
+        return StandInView(
+            bake=bake,
+            step=step,
+            place=self.place,
+            true_c=self.body.syrup_c if isinstance(self.body, StandInPot) else self.body.content_c,
+            probe_c=self.body.probe_c,
+            flame=pot.flame if pot else None,
+            spilt_g=pot.spilt_g if pot else 0.0,
+        )
+
 
 class StandIns:
     """Simulates what runs at the bench, on the bench's own clock."""
@@ -87,6 +89,7 @@ class StandIns:
         self.bench, self.clock, self.hub, self.available = bench, clock, hub, available
         self.on = available
         self._things: dict[tuple[str, str, datetime], _Thing] = {}
+        self._ovens = StandInOvens()
         self._lock = Lock()
         self._stop = Event()
         self._thread: Thread | None = None
@@ -106,18 +109,7 @@ class StandIns:
     def view(self) -> StandInsView:
         """What there is."""
         with self._lock:
-            things = tuple(
-                StandInView(
-                    bake=bake,
-                    step=step,
-                    place=thing.place,
-                    true_c=thing.body.syrup_c if isinstance(thing.body, StandInPot) else thing.body.content_c,
-                    probe_c=thing.body.probe_c,
-                    flame=thing.body.flame if isinstance(thing.body, StandInPot) else None,
-                    spilt_g=thing.body.spilt_g if isinstance(thing.body, StandInPot) else 0.0,
-                )
-                for (bake, step, _), thing in self._things.items()
-            )
+            things = (*(t.view(b, s) for (b, s, _), t in self._things.items()), *self._ovens.views())
         return StandInsView(available=self.available, on=self.on, speed=self.clock.speed, things=things)
 
     def turn_flame(self, share: float) -> None:
@@ -142,6 +134,11 @@ class StandIns:
                 else:
                     thing.body.pour_water(SPOON_G)
 
+    def open_door(self, seconds: float) -> None:
+        """Every oven's door, for a while."""
+        with self._lock:
+            self._ovens.open_door(seconds)
+
     def _run(self) -> None:
         while not self._stop.wait(TICK_S if self.clock.speed > 1 else READS_EVERY_S):
             if self.on:
@@ -149,10 +146,11 @@ class StandIns:
 
     def advance(self, now: datetime) -> None:
         """Bring everything that runs up to a moment and post what was read on the way."""
-        work = {(w.bake, w.step.id, w.started_at): w for w in self.bench.at_work()}
+        at_work = self.bench.at_work()
+        work = {(w.bake, w.step.id, w.started_at): w for w in at_work}
         with self._lock:
-            for key, at_work in work.items():
-                if key not in self._things and (thing := self._begin(at_work)) is not None:
+            for key, one in work.items():
+                if key not in self._things and (thing := self._begin(one)) is not None:
                     self._things[key] = thing
             # A probe is in one vessel at a time: the one that was begun last.
             holds = {thing.probe: key for key, thing in sorted(self._things.items(), key=lambda t: t[1].began)}
@@ -162,6 +160,7 @@ class StandIns:
                 for reading in self._read(thing, key in work, now)
                 if holds[thing.probe] == key
             ]
+            readings += self._ovens.advance(at_work, now)
             self._things = {
                 k: t
                 for k, t in self._things.items()
@@ -193,8 +192,7 @@ class StandIns:
             return None
         place = work.step.probe or ProbePlace.HAND
         _, kitchen = kitchens.current()
-        own = next((t.id for t in kitchen.thermometers if t.place is place), PROBES.get(place, "stand-in"))
-        return _Thing(body, place, own, work.started_at, kitchen)
+        return _Thing(body, place, probe_of(place, kitchen), work.started_at, kitchen)
 
     def _last_pot_c(self, bake: str) -> float | None:
         pots = [t.body for (b, *_), t in self._things.items() if b == bake and isinstance(t.body, StandInPot)]

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Any
+from typing import Any, NamedTuple
 
 from peewee import fn
 
@@ -43,6 +43,23 @@ def listed(status: str | None = None, formula: str | None = None, limit: int = 2
     if formula is not None:
         query = query.where(BakeRow.formula == formula)
     return list(query)
+
+
+class Told(NamedTuple):
+    """A bake that is over, in short: what it was of, when it began, and its summary."""
+
+    id: str
+    formula: str
+    title: str
+    started_at: str
+    summary: dict[str, Any]
+
+
+def told(limit: int = 200) -> list[Told]:
+    """Bakes that are over, the newest first, without their documents."""
+    fields = (BakeRow.id, BakeRow.formula, BakeRow.title, BakeRow.started_at, BakeRow.summary)
+    over = BakeRow.select(*fields).where(BakeRow.summary.is_null(False)).order_by(BakeRow.started_at.desc())
+    return [Told(r.id, r.formula, r.title, r.started_at, r.summary) for r in over.limit(limit) if r.summary]
 
 
 def events(bake_id: str) -> list[EventRow]:

@@ -102,4 +102,15 @@ class ProbeReading(Table):
         indexes = ((("probe", "key"), True), (("probe", "at_ms"), False))
 
 
-ALL = (KitchenRevision, FormulaVersion, BakeRow, EventRow, ProbeReading)
+class OvenNote(Table):
+    """Something noted of an oven; append-only."""
+
+    id = AutoField()
+    oven = CharField(index=True)
+    at = CharField()
+    kind = CharField()
+    payload = TextField()
+    client_key = CharField(unique=True)
+
+
+ALL = (KitchenRevision, FormulaVersion, BakeRow, EventRow, ProbeReading, OvenNote)

@@ -24,6 +24,7 @@ class StandInChange(BaseModel):
     speed: Annotated[float, Field(ge=1, le=FASTEST, allow_inf_nan=False)] | None = None
     flame: Annotated[float, Field(ge=0, le=1.2, allow_inf_nan=False)] | None = None
     mishap: Mishap | None = None
+    door_s: Annotated[float, Field(gt=0, le=600, allow_inf_nan=False)] | None = None
 
 
 def _stand_ins(request: Request) -> StandIns:
@@ -55,4 +56,6 @@ def change(body: StandInChange, request: Request) -> StandInsView:
         own.turn_flame(body.flame)
     if body.mishap is not None:
         own.mishap(body.mishap)
+    if body.door_s is not None:
+        own.open_door(body.door_s)
     return own.view()

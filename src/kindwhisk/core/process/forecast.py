@@ -6,7 +6,10 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
 from kindwhisk.core.ageing import Ageing
+from kindwhisk.core.baking.straight_after import straight_after
+from kindwhisk.core.baking.view import BakeView
 from kindwhisk.core.balance import Ratio
+from kindwhisk.core.cooling import CoolGate
 from kindwhisk.core.cup import told_by_ribbon
 from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.foam import Foam
@@ -32,6 +35,7 @@ from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import WHITES, YOLKY
 from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.steps.roll import RollStep
 from kindwhisk.core.process.walk import NOTHING_OBSERVED, Observed, Walked, walk
 from kindwhisk.core.process.washing import WashPlan, wash_plan
 from kindwhisk.core.safety import UNBAKED_EGG, Caution
@@ -114,6 +118,8 @@ class StepForecast(Value):
     additions: tuple[Addition, ...]
     before: tuple[Section, ...]
     pattern: PatternView | None
+    bake: BakeView | None
+    gates: tuple[CoolGate, ...]
 
 
 class Caveat(Value):
@@ -220,6 +226,14 @@ def _before(one: Walked, by_id: Mapping[str, Walked]) -> tuple[Section, ...]:
     return tuple(found)
 
 
+def _with_its_roll(bake: BakeView | None, formula: Formula, place: Setting) -> BakeView | None:
+    """A bake with what comes straight after it, as this formula rolls its sheet."""
+    rolls = [s.warm for s in formula.steps if isinstance(s, RollStep)]
+    if bake is None or not rolls:
+        return bake
+    return bake.model_copy(update={"after": straight_after(place.technique, rolled_warm=any(rolls))})
+
+
 def walk_prepared(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERVED) -> list[Walked]:
     """The formula with the hot ovens and washes that it does not name, walked."""
     full = prepared(formula)
@@ -287,6 +301,8 @@ def forecast_of(formula: Formula, walked: Sequence[Walked]) -> Forecast:
                 additions=outcome.additions,
                 before=_before(one, by_id),
                 pattern=step.pattern_view(intake, place),
+                bake=_with_its_roll(outcome.bake, full, place),
+                gates=outcome.gates,
             )
         )
         warnings += [Caveat(step=step.id, level=n.level, text=n.text, remedy=n.remedy) for n in outcome.notices]

@@ -10,8 +10,9 @@ from typing import Any
 from annotated_types import Ge, Gt, Le, Lt
 from pydantic import BaseModel
 
-from kindwhisk.core.baking import OvenMode, ReferenceBake
+from kindwhisk.core.baking.reference import ReferenceBake
 from kindwhisk.core.model import Value
+from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.patterns.pattern import BatterNames
 from kindwhisk.core.patterns.rings import Pattern
 from kindwhisk.core.pieces import PipedPiece

@@ -5,7 +5,9 @@ from __future__ import annotations
 from enum import StrEnum
 
 from kindwhisk.core.ageing import Ageing, ageing
+from kindwhisk.core.baking.view import BakeView
 from kindwhisk.core.bands import Band
+from kindwhisk.core.cooling import CoolGate
 from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.foam import Foam
 from kindwhisk.core.folding.together import Addition
@@ -82,6 +84,7 @@ class Outcome(Value):
         rescues: what can be brought back when something is wrong, and what can't.
         foam: what kind of foam or batter the material is, where it is one.
         additions: of a fold, what goes into what one after the other.
+        bake: of a bake, its times, curves and risks; ``gates``: what a cooling cake is ready for, and when.
     """
 
     material: Material
@@ -99,6 +102,8 @@ class Outcome(Value):
     rescues: tuple[Rescue, ...] = ()
     foam: Foam | None = None
     additions: tuple[Addition, ...] = ()
+    bake: BakeView | None = None
+    gates: tuple[CoolGate, ...] = ()
     checkpoints: tuple[Checkpoint, ...] = ()
     cues: tuple[Cue, ...] = ()
     cautions: tuple[Caution, ...] = ()

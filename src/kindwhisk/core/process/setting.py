@@ -5,12 +5,15 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
+from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.kitchen import Kitchen, Oven
 from kindwhisk.core.learning import NO_RECORD, KitchenRecord, learned_factor
 from kindwhisk.core.material import Material
+from kindwhisk.core.ovens.degrees import offset_k
 from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.rise import HEIGHT_NOISE, risen_volume_ml
+from kindwhisk.core.technique import Technique
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin, Tin
 from kindwhisk.core.vessels import Vessel
 
@@ -20,7 +23,8 @@ class TinsInUse:
     """``count`` equal tins, of which ``on_shelf`` are known to be in this kitchen (None: not known).
 
     ``beside`` are tins of other kinds that share the same content. For piped pieces ``piece`` tells their shape,
-    ``tin`` is a mould of one, ``count`` their number, and ``trays`` what goes into the oven.
+    ``tin`` is a mould of one, ``count`` their number, and ``trays`` what goes into the oven. ``papered``: base and
+    wall.
     """
 
     name: str
@@ -30,6 +34,8 @@ class TinsInUse:
     beside: tuple[TinsInUse, ...] = ()
     piece: PipedPiece | None = None
     trays: int | None = None
+    wall: TinWall = TinWall.BRIGHT
+    papered: tuple[bool, bool] = (False, False)
 
     @property
     def capacity_ml(self) -> float:
@@ -55,13 +61,15 @@ NO_TINS = TinsInUse(name="", tin=RoundTin(dimensions=RoundDimensions(diameter_mm
 
 @dataclass(frozen=True)
 class Setting:
-    """What every step may look at, beside what goes into it."""
+    """What every step may look at, beside what goes into it: ``technique`` is the class of what it belongs to."""
 
     kitchen: Kitchen
     oven: Oven
     tins: TinsInUse
     vessels: Mapping[str, Vessel] = field(default_factory=dict)
     record: KitchenRecord = NO_RECORD
+    formula: str = ""
+    technique: Technique | None = None
 
     def vessel_name(self, vessel_id: str) -> str:
         """What the vessel is called; its id when the formula does not name it."""
@@ -72,6 +80,18 @@ class Setting:
         """Volume of a batter at setting, by the model and the heights that this kitchen's own have reached."""
         learned = learned_factor(self.record.heights, noise_sd=HEIGHT_NOISE)
         return risen_volume_ml(batter, self.kitchen.altitude_m, learned)
+
+    @property
+    def oven_offset_k(self) -> float:
+        """Measured minus set in this oven: by this kitchen's thermometer readings, else as entered."""
+        if any(s.oven == self.oven.id for s in self.record.degrees):
+            return offset_k(self.record.degrees, self.oven.id, mode=self.oven.mode).mean
+        return self.oven.offset_k
+
+    @property
+    def oven_rise_k_per_min(self) -> float:
+        """How fast this oven warms: as its probe has shown, else as entered."""
+        return self.record.rises.get(self.oven.id, self.oven.rise_k_per_min)
 
     def in_tins(self, tins: TinsInUse) -> Setting:
         """The same kitchen with other tins in use."""

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from dataclasses import replace
 from typing import NamedTuple
 
 from kindwhisk.core.ageing import air_lost
@@ -120,7 +121,11 @@ def walk(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERV
         tins = step.fills(combine(intake), setting, leads=leads) or next(inherited, None)
         if tins is not None:
             held_in[step.id] = tins
-        place = setting.in_tins(tins or setting.tins)
+        place = replace(
+            setting.in_tins(tins or setting.tins),
+            formula=formula.id,
+            technique=formula.component(step.component).technique or formula.technique,
+        )
         outcome = step.effect(intake, place)
         measured = observed.densities.get(step.id)
         if measured is not None:

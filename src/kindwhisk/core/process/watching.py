@@ -6,6 +6,7 @@ import math
 from collections.abc import Sequence
 
 from kindwhisk.core import approach
+from kindwhisk.core.baking.follow import CrumbForecast
 from kindwhisk.core.balance import added_sugar_g, egg_g
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.foam import WHOLE_EGGS, YOLKS, egg_white_g
@@ -29,7 +30,8 @@ class Watch(Value):
     ``now_c`` is the content's own temperature (None before a reading), ``left_s`` the time to the step's target
     (None where it can't be told, ``why`` says so). ``trail`` and ``ahead`` are where it was and
     where it is heading. ``pot`` is there
-    for a syrup, ``egg`` for what holds egg.
+    for a syrup, ``egg`` for what holds egg, ``crumb`` for a bake; ``beside_c`` and ``beside_trail`` are what is around
+    it: the oven.
     """
 
     now_c: float | None
@@ -41,6 +43,9 @@ class Watch(Value):
     ahead: tuple[Point, ...] = ()
     pot: SyrupForecast | None = None
     egg: EggHeat | None = None
+    crumb: CrumbForecast | None = None
+    beside_c: float | None = None
+    beside_trail: tuple[Point, ...] = ()
 
 
 class Watching:
@@ -52,6 +57,9 @@ class Watching:
     def take(self, t_s: float, celsius: float) -> None:
         """One more reading, later than all before it."""
         self.readings.append((t_s, celsius))
+
+    def take_beside(self, t_s: float, celsius: float) -> None:
+        """One more reading of what is around it."""
 
     def view(self, now_s: float) -> Watch:
         """What they tell at a moment, in seconds since the step's start."""

@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from kindwhisk.core.baking import OvenMode, ReferenceBake, Sets
+from kindwhisk.core.baking.course import Sets
+from kindwhisk.core.baking.reference import ReferenceBake
 from kindwhisk.core.balance import Method
 from kindwhisk.core.foam import Foam, Peak
+from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.process import meringue
 from kindwhisk.core.process.portions import Portion, of

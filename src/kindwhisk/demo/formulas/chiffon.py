@@ -1,9 +1,10 @@
 """Separated chiffons: hung in a tube, thin for a roll, in two colours."""
 
-from kindwhisk.core.baking import OvenMode, ReferenceBake
+from kindwhisk.core.baking.reference import ReferenceBake
 from kindwhisk.core.balance import Method
 from kindwhisk.core.foam import Foam, Peak
 from kindwhisk.core.folding.kept import Manner
+from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.patterns.rings import Pattern
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula

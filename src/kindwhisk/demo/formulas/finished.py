@@ -1,6 +1,6 @@
 """Finger biscuits, a cooked-yolk mousse, and the cake that they make together."""
 
-from kindwhisk.core.baking import Sets
+from kindwhisk.core.baking.course import Sets
 from kindwhisk.core.balance import Method
 from kindwhisk.core.foam import Foam, Peak
 from kindwhisk.core.folding.kept import Manner

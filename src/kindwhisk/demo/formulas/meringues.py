@@ -1,6 +1,6 @@
 """Meringues and macaron shells, each by the French, the Swiss and the syrup method."""
 
-from kindwhisk.core.baking import Sets
+from kindwhisk.core.baking.course import Sets
 from kindwhisk.core.balance import Method
 from kindwhisk.core.foam import Peak
 from kindwhisk.core.folding.kept import Manner

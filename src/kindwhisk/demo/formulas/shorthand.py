@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from typing import Any, TypeVar
 
-from kindwhisk.core.baking import OvenMode, ReferenceBake
+from kindwhisk.core.baking.reference import ReferenceBake
 from kindwhisk.core.balance import Method
+from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.process import meringue
 from kindwhisk.core.process.portions import IngredientPortion, Portion
 from kindwhisk.core.process.steps import Step

@@ -168,6 +168,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/bake": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bake
+         * @description When this batter in this tin in this oven is done, with its curves, looks and risks.
+         */
+        post: operations["bake_api_craft_bake_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/bake/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Forecast
+         * @description Seconds to done by readings of the middle, with their range; null with ``why`` where they can't tell.
+         */
+        post: operations["forecast_api_craft_bake_forecast_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/bake/of/{formula_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Of Formula
+         * @description The bake of a formula in its own tin, to be asked about.
+         */
+        get: operations["of_formula_api_craft_bake_of__formula_id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/bake/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What If
+         * @description The same batter in other tins, hotter, with a fan, on two racks, from a cold oven; and on the rack after.
+         */
+        post: operations["what_if_api_craft_bake_what_if_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/cool": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cool
+         * @description When a cake may be turned out, rolled, creamed and cut.
+         */
+        post: operations["cool_api_craft_cool_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/cup-volume": {
         parameters: {
             query?: never;
@@ -1100,6 +1200,87 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ovens/bakes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Past Bakes
+         * @description Planned against actual, newest first: all bakes of a formula, of an oven, or of both.
+         */
+        get: operations["past_bakes_api_ovens_bakes_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ovens/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Map
+         * @description What a browning map tells, before it is kept.
+         */
+        post: operations["read_map_api_ovens_map_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ovens/{oven_id}/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Note
+         * @description Keep a note, and tell what is known with it. A repeated key changes nothing.
+         */
+        post: operations["note_api_ovens__oven_id__notes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ovens/{oven_id}/profile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Profile
+         * @description Its degrees and its time factor, each with what is not known, how it swings, its hot side; and every step
+         *     there.
+         */
+        get: operations["profile_api_ovens__oven_id__profile_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans": {
         parameters: {
             query?: never;
@@ -1315,6 +1496,43 @@ export interface components {
             shares: components["schemas"]["Share"][];
         };
         /**
+         * AnswerView
+         * @description An answer to something that a baker asks, in minutes; ``cannot`` stands where it would never be done.
+         */
+        AnswerView: {
+            /** Asks */
+            asks: string;
+            /** Cannot */
+            cannot: string;
+            /** Cover Min */
+            cover_min: number | null;
+            /** First Look Min */
+            first_look_min: number | null;
+            /** Id */
+            id: string;
+            minutes: components["schemas"]["Estimate"] | null;
+            /** More Min */
+            more_min: number | null;
+            /** Risks */
+            risks: components["schemas"]["Risk"][];
+            /** Says */
+            says: string;
+            /** Turn Min */
+            turn_min: number | null;
+            /** Why */
+            why: string;
+        };
+        /**
+         * Asks
+         * @description What a baker asks, answered; and what happens on the rack.
+         */
+        Asks: {
+            /** Answers */
+            answers: components["schemas"]["AnswerView"][];
+            /** Carry Over */
+            carry_over: components["schemas"]["CarryView"][];
+        };
+        /**
          * AssembleStep
          * @description Put parts together by ``joining``.
          */
@@ -1387,6 +1605,64 @@ export interface components {
             reason: string;
         };
         /**
+         * BakeBody
+         * @description A bake that is asked about. ``batter_g`` goes into one tin, or onto one tray as pieces.
+         *
+         *     With ``oven`` (an id of this kitchen's) and ``formula``, what was learned of them is in the minutes. ``trays`` are
+         *     how many there are in all, ``racks`` how many are in use at once.
+         */
+        BakeBody: {
+            /** Batter C */
+            batter_c?: number | null;
+            /** Batter G */
+            batter_g: number;
+            /**
+             * Cold Oven
+             * @default false
+             */
+            cold_oven: boolean;
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Done C */
+            done_c?: number | null;
+            /**
+             * Formula
+             * @default
+             */
+            formula: string;
+            mode: components["schemas"]["OvenMode"];
+            /** Oven */
+            oven?: string | null;
+            /** Oven C */
+            oven_c: number;
+            /**
+             * Papered
+             * @default false
+             */
+            papered: boolean;
+            piece?: components["schemas"]["PipedPiece"] | null;
+            /** @default middle */
+            rack: components["schemas"]["Rack"];
+            /**
+             * Racks
+             * @default 1
+             */
+            racks: number;
+            reference?: components["schemas"]["TimedBody"] | null;
+            technique: components["schemas"]["Technique"];
+            /** Tin */
+            tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+            /**
+             * Trays
+             * @default 1
+             */
+            trays: number;
+            /** @default bright metal */
+            wall: components["schemas"]["TinWall"];
+            /** Water */
+            water?: number | null;
+        };
+        /**
          * BakeBraid
          * @description The braid as planned and as it goes or went, with the moment that its seconds count from.
          */
@@ -1435,6 +1711,30 @@ export interface components {
              * @enum {string}
              */
             kind: "bake_finished";
+        };
+        /**
+         * BakeForecast
+         * @description Seconds to done at ``now_s``, and where the middle is heading (seconds from now).
+         */
+        BakeForecast: {
+            /** Ahead */
+            ahead: components["schemas"]["Point"][];
+            /** Core C */
+            core_c: number | null;
+            /** Faster */
+            faster?: number | null;
+            left_s: components["schemas"]["Estimate"] | null;
+            /** Now S */
+            now_s: number;
+            /** Readings */
+            readings: number;
+            /**
+             * Strange
+             * @default false
+             */
+            strange: boolean;
+            /** Why */
+            why: string;
         };
         /**
          * BakeState
@@ -1561,6 +1861,8 @@ export interface components {
             note: string;
             /** Oven C */
             oven_c: number;
+            /** @default middle */
+            rack: components["schemas"]["Rack"];
             reference: components["schemas"]["ReferenceBake"];
             /**
              * Sees
@@ -1597,6 +1899,11 @@ export interface components {
             /** Height Mm */
             height_mm?: number | null;
             /**
+             * Held
+             * @default []
+             */
+            held: components["schemas"]["OvenHeld"][];
+            /**
              * Kept
              * @default {}
              */
@@ -1607,12 +1914,91 @@ export interface components {
             late_by_s: number;
             /** Modelled Mm */
             modelled_mm?: number | null;
+            /**
+             * Ovens
+             * @default []
+             */
+            ovens: components["schemas"]["OvenTime"][];
             /** Stars */
             stars: number | null;
             /** Times */
             times: {
                 [key: string]: components["schemas"]["TimedStep"];
             };
+        };
+        /**
+         * BakeView
+         * @description A bake in an oven, in seconds since it went in.
+         *
+         *     ``turn_s`` and ``cover_s`` are None where it must not be turned, or needs no cover. ``browned`` is its colour at the
+         *     end over the formula's own bake's; ``looks_wrong`` is what looks wrong and is right.
+         */
+        BakeView: {
+            /** After */
+            after: components["schemas"]["Next"][];
+            /** Browned */
+            browned: number | null;
+            /** Cover S */
+            cover_s: number | null;
+            /** Curve */
+            curve: components["schemas"]["CurvePoint"][];
+            /** Dome Mm */
+            dome_mm: number;
+            /** Done C */
+            done_c: number;
+            done_s: components["schemas"]["Estimate"];
+            /** First Look S */
+            first_look_s: number;
+            /** Looks Wrong */
+            looks_wrong: string[];
+            /** Lost */
+            lost: number;
+            mode: components["schemas"]["OvenMode"];
+            /** Oven C */
+            oven_c: number;
+            rack: components["schemas"]["Rack"];
+            /** Racks */
+            racks: number;
+            /** Risks */
+            risks: components["schemas"]["Risk"][];
+            /** Turn S */
+            turn_s: number | null;
+            wall: components["schemas"]["TinWall"];
+        };
+        /**
+         * Baked
+         * @description When a bake is done, in minutes, and what there is to know of it. Curves are in seconds and C.
+         */
+        Baked: {
+            /** After */
+            after: components["schemas"]["Next"][];
+            /** Browned */
+            browned: number | null;
+            /** Cover Min */
+            cover_min: number | null;
+            /** Curves */
+            curves: components["schemas"]["CurvePoint"][];
+            /** Dome Mm */
+            dome_mm: number;
+            /** Done C */
+            done_c: number;
+            /** Fill Mm */
+            fill_mm: number;
+            /** First Look Min */
+            first_look_min: number;
+            /** Looks Wrong */
+            looks_wrong: string[];
+            /** Lost */
+            lost: number;
+            minutes: components["schemas"]["Estimate"];
+            /** Pieces */
+            pieces: number | null;
+            /** Risks */
+            risks: components["schemas"]["Risk"][];
+            /** Signs */
+            signs: components["schemas"]["Sign"][];
+            /** Turn Min */
+            turn_min: number | null;
         };
         /**
          * Band
@@ -1751,6 +2137,32 @@ export interface components {
             strands: components["schemas"]["Strand"][];
         };
         /**
+         * Brown
+         * @description How brown a piece is.
+         * @enum {integer}
+         */
+        Brown: 0 | 1 | 2 | 3 | 4;
+        /**
+         * BrowningMap
+         * @description Grades in rows from the back of the oven to the door, each from left to right; None where nothing lay.
+         */
+        BrowningMap: {
+            /** Rows */
+            rows: (components["schemas"]["Brown"] | null)[][];
+        };
+        /**
+         * CarryView
+         * @description On the rack: how much warmer the middle still gets, when it is taken out ``early_min`` before done, and when.
+         */
+        CarryView: {
+            /** After Min */
+            after_min: number;
+            /** Early Min */
+            early_min: number;
+            /** Rise K */
+            rise_k: number;
+        };
+        /**
          * Caution
          * @description A caution to be read before the step starts.
          */
@@ -1795,9 +2207,28 @@ export interface components {
         };
         /**
          * Checked
+         * @description The oven was set to ``set_c`` and a thermometer in it showed ``measured_c`` once it held.
+         */
+        "Checked-Input": {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "checked";
+            /** Measured C */
+            measured_c: number;
+            /** @default static */
+            mode: components["schemas"]["OvenMode"];
+            /** @default middle */
+            rack: components["schemas"]["Rack"];
+            /** Set C */
+            set_c: number;
+        };
+        /**
+         * Checked
          * @description What is wrong with a draft, step by step, and its forecast as soon as it can be computed.
          */
-        Checked: {
+        "Checked-Output": {
             /** Findings */
             findings: components["schemas"]["Finding"][];
             forecast: components["schemas"]["ForecastView"] | null;
@@ -1883,7 +2314,7 @@ export interface components {
          *
          *     ``needed_at`` is when ``needed_for``, the step that waits for it, could start without it. ``trail`` and ``ahead``
          *     are where it was, and where it is heading; ``marks`` are moments at which something has to be done. ``probe`` is the
-         *     thermometer that reads it.
+         *     thermometer that reads it; ``beside_c`` and ``beside_trail`` tell of what is around it, such as the oven.
          */
         Column: {
             /**
@@ -1897,6 +2328,13 @@ export interface components {
             band_high_c: number;
             /** Band Low C */
             band_low_c: number;
+            /** Beside C */
+            beside_c?: number | null;
+            /**
+             * Beside Trail
+             * @default []
+             */
+            beside_trail: components["schemas"]["Point"][];
             /**
              * Marks
              * @default []
@@ -2041,6 +2479,40 @@ export interface components {
             mass_g: number;
         };
         /**
+         * CoolBody
+         * @description A cake out of the oven: ``cake_g`` in or from a tin that it fills to ``height_mm``.
+         */
+        CoolBody: {
+            /** Air C */
+            air_c?: number | null;
+            /** Cake G */
+            cake_g: number;
+            /**
+             * From C
+             * @default 95
+             */
+            from_c: number;
+            /** Height Mm */
+            height_mm: number;
+            /** @default free on a rack */
+            how: components["schemas"]["How"];
+            technique?: components["schemas"]["Technique"] | null;
+            /** Tin */
+            tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+        };
+        /**
+         * CoolGate
+         * @description A gate at ``to_c``, and the seconds to it; ``why`` is what comes of being too early (or too late).
+         */
+        CoolGate: {
+            after_s: components["schemas"]["Estimate"];
+            kind: components["schemas"]["GateKind"];
+            /** To C */
+            to_c: number;
+            /** Why */
+            why: string;
+        };
+        /**
          * CoolStep
          * @description Cool to ``above_air_k`` over the kitchen's air, ``inverted`` in the tin or free on a rack.
          */
@@ -2088,15 +2560,14 @@ export interface components {
             vessel: string;
         };
         /**
-         * Cooled
-         * @description ``s`` seconds after the peak it is down to ``c``; ``for_`` says what that is cool enough for.
+         * CoreReading
+         * @description A reading of the middle.
          */
-        Cooled: {
-            /** C */
-            c: number;
-            s: components["schemas"]["Estimate"];
-            /** Use */
-            use: string;
+        CoreReading: {
+            /** Core C */
+            core_c: number;
+            /** T S */
+            t_s: number;
         };
         /**
          * Corrected
@@ -2136,6 +2607,29 @@ export interface components {
             volume_ml: components["schemas"]["Estimate"];
             /** What */
             what: string;
+        };
+        /**
+         * CrumbForecast
+         * @description Seconds to done by the readings so far; None where they can't tell, and ``why``.
+         *
+         *     ``core_c`` is the last reading. ``strange``: the readings fit no such bake: the probe is elsewhere. ``faster`` is
+         *     the likely time over what was expected before (below 1: sooner).
+         */
+        CrumbForecast: {
+            /** Core C */
+            core_c: number | null;
+            /** Faster */
+            faster?: number | null;
+            left_s: components["schemas"]["Estimate"] | null;
+            /** Readings */
+            readings: number;
+            /**
+             * Strange
+             * @default false
+             */
+            strange: boolean;
+            /** Why */
+            why: string;
         };
         /**
          * Cue
@@ -2264,6 +2758,64 @@ export interface components {
             full_g: number;
             /** Volume Ml */
             volume_ml: number;
+        };
+        /**
+         * CurvePoint
+         * @description A moment of a bake: seconds since it went in, temperatures in C, shares from 0 to 1.
+         *
+         *     ``core_c`` is the coldest point, ``edge_c`` beside the wall, ``surface_c`` the top's middle; ``crust_mm`` what of
+         *     the top has dried, ``lost`` of the mass, ``risen`` of the rise, ``set`` of the volume.
+         */
+        CurvePoint: {
+            /** Core C */
+            core_c: number;
+            /** Crust Mm */
+            crust_mm: number;
+            /** Dome Mm */
+            dome_mm: number;
+            /** Edge C */
+            edge_c: number;
+            /** Lost */
+            lost: number;
+            /** Oven C */
+            oven_c: number;
+            /** Risen */
+            risen: number;
+            /** Set */
+            set: number;
+            /** Surface C */
+            surface_c: number;
+            /** T S */
+            t_s: number;
+        };
+        /**
+         * DegreesStep
+         * @description A thermometer's reading and what was believed after it. ``trusted`` is 0 to 1.
+         */
+        DegreesStep: {
+            /** After K */
+            after_k: number | null;
+            /** After Sd K */
+            after_sd_k: number | null;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bake */
+            bake: string;
+            /** Id */
+            id: string;
+            /** Left Out */
+            left_out: boolean;
+            /** Measured C */
+            measured_c: number;
+            mode: components["schemas"]["OvenMode"];
+            rack: components["schemas"]["Rack"];
+            /** Set C */
+            set_c: number;
+            /** Trusted */
+            trusted: number;
         };
         /**
          * Density
@@ -2526,6 +3078,15 @@ export interface components {
             changes: string[];
             /** Said */
             said: string;
+        };
+        /**
+         * FamilyFactor
+         * @description The factor of this oven for a kind of bake.
+         */
+        FamilyFactor: {
+            /** Family */
+            family: string;
+            time: components["schemas"]["TimeFactor"];
         };
         /**
          * FieldProblem
@@ -2798,6 +3359,65 @@ export interface components {
             volume_ml: components["schemas"]["Estimate"];
         };
         /**
+         * ForecastBody
+         * @description A bake that runs: readings of its middle, in seconds since it went in; ``now_s`` is the last one's moment.
+         */
+        ForecastBody: {
+            /** Batter C */
+            batter_c?: number | null;
+            /** Batter G */
+            batter_g: number;
+            /**
+             * Cold Oven
+             * @default false
+             */
+            cold_oven: boolean;
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Done C */
+            done_c?: number | null;
+            /**
+             * Formula
+             * @default
+             */
+            formula: string;
+            mode: components["schemas"]["OvenMode"];
+            /** Now S */
+            now_s?: number | null;
+            /** Oven */
+            oven?: string | null;
+            /** Oven C */
+            oven_c: number;
+            /**
+             * Papered
+             * @default false
+             */
+            papered: boolean;
+            piece?: components["schemas"]["PipedPiece"] | null;
+            /** @default middle */
+            rack: components["schemas"]["Rack"];
+            /**
+             * Racks
+             * @default 1
+             */
+            racks: number;
+            /** Readings */
+            readings: components["schemas"]["CoreReading"][];
+            reference?: components["schemas"]["TimedBody"] | null;
+            technique: components["schemas"]["Technique"];
+            /** Tin */
+            tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+            /**
+             * Trays
+             * @default 1
+             */
+            trays: number;
+            /** @default bright metal */
+            wall: components["schemas"]["TinWall"];
+            /** Water */
+            water?: number | null;
+        };
+        /**
          * ForecastView
          * @description The forecast of a formula in the amounts asked for; version 0 is one that is not in the Book.
          */
@@ -2957,6 +3577,12 @@ export interface components {
             there: boolean;
         };
         /**
+         * GateKind
+         * @description What a cooling cake becomes ready for.
+         * @enum {string}
+         */
+        GateKind: "turn out" | "roll" | "soak" | "cream" | "cut";
+        /**
          * GateTicked
          * @description Something on the make-ready list is there, or is not after all.
          */
@@ -3065,7 +3691,7 @@ export interface components {
          */
         HeatAnswer: {
             /** Cool To */
-            cool_to: components["schemas"]["Cooled"][];
+            cool_to: components["schemas"]["kindwhisk__core__hot_foam__Cooled"][];
             /** Guidance */
             guidance: string;
             /** Kj Per K */
@@ -3118,6 +3744,19 @@ export interface components {
             measured_minutes: number;
             pair: components["schemas"]["Pair"];
         };
+        HotSide: [
+            string,
+            number,
+            number[][],
+            number,
+            string
+        ];
+        /**
+         * How
+         * @description How it cools.
+         * @enum {string}
+         */
+        How: "upside down in its tin" | "in its tin" | "free on a rack";
         /**
          * IngredientEntry
          * @description An ingredient of the table.
@@ -3357,6 +3996,7 @@ export interface components {
              *         "mode": "static",
              *         "name": "Oven",
              *         "offset_k": 0,
+             *         "racks": 2,
              *         "rise_k_per_min": 8,
              *         "tins_at_once": 2
              *       }
@@ -3390,6 +4030,8 @@ export interface components {
             name: string;
             /** Tin */
             tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+            /** @default bright metal */
+            wall: components["schemas"]["TinWall"];
         };
         /**
          * KitchenView
@@ -3436,6 +4078,24 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+        };
+        /**
+         * LeftOut
+         * @description A piece of evidence is not to count, or is to count again.
+         */
+        LeftOut: {
+            /** Evidence */
+            evidence: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "left_out";
+            /**
+             * Out
+             * @default true
+             */
+            out: boolean;
         };
         /**
          * Level
@@ -3596,6 +4256,48 @@ export interface components {
          * @enum {string}
          */
         Manner: "sacrifice" | "fold" | "base into the foam" | "sift over" | "dry and liquid in turns" | "stir";
+        /**
+         * MapBody
+         * @description A map that is being marked.
+         */
+        MapBody: {
+            note: components["schemas"]["Mapped"];
+        };
+        /**
+         * MapView
+         * @description The last browning map and what it tells.
+         */
+        MapView: {
+            /** Advice */
+            advice: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Places K */
+            places_k: number[][];
+            /** Rows */
+            rows: (components["schemas"]["Brown"] | null)[][];
+            /** Side */
+            side: string;
+            /** Spread K */
+            spread_k: number;
+            /** Sure */
+            sure: number;
+        };
+        /**
+         * Mapped
+         * @description A tray was baked and marked.
+         */
+        Mapped: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mapped";
+            map: components["schemas"]["BrowningMap"];
+        };
         /**
          * Mark
          * @description Something to be done when a temperature is there, ``in_s`` seconds from now.
@@ -3872,6 +4574,23 @@ export interface components {
             tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
         };
         /**
+         * Next
+         * @description One thing to do, within ``within_s`` of the oven; ``prevents`` is what comes of leaving it.
+         */
+        Next: {
+            /** Do */
+            do: string;
+            /** Id */
+            id: string;
+            /** Prevents */
+            prevents: string;
+            /**
+             * Within S
+             * @default 60
+             */
+            within_s: number;
+        };
+        /**
          * NotYet
          * @description The baker looked, and the end point was not there.
          */
@@ -3906,6 +4625,16 @@ export interface components {
             step?: string | null;
             /** Text */
             text: string;
+        };
+        /**
+         * NoteBody
+         * @description A thermometer's reading, a browning map, or evidence that is (not) to count.
+         */
+        NoteBody: {
+            /** Client Key */
+            client_key: string;
+            /** Note */
+            note: components["schemas"]["Checked-Input"] | components["schemas"]["Mapped"] | components["schemas"]["LeftOut"];
         };
         /**
          * NoteView
@@ -3993,6 +4722,8 @@ export interface components {
         /**
          * Outlook
          * @description When a running step wants to be looked at and when it should be over.
+         *
+         *     ``pace`` is its time as measured over its forecast: cues move with it.
          */
         Outlook: {
             /** Basis */
@@ -4014,6 +4745,11 @@ export interface components {
              * Format: date-time
              */
             low_at: string;
+            /**
+             * Pace
+             * @default 1
+             */
+            pace: number;
             /** Share */
             share: number;
             /**
@@ -4040,7 +4776,8 @@ export interface components {
         };
         /**
          * Oven
-         * @description An oven. ``offset_k`` is measured minus set temperature at the middle, by an oven thermometer.
+         * @description An oven. ``offset_k`` is measured minus set temperature at the middle, by an oven thermometer; ``racks`` how many
+         *     it takes at once.
          */
         Oven: {
             /** Id */
@@ -4055,6 +4792,11 @@ export interface components {
              */
             offset_k: number;
             /**
+             * Racks
+             * @default 2
+             */
+            racks: number;
+            /**
              * Rise K Per Min
              * @default 8
              */
@@ -4066,11 +4808,106 @@ export interface components {
             tins_at_once: number;
         };
         /**
+         * OvenHeld
+         * @description What a thermometer told of an oven that was set to ``set_c``; ``typed``: read once by hand.
+         */
+        OvenHeld: {
+            mode: components["schemas"]["OvenMode"];
+            /** Oven */
+            oven: string;
+            /** @default middle */
+            rack: components["schemas"]["Rack"];
+            seen: components["schemas"]["OvenSeen"];
+            /** Set C */
+            set_c: number;
+            /** Step */
+            step: string;
+            /**
+             * Typed
+             * @default false
+             */
+            typed: boolean;
+        };
+        /**
          * OvenMode
-         * @description How an oven moves its heat.
+         * @description Still air, or a fan.
          * @enum {string}
          */
         OvenMode: "static" | "fan";
+        /**
+         * OvenProfile
+         * @description An oven as it is known. ``says`` is what can't be known from times alone, where no thermometer has told.
+         */
+        OvenProfile: {
+            /** Bakes Used */
+            bakes_used: number;
+            /** Checks Used */
+            checks_used: number;
+            /** Degrees Steps */
+            degrees_steps: components["schemas"]["DegreesStep"][];
+            /** Entered Offset K */
+            entered_offset_k: number;
+            /** Families */
+            families: components["schemas"]["FamilyFactor"][];
+            map: components["schemas"]["MapView"] | null;
+            mode: components["schemas"]["OvenMode"];
+            /** Name */
+            name: string;
+            offset: components["schemas"]["PlaceOffset"];
+            /** Oven */
+            oven: string;
+            /** Period S */
+            period_s: number | null;
+            /** Places */
+            places: components["schemas"]["PlaceOffset"][];
+            /** Recovers S */
+            recovers_s: number | null;
+            rise_k_per_min: components["schemas"]["Estimate"];
+            /** Says */
+            says: string;
+            swing_k: components["schemas"]["Estimate"] | null;
+            time: components["schemas"]["TimeFactor"];
+            /** Time Steps */
+            time_steps: components["schemas"]["TimeStep"][];
+        };
+        /**
+         * OvenSeen
+         * @description What a probe told of an oven while it heated or held.
+         *
+         *     ``rise_k_per_min`` while heating; ``mean_c``, ``swing_k`` (half of highest minus lowest) and ``period_s`` while it
+         *     held; ``recovers_s`` until it had made up 63 % of what the door took. None for what was not seen.
+         */
+        OvenSeen: {
+            /** Mean C */
+            mean_c?: number | null;
+            /** Period S */
+            period_s?: number | null;
+            /** Recovers S */
+            recovers_s?: number | null;
+            /** Rise K Per Min */
+            rise_k_per_min?: number | null;
+            /** Swing K */
+            swing_k?: number | null;
+        };
+        /**
+         * OvenTime
+         * @description A bake's seconds in an oven. ``observed_s`` is None for one that was given up; ``not_yet_s`` is when it was last
+         *     looked at and not done.
+         */
+        OvenTime: {
+            /** Family */
+            family: string;
+            /** Modelled S */
+            modelled_s: number;
+            /** Not Yet S */
+            not_yet_s?: number | null;
+            /** Observed S */
+            observed_s: number | null;
+            /** Oven */
+            oven: string;
+            /** Step */
+            step: string;
+        };
         /**
          * Pair
          * @description Hold at ``c`` for ``minutes``.
@@ -4170,6 +5007,33 @@ export interface components {
         Passcode: {
             /** Passcode */
             passcode: string;
+        };
+        /**
+         * PastBake
+         * @description A bake of the past in its oven: minutes planned by the model, and as it was; ``above``: it took longer.
+         */
+        PastBake: {
+            /** Above */
+            above: boolean;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bake */
+            bake: string;
+            /** Formula */
+            formula: string;
+            /** Left Out */
+            left_out: boolean;
+            /** Modelled Min */
+            modelled_min: number;
+            /** Observed Min */
+            observed_min: number;
+            /** Oven */
+            oven: string;
+            /** Title */
+            title: string;
         };
         /**
          * Pattern
@@ -4345,6 +5209,22 @@ export interface components {
          * @enum {string}
          */
         Place: "low" | "within" | "high";
+        /**
+         * PlaceOffset
+         * @description Measured minus set at a place in a mode, in K; ``dial_c`` is what to set for 170 C there. ``checks`` tells how
+         *     many readings were taken just there.
+         */
+        PlaceOffset: {
+            /** Checks */
+            checks: number;
+            /** Dial C */
+            dial_c: number;
+            mode: components["schemas"]["OvenMode"];
+            offset_k: components["schemas"]["Estimate"];
+            rack: components["schemas"]["Rack"];
+            /** Sd K */
+            sd_k: number;
+        };
         /**
          * PlanRequest
          * @description What is to be ready when. ``not_before`` is the first moment that may be used, by default now.
@@ -4694,6 +5574,12 @@ export interface components {
             text: string;
         };
         /**
+         * Rack
+         * @description The rack it stands on.
+         * @enum {string}
+         */
+        Rack: "top" | "middle" | "bottom";
+        /**
          * Ratio
          * @description One thing to another, on its band where there is one, with what each side does.
          *
@@ -4864,8 +5750,12 @@ export interface components {
         /**
          * ReferenceBake
          * @description The bake that a formula's time was measured on.
+         *
+         *     ``density`` is its batter's, in g/ml; None: the same as that of the bake that is compared with it.
          */
         ReferenceBake: {
+            /** Density */
+            density?: number | null;
             /** Fill Mm */
             fill_mm: number;
             /** Minutes */
@@ -5003,6 +5893,23 @@ export interface components {
              */
             tins: number;
         };
+        /**
+         * Risk
+         * @description ``why`` it may come, by this bake's own figures, and the ``lever`` against it.
+         */
+        Risk: {
+            kind: components["schemas"]["RiskKind"];
+            /** Lever */
+            lever: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * RiskKind
+         * @description What may go wrong.
+         * @enum {string}
+         */
+        RiskKind: "dome" | "crack" | "shrink" | "dry edge" | "raw middle" | "pale" | "dark" | "browned" | "hollow or without feet" | "falls";
         /**
          * RoleShare
          * @description What of an ingredient plays one part: ``role`` is a few words, or the step that takes it.
@@ -5320,6 +6227,25 @@ export interface components {
             vessel: string;
         };
         /**
+         * Sign
+         * @description One way to tell: what one sees when it is done, not yet, and too far.
+         */
+        Sign: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Not Yet */
+            not_yet: string;
+            /** Sees */
+            sees: string;
+            /**
+             * Too Far
+             * @default
+             */
+            too_far: string;
+        };
+        /**
          * SoakStep
          * @description Soak a baked crumb: brushed on, or ``flooded`` so that it stands in the liquid.
          */
@@ -5471,6 +6397,8 @@ export interface components {
          * @description What to change; what is left out stays.
          */
         StandInChange: {
+            /** Door S */
+            door_s?: number | null;
             /** Flame */
             flame?: number | null;
             mishap?: components["schemas"]["Mishap"] | null;
@@ -5486,6 +6414,11 @@ export interface components {
         StandInView: {
             /** Bake */
             bake: string;
+            /**
+             * Door Open
+             * @default false
+             */
+            door_open: boolean;
             /** Flame */
             flame?: number | null;
             place: components["schemas"]["ProbePlace"];
@@ -5607,6 +6540,7 @@ export interface components {
             additions: components["schemas"]["Addition"][];
             ageing: components["schemas"]["Ageing"] | null;
             attention: components["schemas"]["Attention"];
+            bake: components["schemas"]["BakeView"] | null;
             /** Before */
             before: components["schemas"]["Section"][];
             /** Begins Foam */
@@ -5625,6 +6559,8 @@ export interface components {
             /** First Look S */
             first_look_s: number | null;
             foam: components["schemas"]["Foam"] | null;
+            /** Gates */
+            gates: components["schemas"]["CoolGate"][];
             /** Goal */
             goal: string;
             hold_s: components["schemas"]["Estimate"] | null;
@@ -6017,6 +6953,74 @@ export interface components {
             place: components["schemas"]["ProbePlace"];
         };
         /**
+         * TimeFactor
+         * @description Observed over modelled time, with its range and the bakes behind it; ``log_sd`` is what is not known of it.
+         */
+        TimeFactor: {
+            /** Bakes */
+            bakes: number;
+            factor: components["schemas"]["Estimate"];
+            /** Log Sd */
+            log_sd: number;
+            /** Trusted */
+            trusted: boolean;
+            /** Trusted After */
+            trusted_after: number;
+        };
+        /**
+         * TimeStep
+         * @description A bake's time against the model's, and what was believed of the oven's factor after it. ``above``: it was given
+         *     up or is only known to have taken longer.
+         */
+        TimeStep: {
+            /** Above */
+            above: boolean;
+            /** After Factor */
+            after_factor: number | null;
+            /** After High */
+            after_high: number | null;
+            /** After Low */
+            after_low: number | null;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bake */
+            bake: string;
+            /** Family */
+            family: string;
+            /** Id */
+            id: string;
+            /** Left Out */
+            left_out: boolean;
+            /** Modelled Min */
+            modelled_min: number;
+            /** Observed Min */
+            observed_min: number;
+            /** Ratio */
+            ratio: number;
+            /** Title */
+            title: string;
+            /** Trusted */
+            trusted: number;
+        };
+        /**
+         * TimedBody
+         * @description A bake of this batter that was timed; without ``fill_mm`` all of it was in that tin, or it was filled alike.
+         */
+        TimedBody: {
+            /** Fill Mm */
+            fill_mm?: number | null;
+            /** Minutes */
+            minutes: number;
+            mode?: components["schemas"]["OvenMode"] | null;
+            /** Oven C */
+            oven_c: number;
+            /** Tin */
+            tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+        };
+        /**
          * TimedStep
          * @description Seconds that a step took, and that the model gave it.
          */
@@ -6192,6 +7196,12 @@ export interface components {
             /** Volume Ml */
             volume_ml: number;
         };
+        /**
+         * TinWall
+         * @description What a tin's wall is, as the oven's radiation sees it.
+         * @enum {string}
+         */
+        TinWall: "bright metal" | "dark metal" | "glass or ceramic" | "silicone";
         /**
          * ToastStep
          * @description Toast at ``oven_c`` for about ``minutes``.
@@ -6593,7 +7603,8 @@ export interface components {
          *     ``now_c`` is the content's own temperature (None before a reading), ``left_s`` the time to the step's target
          *     (None where it can't be told, ``why`` says so). ``trail`` and ``ahead`` are where it was and
          *     where it is heading. ``pot`` is there
-         *     for a syrup, ``egg`` for what holds egg.
+         *     for a syrup, ``egg`` for what holds egg, ``crumb`` for a bake; ``beside_c`` and ``beside_trail`` are what is around
+         *     it: the oven.
          */
         Watch: {
             /**
@@ -6601,6 +7612,14 @@ export interface components {
              * @default []
              */
             ahead: components["schemas"]["Point"][];
+            /** Beside C */
+            beside_c?: number | null;
+            /**
+             * Beside Trail
+             * @default []
+             */
+            beside_trail: components["schemas"]["Point"][];
+            crumb?: components["schemas"]["CrumbForecast"] | null;
             egg?: components["schemas"]["EggHeat"] | null;
             left_s: components["schemas"]["Estimate"] | null;
             /** Now C */
@@ -6808,6 +7827,27 @@ export interface components {
             expected_s: components["schemas"]["Estimate"];
             /** Look For */
             look_for: string;
+        };
+        /**
+         * Cooled
+         * @description Seconds to each gate, hottest first, and the way of its middle (seconds, C).
+         */
+        kindwhisk__api__routers__baking__Cooled: {
+            /** Curve */
+            curve: components["schemas"]["Point"][];
+            /** Gates */
+            gates: components["schemas"]["CoolGate"][];
+        };
+        /**
+         * Cooled
+         * @description ``s`` seconds after the peak it is down to ``c``; ``for_`` says what that is cool enough for.
+         */
+        kindwhisk__core__hot_foam__Cooled: {
+            /** C */
+            c: number;
+            s: components["schemas"]["Estimate"];
+            /** Use */
+            use: string;
         };
     };
     responses: never;
@@ -7342,6 +8382,274 @@ export interface operations {
             };
             /** @description The body could not be read. */
             400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    bake_api_craft_bake_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BakeBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Baked"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    forecast_api_craft_bake_forecast_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForecastBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakeForecast"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    of_formula_api_craft_bake_of__formula_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                formula_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakeBody"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    what_if_api_craft_bake_what_if_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BakeBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Asks"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    cool_api_craft_cool_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CoolBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["kindwhisk__api__routers__baking__Cooled"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8500,7 +9808,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Checked"];
+                    "application/json": components["schemas"]["Checked-Output"];
                 };
             };
             /** @description The body could not be read. */
@@ -9739,6 +11047,221 @@ export interface operations {
             };
             /** @description It does not fit what has happened so far. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    past_bakes_api_ovens_bakes_get: {
+        parameters: {
+            query?: {
+                formula?: string | null;
+                oven?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastBake"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    read_map_api_ovens_map_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MapBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HotSide"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    note_api_ovens__oven_id__notes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                oven_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NoteBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OvenProfile"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    profile_api_ovens__oven_id__profile_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                oven_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OvenProfile"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -66,7 +66,8 @@ class StepBase(Value):
     ``under_way_is_enough``: a foam may begin when this has begun.
     ``shows_before``: the vessels that it takes from are worth seeing beside its own.
     ``ages``: its result loses air while it waits.
-    ``probe``: where a thermometer that follows this step lives.
+    ``probe``: where a thermometer that follows this step lives; ``beside``: one that follows what is around it;
+    ``reads``: what a typed reading of the first is called.
     ``after`` names steps that must be over without giving material, such as a preheated oven.
     """
 
@@ -78,6 +79,8 @@ class StepBase(Value):
     reading_fades_s: ClassVar[float] = math.inf
     under_way_is_enough: ClassVar[bool] = False
     probe: ClassVar[ProbePlace | None] = None
+    beside: ClassVar[ProbePlace | None] = None
+    reads: ClassVar[Quantity] = Quantity.CONTENT_TEMPERATURE
     shows_before: ClassVar[bool] = False
     ages: ClassVar[bool] = False
 

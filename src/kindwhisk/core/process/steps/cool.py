@@ -2,20 +2,22 @@
 
 from __future__ import annotations
 
+import math
 from typing import ClassVar, Literal
 
 from pydantic import Field
 
 from kindwhisk.core import cooling, section
 from kindwhisk.core.bands import Band, Quantity, Side
+from kindwhisk.core.cooling import CoolGate, How
 from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, Heading, StepBase, in_tins
+from kindwhisk.core.process.watching import ApproachWatching, Watching
 from kindwhisk.core.schools import School, school
-
-OUT_OF_OVEN_C = 95.0
 
 
 class CoolStep(StepBase):
@@ -23,6 +25,8 @@ class CoolStep(StepBase):
 
     attention: ClassVar[Attention] = Attention.NONE
     under_way_is_enough: ClassVar[bool] = True
+    probe: ClassVar[ProbePlace | None] = ProbePlace.CRUMB
+    reads: ClassVar[Quantity] = Quantity.CORE_TEMPERATURE
 
     kind: Literal["cool"] = "cool"
     inverted: bool = False
@@ -34,14 +38,9 @@ class CoolStep(StepBase):
         tins, air = setting.tins, setting.kitchen.air_c
         height = tins.tin.level_mm(cake.volume_ml.likely * tins.share)
         target = air + self.above_air_k
-        duration = cooling.cooling_s(
-            cake.mass_g * tins.share,
-            tins.tin.heated_area_mm2(height),
-            cake.temperature_c,
-            target,
-            air,
-            cooling.IN_TIN_INVERTED_W_PER_M2K if self.inverted else cooling.ON_RACK_W_PER_M2K,
-        )
+        how = How.HANGING if self.inverted else How.RACK
+        mass, area = cake.mass_g * tins.share, tins.tin.heated_area_mm2(height)
+        duration = cooling.cooling_s(mass, area, cake.temperature_c, target, air, cooling.LOSES_W_PER_M2K[how])
         learned = self.learned(duration, setting)
         band = Band(
             quantity=Quantity.CORE_TEMPERATURE,
@@ -57,6 +56,10 @@ class CoolStep(StepBase):
             goal=f"{target:.0f} C",
             do="Leave it hanging, out of draughts." if self.inverted else "On a rack, air all round.",
             why="Starch sets as it cools; until then it would sink or tear.",
+            gates=self._gates(
+                cooling.cool_gates(mass, area, how, air, setting.technique, cake.temperature_c),
+                learned.likely / max(duration.likely, 1.0),
+            ),
             checkpoints=(
                 Checkpoint(
                     id="cool",
@@ -68,16 +71,28 @@ class CoolStep(StepBase):
             ),
         )
 
+    @staticmethod
+    def _gates(gates: tuple[CoolGate, ...], factor: float) -> tuple[CoolGate, ...]:
+        """With this kitchen's own pace."""
+        return tuple(g.model_copy(update={"after_s": g.after_s.scaled(factor)}) for g in gates)
+
     def expected_reading(self, elapsed_s: float, duration_s: float, before: Material, setting: Setting) -> Heading:
         """The crumb on its way down."""
-        air, start = setting.kitchen.air_c, OUT_OF_OVEN_C
-        left = (self.above_air_k / (start - air)) ** (elapsed_s / max(duration_s, 1.0))
+        air, start = setting.kitchen.air_c, before.temperature_c
+        target = air + self.above_air_k
         return Heading(
             quantity=Quantity.CORE_TEMPERATURE,
             start_c=start,
-            now_c=max(air + self.above_air_k, air + (start - air) * float(left)),
-            target_c=air + self.above_air_k,
+            now_c=cooling.cooled_c(elapsed_s, duration_s, start, target, air),
+            target_c=target,
         )
+
+    def watching(self, before: Material, after: Material, setting: Setting) -> Watching | None:
+        """By the probe that was in its middle in the oven."""
+        tau = self.effect((before,), setting).duration_s.likely / math.log(
+            max(1.1, (before.temperature_c - setting.kitchen.air_c) / self.above_air_k)
+        )
+        return ApproachWatching(setting.kitchen.air_c, setting.kitchen.air_c + self.above_air_k, tau, None)
 
     def section(self, material: Material, setting: Setting) -> section.Section:
         """The cake as it hangs or stands."""

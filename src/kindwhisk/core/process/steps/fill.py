@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from dataclasses import replace
 from enum import StrEnum
 from typing import ClassVar, Literal
 
@@ -75,10 +76,12 @@ class FillStep(StepBase):
 
     def fills(self, content: Material, setting: Setting, *, leads: bool) -> TinsInUse:
         """The tins in use, or as many of the step's own as this content fills."""
+        papered = (self.lining is not Lining.BARE, self.lining is Lining.ALL_ROUND)
         if leads:
-            return setting.tins
+            return setting.tins if setting.tins.papered == papered else replace(setting.tins, papered=papered)
         wanted = content.volume_ml.likely / (self.tin.volume_ml() * self.fill_fraction)
-        return TinsInUse(name=self.tin_name, tin=self.tin, count=max(1, math.ceil(wanted - NEARLY_FULL)))
+        count = max(1, math.ceil(wanted - NEARLY_FULL))
+        return TinsInUse(name=self.tin_name, tin=self.tin, count=count, papered=papered)
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """The batter, standing in the tins."""

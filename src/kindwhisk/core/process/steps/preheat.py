@@ -6,11 +6,13 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core import oven
 from kindwhisk.core.bands import Band, Quantity, Side
 from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.material import Material
+from kindwhisk.core.ovens import air
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome, Resource
+from kindwhisk.core.process.oven_watching import PreheatWatching
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Heading, StepBase
 
@@ -23,6 +25,8 @@ class PreheatStep(StepBase):
     attention: ClassVar[Attention] = Attention.NONE
     under_way_is_enough: ClassVar[bool] = True
     uses: ClassVar[tuple[Resource, ...]] = (Resource.OVEN,)
+    probe: ClassVar[ProbePlace | None] = ProbePlace.OVEN
+    reads: ClassVar[Quantity] = Quantity.OVEN_TEMPERATURE
 
     kind: Literal["preheat"] = "preheat"
     oven_c: float = Field(ge=60, le=300)
@@ -30,8 +34,8 @@ class PreheatStep(StepBase):
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """An oven holds no material; it only takes time."""
         own = setting.oven
-        dial = self.oven_c - own.offset_k
-        duration = oven.preheat_s(setting.kitchen.air_c, self.oven_c, own.rise_k_per_min)
+        dial = self.oven_c - setting.oven_offset_k
+        duration = air.preheat_s(setting.kitchen.air_c, self.oven_c, setting.oven_rise_k_per_min)
         return Outcome(
             material=Material(),
             duration_s=self.learned(duration, setting),
@@ -69,9 +73,13 @@ class PreheatStep(StepBase):
     def expected_reading(self, elapsed_s: float, duration_s: float, before: Material, setting: Setting) -> Heading:
         """The oven's air."""
         start = setting.kitchen.air_c
-        now = oven.expected_c(elapsed_s, start, self.oven_c, setting.oven.rise_k_per_min)
+        now = air.expected_c(elapsed_s, start, self.oven_c, setting.oven_rise_k_per_min)
         return Heading(quantity=Quantity.OVEN_TEMPERATURE, start_c=start, now_c=now, target_c=self.oven_c)
 
     def seconds_left(self, elapsed_s: float, reading: float, expected: Estimate, setting: Setting) -> float | None:
         """By the oven's own rate."""
-        return oven.seconds_to(self.oven_c, reading, setting.oven.rise_k_per_min)
+        return air.seconds_to(self.oven_c, reading, setting.oven_rise_k_per_min)
+
+    def watching(self, before: Material, after: Material, setting: Setting) -> PreheatWatching:
+        """By the oven's own probe."""
+        return PreheatWatching(self.oven_c, setting.oven_rise_k_per_min)

@@ -1,0 +1,357 @@
+"""Baking as calculations without a state: when a bake is done, what would change it, its forecast, and cooling."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter
+from pydantic import BaseModel, ConfigDict, Field
+
+from kindwhisk.api.problems import refusals
+from kindwhisk.bench.oven_evidence import oven_evidence
+from kindwhisk.core.baking.answers import Answer, answers
+from kindwhisk.core.baking.asked import Asked
+from kindwhisk.core.baking.carry_over import carry_over
+from kindwhisk.core.baking.course import InOven
+from kindwhisk.core.baking.doneness import Sign, looks_wrong_but_right, signs
+from kindwhisk.core.baking.faces import TinWall
+from kindwhisk.core.baking.follow import CrumbFollower, CrumbForecast
+from kindwhisk.core.baking.predict import OWN_SPREAD, Prediction, done_s, predict, stretched
+from kindwhisk.core.baking.reference import ReferenceBake, family
+from kindwhisk.core.baking.risks import Risk, risks
+from kindwhisk.core.baking.straight_after import Next, straight_after
+from kindwhisk.core.baking.view import CurvePoint, curve_of
+from kindwhisk.core.cooling import OUT_OF_OVEN_C, CoolGate, How, cool_gates, cooled_c
+from kindwhisk.core.errors import CraftError
+from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.ovens.place import OvenMode, Rack
+from kindwhisk.core.ovens.times import with_factor
+from kindwhisk.core.pieces import PipedPiece
+from kindwhisk.core.process.formula import upstream
+from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.technique import Technique
+from kindwhisk.core.temperature import Point
+from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.store import formulas, kitchens
+
+router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 404, 422))
+
+Degrees = Annotated[float, Field(ge=60, le=300, allow_inf_nan=False)]
+MOST_READINGS = 5000
+
+
+class _Body(BaseModel):
+    model_config = ConfigDict(extra="forbid", strict=True)
+
+
+class TimedBody(_Body):
+    """A bake of this batter that was timed; without ``fill_mm`` all of it was in that tin, or it was filled alike."""
+
+    tin: Tin
+    oven_c: Degrees
+    minutes: float = Field(gt=0.5, le=2880, allow_inf_nan=False)
+    mode: OvenMode | None = Field(default=None, strict=False)
+    fill_mm: float | None = Field(default=None, ge=1, le=500, allow_inf_nan=False)
+
+
+class BakeBody(_Body):
+    """A bake that is asked about. ``batter_g`` goes into one tin, or onto one tray as pieces.
+
+    With ``oven`` (an id of this kitchen's) and ``formula``, what was learned of them is in the minutes. ``trays`` are
+    how many there are in all, ``racks`` how many are in use at once.
+    """
+
+    technique: Technique = Field(strict=False)
+    tin: Tin
+    batter_g: float = Field(ge=1, le=50_000, allow_inf_nan=False)
+    density_g_per_ml: float = Field(ge=0.08, le=1.6, allow_inf_nan=False)
+    oven_c: Degrees
+    mode: OvenMode = Field(strict=False)
+    reference: TimedBody | None = None
+    oven: str | None = Field(default=None, max_length=40)
+    formula: str = Field(default="", max_length=60)
+    rack: Rack = Field(default=Rack.MIDDLE, strict=False)
+    racks: int = Field(default=1, ge=1, le=6)
+    trays: int = Field(default=1, ge=1, le=20)
+    wall: TinWall = Field(default=TinWall.BRIGHT, strict=False)
+    papered: bool = False
+    piece: PipedPiece | None = None
+    water: float | None = Field(default=None, ge=0.02, le=0.9, allow_inf_nan=False)
+    done_c: float | None = Field(default=None, ge=70, le=99, allow_inf_nan=False)
+    batter_c: float | None = Field(default=None, ge=1, le=60, allow_inf_nan=False)
+    cold_oven: bool = False
+
+    def asked(self, kitchen: Kitchen) -> Asked:
+        """With what the kitchen adds."""
+        return Asked(
+            technique=self.technique,
+            tin=self.tin,
+            batter_g=self.batter_g,
+            density=self.density_g_per_ml,
+            oven_c=self.oven_c,
+            mode=self.mode,
+            rack=self.rack,
+            racks=self.racks,
+            wall=self.wall,
+            papered=self.papered,
+            piece=self.piece,
+            water=self.water,
+            done_c=self.done_c,
+            batter_c=kitchen.air_c if self.batter_c is None else self.batter_c,
+            kitchen_c=kitchen.air_c,
+            pressure_kpa=kitchen.pressure_kpa,
+            cold_oven=self.cold_oven,
+            rise_k_per_min=kitchen.oven(self.oven).rise_k_per_min,
+        )
+
+    def timed(self, asked: Asked) -> ReferenceBake | None:
+        """The bake that was timed."""
+        r = self.reference
+        return None if r is None else asked.reference(r.tin, r.oven_c, r.minutes, r.mode, r.fill_mm)
+
+
+class Worked(BaseModel):
+    """A bake that was reckoned."""
+
+    model_config = ConfigDict(arbitrary_types_allowed=True)
+
+    content: InOven
+    reference: ReferenceBake | None
+    made: Prediction
+
+
+class Baked(BaseModel):
+    """When a bake is done, in minutes, and what there is to know of it. Curves are in seconds and C."""
+
+    minutes: Estimate
+    first_look_min: float
+    turn_min: float | None
+    cover_min: float | None
+    done_c: float
+    fill_mm: float
+    pieces: int | None
+    lost: float
+    dome_mm: float
+    browned: float | None
+    curves: tuple[CurvePoint, ...]
+    risks: tuple[Risk, ...]
+    signs: tuple[Sign, ...]
+    looks_wrong: tuple[str, ...]
+    after: tuple[Next, ...]
+
+
+class AnswerView(BaseModel):
+    """An answer to something that a baker asks, in minutes; ``cannot`` stands where it would never be done."""
+
+    id: str
+    asks: str
+    why: str
+    says: str
+    cannot: str
+    minutes: Estimate | None
+    more_min: float | None
+    first_look_min: float | None
+    turn_min: float | None
+    cover_min: float | None
+    risks: tuple[Risk, ...]
+
+    @classmethod
+    def of(cls, answer: Answer) -> AnswerView:
+        """As it is shown."""
+        made = answer.made
+        return cls(
+            id=answer.id,
+            asks=answer.asks,
+            why=answer.why,
+            says=answer.says,
+            cannot=answer.cannot,
+            minutes=None if made is None else made.done_s.scaled(1 / 60),
+            more_min=answer.more_min,
+            first_look_min=None if made is None else made.first_look_s / 60,
+            turn_min=_min(made.turn_s if made else None),
+            cover_min=_min(made.cover_s if made else None),
+            risks=answer.risks,
+        )
+
+
+class CarryView(BaseModel):
+    """On the rack: how much warmer the middle still gets, when it is taken out ``early_min`` before done, and when."""
+
+    early_min: float
+    rise_k: float
+    after_min: float
+
+
+class Asks(BaseModel):
+    """What a baker asks, answered; and what happens on the rack."""
+
+    answers: tuple[AnswerView, ...]
+    carry_over: tuple[CarryView, ...]
+
+
+class CoreReading(_Body):
+    """A reading of the middle."""
+
+    t_s: float = Field(ge=0, le=172_800, allow_inf_nan=False)
+    core_c: float = Field(ge=-30, le=320, allow_inf_nan=False)
+
+
+class ForecastBody(BakeBody):
+    """A bake that runs: readings of its middle, in seconds since it went in; ``now_s`` is the last one's moment."""
+
+    readings: list[CoreReading] = Field(min_length=1, max_length=MOST_READINGS)
+    now_s: float | None = Field(default=None, ge=0, le=172_800, allow_inf_nan=False)
+
+
+class BakeForecast(CrumbForecast):
+    """Seconds to done at ``now_s``, and where the middle is heading (seconds from now)."""
+
+    now_s: float
+    ahead: tuple[Point, ...]
+
+
+class CoolBody(_Body):
+    """A cake out of the oven: ``cake_g`` in or from a tin that it fills to ``height_mm``."""
+
+    technique: Technique | None = Field(default=None, strict=False)
+    tin: Tin
+    cake_g: float = Field(ge=1, le=50_000, allow_inf_nan=False)
+    height_mm: float = Field(ge=1, le=500, allow_inf_nan=False)
+    how: How = Field(default=How.RACK, strict=False)
+    from_c: float = Field(default=OUT_OF_OVEN_C, ge=20, le=110, allow_inf_nan=False)
+    air_c: float | None = Field(default=None, ge=0, le=45, allow_inf_nan=False)
+
+
+class Cooled(BaseModel):
+    """Seconds to each gate, hottest first, and the way of its middle (seconds, C)."""
+
+    gates: tuple[CoolGate, ...]
+    curve: tuple[Point, ...]
+
+
+def _min(seconds: float | None) -> float | None:
+    return None if seconds is None else seconds / 60
+
+
+def _work(body: BakeBody) -> Worked:
+    _, kitchen = kitchens.current()
+    asked = body.asked(kitchen)
+    content, reference = asked.content(), body.timed(asked)
+    made = predict(content, reference)
+    if body.oven is not None:
+        kind = family(content)
+        done = with_factor(made.done_s, oven_evidence().bakes, body.oven, kind, body.formula, OWN_SPREAD)
+        made = stretched(content, made.course, done, made.factor, made.browned)
+    return Worked(content=content, reference=reference, made=made)
+
+
+@router.post("/bake")
+def bake(body: BakeBody) -> Baked:
+    """When this batter in this tin in this oven is done, with its curves, looks and risks."""
+    worked = _work(body)
+    content, made = worked.content, worked.made
+    end = made.at(made.done_s.likely)
+    each = content.tin.volume_ml(content.fill_mm)
+    return Baked(
+        minutes=made.done_s.scaled(1 / 60),
+        first_look_min=made.first_look_s / 60,
+        turn_min=_min(made.turn_s),
+        cover_min=_min(made.cover_s),
+        done_c=content.finished_c,
+        fill_mm=content.fill_mm,
+        pieces=round(body.batter_g / body.density_g_per_ml / each) if content.free else None,
+        lost=end.lost,
+        dome_mm=end.dome_mm,
+        browned=made.browned,
+        curves=curve_of(made),
+        risks=risks(content, made),
+        signs=signs(body.technique, content.sets),
+        looks_wrong=looks_wrong_but_right(body.technique),
+        after=straight_after(body.technique),
+    )
+
+
+@router.post("/bake/what-if")
+def what_if(body: BakeBody) -> Asks:
+    """The same batter in other tins, hotter, with a fan, on two racks, from a cold oven; and on the rack after."""
+    _, kitchen = kitchens.current()
+    worked = _work(body)
+    shelf = [(t.name, t.tin) for t in kitchen.tins]
+    base = predict(worked.content, worked.reference)
+    own = worked.made.done_s.likely / base.done_s.likely
+    found = answers(worked.content, worked.reference, base, shelf, body.trays, own)
+    ends = done_s(worked.content)
+    carried = []
+    if worked.content.sets.value == "crumb":
+        for early in (0.0, 2.0, 5.0):
+            stretch = worked.made.done_s.likely / ends
+            if early * 60 / stretch < 0.4 * ends:
+                over = carry_over(worked.content, ends - early * 60 / stretch, kitchen.air_c)
+                carried.append(CarryView(early_min=early, rise_k=over.rise_k, after_min=over.after_s / 60))
+    return Asks(answers=tuple(AnswerView.of(a) for a in found), carry_over=tuple(carried))
+
+
+@router.post("/bake/forecast")
+def forecast(body: ForecastBody) -> BakeForecast:
+    """Seconds to done by readings of the middle, with their range; null with ``why`` where they can't tell."""
+    worked = _work(body)
+    times = [r.t_s for r in body.readings]
+    if times != sorted(times):
+        raise CraftError("The readings are not in order.", field="readings", remedy="Send them by their 't_s'.")
+    now = times[-1] if body.now_s is None else body.now_s
+    follower = CrumbFollower(worked.content, worked.made)
+    for reading in body.readings:
+        follower.take(reading.t_s, reading.core_c)
+    ahead = tuple(Point(s=s, c=c) for s, c in follower.ahead(now))
+    return BakeForecast(**dict(follower.forecast(now)), now_s=now, ahead=ahead)
+
+
+@router.get("/bake/of/{formula_id}")
+def of_formula(formula_id: str) -> BakeBody:
+    """The bake of a formula in its own tin, to be asked about."""
+    _, formula = formulas.get(formula_id)
+    _, kitchen = kitchens.current()
+    step, fill = formula.bake, formula.fill
+    if step is None or fill is None or fill.id not in upstream(formula, step.id):
+        raise CraftError("Nothing of it is baked in a tin.", field="formula_id", remedy="Choose another formula.")
+    made = scale(formula, kitchen, Wish())
+    batter, one = made.forecast.step(fill.id).material, made.fills[0]
+    piece = getattr(fill, "piece", None)
+    trays = one.trays or 1
+    return BakeBody(
+        technique=formula.component(step.component).technique or formula.technique,
+        tin=fill.tin if piece is not None else one.tin,
+        batter_g=batter.mass_g / trays if piece is not None else one.grams,
+        density_g_per_ml=batter.density_g_per_ml.likely,
+        oven_c=step.oven_c,
+        mode=step.mode,
+        reference=TimedBody(
+            tin=step.reference.tin,
+            oven_c=step.reference.oven_c,
+            minutes=step.reference.minutes,
+            mode=step.reference.mode,
+            fill_mm=max(1.0, step.reference.fill_mm),
+        ),
+        oven=kitchen.ovens[0].id,
+        formula=formula.id,
+        trays=min(20, trays),
+        piece=piece,
+        done_c=step.done_c,
+    )
+
+
+@router.post("/cool")
+def cool(body: CoolBody) -> Cooled:
+    """When a cake may be turned out, rolled, creamed and cut."""
+    _, kitchen = kitchens.current()
+    air = kitchen.air_c if body.air_c is None else body.air_c
+    area = body.tin.heated_area_mm2(body.height_mm)
+    gates = cool_gates(body.cake_g, area, body.how, air, body.technique, body.from_c)
+    last = gates[-1]
+    ends = max(last.after_s.likely, 1.0)
+    curve = tuple(
+        Point(s=ends * i / 24, c=cooled_c(ends * i / 24, ends, body.from_c, last.to_c, air)) for i in range(25)
+    )
+    return Cooled(gates=gates, curve=curve)

@@ -1,0 +1,43 @@
+"""On the rack: the crust's heat goes on inward, so the middle warms for a while after the oven."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from typing import NamedTuple
+
+from kindwhisk.core.baking.course import InOven, begin, step_s
+from kindwhisk.core.baking.faces import EVAPORATES, Face, Faces
+
+_STILL = Face(air_w_per_m2k=8.0, emissivity=0.9)
+ON_THE_RACK = Faces(bottom=_STILL, wall=_STILL, tube=_STILL, top=replace(_STILL, evaporates=EVAPORATES))
+"""Still air of the kitchen on all sides, and what it sees there."""
+LOOKS_ON_S = 900.0
+LEAST_K = 0.3
+
+
+class CarryOver(NamedTuple):
+    """Hottest the middle gets (C), seconds after the oven, and how much more that is (K)."""
+
+    peak_c: float
+    after_s: float
+    rise_k: float
+
+
+def carry_over(content: InOven, out_s: float, kitchen_c: float) -> CarryOver:
+    """What happens when a content is taken out after ``out_s`` of the model's own seconds."""
+    bake, oven, seconds = begin(content), content.air.course(), step_s(content.fill_mm)
+    while bake.t_s < out_s:
+        bake.advance(min(seconds, max(out_s - bake.t_s, 0.5)), oven(bake.t_s + seconds))
+    bake.move_to(ON_THE_RACK)
+    at, coldest = bake.t_s, bake.coldest_c
+    layers, rings = bake.mesh.shape
+    ring = rings // 2 if bake.mesh.tube.any() else 0
+    peak, when = coldest, 0.0
+    while bake.t_s - at < LOOKS_ON_S:
+        bake.advance(seconds, kitchen_c)
+        middle = float(bake.celsius[layers // 2, ring])
+        if middle > peak + LEAST_K / 10:
+            peak, when = middle, bake.t_s - at
+        elif bake.t_s - at - when > 5 * seconds:
+            break
+    return CarryOver(peak, when, peak - coldest)

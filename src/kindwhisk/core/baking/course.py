@@ -1,0 +1,237 @@
+"""A bake from oven door to done: the course of its temperatures, crust, loss, rise and colour over time."""
+
+from __future__ import annotations
+
+from enum import StrEnum
+from functools import lru_cache
+from typing import NamedTuple
+
+import numpy as np
+from pydantic import Field
+
+from kindwhisk.core.air import SEA_LEVEL_KPA, boiling_point_at_c
+from kindwhisk.core.baking import drying
+from kindwhisk.core.baking.crumb import Crumb
+from kindwhisk.core.baking.faces import Faces, TinWall, faces
+from kindwhisk.core.baking.heat import Bake
+from kindwhisk.core.baking.mesh import Mesh, mesh
+from kindwhisk.core.baking.setting_crumb import Rising
+from kindwhisk.core.browning import browning_rate
+from kindwhisk.core.model import Value
+from kindwhisk.core.ovens.air import OvenAir
+from kindwhisk.core.ovens.place import OvenMode, Rack
+from kindwhisk.core.rise import USUAL_FREE
+from kindwhisk.core.tins.shapes import Tin
+
+DONE_C = 96.0
+DWELL_S = 120.0
+"""After the coldest point is at its temperature: the crumb there sets too. Reference model."""
+LAYERS, RINGS = 8, 5
+"""Cells: within 2 % of a fine mesh in minutes, for all shapes of tin."""
+STRETCH = 1.15
+"""A foam batter is baked at about half of its rise. Chosen."""
+KEEP_EACH, GOES_ON = 3, 1.2
+"""Every third step is kept, until a fifth of the time beyond done."""
+LONGEST_S = 6 * 3600.0
+RICH_WATER, RICH_CONDUCTS, USUAL_CONDUCTS = 0.24, 0.24, 0.32
+"""Batters with less water than this share conduct so much at 20 C, others the usual. Reference model."""
+
+
+class Sets(StrEnum):
+    """What a bake makes of a batter."""
+
+    CRUMB = "crumb"
+    SHELL = "shell"
+    DRY = "dried through"
+
+
+class InOven(Value):
+    """A content in an oven. Lengths mm, densities g/ml, temperatures C.
+
+    ``fill_mm`` is how high it stands raw; ``free``: a piece on a tray, open all round. ``racks`` is how many are in
+    use.
+    """
+
+    tin: Tin
+    fill_mm: float = Field(gt=0, le=1000)
+    density: float = Field(ge=0.05, le=1.6)
+    water: float = Field(default=0.33, ge=0.02, le=0.9)
+    batter_c: float = Field(default=22, ge=1, le=60)
+    sets: Sets = Sets.CRUMB
+    done_c: float = Field(default=DONE_C, ge=60, le=99)
+    free: bool = False
+    mode: OvenMode = OvenMode.STATIC
+    wall: TinWall = TinWall.BRIGHT
+    rack: Rack = Rack.MIDDLE
+    racks: int = Field(default=1, ge=1, le=6)
+    paper_base: bool = False
+    paper_wall: bool = False
+    pressure_kpa: float = Field(default=SEA_LEVEL_KPA, ge=50, le=110)
+    air: OvenAir
+
+    @property
+    def gas(self) -> float:
+        """Share of bubbles in its volume."""
+        return max(0.0, 1 - self.density / max(USUAL_FREE, self.density))
+
+    @property
+    def finished_c(self) -> float:
+        """Where its coldest point is done: never above what water can reach under this air, less what was asked for."""
+        return min(self.done_c, boiling_point_at_c(self.pressure_kpa) - (99.97 - self.done_c))
+
+
+class Moment(NamedTuple):
+    """A moment of a course: seconds since it went in; temperatures in C.
+
+    ``surface_c`` is the top's middle; ``crust_mm`` how much of the top has dried, ``lost`` the share of its mass that
+    has gone, ``risen`` of the whole rise (0 to 1), ``dome_mm`` how much the middle stands above the edge, ``set`` the
+    share that has set, ``brown`` the top's browning so far.
+    """
+
+    t_s: float
+    core_c: float
+    edge_c: float
+    surface_c: float
+    oven_c: float
+    crust_mm: float
+    lost: float
+    risen: float
+    dome_mm: float
+    set: float
+    brown: float
+
+
+class Course(NamedTuple):
+    """Moments until it is done and for a fifth longer; ``done_s`` is when; None where it never is in that oven."""
+
+    moments: tuple[Moment, ...]
+    done_s: float | None
+
+    def at(self, t_s: float) -> Moment:
+        """What is there at a moment, between the two around it."""
+        times = [m.t_s for m in self.moments]
+        return Moment(*(float(np.interp(t_s, times, [m[i] for m in self.moments])) for i in range(len(Moment._fields))))
+
+    def first(self, field: str, value: float) -> float | None:
+        """When a figure first reaches a value (s); None where it never does."""
+        at = Moment._fields.index(field)
+        before: Moment | None = None
+        for moment in self.moments:
+            if moment[at] >= value:
+                if before is None or moment[at] == before[at]:
+                    return moment.t_s
+                share = (value - before[at]) / (moment[at] - before[at])
+                return before.t_s + (moment.t_s - before.t_s) * share
+            before = moment
+        return None
+
+
+def step_s(fill_mm: float) -> float:
+    """How long a step of the reckoning may be: a thin content needs short ones."""
+    return min(20.0, max(4.0, fill_mm * 0.45))
+
+
+def _stretch(content: InOven) -> float:
+    """How much higher than raw it stands while it bakes."""
+    return STRETCH if content.sets is Sets.CRUMB else 1.0
+
+
+def crumb_of(content: InOven) -> Crumb:
+    """Its crumb, at about half of its rise."""
+    return Crumb(
+        density=content.density / _stretch(content),
+        water=content.water,
+        start_c=content.batter_c,
+        boils_c=boiling_point_at_c(content.pressure_kpa),
+        conducts_w_per_mk=RICH_CONDUCTS if content.water < RICH_WATER else USUAL_CONDUCTS,
+    )
+
+
+def mesh_of(content: InOven, layers: int = LAYERS, rings: int = RINGS) -> Mesh:
+    """It in cells."""
+    return mesh(content.tin, content.fill_mm, layers, rings, _stretch(content))
+
+
+def faces_of(content: InOven) -> Faces:
+    """Its surfaces where it stands."""
+    return faces(
+        content.mode,
+        content.wall,
+        rack=content.rack,
+        racks=content.racks,
+        paper_base=content.paper_base,
+        paper_wall=content.paper_wall,
+        free=content.free,
+    )
+
+
+def begin(content: InOven) -> Bake:
+    """The content as it goes in."""
+    return Bake(crumb_of(content), mesh_of(content), faces_of(content))
+
+
+@lru_cache(maxsize=256)
+def course(content: InOven) -> Course:
+    """The course of a bake. Dried meringues go by their drying, all else by the heat of its coldest point."""
+    return _dried(content) if content.sets is Sets.DRY else _baked(content)
+
+
+def _baked(content: InOven) -> Course:
+    bake, oven = begin(content), content.air.course()
+    rising = Rising(bake.mesh, content.gas, content.batter_c, content.pressure_kpa)
+    seconds, mass = step_s(content.fill_mm), bake.crumb.density * 1000 * float(bake.mesh.volume.sum())
+    raw_mm, brown, done = rising.mean_mm, 0.0, None
+    seen: list[Moment] = []
+    coldest, steps = bake.coldest_c, 0
+    middle = bake.mesh.shape[0] // 2
+    while bake.t_s < LONGEST_S:
+        if steps % KEEP_EACH == 0:
+            rising.take(bake.celsius)
+            dried = bake.crumb.dryness(bake.heat[middle:, 0]) * bake.mesh.thick[middle:, 0]
+            seen.append(
+                Moment(
+                    bake.t_s,
+                    coldest,
+                    float(bake.celsius[middle, -1]),
+                    float(bake.top.celsius[0]),
+                    oven(bake.t_s),
+                    float(dried.sum()) * 1000,
+                    bake.lost_kg / mass,
+                    rising.mean_mm - raw_mm,
+                    rising.dome_mm,
+                    rising.set_share,
+                    brown,
+                )
+            )
+            if done is not None and bake.t_s >= done * GOES_ON:
+                break
+        bake.advance(seconds, oven(bake.t_s + seconds))
+        steps += 1
+        brown += browning_rate(float(bake.top.celsius[0])) * seconds
+        if done is None and bake.coldest_c >= content.finished_c:
+            done = bake.t_s - seconds * (bake.coldest_c - content.finished_c) / (bake.coldest_c - coldest) + DWELL_S
+        coldest = bake.coldest_c
+    whole = max([m.risen for m in seen] + [1e-6])
+    return Course(tuple(m._replace(risen=m.risen / whole) for m in seen), done)
+
+
+def _dried(content: InOven) -> Course:
+    way = drying.dry(
+        thickness_mm=content.tin.volume_ml(content.fill_mm) * 1000 / content.tin.heated_area_mm2(content.fill_mm),
+        density=content.density,
+        water=content.water,
+        start_c=content.batter_c,
+        fan=content.mode is OvenMode.FAN,
+        oven=content.air.course(),
+        longest_s=LONGEST_S * 2,
+    )
+    brown, moments, last = 0.0, [], 0.0
+    for t_s, front_c, surface_c, oven_c, dried, lost in way.points:
+        brown += browning_rate(surface_c) * (t_s - last)
+        last = t_s
+        moments.append(
+            Moment(
+                t_s, front_c, surface_c, surface_c, oven_c, dried * content.fill_mm / 2, lost, 0.0, 0.0, dried, brown
+            )
+        )
+    return Course(tuple(moments), way.done_s)

@@ -1,0 +1,148 @@
+"""A bake followed by a probe in its middle: each reading tells how fast this crumb follows its course.
+
+The course is stretched in time by an unknown factor, and the probe may sit a little away from the coldest place. Every
+pair of both is weighed by how well it explains the readings; what is left tells the seconds to done, with their range.
+"""
+
+from __future__ import annotations
+
+import math
+
+import numpy as np
+
+from kindwhisk.core.baking.course import DWELL_S, InOven
+from kindwhisk.core.baking.crumb import Array
+from kindwhisk.core.baking.predict import Prediction
+from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.model import Value
+
+STRETCHES, WIDTH_SD = 81, 3.5
+ASIDE = (0.0, 0.06, 0.14, 0.28, 0.5)
+ASIDE_SHARES = (0.36, 0.28, 0.19, 0.11, 0.06)
+"""Where the probe may sit between the coldest place (0) and the edge (1), and how likely. Trade habit."""
+RANGE_SD = 1.4
+"""A range of eight or nine in ten spans so many standard deviations either side."""
+NOISE_K, START_NOISE_K, START_FADES_S = 2.5, 4.0, 400.0
+"""What readings and course differ by: more at the start, when the batter's own warmth still shows. Chosen."""
+APART_S = 90.0
+"""Readings closer together than this tell less each: what errs now errs a moment later too. Chosen."""
+WARMED_K = 6.0
+TOUCHES_K = 4.0
+"""A crumb this much above boiling is no crumb: the probe touches the tin or the air."""
+STRANGE_SD = 5.0
+MIDDLE = (0.1, 0.5, 0.9)
+
+
+class CrumbForecast(Value):
+    """Seconds to done by the readings so far; None where they can't tell, and ``why``.
+
+    ``core_c`` is the last reading. ``strange``: the readings fit no such bake: the probe is elsewhere. ``faster`` is
+    the likely time over what was expected before (below 1: sooner).
+    """
+
+    left_s: Estimate | None
+    why: str
+    core_c: float | None
+    readings: int
+    strange: bool = False
+    faster: float | None = None
+
+
+class CrumbFollower:
+    """Takes readings (s since it went in, C) in order."""
+
+    def __init__(self, content: InOven, expected: Prediction) -> None:
+        self.content, self.expected = content, expected
+        self._times = np.array([m.t_s for m in expected.course.moments])
+        self._core = np.array([m.core_c for m in expected.course.moments])
+        self._edge = np.array([m.edge_c for m in expected.course.moments])
+        self._course_done = expected.course.done_s or expected.done_s.likely
+        sd = max(math.log(expected.done_s.high / expected.done_s.low) / 2 / RANGE_SD, 0.03)
+        steps = np.linspace(-WIDTH_SD, WIDTH_SD, STRETCHES)
+        self._stretch: Array = expected.done_s.likely / self._course_done * np.exp(sd * steps)
+        self._logs: Array = -(steps[:, None] ** 2) / 2 + np.log(np.array(ASIDE_SHARES))[None, :]
+        self._last: tuple[float, float] | None = None
+        self._there_s: float | None = None
+        self._misfit = 0.0
+        self._count = 0
+        self._start_c: float | None = None
+
+    def take(self, t_s: float, celsius: float) -> None:
+        """One more reading."""
+        apart = APART_S if self._last is None else min(APART_S, t_s - self._last[0])
+        self._count += 1
+        self._last = (t_s, celsius)
+        if self._start_c is None:
+            self._start_c = celsius
+        if celsius > self.content.finished_c and self._there_s is None:
+            self._there_s = t_s
+        if t_s <= 0 or apart <= 0 or self._touches(celsius):
+            return
+        off = (self._expected_c(t_s) - celsius) / self._noise(t_s)
+        weight = apart / APART_S
+        # Student's t: a reading far off counts, but not without end.
+        self._logs = self._logs - weight * 2.5 * np.log1p(off**2 / 4)
+        least = min(float(np.abs(off).min()), 20.0)
+        self._misfit += (least - self._misfit) * (1.0 if self._count == 1 else min(1.0, weight / 2))
+
+    def _touches(self, celsius: float) -> bool:
+        return celsius > self.content.finished_c + (100 - 96) + TOUCHES_K
+
+    def _expected_c(self, t_s: float) -> Array:
+        """What the probe would show, for each stretch and place."""
+        at = t_s / self._stretch
+        core, edge = np.interp(at, self._times, self._core), np.interp(at, self._times, self._edge)
+        aside = np.array(ASIDE)[None, :]
+        expected: Array = core[:, None] + aside * (edge - core)[:, None]
+        return expected
+
+    @staticmethod
+    def _noise(t_s: float) -> float:
+        return NOISE_K + START_NOISE_K * math.exp(-t_s / START_FADES_S)
+
+    def forecast(self, now_s: float) -> CrumbForecast:
+        """What they tell at a moment, in seconds since it went in."""
+        core = None if self._last is None else self._last[1]
+        if self._last is None or core is None:
+            return CrumbForecast(left_s=None, why="No reading yet.", core_c=None, readings=0)
+
+        def cannot(why: str, *, strange: bool = False) -> CrumbForecast:
+            return CrumbForecast(left_s=None, why=why, core_c=core, readings=self._count, strange=strange)
+
+        if self._touches(core):
+            return cannot("Hotter than a moist crumb can be: the probe touches the tin or sticks out.", strange=True)
+        if core < self.content.batter_c + WARMED_K:
+            return cannot("The middle has not begun to warm.")
+        if self._misfit > STRANGE_SD:
+            return cannot("This is no middle's way to warm: is the probe in the thickest place?", strange=True)
+        if self._there_s is not None and now_s - self._there_s > 2 * DWELL_S:
+            return CrumbForecast(
+                left_s=Estimate.exact(0.0, Basis.MEASURED), why="", core_c=core, readings=self._count, faster=None
+            )
+        weights = np.exp(self._logs - self._logs.max()).sum(axis=1)
+        share = np.cumsum(weights) / weights.sum()
+        low, likely, high = (float(np.interp(q, share, self._stretch)) * self._course_done for q in MIDDLE)
+        left = max(0.0, likely - now_s)
+        return CrumbForecast(
+            left_s=Estimate(
+                low=max(0.0, min(low - now_s, left)), likely=left, high=max(0.0, high - now_s), basis=Basis.MEASURED
+            ),
+            why="",
+            core_c=core,
+            readings=self._count,
+            faster=likely / self.expected.done_s.likely,
+        )
+
+    def ahead(self, now_s: float, points: int = 16) -> tuple[tuple[float, float], ...]:
+        """Where the middle is heading, as (s from now, C), to done; empty where it can't be told."""
+        seen = self.forecast(now_s)
+        if seen.left_s is None or self._last is None:
+            return ()
+        stretch = (now_s + seen.left_s.likely) / self._course_done
+        drift = self._last[1] - float(np.interp(now_s / stretch, self._times, self._core))
+        found = []
+        for i in range(points + 1):
+            s = seen.left_s.likely * i / points
+            c = float(np.interp((now_s + s) / stretch, self._times, self._core)) + drift * (1 - i / points)
+            found.append((s, c))
+        return tuple(found)

@@ -1,0 +1,69 @@
+"""The bake that a formula's time was measured on, and its family: bakes that err alike."""
+
+from __future__ import annotations
+
+from pydantic import Field
+
+from kindwhisk.core.baking.course import InOven, Sets
+from kindwhisk.core.model import Value
+from kindwhisk.core.ovens.place import OvenMode
+from kindwhisk.core.tins.shapes import Tin
+
+
+class ReferenceBake(Value):
+    """The bake that a formula's time was measured on.
+
+    ``density`` is its batter's, in g/ml; None: the same as that of the bake that is compared with it.
+    """
+
+    tin: Tin
+    fill_mm: float = Field(gt=0.1, le=1000)
+    oven_c: float = Field(ge=40, le=320)
+    mode: OvenMode
+    minutes: float = Field(gt=0.1, le=2880)
+    density: float | None = Field(default=None, ge=0.05, le=1.6)
+
+    def in_oven(self, other: InOven) -> InOven:
+        """This bake as a content in its oven, of the same batter as another, by itself in the middle of it."""
+        density = self.density or other.density
+        load = self.tin.volume_ml(self.fill_mm) * density / 1000
+        return InOven(
+            tin=self.tin,
+            fill_mm=self.fill_mm,
+            density=density,
+            water=other.water,
+            sets=other.sets,
+            done_c=other.done_c,
+            free=other.free,
+            mode=self.mode,
+            air=other.air.model_copy(
+                update={
+                    "holds_c": self.oven_c,
+                    "starts_c": None,
+                    "openings": (),
+                    "load_kg": other.air.load_kg if other.free else load,
+                }
+            ),
+        )
+
+
+SHEET, SHELLS, DRIED = "sheet", "shells", "dried meringue"
+FAMILIES = {
+    "round": "round and square",
+    "square": "round and square",
+    "rectangular": "round and square",
+    "tube": "tube",
+    "sheet": SHEET,
+    "loaf": "loaf",
+    "half-sphere": "half-sphere",
+}
+FREE = "pieces"
+
+
+def family(content: InOven) -> str:
+    """The bakes that it errs with: by its tin, or by what becomes of it."""
+    if content.sets is Sets.DRY:
+        return DRIED
+    if content.sets is Sets.SHELL:
+        return SHELLS
+    return FREE if content.free else FAMILIES[content.tin.shape]

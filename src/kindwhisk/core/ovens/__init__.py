@@ -1,0 +1,1 @@
+"""Ovens: their air, their degrees, their pace, and what is learned of them."""

@@ -1,0 +1,130 @@
+"""Following an oven on its way up, and a crumb in it, by their probes."""
+
+from __future__ import annotations
+
+from statistics import fmean
+
+import numpy as np
+
+from kindwhisk.core.baking.course import InOven, Sets, course
+from kindwhisk.core.baking.follow import CrumbFollower
+from kindwhisk.core.baking.predict import Prediction, done_s, stretched
+from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.ovens.air import SETTLE_S
+from kindwhisk.core.process.watching import Watch, Watching
+from kindwhisk.core.temperature import Point
+
+RATE_S = 90.0
+"""An oven's pace is read off so many seconds."""
+THERE_K = 4.0
+SLOWEST_K_PER_MIN = 0.4
+OVEN_TELLS_S, OVEN_DIFFERS_K = 300.0, 4.0
+"""After so many seconds the oven's own mean counts, and where it differs by more than this."""
+OPENED_S = 120.0
+
+
+class PreheatWatching(Watching):
+    """An oven that warms to ``target_c`` and then has to hold it."""
+
+    def __init__(self, target_c: float, usual_k_per_min: float) -> None:
+        super().__init__()
+        self.target_c, self.usual_k_per_min = target_c, usual_k_per_min
+
+    def _pace(self) -> float:
+        """K per minute now; the oven's usual one until it shows."""
+        last = self.readings[-1][0]
+        near = [(t, c) for t, c in self.readings if t >= last - RATE_S]
+        if len(near) < 4 or near[-1][0] - near[0][0] < RATE_S / 3:
+            return self.usual_k_per_min
+        times, celsius = (np.array(v) for v in zip(*near, strict=True))
+        return float(np.polyfit(times, celsius, 1)[0]) * 60
+
+    def view(self, now_s: float) -> Watch:
+        """When it is there and its walls are too."""
+        left, why = None, ""
+        ahead: tuple[Point, ...] = ()
+        if not self.readings:
+            why = "No reading yet."
+        else:
+            at, celsius = self.readings[-1]
+            there = next((t for t, c in self.readings if c >= self.target_c - THERE_K), None)
+            pace = self._pace()
+            if there is not None:
+                seconds = max(0.0, there + SETTLE_S - now_s)
+                left = Estimate(low=seconds * 0.8, likely=seconds, high=seconds * 1.3, basis=Basis.MEASURED)
+            elif pace < SLOWEST_K_PER_MIN:
+                why = "It does not warm: is it on?"
+            else:
+                way = (self.target_c - celsius) / pace * 60 - (now_s - at)
+                seconds = max(0.0, way) + SETTLE_S
+                left = Estimate.around(seconds, 0.2, Basis.MEASURED)
+                ahead = (Point(s=0, c=celsius), Point(s=max(0.0, way), c=self.target_c))
+        return Watch(
+            now_c=self.readings[-1][1] if self.readings else None,
+            peak_c=max((c for _, c in self.readings), default=None),
+            left_s=left,
+            why=why,
+            readings=len(self.readings),
+            trail=self.trail(now_s),
+            ahead=ahead,
+        )
+
+
+class BakeWatching(Watching):
+    """A crumb by a probe in its middle, and the oven around it by its own; what is too thin for a probe has only
+    that."""
+
+    def __init__(self, content: InOven, expected: Prediction) -> None:
+        super().__init__()
+        self.content, self.expected = content, expected
+        self._follower = CrumbFollower(content, expected)
+        self._oven = Watching()
+        self._oven_c = content.air.holds_c
+
+    def take(self, t_s: float, celsius: float) -> None:
+        """One more reading of the middle."""
+        if self.content.sets is not Sets.CRUMB:
+            return
+        super().take(t_s, celsius)
+        self._follower.take(t_s, celsius)
+
+    def take_beside(self, t_s: float, celsius: float) -> None:
+        """One more reading of the oven; where it holds another temperature than supposed, the bake is reckoned anew."""
+        self._oven.take(t_s, celsius)
+        if t_s < OVEN_TELLS_S:
+            return
+        mean = fmean(c for t, c in self._oven.readings if t >= OPENED_S)
+        if abs(mean - self._oven_c) < OVEN_DIFFERS_K:
+            return
+        self._oven_c = round(mean)
+        air = self.content.air.model_copy(update={"holds_c": float(self._oven_c)})
+        seen = self.content.model_copy(update={"air": air})
+        done = self.expected.done_s.scaled(done_s(seen) / done_s(self.content))
+        self._follower = CrumbFollower(seen, stretched(seen, course(seen), done, self.expected.factor))
+        for reading in self.readings:
+            self._follower.take(*reading)
+
+    def view(self, now_s: float) -> Watch:
+        """When it is done, by the middle's own way."""
+        crumb = self._follower.forecast(now_s)
+        left = crumb.left_s
+        if left is None and self._oven_c != self.content.air.holds_c:
+            ends = self._follower.expected.done_s
+            left = Estimate(
+                low=max(0.0, ends.low - now_s),
+                likely=max(0.0, ends.likely - now_s),
+                high=max(0.0, ends.high - now_s),
+                basis=Basis.MODEL,
+            )
+        return Watch(
+            now_c=crumb.core_c,
+            peak_c=max((c for _, c in self.readings), default=None),
+            left_s=left,
+            why=crumb.why,
+            readings=crumb.readings,
+            trail=self.trail(now_s),
+            ahead=tuple(Point(s=s, c=c) for s, c in self._follower.ahead(now_s)),
+            crumb=crumb,
+            beside_c=self._oven.readings[-1][1] if self._oven.readings else None,
+            beside_trail=self._oven.trail(now_s),
+        )
