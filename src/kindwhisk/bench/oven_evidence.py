@@ -26,7 +26,7 @@ PROBE_NOISE_K = 2.0
 """The mean of a probe over a bake, against the dial. Trade habit."""
 
 
-class Checked(Value):
+class DegreesNote(Value):
     """The oven was set to ``set_c`` and a thermometer in it showed ``measured_c`` once it held."""
 
     kind: Literal["checked"] = "checked"
@@ -36,14 +36,14 @@ class Checked(Value):
     mode: OvenMode = OvenMode.STATIC
 
 
-class Mapped(Value):
+class MapNote(Value):
     """A tray was baked and marked."""
 
     kind: Literal["mapped"] = "mapped"
     map: BrowningMap
 
 
-class LeftOut(Value):
+class LeftOutNote(Value):
     """A piece of evidence is not to count, or is to count again."""
 
     kind: Literal["left_out"] = "left_out"
@@ -51,7 +51,7 @@ class LeftOut(Value):
     out: bool = True
 
 
-Note = Annotated[Checked | Mapped | LeftOut, Field(discriminator="kind")]
+Note = Annotated[DegreesNote | MapNote | LeftOutNote, Field(discriminator="kind")]
 note_adapter: TypeAdapter[Note] = TypeAdapter(Note)
 
 
@@ -61,7 +61,7 @@ class Noted(NamedTuple):
     id: str
     oven: str
     at: datetime
-    note: Checked | Mapped | LeftOut
+    note: DegreesNote | MapNote | LeftOutNote
 
 
 class Source(NamedTuple):
@@ -136,9 +136,9 @@ def oven_evidence() -> OvenEvidence:
         noted = Noted(
             f"note-{row.id}", str(row.oven), datetime.fromisoformat(row.at), note_adapter.validate_json(row.payload)
         )
-        if isinstance(noted.note, LeftOut):
+        if isinstance(noted.note, LeftOutNote):
             (out.add if noted.note.out else out.discard)(noted.note.evidence)
-        elif isinstance(noted.note, Mapped):
+        elif isinstance(noted.note, MapNote):
             maps[noted.oven] = noted
         else:
             sources[noted.id] = Source("", "", noted.at)

@@ -224,7 +224,7 @@ class CoolBody(_Body):
     air_c: float | None = Field(default=None, ge=0, le=45, allow_inf_nan=False)
 
 
-class Cooled(BaseModel):
+class CoolingView(BaseModel):
     """Seconds to each gate, hottest first, and the way of its middle (seconds, C)."""
 
     gates: tuple[CoolGate, ...]
@@ -343,7 +343,7 @@ def of_formula(formula_id: str) -> BakeBody:
 
 
 @router.post("/cool")
-def cool(body: CoolBody) -> Cooled:
+def cool(body: CoolBody) -> CoolingView:
     """When a cake may be turned out, rolled, creamed and cut."""
     _, kitchen = kitchens.current()
     air = kitchen.air_c if body.air_c is None else body.air_c
@@ -354,4 +354,4 @@ def cool(body: CoolBody) -> Cooled:
     curve = tuple(
         Point(s=ends * i / 24, c=cooled_c(ends * i / 24, ends, body.from_c, last.to_c, air)) for i in range(25)
     )
-    return Cooled(gates=gates, curve=curve)
+    return CoolingView(gates=gates, curve=curve)

@@ -10,7 +10,7 @@ from pydantic import BaseModel, ConfigDict
 
 from kindwhisk.api.problems import refusals
 from kindwhisk.bench.events import Key
-from kindwhisk.bench.oven_evidence import LeftOut, Mapped, Note, oven_evidence
+from kindwhisk.bench.oven_evidence import LeftOutNote, MapNote, Note, oven_evidence
 from kindwhisk.bench.oven_profile import OvenProfile, oven_profile
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.ovens.browning_map import HotSide, hot_side
@@ -33,7 +33,7 @@ class MapBody(BaseModel):
 
     model_config = ConfigDict(extra="forbid")
 
-    note: Mapped
+    note: MapNote
 
 
 class PastBake(BaseModel):
@@ -62,7 +62,7 @@ def profile(oven_id: str) -> OvenProfile:
 def note(oven_id: str, body: NoteBody) -> OvenProfile:
     """Keep a note, and tell what is known with it. A repeated key changes nothing."""
     _, kitchen = kitchens.current()
-    if isinstance(body.note, LeftOut) and body.note.evidence not in oven_evidence().sources:
+    if isinstance(body.note, LeftOutNote) and body.note.evidence not in oven_evidence().sources:
         raise CraftError(
             f"There is no evidence '{body.note.evidence}'.", field="note.evidence", remedy="Take one from the profile."
         )

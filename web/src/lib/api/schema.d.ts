@@ -2207,28 +2207,9 @@ export interface components {
         };
         /**
          * Checked
-         * @description The oven was set to ``set_c`` and a thermometer in it showed ``measured_c`` once it held.
-         */
-        "Checked-Input": {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "checked";
-            /** Measured C */
-            measured_c: number;
-            /** @default static */
-            mode: components["schemas"]["OvenMode"];
-            /** @default middle */
-            rack: components["schemas"]["Rack"];
-            /** Set C */
-            set_c: number;
-        };
-        /**
-         * Checked
          * @description What is wrong with a draft, step by step, and its forecast as soon as it can be computed.
          */
-        "Checked-Output": {
+        Checked: {
             /** Findings */
             findings: components["schemas"]["Finding"][];
             forecast: components["schemas"]["ForecastView"] | null;
@@ -2560,6 +2541,27 @@ export interface components {
             vessel: string;
         };
         /**
+         * Cooled
+         * @description ``s`` seconds after the peak it is down to ``c``; ``for_`` says what that is cool enough for.
+         */
+        Cooled: {
+            /** C */
+            c: number;
+            s: components["schemas"]["Estimate"];
+            /** Use */
+            use: string;
+        };
+        /**
+         * CoolingView
+         * @description Seconds to each gate, hottest first, and the way of its middle (seconds, C).
+         */
+        CoolingView: {
+            /** Curve */
+            curve: components["schemas"]["Point"][];
+            /** Gates */
+            gates: components["schemas"]["CoolGate"][];
+        };
+        /**
          * CoreReading
          * @description A reading of the middle.
          */
@@ -2787,6 +2789,25 @@ export interface components {
             surface_c: number;
             /** T S */
             t_s: number;
+        };
+        /**
+         * DegreesNote
+         * @description The oven was set to ``set_c`` and a thermometer in it showed ``measured_c`` once it held.
+         */
+        DegreesNote: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "checked";
+            /** Measured C */
+            measured_c: number;
+            /** @default static */
+            mode: components["schemas"]["OvenMode"];
+            /** @default middle */
+            rack: components["schemas"]["Rack"];
+            /** Set C */
+            set_c: number;
         };
         /**
          * DegreesStep
@@ -3691,7 +3712,7 @@ export interface components {
          */
         HeatAnswer: {
             /** Cool To */
-            cool_to: components["schemas"]["kindwhisk__core__hot_foam__Cooled"][];
+            cool_to: components["schemas"]["Cooled"][];
             /** Guidance */
             guidance: string;
             /** Kj Per K */
@@ -4080,10 +4101,10 @@ export interface components {
             vessel: string;
         };
         /**
-         * LeftOut
+         * LeftOutNote
          * @description A piece of evidence is not to count, or is to count again.
          */
-        LeftOut: {
+        LeftOutNote: {
             /** Evidence */
             evidence: string;
             /**
@@ -4261,7 +4282,19 @@ export interface components {
          * @description A map that is being marked.
          */
         MapBody: {
-            note: components["schemas"]["Mapped"];
+            note: components["schemas"]["MapNote"];
+        };
+        /**
+         * MapNote
+         * @description A tray was baked and marked.
+         */
+        MapNote: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mapped";
+            map: components["schemas"]["BrowningMap"];
         };
         /**
          * MapView
@@ -4285,18 +4318,6 @@ export interface components {
             spread_k: number;
             /** Sure */
             sure: number;
-        };
-        /**
-         * Mapped
-         * @description A tray was baked and marked.
-         */
-        Mapped: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "mapped";
-            map: components["schemas"]["BrowningMap"];
         };
         /**
          * Mark
@@ -4634,7 +4655,7 @@ export interface components {
             /** Client Key */
             client_key: string;
             /** Note */
-            note: components["schemas"]["Checked-Input"] | components["schemas"]["Mapped"] | components["schemas"]["LeftOut"];
+            note: components["schemas"]["DegreesNote"] | components["schemas"]["MapNote"] | components["schemas"]["LeftOutNote"];
         };
         /**
          * NoteView
@@ -7828,27 +7849,6 @@ export interface components {
             /** Look For */
             look_for: string;
         };
-        /**
-         * Cooled
-         * @description Seconds to each gate, hottest first, and the way of its middle (seconds, C).
-         */
-        kindwhisk__api__routers__baking__Cooled: {
-            /** Curve */
-            curve: components["schemas"]["Point"][];
-            /** Gates */
-            gates: components["schemas"]["CoolGate"][];
-        };
-        /**
-         * Cooled
-         * @description ``s`` seconds after the peak it is down to ``c``; ``for_`` says what that is cool enough for.
-         */
-        kindwhisk__core__hot_foam__Cooled: {
-            /** C */
-            c: number;
-            s: components["schemas"]["Estimate"];
-            /** Use */
-            use: string;
-        };
     };
     responses: never;
     parameters: never;
@@ -8635,7 +8635,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["kindwhisk__api__routers__baking__Cooled"];
+                    "application/json": components["schemas"]["CoolingView"];
                 };
             };
             /** @description The body could not be read. */
@@ -9808,7 +9808,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Checked-Output"];
+                    "application/json": components["schemas"]["Checked"];
                 };
             };
             /** @description The body could not be read. */

@@ -8,6 +8,7 @@
   import SideBySide from '../../lib/draw/SideBySide.svelte';
   import { clock } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
+  import OvenPicture from './OvenPicture.svelte';
 
   type Props = { bench: BenchState; onprobe: () => void };
   let { bench, onprobe }: Props = $props();
@@ -64,7 +65,7 @@
       width={460}
       height={detail.fold || step.pattern ? 108 : 170}
     />
-  {:else if detail.section}
+  {:else if detail.section && !step.bake}
     <figure class="min-w-0">
       <figcaption class="text-[16px] font-semibold text-quiet">
         {detail.section.name}
@@ -84,7 +85,12 @@
       <Section section={beside} width={214} height={150} pxPerMm={scale} />
     </figure>
   {/if}
-  {#if column && course}<Course
+  {#if step.bake && detail.section}
+    <OvenPicture {bench} {onprobe} />
+  {:else if step.kind === 'preheat' && column}
+    <OvenPicture {bench} {onprobe} />
+  {/if}
+  {#if step.bake || step.kind === 'preheat'}<!-- the oven tells it -->{:else if column && course}<Course
       {column}
       title={columnTitle}
       {onprobe}

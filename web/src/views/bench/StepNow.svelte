@@ -6,7 +6,10 @@
   import Rescues from '../../lib/parts/Rescues.svelte';
   import { clock, countdown, length, until } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
+  import BakeNow from './BakeNow.svelte';
+  import BakeTold from './BakeTold.svelte';
   import BowlNow from './BowlNow.svelte';
+  import CoolGates from './CoolGates.svelte';
   import EggHeat from './EggHeat.svelte';
   import Gate from './Gate.svelte';
   import Meeting from './Meeting.svelte';
@@ -73,6 +76,7 @@
   </div>
   {#if running && followed && watch}
     {#if watch.pot}<PotNow {watch} {detail} read={bench.bake!.now} />
+    {:else if watch.crumb}<BakeNow {watch} {detail} read={bench.bake!.now} />
     {:else}<BowlNow {watch} {detail} read={bench.bake!.now} />{/if}
     {@render meets()}
     <p class="text-lg"><strong>{step.do}</strong> {check?.sees} <span class="text-quiet">{step.why}</span></p>
@@ -193,7 +197,8 @@
       </p>
       <button
         class="act act-small min-h-14"
-        onclick={() => bench.tell({ kind: 'cue_done', step: step.id, cue: cue.id })}>It's in</button
+        onclick={() => bench.tell({ kind: 'cue_done', step: step.id, cue: cue.id })}
+        >{step.bake ? 'Did it' : "It's in"}</button
       >
     </div>
   {/if}
@@ -210,6 +215,9 @@
       </p>
     {/each}
   {/if}
+
+  {#if step.bake && (line.status === 'waiting' || running)}<BakeTold {step} {running} />{/if}
+  {#if step.gates.length > 0 && (line.status === 'waiting' || running)}<CoolGates {detail} />{/if}
 
   {#if running && watch?.egg}<EggHeat egg={watch.egg} />{/if}
 

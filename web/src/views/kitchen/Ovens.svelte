@@ -73,6 +73,7 @@
           offset_k: 0,
           rise_k_per_min: 8,
           tins_at_once: 2,
+          racks: 2,
         }),
       )}>Add an oven</button
   >

@@ -50,7 +50,13 @@
     if (!template) return;
     page.change((k) => {
       open = freeId(shape, k.tins);
-      k.tins.push({ id: open, name: `new ${shape} tin`, tin: structuredClone(template), count: 1 });
+      k.tins.push({
+        id: open,
+        name: `new ${shape} tin`,
+        tin: structuredClone(template),
+        count: 1,
+        wall: 'bright metal',
+      });
     });
   }
 </script>

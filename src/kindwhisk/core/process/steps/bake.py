@@ -168,8 +168,8 @@ class BakeStep(StepBase):
                 Cue(
                     id="turn",
                     after_s=Estimate.around(made.turn_s, CUE_SPREAD, made.done_s.basis),
-                    do="Turn it round, quickly.",
-                    look="It has set: it does not tremble.",
+                    do="Turn it round",
+                    look="Quickly, once it has set: it does not tremble.",
                 )
             )
         if made.cover_s is not None:
@@ -177,7 +177,7 @@ class BakeStep(StepBase):
                 Cue(
                     id="cover",
                     after_s=Estimate.around(made.cover_s, 0.15, made.done_s.basis),
-                    do="Lay a sheet of foil over it, loosely.",
+                    do="Cover it with foil, loosely",
                     look="It is as brown as it should be in the end.",
                 )
             )

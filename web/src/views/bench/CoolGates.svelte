@@ -1,0 +1,30 @@
+<script lang="ts">
+  import type { StepDetail } from '../../lib/api/client';
+  import { celsius, origin } from '../../lib/figures.svelte';
+  import { now } from '../../lib/now.svelte';
+  import { clock, length, until } from '../../lib/time';
+
+  /** What a cooling cake becomes ready for, and when. */
+  type Props = { detail: StepDetail };
+  let { detail }: Props = $props();
+
+  const gates = $derived(detail.forecast.gates);
+  const started = $derived(detail.outlook ? -until(detail.outlook.started_at, now.value) : null);
+</script>
+
+<ol class="text-[17px]" aria-label="Ready for">
+  {#each gates as gate (gate.kind)}
+    {@const left = started === null ? null : gate.after_s.likely - started}
+    <li class="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5">
+      <strong class="min-w-20">{gate.kind}</strong>
+      <span>at {celsius(gate.to_c)}</span>
+      <span class={left !== null && left <= 0 ? 'font-semibold text-leaf' : 'font-semibold'}>
+        {#if left === null}after {length(gate.after_s.likely)}{:else if left <= 0}may be{:else}in {length(left)}, {clock(
+            now.value + left * 1000,
+          )}{/if}
+      </span>
+      <span class="text-quiet">({length(gate.after_s.low)} to {length(gate.after_s.high)}) {gate.why}</span>
+    </li>
+  {/each}
+</ol>
+{#if gates[0]}<p class="text-[15px] text-quiet">Times: {origin(gates[0].after_s)}.</p>{/if}
