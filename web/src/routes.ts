@@ -8,6 +8,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/book/meringue': () => import('./views/meringue/MeringuePage.svelte'),
   '/book/fold': () => import('./views/fold/FoldPage.svelte'),
   '/book/tins': () => import('./views/tins/TinsPage.svelte'),
+  '/book/bake': () => import('./views/baking/BakingPage.svelte'),
   '/book/patterns': () => import('./views/patterns/PatternPage.svelte'),
   '/book/:formula': () => import('./views/book/FormulaPage.svelte'),
   '/book/:formula/change': () => import('./views/book/ChangePage.svelte'),
@@ -17,6 +18,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/bench/:bake': () => import('./views/bench/Bench.svelte'),
   '/log': () => import('./views/log/Log.svelte'),
   '/log/:bake': () => import('./views/log/BakeRecord.svelte'),
+  '/kitchen/ovens/:oven': () => import('./views/ovens/OvenPage.svelte'),
   '/kitchen': () => import('./views/kitchen/KitchenPage.svelte'),
   '*': Today,
 });

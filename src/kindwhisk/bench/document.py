@@ -5,6 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 
 from kindwhisk.bench.projection import HandStep
+from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import NO_RECORD, KitchenRecord
 from kindwhisk.core.model import Value
@@ -40,6 +41,7 @@ class BakeDocument(Value):
     oven: str
     tin_name: str
     tin: Tin
+    tin_wall: TinWall = TinWall.BRIGHT
     tin_count: int
     beside: tuple[Beside, ...] = ()
     record: KitchenRecord = NO_RECORD
@@ -76,6 +78,7 @@ class BakeDocument(Value):
                 self.tin_name,
                 self.tin,
                 self.tin_count,
+                wall=self.tin_wall,
                 beside=tuple(TinsInUse(b.name, b.tin, b.count) for b in self.beside),
             ),
             vessels={v.id: v for v in self.formula.vessels},

@@ -94,6 +94,7 @@ class Bench:
             oven=scaled.oven,
             tin_name=scaled.tin_name,
             tin=scaled.tin,
+            tin_wall=scaled.tin_wall,
             tin_count=scaled.tin_count,
             beside=tuple(Beside(name=b.name, tin=b.tin, count=b.count) for b in scaled.beside),
             record=record,

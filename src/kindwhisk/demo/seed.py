@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import random
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
@@ -9,18 +10,25 @@ from typing import Any
 
 from kindwhisk.bench.clock import now
 from kindwhisk.bench.events import event_adapter
+from kindwhisk.bench.oven_evidence import DegreesNote, MapNote
 from kindwhisk.bench.service import Bench
+from kindwhisk.core.baking.course import Sets, course
 from kindwhisk.core.material import combine
+from kindwhisk.core.ovens.browning_map import BrowningMap
+from kindwhisk.core.ovens.place import Rack
 from kindwhisk.core.process.gate import GateItemKind
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.boil import BoilStep
+from kindwhisk.core.process.steps.preheat import PreheatStep
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
+from kindwhisk.devices.oven import LOADING_DOOR_S, OvenPlan, StandInOven
 from kindwhisk.devices.pot import StandInPot
 from kindwhisk.devices.stand_in import stand_in_for
-from kindwhisk.store import formulas, kitchens, probes
+from kindwhisk.store import formulas, kitchens, oven_notes, probes
 from kindwhisk.store.probes import Kept, milliseconds
 from kindwhisk.store.writing import writing
 
@@ -65,6 +73,21 @@ PAST = (
 )  # fmt: skip
 
 
+OVEN_NOTES: tuple[DegreesNote | MapNote, ...] = (
+    DegreesNote(set_c=170, measured_c=161),
+    DegreesNote(set_c=180, measured_c=173),
+    DegreesNote(set_c=170, measured_c=167, rack=Rack.TOP),
+    DegreesNote(set_c=170, measured_c=204),
+    DegreesNote(set_c=160, measured_c=152),
+    MapNote(
+        map=BrowningMap.model_validate(
+            {"rows": ((2, 2, 2, 3, 3, 4), (2, 2, 2, 2, 3, 3), (1, 2, 2, 2, 2, 3), (1, 1, 2, 2, 2, 2))}
+        )
+    ),
+)
+"""Oven thermometer and a tray of shells; one reading was taken while the oven still overshot."""
+
+
 def is_empty() -> bool:
     """Whether the data file holds no formula yet."""
     return not formulas.entries()
@@ -79,6 +102,9 @@ def seed(bench: Bench, today: datetime | None = None) -> None:
         kitchens.save(demo_kitchen())
         for formula in demo_formulas():
             formulas.save(formula)
+        for number, note in enumerate(OVEN_NOTES):
+            key = f"demo-oven-{number:02d}"
+            oven_notes.keep("deck", kind=note.kind, payload=note.model_dump_json(), client_key=key)
         for past in sorted(PAST, key=lambda p: -p.days_ago):
             began = (moment - timedelta(days=past.days_ago)).replace(hour=past.hour, minute=5, second=0)
             _replay(bench, past, began)
@@ -110,7 +136,7 @@ def _replay(bench: Bench, past: PastBake, began: datetime) -> None:
             value = past.densities[line.id]
             told.append((end, {"kind": "reading_added", "step": line.id, "quantity": "density", "value": value}))
         told.append((end, {"kind": "step_done", "step": line.id}))
-    probes.keep(list(_probed(bench, bake_id, told)))
+    probes.keep([*_probed(bench, bake_id, told), *_oven_probed(bench, bake_id, told)])
     last = max(at for at, _ in told)
     if past.note:
         told.append((last, {"kind": "note_added", "text": past.note}))
@@ -153,3 +179,33 @@ def _probed(bench: Bench, bake_id: str, told: list[Told]) -> Iterator[Kept]:
                 shown = work.setting.kitchen.shows_c(place, value)
                 yield Kept(place, f"{bake_id}-{work.step.id}-{body.t_s:.0f}", at_ms, shown, value)
         pot_c = body.syrup_c if isinstance(body, StandInPot) else pot_c
+
+
+def _oven_probed(bench: Bench, bake_id: str, told: list[Told]) -> Iterator[Kept]:
+    """What the probes in the oven and in the crumb said while it heated and baked."""
+    began = {f["step"]: at for at, f in told if f["kind"] == "step_started"}
+    ended = {f["step"]: at for at, f in told if f["kind"] == "step_done"}
+    rng = random.Random(bake_id.rsplit("-", 1)[0])
+    plan = OvenPlan(offset_k=rng.uniform(-10, -7), seed=rng.randrange(1000))
+
+    def kept(probe: str, at: datetime, celsius: float) -> Kept:
+        return Kept(probe, f"{bake_id}-{at.timestamp():.0f}", milliseconds(at), celsius, celsius)
+
+    for work in bench.steps_of(bake_id):
+        step = work.step
+        if not isinstance(step, PreheatStep | BakeStep) or step.id not in began:
+            continue
+        oven = StandInOven(plan, float(round(step.oven_c - work.setting.oven_offset_k)))
+        if isinstance(step, BakeStep):
+            oven.air_c = oven.wall_c = oven.probe_c = step.oven_c
+            oven.open_door(LOADING_DOOR_S)
+        start, lasted = began[step.id], (ended[step.id] - began[step.id]).total_seconds()
+        while oven.t_s < lasted:
+            oven.advance(15)
+            yield kept("oven-probe", start + timedelta(seconds=oven.t_s), oven.read())
+        if not isinstance(step, BakeStep) or step.sets is not Sets.CRUMB:
+            continue
+        way = course(step.in_oven(combine(work.intake), work.setting))
+        for t_s in range(20, int(lasted), 20):
+            core = way.at(t_s / lasted * (way.done_s or lasted)).core_c
+            yield kept("crumb-probe", start + timedelta(seconds=t_s), round(core + rng.gauss(0, 0.3), 1))

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from enum import IntEnum
-from typing import Annotated, NamedTuple
+from typing import Annotated
 
 import numpy as np
 from pydantic import Field, model_validator
@@ -46,7 +46,7 @@ class BrowningMap(Value):
         return self
 
 
-class HotSide(NamedTuple):
+class HotSide(Value):
     """What a map tells. ``spread_k`` from the coolest to the hottest corner; ``side`` in words, empty for an even oven;
     ``places_k`` how much hotter each place is than the middle of all, as the plane through the marks has it;
     ``sure`` is what the plane explains of the marks (0 to 1)."""
@@ -86,7 +86,7 @@ def hot_side(marked: BrowningMap) -> HotSide:
         advice = "Even enough: turn only what is large."
     else:
         advice = f"The {side} browns as if it were {spread:.0f} K hotter than across from it: turn once it has set."
-    return HotSide(side, float(spread), places, sure, advice)
+    return HotSide(side=side, spread_k=float(spread), places_k=places, sure=sure, advice=advice)
 
 
 def _named(right: float, behind: float) -> str:

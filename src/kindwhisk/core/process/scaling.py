@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 
+from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.eggs import EggNeed, egg_need, egg_parts
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Estimate
@@ -60,6 +61,7 @@ class Scaled(Value):
     factor: float
     tin_name: str
     tin: Tin
+    tin_wall: TinWall
     tin_count: int
     beside: tuple[TinFill, ...]
     fills: tuple[TinFill, ...]
@@ -72,7 +74,7 @@ class Scaled(Value):
 def _in_use(tin: str | Tin, count: int, kitchen: Kitchen) -> TinsInUse:
     if isinstance(tin, str):
         item = kitchen.tin(tin)
-        return TinsInUse(name=item.name, tin=item.tin, count=count, on_shelf=item.count)
+        return TinsInUse(name=item.name, tin=item.tin, count=count, on_shelf=item.count, wall=item.wall)
     return TinsInUse(name=f"{tin.shape} tin", tin=tin, count=count)
 
 
@@ -89,8 +91,9 @@ def _tins(formula: Formula, kitchen: Kitchen, wish: Wish) -> TinsInUse:
         if wish.sets_tins:
             raise CraftError("This formula fills no tin.", field="tin", remedy=BY_OTHER_MEANS)
         return NO_TINS
-    on_shelf = next((t.count for t in kitchen.tins if t.tin == fill.tin and t.name == fill.tin_name), None)
-    return TinsInUse(name=fill.tin_name, tin=fill.tin, count=count, on_shelf=on_shelf, beside=beside)
+    own_tin = next((t for t in kitchen.tins if t.tin == fill.tin and t.name == fill.tin_name), None)
+    named = TinsInUse(name=fill.tin_name, tin=fill.tin, count=count, beside=beside)
+    return named if own_tin is None else replace(named, on_shelf=own_tin.count, wall=own_tin.wall)
 
 
 def _batter_ml(formula: Formula, setting: Setting) -> float:
@@ -247,6 +250,7 @@ def scale(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecord 
         factor=times,
         tin_name=setting.tins.name,
         tin=setting.tins.tin,
+        tin_wall=setting.tins.wall,
         tin_count=trays or setting.tins.count,
         beside=fills[1:],
         fills=fills,

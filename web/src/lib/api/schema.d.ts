@@ -3765,13 +3765,24 @@ export interface components {
             measured_minutes: number;
             pair: components["schemas"]["Pair"];
         };
-        HotSide: [
-            string,
-            number,
-            number[][],
-            number,
-            string
-        ];
+        /**
+         * HotSide
+         * @description What a map tells. ``spread_k`` from the coolest to the hottest corner; ``side`` in words, empty for an even oven;
+         *     ``places_k`` how much hotter each place is than the middle of all, as the plane through the marks has it;
+         *     ``sure`` is what the plane explains of the marks (0 to 1).
+         */
+        HotSide: {
+            /** Advice */
+            advice: string;
+            /** Places K */
+            places_k: number[][];
+            /** Side */
+            side: string;
+            /** Spread K */
+            spread_k: number;
+            /** Sure */
+            sure: number;
+        };
         /**
          * How
          * @description How it cools.

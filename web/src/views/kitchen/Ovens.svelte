@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Switch } from 'bits-ui';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
+  import { p } from '../../routes';
   import { freeId, type KitchenState } from './kitchen.svelte';
   import NameField from './NameField.svelte';
 
@@ -54,6 +55,17 @@
         value={oven.tins_at_once ?? 2}
         onvalue={(v) => page.change((k) => (k.ovens[i]!.tins_at_once = Math.round(v)))}
       />
+      <QuantityField
+        label="Racks at once"
+        wanted="number"
+        unit=""
+        least={1}
+        value={oven.racks ?? 2}
+        onvalue={(v) => page.change((k) => (k.ovens[i]!.racks = Math.min(6, Math.round(v))))}
+      />
+      <a class="act act-small my-2" href={p('/kitchen/ovens/:oven', { params: { oven: oven.id } })}
+        >What is known of it</a
+      >
       {#if (page.kitchen?.ovens.length ?? 0) > 1}
         <button class="act act-small" onclick={() => page.change((k) => k.ovens.splice(i, 1))}>Take it out</button>
       {/if}

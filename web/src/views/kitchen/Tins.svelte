@@ -6,6 +6,7 @@
   import { paperOf } from '../tins/tins.svelte';
   import TinDrawing from './TinDrawing.svelte';
 
+  const WALLS = ['bright metal', 'dark metal', 'glass or ceramic', 'silicone'] as const;
   type Props = { page: KitchenState };
   let { page }: Props = $props();
 
@@ -87,6 +88,12 @@
               least={1}
               value={tin.count}
               onvalue={(v) => page.change((k) => (k.tins[i]!.count = Math.round(v)))}
+            />
+            <Choice
+              label="Its wall"
+              value={tin.wall}
+              options={WALLS.map((w) => ({ value: w, label: w }))}
+              onvalue={(wall) => page.change((k) => (k.tins[i]!.wall = wall as typeof tin.wall))}
             />
             {#each Object.entries(tin.tin.dimensions).filter(([, v]) => v !== null) as [key, value] (key)}
               <QuantityField

@@ -1,0 +1,59 @@
+<script lang="ts">
+  import type { Schemas } from '../api/client';
+  import { units } from '../figures.svelte';
+
+  /** An oven cut in half: how far each rack is from what the dial says, and how sure that is. */
+  type Props = { places: Schemas['PlaceOffset'][]; mode: Schemas['OvenMode']; dial: (c: number) => string };
+  let { places, mode, dial }: Props = $props();
+
+  const W = 380;
+  const H = 214;
+  const Y = { top: 62, middle: 122, bottom: 182 } as const;
+  const k = (v: number) => {
+    const n = Math.round(v * (units.system === 'us' ? 1.8 : 1));
+    return `${n > 0 ? '+' : n < 0 ? '−' : ''}${Math.abs(n)}`;
+  };
+  const shown = $derived(places.filter((p) => p.mode === mode));
+  /** Copper for hotter, steel for cooler. */
+  const tint = (v: number) => (v > 0 ? 'var(--copper)' : 'var(--metal)');
+</script>
+
+<svg
+  viewBox="0 0 {W} {H}"
+  class="block w-full max-w-[380px]"
+  role="img"
+  aria-label="Measured minus set by rack: {shown
+    .map((p) => `${p.rack} ${k(p.offset_k.likely)}, ${k(p.offset_k.low)} to ${k(p.offset_k.high)}`)
+    .join('; ')}"
+>
+  <rect x="2" y="2" width={W - 4} height={H - 4} rx="7" fill="var(--line)" stroke="var(--metal)" stroke-width="2" />
+  <rect x="14" y="14" width={W - 28} height={H - 28} rx="3" fill="var(--surface)" />
+  {#if mode === 'fan'}
+    <circle cx={W - 40} cy="38" r="13" fill="none" stroke="var(--metal)" stroke-width="2" />
+    <text x={W - 40} y="43" text-anchor="middle" class="text-[12px]" fill="var(--quiet)">fan</text>
+  {/if}
+  {#each shown as place (place.rack)}
+    {@const at = Y[place.rack]}
+    {@const wide = Math.min(120, Math.abs(place.offset_k.likely) * 5)}
+    <line x1="14" x2={W - 14} y1={at} y2={at} stroke="var(--metal)" stroke-width="2.5" />
+    <rect
+      x={place.offset_k.likely > 0 ? W / 2 : W / 2 - wide}
+      y={at - 15}
+      width={wide}
+      height="12"
+      fill={tint(place.offset_k.likely)}
+      fill-opacity={place.checks > 0 ? 0.85 : 0.35}
+    />
+    <line x1={W / 2} x2={W / 2} y1={at - 20} y2={at} stroke="var(--ink)" stroke-width="1.5" />
+    <text x="24" y={at - 8} class="text-[15px] font-semibold" fill="var(--ink)">{place.rack}</text>
+    <text x="24" y={at - 26} class="text-[12px]" fill="var(--quiet)"
+      >{place.checks === 0 ? 'not measured' : `${place.checks} read`}</text
+    >
+    <text x={W - 24} y={at - 8} text-anchor="end" class="text-[20px] font-bold" fill="var(--ink)"
+      >{k(place.offset_k.likely)} {units.system === 'us' ? 'F' : 'K'}</text
+    >
+    <text x={W - 24} y={at - 28} text-anchor="end" class="text-[12px]" fill="var(--quiet)"
+      >{k(place.offset_k.low)} to {k(place.offset_k.high)}; for 170 set {dial(place.dial_c)}</text
+    >
+  {/each}
+</svg>
