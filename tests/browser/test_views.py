@@ -23,6 +23,7 @@ VIEWS = {
     "/book/meringue": "Sugar and whites",
     "/log": "The Log",
     "/kitchen": "Lantern Lane",
+    "/kitchen/ovens/deck": "Deck oven",
 }
 
 

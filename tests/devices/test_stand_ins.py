@@ -14,10 +14,12 @@ from kindwhisk.bench.service import Bench
 from kindwhisk.core import hot_foam
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.kitchen import ProbePlace, Thermometer
+from kindwhisk.core.ovens.cycling import holding
 from kindwhisk.core.sugar.syrup import boiling_c
 from kindwhisk.core.thermometer import Check
 from kindwhisk.devices.bowl import BowlPlan, StandInBowl
 from kindwhisk.devices.intake import OutsideReading, take
+from kindwhisk.devices.oven import OvenPlan, StandInOven
 from kindwhisk.devices.pot import PotPlan, StandInPot
 from kindwhisk.devices.stand_in import Mishap, StandIns
 from kindwhisk.formats import probe_csv
@@ -159,3 +161,50 @@ def test_stand_ins_follow_the_bench_and_the_bench_follows_them(kitchen_with_prob
     cold = next(t for t in stand_ins.view().things if t.place is ProbePlace.POT)
     assert cold.flame == 0
     assert cold.true_c < 110
+
+
+def test_a_stand_in_oven_cycles_around_another_temperature_than_its_dial() -> None:
+    oven = StandInOven(OvenPlan(offset_k=-9, seed=2), dial_c=179)
+    seen = []
+    while oven.t_s < 4200:
+        oven.advance(5)
+        seen.append((oven.t_s, oven.read()))
+    held = holding([r for r in seen if r[0] > 1800])
+    assert held.mean_c == pytest.approx(170, abs=3)
+    assert held.swing_k is not None
+    assert 1 < held.swing_k < 9
+    before = oven.air_c
+    oven.open_door(30)
+    oven.advance(30)
+    assert oven.air_c < before - 15
+    oven.advance(900)
+    assert oven.air_c == pytest.approx(170, abs=10)
+
+
+def test_a_stand_in_cake_bakes_and_cools_and_its_probe_tells_when(bench: Bench) -> None:
+    hub, clock = Hub(), Clock()
+    baker = Baker(bench, "butter-sponge", hours=6)
+    stand_ins = StandIns(bench, clock, hub, available=True)
+    baker.until("bake")
+    baker.tell("step_started", step="bake")
+    hottest, ends = 0.0, None
+    for _ in range(240):
+        baker.wait(10)
+        stand_ins.advance(baker.now)
+        state = baker.state
+        watch = state.details["bake"].watch
+        assert watch is not None
+        hottest = max(hottest, watch.now_c or 0)
+        if watch.left_s and watch.left_s.likely == 0:
+            ends = baker.now
+            break
+    assert 93 < hottest < 101
+    assert ends is not None
+    told = {t.place for t in stand_ins.view().things}
+    assert told == {ProbePlace.OVEN, ProbePlace.CRUMB}
+    baker.tell("step_done", step="bake")
+    for _ in range(60):
+        baker.wait(30)
+        stand_ins.advance(baker.now)
+    (crumb,) = [t for t in stand_ins.view().things if t.place is ProbePlace.CRUMB]
+    assert crumb.true_c < 75

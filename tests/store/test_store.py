@@ -10,6 +10,7 @@ from pathlib import Path
 import pytest
 from peewee import IntegrityError, SqliteDatabase
 
+from kindwhisk.bench.oven_evidence import oven_evidence
 from kindwhisk.core.errors import CraftError
 from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
@@ -148,4 +149,26 @@ def test_a_fold_that_deflated_became_macaronage_in_book_and_bakes(tmp_path: Path
     old.close()
     opened = open_database(tmp_path)
     assert formulas.get("french-shells") == (1, shells)
+    opened.close()
+
+
+def test_times_of_past_bakes_teach_ovens_after_the_file_was_opened_anew(tmp_path: Path) -> None:
+    from playhouse.migrations import Runner
+
+    old = SqliteDatabase(str(tmp_path / FILE_NAME))
+    before = sorted(p.stem for p in MIGRATIONS.glob("0004_*.py"))[0]
+    Runner(old, str(MIGRATIONS)).up(before)
+    (chiffon,) = [f for f in demo_formulas() if f.id == "tea-chiffon"]
+    document = {"formula": chiffon.model_dump(mode="json"), "oven": "deck", "tin": {"shape": "tube"}}
+    summary = {"times": {"bake": {"observed_s": 2300.0, "modelled_s": 2000.0}}, "late_by_s": 0, "stars": 4}
+    row = ("one", "tea-chiffon", 1, "Tea chiffon", "2026-01-02T05:00:00+00:00", "finished", "k" * 8)
+    old.execute_sql(  # type: ignore[no-untyped-call]
+        'INSERT INTO bakerow ("id", "formula", "version", "title", "started_at", "status", "client_key", "document",'
+        ' "summary") VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+        (*row, json.dumps(document), json.dumps(summary)),
+    )
+    old.close()
+    opened = open_database(tmp_path)
+    (seen,) = oven_evidence().bakes
+    assert (seen.oven, seen.family, seen.observed_s) == ("deck", "tube", 2300)
     opened.close()

@@ -140,7 +140,9 @@ def outlook(
         high_at=high,
         basis=basis,
         share=_share(start, likely, now),
-        pace=(likely - start).total_seconds() / duration.likely if measured is not None and forecast.bake else 1.0,
+        pace=(likely - start).total_seconds() / duration.likely
+        if measured is not None and (forecast.bake or forecast.gates)
+        else 1.0,
     )
 
 

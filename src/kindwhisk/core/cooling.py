@@ -106,8 +106,12 @@ def gate_temperatures(technique: Technique | None, air_c: float) -> tuple[tuple[
         gates.append((GateKind.ROLL, 35.0, "Hot it sticks and tears; cold and bare it cracks."))
     if technique is Technique.SOAKED_SPONGE:
         gates.append((GateKind.SOAK, 45.0, "Lukewarm, it drinks evenly."))
-    gates.append((GateKind.CREAM, CREAM_C, "Cream melts from 27 to 30 C on."))
-    gates.append((GateKind.CUT, air_c + CUT_ABOVE_K, "Starch is still setting: a warm crumb balls under the knife."))
+    if technique is not Technique.MERINGUE:
+        gates.append((GateKind.CREAM, CREAM_C, "Cream melts from 27 to 30 C on."))
+    if technique not in PIECES:
+        gates.append(
+            (GateKind.CUT, air_c + CUT_ABOVE_K, "Starch is still setting: a warm crumb balls under the knife.")
+        )
     warmest = air_c + ABOVE_AIR_K
     ordered = sorted(((k, max(c, warmest), w) for k, c, w in gates), key=lambda g: -g[1])
     return tuple(ordered)

@@ -9,8 +9,9 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk.api.problems import refusals
 from kindwhisk.bench.oven_evidence import oven_evidence
+from kindwhisk.core import section
 from kindwhisk.core.baking.answers import Answer, answers
-from kindwhisk.core.baking.asked import Asked
+from kindwhisk.core.baking.asked import USUAL_PIECES, Asked
 from kindwhisk.core.baking.carry_over import carry_over
 from kindwhisk.core.baking.course import InOven
 from kindwhisk.core.baking.doneness import Sign, looks_wrong_but_right, signs
@@ -21,9 +22,10 @@ from kindwhisk.core.baking.reference import ReferenceBake, family
 from kindwhisk.core.baking.risks import Risk, risks
 from kindwhisk.core.baking.straight_after import Next, straight_after
 from kindwhisk.core.baking.view import CurvePoint, curve_of
+from kindwhisk.core.bowls import usual
 from kindwhisk.core.cooling import OUT_OF_OVEN_C, CoolGate, How, cool_gates, cooled_c
 from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.ovens.times import with_factor
@@ -31,6 +33,7 @@ from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.process.formula import upstream
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.section import Section
 from kindwhisk.core.technique import Technique
 from kindwhisk.core.temperature import Point
 from kindwhisk.core.tins.shapes import Tin
@@ -47,7 +50,10 @@ class _Body(BaseModel):
 
 
 class TimedBody(_Body):
-    """A bake of this batter that was timed; without ``fill_mm`` all of it was in that tin, or it was filled alike."""
+    """A bake of this batter that was timed, in still air unless said otherwise.
+
+    Without ``fill_mm`` all of it was in that tin, or it was filled alike.
+    """
 
     tin: Tin
     oven_c: Degrees
@@ -135,6 +141,7 @@ class Baked(BaseModel):
     lost: float
     dome_mm: float
     browned: float | None
+    section: Section
     curves: tuple[CurvePoint, ...]
     risks: tuple[Risk, ...]
     signs: tuple[Sign, ...]
@@ -247,6 +254,16 @@ def _work(body: BakeBody) -> Worked:
     return Worked(content=content, reference=reference, made=made)
 
 
+def _section(body: BakeBody, content: InOven) -> Section:
+    """One tin or piece, cut in half, as it goes in."""
+    batter = usual("batter", body.batter_g).at_density(Estimate.exact(body.density_g_per_ml, Basis.FORMULA))
+    piece = body.piece or USUAL_PIECES.get(body.technique)
+    if piece is None:
+        return section.of_tin(f"{body.tin.shape} tin", body.tin, 1.0, batter)
+    count = max(1, round(body.batter_g / body.density_g_per_ml / content.tin.volume_ml(content.fill_mm)))
+    return section.of_piece("piece", piece, batter, count)
+
+
 @router.post("/bake")
 def bake(body: BakeBody) -> Baked:
     """When this batter in this tin in this oven is done, with its curves, looks and risks."""
@@ -265,6 +282,7 @@ def bake(body: BakeBody) -> Baked:
         lost=end.lost,
         dome_mm=end.dome_mm,
         browned=made.browned,
+        section=_section(body, content),
         curves=curve_of(made),
         risks=risks(content, made),
         signs=signs(body.technique, content.sets),
@@ -315,7 +333,7 @@ def of_formula(formula_id: str) -> BakeBody:
     _, kitchen = kitchens.current()
     step, fill = formula.bake, formula.fill
     if step is None or fill is None or fill.id not in upstream(formula, step.id):
-        raise CraftError("Nothing of it is baked in a tin.", field="formula_id", remedy="Choose another formula.")
+        raise CraftError("Nothing of it is baked in a tin.", field="formula", remedy="Choose another formula.")
     made = scale(formula, kitchen, Wish())
     batter, one = made.forecast.step(fill.id).material, made.fills[0]
     piece = getattr(fill, "piece", None)

@@ -122,7 +122,8 @@ class Asked:
     def reference(
         self, tin: Tin, oven_c: float, minutes: float, mode: OvenMode | None = None, fill_mm: float | None = None
     ) -> ReferenceBake:
-        """A bake of the same batter that was timed: of all of it where the tin takes that, else filled alike."""
+        """A bake of the same batter that was timed, in still air unless said otherwise: of all of it where the tin
+        takes that, else filled alike."""
         piece = self.pieces
         if piece is not None:
             mould = piece.mould()
@@ -131,4 +132,4 @@ class Asked:
             volume = self.batter_g / self.density
             alike = volume / self.tin.volume_ml()
             fill_mm = tin.level_mm(volume) if volume <= tin.volume_ml() else tin.level_mm(alike * tin.volume_ml())
-        return ReferenceBake(tin=tin, fill_mm=fill_mm, oven_c=oven_c, mode=mode or self.mode, minutes=minutes)
+        return ReferenceBake(tin=tin, fill_mm=fill_mm, oven_c=oven_c, mode=mode or OvenMode.STATIC, minutes=minutes)

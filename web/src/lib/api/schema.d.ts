@@ -1995,6 +1995,7 @@ export interface components {
             pieces: number | null;
             /** Risks */
             risks: components["schemas"]["Risk"][];
+            section: components["schemas"]["Section"];
             /** Signs */
             signs: components["schemas"]["Sign"][];
             /** Turn Min */

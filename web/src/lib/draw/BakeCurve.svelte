@@ -25,7 +25,8 @@
     oven?: Schemas['Point'][];
     /** No probe fits into it. */
     thin?: boolean;
-    width?: number;
+    /** As wide as there is room, up to this. */
+    most?: number;
     height?: number;
   };
   let {
@@ -40,10 +41,12 @@
     ahead = [],
     oven = [],
     thin = false,
-    width = 460,
+    most = 470,
     height = 250,
   }: Props = $props();
 
+  let room = $state(0);
+  const width = $derived(Math.max(280, Math.min(most, room || most)));
   const LEFT = 36;
   const RIGHT = 84;
   const TOP = 36;
@@ -114,104 +117,108 @@
   }
 </script>
 
-<svg
-  viewBox="0 0 {width} {height}"
-  class="block w-full touch-pan-y"
-  style="max-width: {width}px"
-  role="img"
-  aria-label="The bake over time: middle at {degrees(doneC)} degrees and done after about {length(
-    done.likely,
-  )}, {length(done.low)} to {length(done.high)}; first look {length(look)}{turn === null
-    ? ''
-    : `, turn ${length(turn)}`}{cover === null ? '' : `, cover ${length(cover)}`}"
-  onpointermove={point}
-  onpointerdown={point}
-  onpointerleave={() => (pointed = null)}
->
-  <rect
-    x={x(done.low)}
-    width={x(done.high) - x(done.low)}
-    y={TOP}
-    height={height - FOOT - TOP}
-    fill="var(--leaf)"
-    fill-opacity="0.16"
-  />
-  {#each y.ticks(5) as t (t)}
-    <line x1={LEFT} x2={width - RIGHT} y1={y(t)} y2={y(t)} stroke="var(--line)" />
-    {#if thin || Math.abs(y(t) - y(doneC)) > 13}<text
-        x={LEFT - 5}
-        y={y(t) + 4.5}
-        text-anchor="end"
-        class="text-[12px]"
-        fill="var(--quiet)">{degrees(t)}</text
-      >{/if}
-  {/each}
-  {#if !thin}
-    {#each STAGES as [at, name] (name)}
-      <line x1={LEFT} x2={width - RIGHT} y1={y(at)} y2={y(at)} stroke="var(--quiet)" stroke-dasharray="1 5" />
-      <text x={LEFT + 5} y={y(at) - 3} class="text-[12px]" fill="var(--quiet)">{name}</text>
-    {/each}
-    <line x1={LEFT} x2={width - RIGHT} y1={y(doneC)} y2={y(doneC)} stroke="var(--leaf)" stroke-width="1.5" />
-  {/if}
-  <path d={path('oven_c')} fill="none" stroke="var(--metal)" stroke-width="1.5" stroke-dasharray="6 4" />
-  <path d={path('surface_c')} fill="none" stroke="var(--copper)" stroke-width="1.2" stroke-opacity="0.75" />
-  <path d={path('edge_c')} fill="none" stroke="var(--copper)" stroke-width="1.2" stroke-dasharray="2 3" />
-  <path
-    d={path('core_c')}
-    fill="none"
-    stroke="var(--copper)"
-    stroke-width={trail.length > 0 ? 1.6 : 3}
-    stroke-opacity={trail.length > 0 ? 0.6 : 1}
-  />
-  {#if oven.length > 1}<path d={read(oven)} fill="none" stroke="var(--quiet)" stroke-width="1.8" />{/if}
-  {#if trail.length > 0}
-    <path d={read(trail)} fill="none" stroke="var(--ink)" stroke-width="3" stroke-linejoin="round" />
-    <path
-      d={read(ahead)}
-      fill="none"
-      stroke="var(--ink)"
-      stroke-width="2.5"
-      stroke-dasharray="1 6"
-      stroke-linecap="round"
+<div bind:clientWidth={room} class="w-full [contain:inline-size]">
+  <svg
+    {width}
+    {height}
+    class="block touch-pan-y"
+    role="img"
+    aria-label="The bake over time: middle at {degrees(doneC)} degrees and done after about {length(
+      done.likely,
+    )}, {length(done.low)} to {length(done.high)}; first look {length(look)}{turn === null
+      ? ''
+      : `, turn ${length(turn)}`}{cover === null ? '' : `, cover ${length(cover)}`}"
+    onpointermove={point}
+    onpointerdown={point}
+    onpointerleave={() => (pointed = null)}
+  >
+    <rect
+      x={x(done.low)}
+      width={x(done.high) - x(done.low)}
+      y={TOP}
+      height={height - FOOT - TOP}
+      fill="var(--leaf)"
+      fill-opacity="0.16"
     />
-  {/if}
-  {#each names as { name, at, heat } (name)}
-    <text
-      x={width - RIGHT + 6}
-      y={at + 4.5}
-      class="text-[13px] {heat ? 'font-bold' : ''}"
-      fill={name === 'oven' ? 'var(--quiet)' : 'var(--copper)'}>{name}</text
-    >
-  {/each}
-  {#if !thin}
-    <text x={LEFT - 5} y={y(doneC) + 5} text-anchor="end" class="text-[15px] font-bold" fill="var(--leaf)"
-      >{degrees(doneC)}</text
-    >
-  {/if}
-  {#each marks as mark (mark.name)}
-    <line x1={x(mark.at)} x2={x(mark.at)} y1={TOP} y2={height - FOOT} stroke="var(--ink)" stroke-dasharray="3 4" />
-    <text
-      x={x(mark.at)}
-      y={TOP - 5 - ROW * mark.row}
-      text-anchor="middle"
-      class="text-[13px] font-semibold"
-      fill="var(--ink)">{mark.name}</text
-    >
-  {/each}
-  <line x1={x(done.likely)} x2={x(done.likely)} y1={TOP} y2={height - FOOT} stroke="var(--leaf)" stroke-width="2" />
-  {#if elapsed !== null && elapsed >= 0}
-    <line x1={x(elapsed)} x2={x(elapsed)} y1={TOP - 4} y2={height - FOOT} stroke="var(--ink)" stroke-width="2.5" />
-    <path d="M {x(elapsed)} {TOP + 3} l -6 -9 h 12 z" fill="var(--ink)" />
-  {/if}
-  {#each ticks as minute (minute)}
-    <text x={x(minute * 60)} y={height - 7} text-anchor="middle" class="text-[12px]" fill="var(--quiet)">{minute}</text>
-  {/each}
-  <text x={width - RIGHT + 6} y={height - 7} class="text-[12px]" fill="var(--quiet)">min</text>
-  {#if under}
-    <line x1={x(under.t_s)} x2={x(under.t_s)} y1={TOP} y2={height - FOOT} stroke="var(--quiet)" />
-    <text x={LEFT + 2} y="13" class="text-[13px] font-semibold" fill="var(--ink)"
-      >{length(under.t_s)}: middle {degrees(under.core_c)}, edge {degrees(under.edge_c)}
-      {units.system === 'us' ? 'F' : 'C'}, {percent(under.set)} set, {percent(under.lost)} lost</text
-    >
-  {/if}
-</svg>
+    {#each y.ticks(5) as t (t)}
+      <line x1={LEFT} x2={width - RIGHT} y1={y(t)} y2={y(t)} stroke="var(--line)" />
+      {#if thin || Math.abs(y(t) - y(doneC)) > 13}<text
+          x={LEFT - 5}
+          y={y(t) + 4.5}
+          text-anchor="end"
+          class="text-[12px]"
+          fill="var(--quiet)">{degrees(t)}</text
+        >{/if}
+    {/each}
+    {#if !thin}
+      {#each STAGES as [at, name] (name)}
+        <line x1={LEFT} x2={width - RIGHT} y1={y(at)} y2={y(at)} stroke="var(--quiet)" stroke-dasharray="1 5" />
+        <text x={LEFT + 5} y={y(at) - 3} class="text-[12px]" fill="var(--quiet)">{name}</text>
+      {/each}
+      <line x1={LEFT} x2={width - RIGHT} y1={y(doneC)} y2={y(doneC)} stroke="var(--leaf)" stroke-width="1.5" />
+    {/if}
+    <path d={path('oven_c')} fill="none" stroke="var(--metal)" stroke-width="1.5" stroke-dasharray="6 4" />
+    <path d={path('surface_c')} fill="none" stroke="var(--copper)" stroke-width="1.2" stroke-opacity="0.75" />
+    <path d={path('edge_c')} fill="none" stroke="var(--copper)" stroke-width="1.2" stroke-dasharray="2 3" />
+    <path
+      d={path('core_c')}
+      fill="none"
+      stroke="var(--copper)"
+      stroke-width={trail.length > 0 ? 1.6 : 3}
+      stroke-opacity={trail.length > 0 ? 0.6 : 1}
+    />
+    {#if oven.length > 1}<path d={read(oven)} fill="none" stroke="var(--quiet)" stroke-width="1.8" />{/if}
+    {#if trail.length > 0}
+      <path d={read(trail)} fill="none" stroke="var(--ink)" stroke-width="3" stroke-linejoin="round" />
+      <path
+        d={read(ahead)}
+        fill="none"
+        stroke="var(--ink)"
+        stroke-width="2.5"
+        stroke-dasharray="1 6"
+        stroke-linecap="round"
+      />
+    {/if}
+    {#each names as { name, at, heat } (name)}
+      <text
+        x={width - RIGHT + 6}
+        y={at + 4.5}
+        class="text-[13px] {heat ? 'font-bold' : ''}"
+        fill={name === 'oven' ? 'var(--quiet)' : 'var(--copper)'}>{name}</text
+      >
+    {/each}
+    {#if !thin}
+      <text x={LEFT - 5} y={y(doneC) + 5} text-anchor="end" class="text-[15px] font-bold" fill="var(--leaf)"
+        >{degrees(doneC)}</text
+      >
+    {/if}
+    {#each marks as mark (mark.name)}
+      <line x1={x(mark.at)} x2={x(mark.at)} y1={TOP} y2={height - FOOT} stroke="var(--ink)" stroke-dasharray="3 4" />
+      <text
+        x={x(mark.at)}
+        y={TOP - 5 - ROW * mark.row}
+        text-anchor="middle"
+        class="text-[13px] font-semibold"
+        fill="var(--ink)">{mark.name}</text
+      >
+    {/each}
+    <line x1={x(done.likely)} x2={x(done.likely)} y1={TOP} y2={height - FOOT} stroke="var(--leaf)" stroke-width="2" />
+    {#if elapsed !== null && elapsed >= 0}
+      <line x1={x(elapsed)} x2={x(elapsed)} y1={TOP - 4} y2={height - FOOT} stroke="var(--ink)" stroke-width="2.5" />
+      <path d="M {x(elapsed)} {TOP + 3} l -6 -9 h 12 z" fill="var(--ink)" />
+    {/if}
+    {#each ticks as minute (minute)}
+      <text x={x(minute * 60)} y={height - 7} text-anchor="middle" class="text-[12px]" fill="var(--quiet)"
+        >{minute}</text
+      >
+    {/each}
+    <text x={width - RIGHT + 6} y={height - 7} class="text-[12px]" fill="var(--quiet)">min</text>
+    {#if under}
+      <line x1={x(under.t_s)} x2={x(under.t_s)} y1={TOP} y2={height - FOOT} stroke="var(--quiet)" />
+      <text x={LEFT + 2} y="13" class="text-[13px] font-semibold" fill="var(--ink)"
+        >{length(under.t_s)}: middle {degrees(under.core_c)}, edge {degrees(under.edge_c)}
+        {units.system === 'us' ? 'F' : 'C'}, {percent(under.set)} set, {percent(under.lost)} lost</text
+      >
+    {/if}
+  </svg>
+</div>

@@ -30,7 +30,7 @@
   <rect x="14" y="14" width={W - 28} height={H - 28} rx="3" fill="var(--surface)" />
   {#if mode === 'fan'}
     <circle cx={W - 40} cy="38" r="13" fill="none" stroke="var(--metal)" stroke-width="2" />
-    <text x={W - 40} y="43" text-anchor="middle" class="text-[12px]" fill="var(--quiet)">fan</text>
+    <text x={W - 40} y="43" text-anchor="middle" class="text-[13.5px]" fill="var(--quiet)">fan</text>
   {/if}
   {#each shown as place (place.rack)}
     {@const at = Y[place.rack]}
@@ -46,13 +46,13 @@
     />
     <line x1={W / 2} x2={W / 2} y1={at - 20} y2={at} stroke="var(--ink)" stroke-width="1.5" />
     <text x="24" y={at - 8} class="text-[15px] font-semibold" fill="var(--ink)">{place.rack}</text>
-    <text x="24" y={at - 26} class="text-[12px]" fill="var(--quiet)"
+    <text x="24" y={at - 26} class="text-[13.5px]" fill="var(--quiet)"
       >{place.checks === 0 ? 'not measured' : `${place.checks} read`}</text
     >
     <text x={W - 24} y={at - 8} text-anchor="end" class="text-[20px] font-bold" fill="var(--ink)"
       >{k(place.offset_k.likely)} {units.system === 'us' ? 'F' : 'K'}</text
     >
-    <text x={W - 24} y={at - 28} text-anchor="end" class="text-[12px]" fill="var(--quiet)"
+    <text x={W - 24} y={at - 28} text-anchor="end" class="text-[13.5px]" fill="var(--quiet)"
       >{k(place.offset_k.low)} to {k(place.offset_k.high)}; for 170 set {dial(place.dial_c)}</text
     >
   {/each}

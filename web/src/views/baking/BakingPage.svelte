@@ -123,38 +123,42 @@
       <section aria-label="The bake" class="min-w-0 {bake.baked.waiting ? 'opacity-60' : ''}" aria-live="polite">
         {#if bake.baked.problem}<Notice problem={bake.baked.problem} />{/if}
         {#if view && done}
-          <div class="flex flex-wrap items-end gap-x-8 gap-y-2">
-            <p class="leading-none">
-              <span class="font-display text-[84px] leading-[0.85] font-bold tracking-tight"
-                >{minutes(view.minutes.likely)}</span
-              ><span class="ml-2 text-2xl text-quiet">min</span>
-              <span class="mt-1 block text-[16px] text-quiet"
-                >{minutes(view.minutes.low)} to {minutes(view.minutes.high)}; {origin(view.minutes)}</span
-              >
-            </p>
-            <p class="text-[17px] leading-snug">
-              first look <strong>{minutes(view.first_look_min)} min</strong><br />
-              {#if view.turn_min == null}<span class="text-quiet">not to be turned: it sets too late</span>{:else}turn <strong
-                  >{minutes(view.turn_min)} min</strong
-                >{/if}
-              {#if view.cover_min != null}<br />cover <strong>{minutes(view.cover_min)} min</strong>{/if}
-            </p>
-            <p class="text-[15px] leading-snug text-quiet">
-              stands {Math.round(view.fill_mm)} mm{view.pieces ? `, ${view.pieces} of them` : ''}<br />
-              loses {Math.round(100 * view.lost)} % of its weight{view.dome_mm >= 2
-                ? `, domes ${Math.round(view.dome_mm)} mm`
-                : ''}{view.browned == null ? '' : `, ${view.browned.toFixed(1)} × as brown as its own bake`}
-            </p>
-          </div>
-          <div class="mt-3 grid gap-x-6 gap-y-3 xl:grid-cols-[minmax(0,0.8fr)_minmax(0,1fr)]">
+          <div class="grid items-end gap-x-6 gap-y-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,17rem)]">
+            <div>
+              <p class="leading-none">
+                <span class="font-display text-[84px] leading-[0.85] font-bold tracking-tight"
+                  >{minutes(view.minutes.likely)}</span
+                ><span class="ml-2 text-2xl text-quiet">min</span>
+                <span class="mt-1 block text-[16px] text-quiet"
+                  >{minutes(view.minutes.low)} to {minutes(view.minutes.high)}; {origin(view.minutes)}</span
+                >
+              </p>
+              <p class="mt-2 text-[18px] leading-snug">
+                {#if view.turn_min == null}<span class="text-quiet">Not to be turned: it sets too late.</span
+                  >{:else}Turn at
+                  <strong>{minutes(view.turn_min)} min</strong>.{/if}
+                {#if view.cover_min != null}Cover at <strong>{minutes(view.cover_min)} min</strong>.{/if}
+                First look at <strong>{minutes(view.first_look_min)} min</strong>.
+              </p>
+              <p class="text-[15px] leading-snug text-quiet">
+                Stands {Math.round(view.fill_mm)} mm{view.pieces ? `, ${view.pieces} on the tray` : ''}, loses {Math.round(
+                  100 * view.lost,
+                )} % of its weight{view.dome_mm >= 2 ? `, domes ${Math.round(view.dome_mm)} mm` : ''}{view.browned ==
+                null
+                  ? ''
+                  : `, ${view.browned.toFixed(1)} × as brown as the formula’s own bake`}: by the model.
+              </p>
+            </div>
             <OvenSection
               mode={body.mode}
               rack={body.rack}
               racks={body.racks}
-              section={thin ? null : (bake.drawn.value?.section ?? null)}
+              section={view.section}
               targetC={body.oven_c}
-              width={380}
+              width={330}
             />
+          </div>
+          <div class="mt-3">
             <BakeCurve
               curve={view.curves}
               {done}
@@ -163,6 +167,7 @@
               turn={seconds(view.turn_min)}
               cover={seconds(view.cover_min)}
               {thin}
+              most={620}
               height={270}
             />
           </div>
@@ -172,9 +177,7 @@
               {risk.why} <span class="text-quiet">{risk.lever}</span>
             </p>
           {:else}
-            <p class="mt-2 border-l-[6px] border-leaf pl-4 text-[17px]">
-              Nothing stands out: no dome, crack or dry edge.
-            </p>
+            <p class="mt-2 border-l-[6px] border-leaf pl-4 text-[17px]">No risk stands out.</p>
           {/each}
           {#if view.looks_wrong.length > 0}
             <p class="mt-3 text-[17px]"><strong>Looks wrong, is right:</strong> {view.looks_wrong.join(' ')}</p>

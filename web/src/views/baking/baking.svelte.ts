@@ -17,7 +17,6 @@ export class BakingState {
   baked = new Asking<Schemas['Baked']>();
   asks = new Asking<Schemas['Asks']>();
   cooling = new Asking<Schemas['CoolingView']>();
-  drawn = new Asking<Schemas['TinView']>();
   past = $state<Schemas['PastBake'][]>([]);
 
   async load(formula: string | null): Promise<void> {
@@ -56,14 +55,6 @@ export class BakingState {
     const body = $state.snapshot(this.body) as Body;
     this.baked.ask(() => ask(api.POST('/api/craft/bake', { body })), 80);
     this.asks.ask(() => ask(api.POST('/api/craft/bake/what-if', { body })), 350);
-    const { shape, dimensions } = body.tin;
-    const { batter_g, density_g_per_ml, technique } = body;
-    const batter = { batter_g, density_g_per_ml, technique, leavener_g: 0 };
-    if (!body.piece)
-      this.drawn.ask(
-        () => ask(api.POST('/api/craft/tin', { body: { ...batter, shape, dimensions: { ...dimensions } } })),
-        80,
-      );
   }
 
   /** When what comes out has cooled; to be run when the bake is known. */

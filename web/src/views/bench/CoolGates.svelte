@@ -9,12 +9,14 @@
   let { detail }: Props = $props();
 
   const gates = $derived(detail.forecast.gates);
+  /** As it cools, by its own pace. */
+  const pace = $derived(detail.outlook?.pace ?? 1);
   const started = $derived(detail.outlook ? -until(detail.outlook.started_at, now.value) : null);
 </script>
 
 <ol class="text-[17px]" aria-label="Ready for">
   {#each gates as gate (gate.kind)}
-    {@const left = started === null ? null : gate.after_s.likely - started}
+    {@const left = started === null ? null : gate.after_s.likely * pace - started}
     <li class="flex flex-wrap items-baseline gap-x-3 border-t border-line py-1.5">
       <strong class="min-w-20">{gate.kind}</strong>
       <span>at {celsius(gate.to_c)}</span>
@@ -23,7 +25,9 @@
             now.value + left * 1000,
           )}{/if}
       </span>
-      <span class="text-quiet">({length(gate.after_s.low)} to {length(gate.after_s.high)}) {gate.why}</span>
+      <span class="text-quiet"
+        >({length(gate.after_s.low * pace)} to {length(gate.after_s.high * pace)}) {gate.why}</span
+      >
     </li>
   {/each}
 </ol>

@@ -41,7 +41,7 @@
   const after = (seconds: number | null | undefined) => (seconds == null ? null : seconds * pace);
 </script>
 
-<figure class="w-full max-w-[400px] min-w-0">
+<figure class="w-full min-w-0 {bake ? 'max-w-[400px]' : 'max-w-[360px]'}">
   <figcaption class="flex flex-wrap justify-between leading-tight">
     <span class="font-semibold"
       >{bake ? `${bake.racks > 1 ? `${bake.racks} racks` : `${bake.rack} rack`}, ${bake.mode}` : 'Oven'}</span
@@ -51,7 +51,7 @@
     >
   </figcaption>
   <OvenSection
-    width={bake ? 400 : 440}
+    width={bake ? 400 : 360}
     mode={bake?.mode ?? 'static'}
     rack={bake?.rack}
     racks={bake?.racks}
@@ -84,5 +84,5 @@
     </figcaption>
   </figure>
 {:else if preheat && column && (column.trail?.length ?? 0) > 1}
-  <Course {column} title="Oven" {onprobe} width={460} height={190} />
+  <Course {column} title="Oven" {onprobe} width={460} height={170} />
 {/if}

@@ -49,6 +49,14 @@ export function alerts(bake: BakeState): Alert[] {
         strikes: forecast.sets_foam ? 3 : 1,
         step: id,
       });
+    if (forecast.bake && detail.watch?.left_s && read)
+      found.push({
+        id: `done-${id}`,
+        at: Date.parse(outlook.likely_at),
+        words: `By its middle, done: ${forecast.title}`,
+        strikes: 3,
+        step: id,
+      });
     if (forecast.over_s)
       found.push({
         id: `over-${id}`,
