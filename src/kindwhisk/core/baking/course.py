@@ -177,7 +177,7 @@ def course(content: InOven) -> Course:
 
 
 def _baked(content: InOven) -> Course:
-    bake, oven = begin(content), content.air.course()
+    bake, oven, finished = begin(content), content.air.course(), content.finished_c
     rising = Rising(bake.mesh, content.gas, content.batter_c, content.pressure_kpa)
     seconds, mass = step_s(content.fill_mm), bake.crumb.density * 1000 * float(bake.mesh.volume.sum())
     raw_mm, brown, done = rising.mean_mm, 0.0, None
@@ -193,7 +193,7 @@ def _baked(content: InOven) -> Course:
                     bake.t_s,
                     coldest,
                     float(bake.celsius[middle, -1]),
-                    float(bake.top.celsius[0]),
+                    bake.top_c,
                     oven(bake.t_s),
                     float(dried.sum()) * 1000,
                     bake.lost_kg / mass,
@@ -207,9 +207,9 @@ def _baked(content: InOven) -> Course:
                 break
         bake.advance(seconds, oven(bake.t_s + seconds))
         steps += 1
-        brown += browning_rate(float(bake.top.celsius[0])) * seconds
-        if done is None and bake.coldest_c >= content.finished_c:
-            done = bake.t_s - seconds * (bake.coldest_c - content.finished_c) / (bake.coldest_c - coldest) + DWELL_S
+        brown += browning_rate(bake.top_c) * seconds
+        if done is None and bake.coldest_c >= finished:
+            done = bake.t_s - seconds * (bake.coldest_c - finished) / (bake.coldest_c - coldest) + DWELL_S
         coldest = bake.coldest_c
     whole = max([m.risen for m in seen] + [1e-6])
     return Course(tuple(m._replace(risen=m.risen / whole) for m in seen), done)

@@ -82,12 +82,11 @@ class Crumb:
         per_kelvin = np.where(over < 0, self.moist_j, np.where(over < self.latent_j, plateau, self.dried_j))
         return celsius, per_kelvin
 
-    def conducts(self, celsius: Array, heat: Array) -> Array:
-        """W/(m K) at temperatures and heats."""
+    def conducts(self, celsius: Array, dried: Array) -> Array:
+        """W/(m K) at temperatures (C), where a share ``dried`` of the water has boiled off."""
         if self.plain:
             return np.full_like(celsius, self.conducts_w_per_mk)
         warm = np.clip((celsius - 20) / 80, 0.0, 1.0)
-        dried = self.dryness(heat)
         helped: Array = (1 - dried) * (1 + VAPOUR_HELPS * warm**VAPOUR_POWER) + dried * DRIED_CONDUCTS
         return self.conducts_w_per_mk * helped
 

@@ -7,9 +7,6 @@ enthalpy. A wall or open top has no heat of its own: its temperature follows fro
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
-from typing import Any
-
 import numpy as np
 from scipy.linalg import lapack
 
@@ -17,61 +14,104 @@ from kindwhisk.core.baking.crumb import LATENT_J_PER_KG, Array, Crumb
 from kindwhisk.core.baking.faces import STEFAN, TIRES_KG_PER_M2, Face, Faces
 from kindwhisk.core.baking.mesh import Mesh
 
-BUCK = (0.61121, 18.678, 234.5, 257.14)
+BUCK_KPA = (0.61121, 18.678, 234.5, 257.14)
+"""Saturated vapour over water. Source: Buck 1981, published."""
 GAS_J_PER_MOL_K, WATER_KG_PER_MOL = 8.314462, 0.018015
+HOTTEST_STEAM_C = 100.0
 
 
-@dataclass
-class _Surface:
-    """One face of the content: its area for each cell that touches it, and what has happened there."""
+class _Boundary:
+    """All faces of a content, cell by cell in one row: bottom, top, wall, and the tube's wall where there is one.
 
-    face: Face
-    area: Array
-    celsius: Array
-    evaporated: Array
-    """Water lost there so far, kg/m2."""
-    taken_j: float = 0.0
-    coefficient: Array = field(init=False)
-    towards: Array = field(init=False)
-    _held: tuple[Array, Array, Array, Array] = field(init=False)
+    ``cells`` are the places in the flattened mesh; a cell in a corner has two faces. ``celsius`` is each surface's
+    own temperature, ``evaporated`` the water lost there so far (kg/m2), ``taken_j`` the heat that came in.
+    """
 
-    def meet(self, resists: Array, wet: Array, oven_c: float) -> None:
-        """How heat passes here now: ``coefficient`` (W/K) towards a temperature ``towards`` for each cell.
+    def __init__(self, mesh: Mesh, faces: Faces, start_c: float) -> None:
+        layers, rings = mesh.shape
+        places = np.arange(layers * rings).reshape(layers, rings)
+        self.parts: list[tuple[str, slice]] = []
+        cells, areas, depths = [], [], []
+        found = [
+            ("bottom", places[0], mesh.base, mesh.thick[0]),
+            ("top", places[-1], mesh.level[-1], mesh.thick[-1]),
+            ("wall", places[:, -1], mesh.side[:, -1], mesh.wide[:, -1]),
+        ]
+        if mesh.tube.any():
+            found.append(("tube", places[:, 0], mesh.tube, mesh.wide[:, 0]))
+        at = 0
+        for name, where, area, depth in found:
+            self.parts.append((name, slice(at, at + len(where))))
+            at += len(where)
+            cells.append(where)
+            areas.append(area)
+            depths.append(depth)
+        self.cells, self.area, self.depth = np.concatenate(cells), np.concatenate(areas), np.concatenate(depths)
+        self.celsius: Array = np.full(at, start_c)
+        self.evaporated: Array = np.zeros(at)
+        self.taken_j = 0.0
+        self.move_to(faces)
 
-        ``resists`` is what lies between the surface and each cell's own temperature (m2 K/W).
+    def move_to(self, faces: Faces) -> None:
+        """Other surroundings."""
+        by_name: dict[str, Face] = {
+            "bottom": faces.bottom,
+            "top": faces.top,
+            "wall": faces.wall,
+            "tube": faces.tube,
+        }
+        chosen = [(by_name[name], part.stop - part.start) for name, part in self.parts]
+
+        def spread(values: list[float]) -> Array:
+            return np.repeat(np.array(values), [n for _, n in chosen])
+
+        self.air = spread([f.air_w_per_m2k for f, _ in chosen])
+        self.emits = spread([f.emissivity * STEFAN for f, _ in chosen])
+        self.resists = spread([f.resists_m2k_per_w for f, _ in chosen])
+        self.steams = spread([f.evaporates * f.moves_m_per_s for f, _ in chosen])
+        self.hotter = spread([f.hotter_k for f, _ in chosen])
+
+    def part(self, name: str) -> slice:
+        """Where a face's cells are in the row."""
+        return next(part for known, part in self.parts if known == name)
+
+    def meet(self, before_cells: Array, wet: Array, oven_c: float) -> tuple[Array, Array]:
+        """How heat passes here now: W/K into each cell, and towards which temperature.
+
+        ``before_cells`` is what lies between each surface and its cell's own temperature (m2 K/W); ``wet`` the share of
+        water left there.
         """
-        face, sees = self.face, oven_c + self.face.hotter_k
+        sees = oven_c + self.hotter
         a, b = self.celsius + 273.15, sees + 273.15
-        radiation = face.emissivity * STEFAN * (a * a + b * b) * (a + b)
-        outside = 1 / (1 / (face.air_w_per_m2k + radiation) + face.resists_m2k_per_w)
-        env = (face.air_w_per_m2k * oven_c + radiation * sees) / (face.air_w_per_m2k + radiation)
-        through = 1 / resists
-        lost, more = self._evaporation(wet)
-        offset = LATENT_J_PER_KG * (lost - more * self.celsius)
+        radiation = self.emits * (a * a + b * b) * (a + b)
+        both = self.air + radiation
+        outside = 1 / (1 / both + self.resists)
+        env = (self.air * oven_c + radiation * sees) / both
+        steam, more = self._steam(wet)
+        self._through = 1 / before_cells
+        self._from_outside = outside * env - LATENT_J_PER_KG * (steam - more * self.celsius)
         steep = outside + LATENT_J_PER_KG * more
-        self.coefficient = self.area * through * steep / (through + steep)
-        self.towards = (outside * env - offset) / steep
-        self._held = (through, outside * env - offset, through + steep, lost - more * self.celsius)
-        self._more = more
+        self._all = self._through + steep
+        self._steam_at_zero, self._more = steam - more * self.celsius, more
+        self.coefficient = self.area * self._through * steep / self._all
+        self.towards = self._from_outside / steep
+        return self.coefficient, self.towards
 
-    def _evaporation(self, wet: Array) -> tuple[Array, Array]:
+    def _steam(self, wet: Array) -> tuple[Array, Array]:
         """kg/(m2 s) at the surface's temperature, and more of it for each kelvin."""
-        if not self.face.evaporates:
-            nothing = np.zeros_like(self.celsius)
-            return nothing, nothing
-        a, b, c, d = BUCK
-        t = np.minimum(self.celsius, 100.0)
-        pressure = a * np.exp((b - t / c) * (t / (d + t))) * 1000
-        slope = pressure * (b * d - t * (2 * d + t) / c) / (d + t) ** 2
-        per_pascal = WATER_KG_PER_MOL / (GAS_J_PER_MOL_K * (t + 273.15))
-        tired = np.exp(-self.evaporated / TIRES_KG_PER_M2) * wet * self.face.evaporates * self.face.moves_m_per_s
-        return tired * pressure * per_pascal, tired * slope * per_pascal
+        a, b, c, d = BUCK_KPA
+        t = np.minimum(self.celsius, HOTTEST_STEAM_C)
+        pascal = a * np.exp((b - t / c) * (t / (d + t))) * 1000
+        slope = pascal * (b * d - t * (2 * d + t) / c) / (d + t) ** 2
+        eager = np.exp(-self.evaporated / TIRES_KG_PER_M2) * wet * self.steams
+        eager *= WATER_KG_PER_MOL / (GAS_J_PER_MOL_K * (t + 273.15))
+        return eager * pascal, eager * slope
 
     def settle(self, inside: Array, seconds: float) -> None:
-        """After a step that ended with the cells at ``inside``: its own temperature, and what went through it."""
-        through, from_outside, both, evaporation = self._held
-        self.celsius = (from_outside + through * inside) / both
-        self.evaporated = self.evaporated + np.maximum(0.0, evaporation + self._more * self.celsius) * seconds
+        """After a step that ended with the cells at ``inside``: each surface's temperature, and what went through."""
+        self.celsius = (self._from_outside + self._through * inside) / self._all
+        steam = np.maximum(0.0, self._steam_at_zero + self._more * self.celsius)
+        self.evaporated = self.evaporated + steam * seconds
         self.taken_j += float((self.coefficient * (self.towards - inside)).sum()) * seconds
 
 
@@ -85,15 +125,10 @@ class Bake:
         self.crumb, self.mesh = crumb, mesh
         layers, rings = mesh.shape
         self.heat: Array = np.full((layers, rings), crumb.heat_of(crumb.start_c))
-        self.celsius: Array = np.full((layers, rings), crumb.start_c)
+        self.celsius, self._per_kelvin = crumb.temperature(self.heat)
         self.t_s = 0.0
-
-        def surface(face: Face, area: Array) -> _Surface:
-            return _Surface(face, area, np.full(area.shape, crumb.start_c), np.zeros(area.shape))
-
-        self.bottom, self.top = surface(faces.bottom, mesh.base), surface(faces.top, mesh.level[-1])
-        self.wall, self.tube = surface(faces.wall, mesh.side[:, -1]), surface(faces.tube, mesh.tube)
-        self._hollow = bool(mesh.tube.any())
+        self._boundary = _Boundary(mesh, faces, crumb.start_c)
+        self._band = np.zeros((rings + 1, layers * rings))
 
     @property
     def stored_j(self) -> float:
@@ -103,14 +138,19 @@ class Bake:
     @property
     def taken_j(self) -> float:
         """Heat that has come in through all faces, less what went out with vapour of the surface."""
-        return self.bottom.taken_j + self.wall.taken_j + self.tube.taken_j + self.top.taken_j
+        return self._boundary.taken_j
+
+    @property
+    def top_c(self) -> float:
+        """The top's own temperature in the middle (C)."""
+        return float(self._boundary.celsius[self._boundary.part("top")][0])
 
     @property
     def lost_kg(self) -> float:
         """Water that has left, from inside and from open surfaces."""
         boiled = float((self.crumb.dryness(self.heat) * self.mesh.volume).sum())
-        faces = sum(float((s.evaporated * s.area).sum()) for s in (self.wall, self.tube, self.top))
-        return boiled * self.crumb.density * 1000 * self.crumb.water + faces
+        surface = float((self._boundary.evaporated * self._boundary.area).sum())
+        return boiled * self.crumb.density * 1000 * self.crumb.water + surface
 
     @property
     def coldest_c(self) -> float:
@@ -119,65 +159,50 @@ class Bake:
 
     def move_to(self, faces: Faces) -> None:
         """The same content among other surroundings."""
-        self.bottom.face, self.wall.face, self.tube.face, self.top.face = (
-            faces.bottom,
-            faces.wall,
-            faces.tube,
-            faces.top,
-        )
+        self._boundary.move_to(faces)
 
     def advance(self, seconds: float, oven_c: float) -> None:
         """One step, with the oven at ``oven_c`` at its end."""
-        celsius, per_kelvin = self.crumb.temperature(self.heat)
-        found = self._solve(celsius, per_kelvin, seconds, oven_c)
-        self.heat = self.heat + per_kelvin * (found - celsius)
-        for surface, cells in self._surfaces(found):
-            surface.settle(cells, seconds)
-        self.celsius = self.crumb.temperature(self.heat)[0]
+        found = self._solve(seconds, oven_c)
+        self.heat = self.heat + self._per_kelvin * (found - self.celsius)
+        self._boundary.settle(found.ravel()[self._boundary.cells], seconds)
+        self.celsius, self._per_kelvin = self.crumb.temperature(self.heat)
         self.t_s += seconds
 
-    def _crust(self, dried: Array, conducts: Array, depth: Array) -> Array:
-        """What lies before cells at a face: a cell that boils dries from its face inward, and its front is at the
-        boil."""
+    def _crust(self, dried: Array, conducts: Array) -> Array:
+        """What lies before cells at a face: one that boils dries from its face inward, and its front is at the boil."""
+        depth = self._boundary.depth
         moist = (1 - dried) ** 2 * depth / (2 * conducts)
-        crust: Array = dried * (1 - dried / 2) * depth / self.crumb.dried_conducts
-        return moist + crust
+        before: Array = moist + dried * (1 - dried / 2) * depth / self.crumb.dried_conducts
+        return before
 
-    def _surfaces(self, field_: Array) -> list[tuple[_Surface, Array]]:
-        found = [(self.bottom, field_[0]), (self.top, field_[-1]), (self.wall, field_[:, -1])]
-        return [*found, (self.tube, field_[:, 0])] if self._hollow else found
-
-    def _solve(self, celsius: Array, per_kelvin: Array, seconds: float, oven_c: float) -> Array:
-        """Temperatures at the end of the step, with heat taken as linear in them around ``celsius``."""
-        mesh, heat, (layers, rings) = self.mesh, self.heat, self.mesh.shape
-        conducts = self.crumb.conducts(celsius, heat)
+    def _solve(self, seconds: float, oven_c: float) -> Array:
+        """Temperatures at the end of the step, with heat taken as linear in them around those now."""
+        celsius, mesh, faces, (layers, rings) = self.celsius, self.mesh, self._boundary, self.mesh.shape
+        dried = self.crumb.dryness(self.heat)
+        conducts = self.crumb.conducts(celsius, dried)
         up = mesh.thick / (2 * conducts)
         out = mesh.wide / (2 * conducts)
         between_layers = mesh.level[:-1] / (up[:-1] + up[1:])
         between_rings = mesh.side[:, :-1] / (out[:, :-1] + out[:, 1:])
-        capacity = mesh.volume * per_kelvin / seconds
-        diagonal = capacity.copy()
+        capacity = mesh.volume * self._per_kelvin / seconds
+        right = (capacity * celsius).ravel()
+        diagonal = capacity
         diagonal[:-1] += between_layers
         diagonal[1:] += between_layers
         diagonal[:, :-1] += between_rings
         diagonal[:, 1:] += between_rings
-        right = capacity * celsius
-        dried = self.crumb.dryness(heat)
-        places: list[tuple[_Surface, Any, Array]] = [
-            (self.bottom, np.s_[0, :], mesh.thick),
-            (self.top, np.s_[-1, :], mesh.thick),
-        ]
-        places.append((self.wall, np.s_[:, -1], mesh.wide))
-        if self._hollow:
-            places.append((self.tube, np.s_[:, 0], mesh.wide))
-        for surface, place, depth in places:
-            surface.meet(self._crust(dried[place], conducts[place], depth[place]), 1 - dried[place], oven_c)
-            diagonal[place] += surface.coefficient
-            right[place] += surface.coefficient * surface.towards
-        band = np.zeros((rings + 1, layers * rings))
-        band[0] = diagonal.ravel()
-        band[1].reshape(layers, rings)[:, :-1] -= between_rings
-        band[rings].reshape(layers, rings)[:-1] -= between_layers
+        at_faces = dried.ravel()[faces.cells]
+        crust = self._crust(at_faces, conducts.ravel()[faces.cells])
+        coefficient, towards = faces.meet(crust, 1 - at_faces, oven_c)
+        on_diagonal, drive = diagonal.ravel(), coefficient * towards
+        for _, part in faces.parts:
+            on_diagonal[faces.cells[part]] += coefficient[part]
+            right[faces.cells[part]] += drive[part]
+        band = self._band
+        band[0] = on_diagonal
+        band[1].reshape(layers, rings)[:, :-1] = -between_rings
+        band[rings].reshape(layers, rings)[:-1] = -between_layers
         _, found, info = lapack.dpbsv(band, right.reshape(-1, 1), lower=1)
         if info:
             raise ArithmeticError("The heat balance has no solution.")
