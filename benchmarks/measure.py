@@ -15,6 +15,7 @@ from pathlib import Path
 
 from playwright.sync_api import Browser, sync_playwright
 
+from benchmarks.bakes import bakes
 from benchmarks.pair import side_by_side
 from benchmarks.pots import runs
 from kindwhisk.core import section
@@ -51,6 +52,14 @@ TIN_BODY = {
     "batter_g": 470,
     "density_g_per_ml": 0.42,
     "technique": "separated chiffon",
+}
+BAKE_BODY = {
+    "technique": "whole-egg sponge, warmed",
+    "tin": {"shape": "round", "dimensions": {"diameter_mm": 200, "depth_mm": 80}},
+    "batter_g": 560,
+    "density_g_per_ml": 0.45,
+    "oven_c": 170,
+    "mode": "static",
 }
 READINGS_GOAL = 1000
 LEADS_S = (300.0, 180.0, 120.0, 60.0)
@@ -137,7 +146,12 @@ def _fold_and_tin() -> None:
 
 def _doors(server: Server) -> None:
     """A fold plan and a tin through their doors, beside an empty route."""
-    for name, path, body in (("fold plan", "/api/craft/fold", FOLD_BODY), ("tin", "/api/craft/tin", TIN_BODY)):
+    doors = (
+        ("fold plan", "/api/craft/fold", FOLD_BODY),
+        ("tin", "/api/craft/tin", TIN_BODY),
+        ("bake", "/api/craft/bake", BAKE_BODY),
+    )
+    for name, path, body in doors:
         pair = side_by_side(_post(server, path, body), _call(server, "/api/health"), rounds=200)
         print(f"{name + ' through its door':26} {1000 * pair.first_s:7.1f} ms   {pair.ratio:5.1f} times an empty route")
 
@@ -240,6 +254,7 @@ def main() -> None:
             _doors(server)
             _reading()
             _syrup()
+            bakes()
             _readings(server)
             _size()
             _first_view(browser, server)

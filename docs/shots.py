@@ -111,15 +111,14 @@ class Stage:
             time.sleep(0.1)
         self.server.ask("/api/stand-ins", {"speed": 1})
 
-    def pour_until(self, celsius: float) -> None:
-        """Pour, and let the bowl cool to a temperature."""
-        for step in ("whip-boil", "whip-soft"):
-            self.tell("step_done", self.now, step=step)
-        self.tell("step_started", self.now, step="whip")
-        self.server.ask("/api/stand-ins", {"speed": 30})
+    def bake_until(self, celsius: float) -> None:
+        """Into the oven, and let the middle warm to a temperature."""
+        self.begin(minutes_ago=45)
+        self.until("bake")
+        self.server.ask("/api/stand-ins", {"speed": 60})
         while True:
-            watch = self.server.ask(f"/api/bakes/{self.bake}?step=whip")["details"]["whip"]["watch"]
-            if watch["left_s"] and watch["now_c"] < celsius:
+            watch = self.server.ask(f"/api/bakes/{self.bake}?step=bake")["details"]["bake"]["watch"]
+            if watch and watch["left_s"] and watch["now_c"] > celsius:
                 break
             time.sleep(0.1)
         self.server.ask("/api/stand-ins", {"speed": 1})
@@ -176,31 +175,21 @@ def take(page: Page, server: Server) -> None:
     picture(page, server, "tins", "/book/tins", TABLET)
     picture(page, server, "patterns", "/book/patterns")
 
-    chiffon = Stage(server, "tea-chiffon")
-    chiffon.begin(minutes_ago=11)
-    chiffon.until("whip", start_it=False)
-    picture(page, server, "bench-make-ready", f"/bench/{chiffon.bake}")
-    chiffon.tell("bake_abandoned", datetime.now(UTC), reason="only a rehearsal")
+    picture(page, server, "oven", "/kitchen/ovens/deck")
+    picture(page, server, "bake", "/book/bake?formula=tea-chiffon")
 
     fold(page, server)
-
-    oven = Stage(server, "tea-chiffon")
-    oven.begin(minutes_ago=46)
-    oven.until("bake")
-    oven.tell("reading_added", datetime.now(UTC), step="bake", quantity="core temperature", value=78.0)
-    picture(page, server, "bench-oven-dark", f"/bench/{oven.bake}", dark=True)
-    oven.tell("bake_abandoned", datetime.now(UTC), reason="only a rehearsal")
 
     # Last, for the clock of the bench runs ahead from here on.
     server.ask("/api/stand-ins", {"speed": 30})
     sugar = Stage(server, "syrup-peaks")
     sugar.boil_until(lambda pot: pot["temperature_c"] > 62)
     picture(page, server, "bench-syrup", f"/bench/{sugar.bake}")
-    server.ask("/api/stand-ins", {"speed": 30})
-    sugar.boil_until(lambda pot: pot["phase"] == "there")
-    sugar.pour_until(55.0)
-    picture(page, server, "bench-bowl", f"/bench/{sugar.bake}")
     sugar.tell("bake_abandoned", sugar.now, reason="only a rehearsal")
+    oven = Stage(server, "butter-sponge")
+    oven.bake_until(74.0)
+    picture(page, server, "bench-oven-dark", f"/bench/{oven.bake}", dark=True)
+    oven.tell("bake_abandoned", oven.now, reason="only a rehearsal")
 
 
 def main() -> None:

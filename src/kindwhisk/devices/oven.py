@@ -64,6 +64,11 @@ class StandInOven:
         """Whether the door stands open."""
         return self.t_s < self.door_until_s
 
+    @property
+    def felt_c(self) -> float:
+        """What a cake in it feels, of air and walls."""
+        return AIR_SHARE * self.air_c + (1 - AIR_SHARE) * self.wall_c
+
     def open_door(self, seconds: float) -> None:
         """For a while, from now."""
         self.door_until_s = self.t_s + seconds
@@ -95,7 +100,7 @@ class StandInOven:
         self.probe_c += (self.air_c - self.probe_c) * (1 - math.exp(-dt / plan.lag_s))
         self.t_s += dt
         for cake in self.cakes:
-            cake.bake_on(dt, AIR_SHARE * self.air_c + (1 - AIR_SHARE) * self.wall_c)
+            cake.bake_on(dt, self.felt_c)
 
     def read(self) -> float:
         """What its probe says, to a tenth of a degree."""

@@ -122,15 +122,20 @@ class CrumbFollower:
         weights = np.exp(self._logs - self._logs.max()).sum(axis=1)
         share = np.cumsum(weights) / weights.sum()
         low, likely, high = (float(np.interp(q, share, self._stretch)) * self._course_done for q in MIDDLE)
-        left = max(0.0, likely - now_s)
+        # One that is not there yet has at least its dwell before it.
+        least = DWELL_S if core < self.content.finished_c else 0.0
+        left = max(least, likely - now_s)
         return CrumbForecast(
             left_s=Estimate(
-                low=max(0.0, min(low - now_s, left)), likely=left, high=max(0.0, high - now_s), basis=Basis.MEASURED
+                low=max(least / 2, min(low - now_s, left)),
+                likely=left,
+                high=max(left * 1.2, high - now_s),
+                basis=Basis.MEASURED,
             ),
             why="",
             core_c=core,
             readings=self._count,
-            faster=likely / self.expected.done_s.likely,
+            faster=(now_s + left) / self.expected.done_s.likely,
         )
 
     def ahead(self, now_s: float, points: int = 16) -> tuple[tuple[float, float], ...]:
