@@ -7040,7 +7040,9 @@ export interface components {
         };
         /**
          * TimedBody
-         * @description A bake of this batter that was timed; without ``fill_mm`` all of it was in that tin, or it was filled alike.
+         * @description A bake of this batter that was timed, in still air unless said otherwise.
+         *
+         *     Without ``fill_mm`` all of it was in that tin, or it was filled alike.
          */
         TimedBody: {
             /** Fill Mm */
