@@ -61,13 +61,7 @@ class BakeView(Value):
 
 def curve_of(made: Prediction) -> tuple[CurvePoint, ...]:
     """Its course, to be drawn."""
-    return tuple(
-        CurvePoint(
-            t_s=m.t_s, core_c=m.core_c, edge_c=m.edge_c, surface_c=m.surface_c, oven_c=m.oven_c, crust_mm=m.crust_mm,
-            lost=m.lost, risen=m.risen, dome_mm=m.dome_mm, set=m.set,
-        )
-        for m in made.curve()
-    )  # fmt: skip
+    return tuple(CurvePoint(**{name: getattr(m, name) for name in CurvePoint.model_fields}) for m in made.curve())
 
 
 def bake_view(

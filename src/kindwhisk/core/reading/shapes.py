@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from kindwhisk.core.baking.asked import SETS, USUAL_PIECES
 from kindwhisk.core.baking.course import Sets
 from kindwhisk.core.baking.reference import ReferenceBake
 from kindwhisk.core.balance import Method
@@ -48,9 +49,12 @@ RACK = Vessel(id="rack", name="rack", form=VesselForm.RACK)
 ALL = (BOWL, BASE, DRY, PAPER, FAT_POT, CREAM, JUG, meringue.CUP, meringue.POT, TIN, RACK)
 TRAY = BoxTin(shape="sheet", dimensions=BoxDimensions(width_mm=300, length_mm=400, depth_mm=20))
 PIECES: dict[Technique, tuple[PipedPiece, str, Sets]] = {
-    Technique.SHELLS: (PipedPiece(width_mm=40, height_mm=8), "shell", Sets.SHELL),
-    Technique.FINGERS: (PipedPiece(width_mm=28, height_mm=16, length_mm=85, gap_mm=12), "finger", Sets.SHELL),
-    Technique.MERINGUE: (PipedPiece(width_mm=45, height_mm=35, gap_mm=15), "meringue", Sets.DRY),
+    technique: (USUAL_PIECES[technique], name, SETS[technique])
+    for technique, name in (
+        (Technique.SHELLS, "shell"),
+        (Technique.FINGERS, "finger"),
+        (Technique.MERINGUE, "meringue"),
+    )
 }
 BATTERS: dict[Technique, Foam] = {
     Technique.CHIFFON: Foam.CHIFFON_BATTER, Technique.PATTERNED: Foam.CHIFFON_BATTER, Technique.CHIFFON_ROLL: Foam.ROLL_BATTER,

@@ -207,7 +207,7 @@
         {/if}
       </g>
     {/each}
-    {#each holds as p (p.key)}
+    {#each holds as p, i (p.key)}
       {@const end = Math.min(x(p.hold_until_s!), MARGIN + width)}
       {@const words = `holds ${length(p.hold_until_s! - p.start_s)}`}
       <rect
@@ -221,7 +221,9 @@
         stroke-dasharray="3 3"
       />
       {@const inside = end - p.x0 > words.length * 6.6}
-      {#if end - p.x0 > 16}
+      <!-- Two that begin close to each other on one strand: the first is told in words. -->
+      {@const crowded = holds.slice(0, i).some((h) => h.vessel === p.vessel && p.x0 - h.x0 < 96)}
+      {#if end - p.x0 > 16 && !crowded}
         <text
           x={inside ? end - 4 : end + 5}
           y={y(p.vessel) + 4.5}

@@ -15,6 +15,7 @@
     [1.2, 'high'],
   ] as const;
   const MISHAPS = ['probe on the bottom', 'probe silent', 'a spoon of water'] as const;
+  const oven = $derived(standIns.view?.things.find((t) => t.place === 'oven'));
   const pot = $derived(standIns.view?.things.find((t) => t.place === 'pot'));
 
   $effect(() => {
@@ -62,6 +63,17 @@
     </div>
   </fieldset>
   {#if !pot}<p class="mt-2 text-quiet">Flame and mishaps need a pot that boils.</p>{/if}
+  <fieldset class="mt-4" disabled={!oven}>
+    <legend class="font-semibold">Oven door{oven ? `, the oven is really at ${Math.round(oven.true_c)} C` : ''}</legend>
+    <div class="mt-1 flex flex-wrap gap-2">
+      {#each [10, 30, 60] as seconds (seconds)}
+        <button class="act act-small min-h-14" onclick={() => standIns.change({ door_s: seconds })}
+          >open for {seconds} s</button
+        >
+      {/each}
+    </div>
+  </fieldset>
+  {#if !oven}<p class="mt-2 text-quiet">The door needs an oven that is on.</p>{/if}
   <button class="act act-small mt-4" onclick={() => standIns.change({ on: !standIns.view?.on })}
     >{standIns.view?.on ? 'Switch the stand-ins off' : 'Switch the stand-ins on'}</button
   >

@@ -72,7 +72,8 @@
     </div>
   {/each}
   <p class="mb-2 text-quiet">
-    An oven thermometer tells its degrees; times alone can’t. Plans use the first, or the one that is chosen.
+    An oven thermometer tells its degrees; times alone can’t. What is read of an oven counts before what is entered
+    here. Plans use the first, or the one that is chosen.
   </p>
   <button
     class="act act-small"
