@@ -38,6 +38,8 @@ def test_a_bake_is_told_with_looks_curves_and_risks(client: TestClient) -> None:
     assert {"raw middle", "crack"} <= {r["kind"] for r in deep["risks"]}
     assert deep["cover_min"] is not None
     assert all(r["why"] and r["lever"] for r in deep["risks"])
+    more = {**BAKE, "batter_g": 800, "reference": {**BAKE["reference"], "batter_g": 560}}
+    assert post(client, "/api/craft/bake", more)["minutes"]["likely"] > 1.25 * seen["minutes"]["likely"]
     fan = post(client, "/api/craft/bake", {**BAKE, "mode": "fan"})
     assert fan["minutes"]["likely"] < seen["minutes"]["likely"]
 
@@ -50,6 +52,7 @@ def test_a_bake_is_told_with_looks_curves_and_risks(client: TestClient) -> None:
         ({"mode": "steam"}, "mode"),
         ({"technique": "cooked-yolk mousse"}, "technique"),
         ({"oven": "nowhere"}, "oven"),
+        ({"reference": {"tin": ROUND, "oven_c": 70, "minutes": 30}}, "reference.oven_c"),
         ({"tin": {"shape": "round", "dimensions": {"diameter_mm": 200}}}, "tin.dimensions.depth_mm"),
     ],
 )
@@ -88,12 +91,12 @@ def test_readings_of_the_middle_move_the_end(client: TestClient) -> None:
     curve = post(client, "/api/craft/bake", BAKE)["curves"]
     slow = [{"t_s": p["t_s"] * 1.2, "core_c": p["core_c"]} for p in curve if 300 < p["t_s"] < 1300]
     told = post(client, "/api/craft/bake/forecast", {**BAKE, "readings": slow})
-    ends = told["now_s"] + told["left_s"]["likely"]
+    ends = told["now_s"] + told["seconds_to_done"]
     assert ends == pytest.approx(34 * 60 * 1.2, rel=0.07)
-    assert told["left_s"]["low"] < told["left_s"]["likely"] < told["left_s"]["high"]
+    assert told["low_s"] < told["seconds_to_done"] < told["high_s"]
     assert told["ahead"][-1]["c"] == pytest.approx(96, abs=3)
     early = post(client, "/api/craft/bake/forecast", {**BAKE, "readings": [{"t_s": 60, "core_c": 22}]})
-    assert early["left_s"] is None
+    assert early["seconds_to_done"] is None
     assert early["why"]
     muddled = client.post("/api/craft/bake/forecast", json={**BAKE, "readings": slow[::-1]})
     assert problem_of(muddled, 422)["field"] == "readings"

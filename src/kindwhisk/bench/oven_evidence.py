@@ -14,7 +14,7 @@ from pydantic import Field, TypeAdapter
 
 from kindwhisk.bench.oven_record import OvenHeld, OvenTime
 from kindwhisk.core.model import Value
-from kindwhisk.core.ovens.browning_map import BrowningMap
+from kindwhisk.core.ovens.browning_map import BrowningMap, hot_side
 from kindwhisk.core.ovens.cycling import OvenSeen
 from kindwhisk.core.ovens.degrees import NOISE_K, DegreesSeen
 from kindwhisk.core.ovens.place import OvenMode, Rack
@@ -83,6 +83,7 @@ class OvenEvidence(NamedTuple):
     left_out: frozenset[str]
     seen: dict[str, tuple[OvenSeen, ...]]
     maps: dict[str, Noted]
+    hot_sides: dict[str, str]
     sources: dict[str, Source]
 
 
@@ -97,6 +98,11 @@ def _time(row: bakes.Told, told: OvenTime) -> BakeTime:
         modelled_s=told.modelled_s,
         above=told.observed_s is None,
     )
+
+
+def _hot_sides(maps: dict[str, Noted]) -> dict[str, str]:
+    told = {oven: hot_side(m.note.map).side for oven, m in maps.items() if isinstance(m.note, MapNote)}
+    return {oven: side for oven, side in told.items() if side}
 
 
 def oven_evidence() -> OvenEvidence:
@@ -158,5 +164,6 @@ def oven_evidence() -> OvenEvidence:
         left_out=frozenset(out),
         seen={oven: tuple(all_seen) for oven, all_seen in seen.items()},
         maps=maps,
+        hot_sides=_hot_sides(maps),
         sources=sources,
     )

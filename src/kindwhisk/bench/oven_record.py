@@ -74,8 +74,8 @@ def oven_held(made: Walked, progress: Progress, kitchen: Kitchen) -> Iterator[Ov
         blank = OvenHeld(
             step=step.id,
             oven=made.document.oven,
-            set_c=float(round(step.oven_c - place.oven_offset_k)),
-            rack=step.rack if isinstance(step, BakeStep) else Rack.MIDDLE,
+            set_c=float(round(step.oven_c - place.oven_offset_k(step.rack))),
+            rack=step.rack,
             mode=place.oven.mode,
             seen=OvenSeen(),
         )

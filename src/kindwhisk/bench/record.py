@@ -186,4 +186,5 @@ def kitchen_record(formula: Formula) -> KitchenRecord:
         bakes=evidence.bakes,
         degrees=evidence.degrees,
         rises=evidence.rises,
+        hot_sides=evidence.hot_sides,
     )

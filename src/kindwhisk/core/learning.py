@@ -75,7 +75,8 @@ class KitchenRecord(Value):
     ``times``: (observed, modelled) seconds by step id. ``densities``: readings (g/ml) of good bakes by step id.
     ``kept``: (observed, modelled) share of the air that folds kept by step id, where both cups were read. ``heights``:
     (observed, modelled) mm of the finished, cold bakes. ``bakes`` are times in ovens, ``degrees`` what oven
-    thermometers showed, ``rises`` K per minute by oven: of all formulas, for an oven is the same for all.
+    thermometers showed, ``rises`` K per minute and ``hot_sides`` by oven: of all formulas, for an oven is the same for
+    all.
     """
 
     times: dict[str, tuple[tuple[float, float], ...]] = {}
@@ -85,6 +86,7 @@ class KitchenRecord(Value):
     bakes: tuple[BakeTime, ...] = ()
     degrees: tuple[DegreesSeen, ...] = ()
     rises: dict[str, float] = {}
+    hot_sides: dict[str, str] = {}
 
 
 NO_RECORD = KitchenRecord()

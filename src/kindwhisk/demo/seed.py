@@ -195,7 +195,7 @@ def _oven_probed(bench: Bench, bake_id: str, told: list[Told]) -> Iterator[Kept]
         step = work.step
         if not isinstance(step, PreheatStep | BakeStep) or step.id not in began:
             continue
-        oven = StandInOven(plan, float(round(step.oven_c - work.setting.oven_offset_k)))
+        oven = StandInOven(plan, float(round(step.oven_c - work.setting.oven_offset_k(step.rack))))
         if isinstance(step, BakeStep):
             oven.air_c = oven.wall_c = oven.probe_c = step.oven_c
             oven.open_door(LOADING_DOOR_S)

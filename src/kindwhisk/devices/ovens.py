@@ -111,7 +111,7 @@ class StandInOvens:
         oven.wanted_at, oven.bake, oven.step = max(oven.wanted_at, work.started_at), work.bake, step.id
         if not isinstance(step, PreheatStep | BakeStep):
             return
-        oven.body.dial_c = float(round(step.oven_c - work.setting.oven_offset_k))
+        oven.body.dial_c = float(round(step.oven_c - work.setting.oven_offset_k(step.rack)))
         key = (work.bake, step.id, work.started_at)
         if isinstance(step, BakeStep) and key not in oven.cakes:
             seed = zlib.crc32(f"{work.bake} {step.id}".encode())

@@ -16,7 +16,7 @@ from kindwhisk.core.baking.carry_over import carry_over
 from kindwhisk.core.baking.course import InOven
 from kindwhisk.core.baking.doneness import Sign, looks_wrong_but_right, signs
 from kindwhisk.core.baking.faces import TinWall
-from kindwhisk.core.baking.follow import CrumbFollower, CrumbForecast
+from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.baking.predict import OWN_SPREAD, Prediction, done_s, predict, stretched
 from kindwhisk.core.baking.reference import ReferenceBake, family
 from kindwhisk.core.baking.risks import Risk, risks
@@ -52,13 +52,14 @@ class _Body(BaseModel):
 class TimedBody(_Body):
     """A bake of this batter that was timed, in still air unless said otherwise.
 
-    Without ``fill_mm`` all of it was in that tin, or it was filled alike.
+    Without ``batter_g`` or ``fill_mm`` it was as much batter as is asked about, or the tin was filled alike.
     """
 
     tin: Tin
     oven_c: Degrees
     minutes: float = Field(gt=0.5, le=2880, allow_inf_nan=False)
     mode: OvenMode | None = Field(default=None, strict=False)
+    batter_g: float | None = Field(default=None, ge=1, le=50_000, allow_inf_nan=False)
     fill_mm: float | None = Field(default=None, ge=1, le=500, allow_inf_nan=False)
 
 
@@ -115,7 +116,7 @@ class BakeBody(_Body):
     def timed(self, asked: Asked) -> ReferenceBake | None:
         """The bake that was timed."""
         r = self.reference
-        return None if r is None else asked.reference(r.tin, r.oven_c, r.minutes, r.mode, r.fill_mm)
+        return None if r is None else asked.reference(r.tin, r.oven_c, r.minutes, r.mode, r.fill_mm, r.batter_g)
 
 
 class Worked(BaseModel):
@@ -212,9 +213,20 @@ class ForecastBody(BakeBody):
     now_s: float | None = Field(default=None, ge=0, le=172_800, allow_inf_nan=False)
 
 
-class BakeForecast(CrumbForecast):
-    """Seconds to done at ``now_s``, and where the middle is heading (seconds from now)."""
+class BakeForecast(BaseModel):
+    """Seconds to done at ``now_s`` with their range, null with ``why`` where the readings can't tell.
 
+    ``strange``: they fit no such bake. ``faster`` is the likely time over the expected one. ``ahead`` is where the
+    middle is heading (seconds from now).
+    """
+
+    seconds_to_done: float | None
+    low_s: float | None
+    high_s: float | None
+    why: str
+    core_c: float | None
+    strange: bool
+    faster: float | None
     now_s: float
     ahead: tuple[Point, ...]
 
@@ -323,7 +335,18 @@ def forecast(body: ForecastBody) -> BakeForecast:
     for reading in body.readings:
         follower.take(reading.t_s, reading.core_c)
     ahead = tuple(Point(s=s, c=c) for s, c in follower.ahead(now))
-    return BakeForecast(**dict(follower.forecast(now)), now_s=now, ahead=ahead)
+    seen = follower.forecast(now)
+    return BakeForecast(
+        seconds_to_done=seen.left_s.likely if seen.left_s else None,
+        low_s=seen.left_s.low if seen.left_s else None,
+        high_s=seen.left_s.high if seen.left_s else None,
+        why=seen.why,
+        core_c=seen.core_c,
+        strange=seen.strange,
+        faster=seen.faster,
+        now_s=now,
+        ahead=ahead,
+    )
 
 
 @router.get("/bake/of/{formula_id}")

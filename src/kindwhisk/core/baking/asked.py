@@ -120,7 +120,13 @@ class Asked:
         )
 
     def reference(
-        self, tin: Tin, oven_c: float, minutes: float, mode: OvenMode | None = None, fill_mm: float | None = None
+        self,
+        tin: Tin,
+        oven_c: float,
+        minutes: float,
+        mode: OvenMode | None = None,
+        fill_mm: float | None = None,
+        batter_g: float | None = None,
     ) -> ReferenceBake:
         """A bake of the same batter that was timed, in still air unless said otherwise: of all of it where the tin
         takes that, else filled alike."""
@@ -129,7 +135,7 @@ class Asked:
             mould = piece.mould()
             tin, fill_mm = mould, mould.depth_mm
         if fill_mm is None:
-            volume = self.batter_g / self.density
+            volume = (batter_g or self.batter_g) / self.density
             alike = volume / self.tin.volume_ml()
             fill_mm = tin.level_mm(volume) if volume <= tin.volume_ml() else tin.level_mm(alike * tin.volume_ml())
         return ReferenceBake(tin=tin, fill_mm=fill_mm, oven_c=oven_c, mode=mode or OvenMode.STATIC, minutes=minutes)

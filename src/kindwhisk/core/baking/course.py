@@ -23,7 +23,7 @@ from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.rise import USUAL_FREE
 from kindwhisk.core.tins.shapes import Tin
 
-DONE_C = 96.0
+DONE_C, BOILS_AT_SEA_C = 96.0, 99.97
 DWELL_S = 120.0
 """After the coldest point is at its temperature: the crumb there sets too. Reference model."""
 LAYERS, RINGS = 8, 5
@@ -75,9 +75,14 @@ class InOven(Value):
         return max(0.0, 1 - self.density / max(USUAL_FREE, self.density))
 
     @property
+    def boils_c(self) -> float:
+        """Where water boils under this air."""
+        return boiling_point_at_c(self.pressure_kpa)
+
+    @property
     def finished_c(self) -> float:
-        """Where its coldest point is done: never above what water can reach under this air, less what was asked for."""
-        return min(self.done_c, boiling_point_at_c(self.pressure_kpa) - (99.97 - self.done_c))
+        """Where its coldest point is done: as far below the boil as it would be at sea level."""
+        return min(self.done_c, self.done_c + self.boils_c - BOILS_AT_SEA_C)
 
 
 class Moment(NamedTuple):
@@ -142,7 +147,7 @@ def crumb_of(content: InOven) -> Crumb:
         density=content.density / _stretch(content),
         water=content.water,
         start_c=content.batter_c,
-        boils_c=boiling_point_at_c(content.pressure_kpa),
+        boils_c=content.boils_c,
         conducts_w_per_mk=RICH_CONDUCTS if content.water < RICH_WATER else USUAL_CONDUCTS,
     )
 

@@ -53,6 +53,7 @@ class CrumbFollower:
 
     def __init__(self, content: InOven, expected: Prediction) -> None:
         self.content, self.expected = content, expected
+        self._finished_c, self._hottest_c = content.finished_c, content.boils_c + TOUCHES_K
         self._times = np.array([m.t_s for m in expected.course.moments])
         self._core = np.array([m.core_c for m in expected.course.moments])
         self._edge = np.array([m.edge_c for m in expected.course.moments])
@@ -74,7 +75,7 @@ class CrumbFollower:
         self._last = (t_s, celsius)
         if self._start_c is None:
             self._start_c = celsius
-        if celsius > self.content.finished_c and self._there_s is None:
+        if celsius > self._finished_c and self._there_s is None:
             self._there_s = t_s
         if t_s <= 0 or apart <= 0 or self._touches(celsius):
             return
@@ -86,7 +87,7 @@ class CrumbFollower:
         self._misfit += (least - self._misfit) * (1.0 if self._count == 1 else min(1.0, weight / 2))
 
     def _touches(self, celsius: float) -> bool:
-        return celsius > self.content.finished_c + (100 - 96) + TOUCHES_K
+        return celsius > self._hottest_c
 
     def _expected_c(self, t_s: float) -> Array:
         """What the probe would show, for each stretch and place."""
@@ -123,7 +124,7 @@ class CrumbFollower:
         share = np.cumsum(weights) / weights.sum()
         low, likely, high = (float(np.interp(q, share, self._stretch)) * self._course_done for q in MIDDLE)
         # One that is not there yet has at least its dwell before it.
-        least = DWELL_S if core < self.content.finished_c else 0.0
+        least = DWELL_S if core < self._finished_c else 0.0
         left = max(least, likely - now_s)
         return CrumbForecast(
             left_s=Estimate(

@@ -31,8 +31,8 @@ class Prediction(Value):
     """When a content is done in an oven.
 
     Seconds since it went in. ``turn_s`` and ``cover_s`` are None where it must not be, or need not be. ``factor`` is
-    the reference bake's time over the model's; ``modelled_s`` the model's for this bake with that factor, before this
-    kitchen's own. ``browned`` is its colour at the end over the reference's (1: the same). ``course`` is the way there.
+    the reference bake's time over the model's. ``browned`` is its colour at the end over the reference's (1: the
+    same). ``course`` is the way there.
     """
 
     done_s: Estimate
@@ -40,7 +40,6 @@ class Prediction(Value):
     turn_s: float | None
     cover_s: float | None
     factor: float
-    modelled_s: float
     browned: float | None
     course: Course
 
@@ -104,7 +103,14 @@ def predict(content: InOven, reference: ReferenceBake | None = None) -> Predicti
         factor, spread, browned, basis = 1.0, WORLD_SPREAD, None, Basis.MODEL
     else:
         measured = reference.in_oven(content)
-        model_s = done_s(measured)
+        found = course(measured).done_s
+        if found is None:
+            raise CraftError(
+                f"At {reference.oven_c:.0f} C the timed bake would never have been done.",
+                field="reference.oven_c",
+                remedy="Check its oven and its tin, or leave it out.",
+            )
+        model_s = found
         factor = reference.minutes * 60 / model_s
         log_ratio = math.log(own_s / model_s)
         spread = _spread(content, measured, log_ratio)
@@ -141,7 +147,6 @@ def stretched(
         turn_s=turn if turn < 0.9 * done.likely else None,
         cover_s=cover if cover is not None and cover < 0.92 * done.likely else None,
         factor=factor,
-        modelled_s=done.likely,
         browned=browned,
         course=way,
     )

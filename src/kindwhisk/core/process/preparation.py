@@ -21,6 +21,7 @@ def prepared(formula: Formula) -> Formula:
                 title="Heat the oven",
                 vessel="oven",
                 oven_c=step.heats_oven_c,
+                rack=step.stands_on,
                 component=step.component,
             )
             steps.append(hot)

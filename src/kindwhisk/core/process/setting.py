@@ -11,6 +11,7 @@ from kindwhisk.core.kitchen import Kitchen, Oven
 from kindwhisk.core.learning import NO_RECORD, KitchenRecord, learned_factor
 from kindwhisk.core.material import Material
 from kindwhisk.core.ovens.degrees import offset_k
+from kindwhisk.core.ovens.place import Rack
 from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.rise import HEIGHT_NOISE, risen_volume_ml
 from kindwhisk.core.technique import Technique
@@ -81,11 +82,10 @@ class Setting:
         learned = learned_factor(self.record.heights, noise_sd=HEIGHT_NOISE)
         return risen_volume_ml(batter, self.kitchen.altitude_m, learned)
 
-    @property
-    def oven_offset_k(self) -> float:
-        """Measured minus set in this oven: by this kitchen's thermometer readings, else as entered."""
+    def oven_offset_k(self, rack: Rack) -> float:
+        """Measured minus set on a rack of this oven: by this kitchen's thermometer readings, else as entered."""
         if any(s.oven == self.oven.id for s in self.record.degrees):
-            return offset_k(self.record.degrees, self.oven.id, mode=self.oven.mode).mean
+            return offset_k(self.record.degrees, self.oven.id, rack, self.oven.mode).mean
         return self.oven.offset_k
 
     @property

@@ -1714,7 +1714,10 @@ export interface components {
         };
         /**
          * BakeForecast
-         * @description Seconds to done at ``now_s``, and where the middle is heading (seconds from now).
+         * @description Seconds to done at ``now_s`` with their range, null with ``why`` where the readings can't tell.
+         *
+         *     ``strange``: they fit no such bake. ``faster`` is the likely time over the expected one. ``ahead`` is where the
+         *     middle is heading (seconds from now).
          */
         BakeForecast: {
             /** Ahead */
@@ -1722,16 +1725,16 @@ export interface components {
             /** Core C */
             core_c: number | null;
             /** Faster */
-            faster?: number | null;
-            left_s: components["schemas"]["Estimate"] | null;
+            faster: number | null;
+            /** High S */
+            high_s: number | null;
+            /** Low S */
+            low_s: number | null;
             /** Now S */
             now_s: number;
-            /** Readings */
-            readings: number;
-            /**
-             * Strange
-             * @default false
-             */
+            /** Seconds To Done */
+            seconds_to_done: number | null;
+            /** Strange */
             strange: boolean;
             /** Why */
             why: string;
@@ -5492,6 +5495,8 @@ export interface components {
             note: string;
             /** Oven C */
             oven_c: number;
+            /** @default middle */
+            rack: components["schemas"]["Rack"];
             /** Title */
             title: string;
             /** Vessel */
@@ -7042,9 +7047,11 @@ export interface components {
          * TimedBody
          * @description A bake of this batter that was timed, in still air unless said otherwise.
          *
-         *     Without ``fill_mm`` all of it was in that tin, or it was filled alike.
+         *     Without ``batter_g`` or ``fill_mm`` it was as much batter as is asked about, or the tin was filled alike.
          */
         TimedBody: {
+            /** Batter G */
+            batter_g?: number | null;
             /** Fill Mm */
             fill_mm?: number | null;
             /** Minutes */

@@ -7,9 +7,9 @@
   import { clock, countdown, length, until } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
   import BakeNow from './BakeNow.svelte';
-  import BakeTold from './BakeTold.svelte';
+  import BakeTold from '../../lib/parts/BakeTold.svelte';
   import BowlNow from './BowlNow.svelte';
-  import CoolGates from './CoolGates.svelte';
+  import CoolGates from '../../lib/parts/CoolGates.svelte';
   import EggHeat from './EggHeat.svelte';
   import Gate from './Gate.svelte';
   import Meeting from './Meeting.svelte';
@@ -217,7 +217,10 @@
   {/if}
 
   {#if step.bake && (line.status === 'waiting' || running)}<BakeTold {step} {running} />{/if}
-  {#if step.gates.length > 0 && (line.status === 'waiting' || running)}<CoolGates {detail} />{/if}
+  {#if step.gates.length > 0 && (line.status === 'waiting' || running)}<CoolGates
+      gates={step.gates}
+      outlook={detail.outlook}
+    />{/if}
 
   {#if running && watch?.egg}<EggHeat egg={watch.egg} />{/if}
 

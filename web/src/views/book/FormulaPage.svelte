@@ -133,7 +133,11 @@
       {picked}
       onpick={(id) => (picked = picked === id ? null : id)}
     />
-    {#if step}<StepCloseUp {step} fold={shown.folds.find((f) => f.steps.includes(step.id)) ?? null} />{/if}
+    {#if step}<StepCloseUp
+        {step}
+        formula={formula_id}
+        fold={shown.folds.find((f) => f.steps.includes(step.id)) ?? null}
+      />{/if}
     {#if shown.washing.tools.length > 0}
       <h2 class="mt-8 mb-2 text-2xl">Bowls and beaters</h2>
       <Washing plan={shown.washing} />

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Schemas, StepForecast } from '../../lib/api/client';
+  import BakeCurve from '../../lib/draw/BakeCurve.svelte';
   import Band from '../../lib/draw/Band.svelte';
   import Stages from '../../lib/draw/Stages.svelte';
   import Rescues from '../../lib/parts/Rescues.svelte';
@@ -8,11 +9,14 @@
   import Section from '../../lib/draw/Section.svelte';
   import SideBySide from '../../lib/draw/SideBySide.svelte';
   import Additions from '../../lib/parts/Additions.svelte';
+  import BakeTold from '../../lib/parts/BakeTold.svelte';
+  import CoolGates from '../../lib/parts/CoolGates.svelte';
+  import { p } from '../../routes';
   import { celsius, grams, litres, origin } from '../../lib/figures.svelte';
   import { length } from '../../lib/time';
 
-  type Props = { step: StepForecast; fold?: Schemas['FoldCourse'] | null };
-  let { step, fold = null }: Props = $props();
+  type Props = { step: StepForecast; fold?: Schemas['FoldCourse'] | null; formula?: string };
+  let { step, fold = null, formula = '' }: Props = $props();
   const own = $derived(fold?.additions.filter((a) => a.step === step.id) ?? []);
   const before = $derived(fold?.additions.findIndex((a) => a.step === step.id) ?? 0);
 </script>
@@ -48,6 +52,8 @@
         After about {length(cue.after_s.likely)}: <strong>{cue.do}</strong>, {cue.look}.
       </p>{/each}
     {#if step.passes.length > 0 || step.over_s}<Stages {step} />{/if}
+    {#if step.bake}<BakeTold {step} running={false} />{/if}
+    {#if step.gates.length > 0}<CoolGates gates={step.gates} />{/if}
     {#if step.rescues.length > 0}<Rescues rescues={step.rescues} />{/if}
     {#each step.cautions as c (c.id)}<p class="border-l-[6px] border-raspberry pl-4">
         <strong>{c.text}</strong> <span class="text-quiet">{c.reason} {c.defers}</span>
@@ -57,6 +63,20 @@
     {#if step.before.length > 0 && step.section}
       <SideBySide before={step.before} after={step.section} then="after" width={340} height={150} />
     {:else if step.section}<Section section={step.section} width={340} height={210} />{/if}
+    {#if step.bake}
+      <BakeCurve
+        curve={step.bake.curve}
+        done={step.bake.done_s}
+        doneC={step.bake.done_c}
+        look={step.bake.first_look_s}
+        turn={step.bake.turn_s}
+        cover={step.bake.cover_s}
+        thin={!step.checkpoints.some((c) => c.band)}
+        height={230}
+      />
+      {#if formula}<a class="act act-small mt-2" href="{p('/book/bake')}?formula={formula}">What would change it</a
+        >{/if}
+    {/if}
     {#if step.pattern}<Pattern pattern={step.pattern} size={150} />{/if}
     {#if step.material.mass_g > 0}<p class="text-quiet">
         {grams(step.material.mass_g)}, {litres(step.material.volume_ml.likely)}, about {celsius(
@@ -71,7 +91,7 @@
         additions={fold.additions}
         current={step.id}
       />{/if}
-    {#each step.checkpoints as c (c.id)}
+    {#each step.bake ? step.checkpoints.slice(0, 1) : step.checkpoints as c (c.id)}
       <div>
         <p><strong>{c.name}.</strong> {c.sees}</p>
         {#if c.band}<div class="mt-2"><Band band={c.band} /></div>{/if}

@@ -70,6 +70,11 @@ class BakeStep(StepBase):
         """The oven's temperature."""
         return self.oven_c
 
+    @property
+    def stands_on(self) -> Rack:
+        """Its rack."""
+        return self.rack
+
     def in_oven(self, batter: Material, setting: Setting) -> InOven:
         """One of the tins or pieces with its share of a batter, as it stands in the oven."""
         tins, oven = setting.tins, setting.oven
@@ -153,7 +158,7 @@ class BakeStep(StepBase):
             hold_s=Estimate(low=30, likely=60, high=120, basis=Basis.HABIT),
             hold_why="It goes on baking, and a soft crumb sinks.",
             bake=told,
-            cues=self._cues(made),
+            cues=self._cues(made, setting),
             checkpoints=self._checkpoints(content, setting),
             cautions=(HOT_TIN,),
             make_ready=(MakeReady(id="gloves", name="oven gloves", detail="two, dry; place for the hot tin"),),
@@ -161,15 +166,15 @@ class BakeStep(StepBase):
         )
 
     @staticmethod
-    def _cues(made: Prediction) -> tuple[Cue, ...]:
-        cues = []
+    def _cues(made: Prediction, setting: Setting) -> tuple[Cue, ...]:
+        cues, hot = [], setting.record.hot_sides.get(setting.oven.id)
         if made.turn_s is not None:
             cues.append(
                 Cue(
                     id="turn",
                     after_s=Estimate.around(made.turn_s, CUE_SPREAD, made.done_s.basis),
                     do="Turn it round",
-                    look="Quickly, once it has set: it does not tremble.",
+                    look="quickly, once it no longer trembles" + (f"; the {hot} is the hot side" if hot else ""),
                 )
             )
         if made.cover_s is not None:
@@ -178,7 +183,7 @@ class BakeStep(StepBase):
                     id="cover",
                     after_s=Estimate.around(made.cover_s, 0.15, made.done_s.basis),
                     do="Cover it with foil, loosely",
-                    look="It is as brown as it should be in the end.",
+                    look="when it is as brown as it should be in the end",
                 )
             )
         return tuple(sorted(cues, key=lambda c: c.after_s.likely))
@@ -215,7 +220,7 @@ class BakeStep(StepBase):
         return (own, *others)
 
     def _notices(self, content: InOven, setting: Setting) -> tuple[Notice, ...]:
-        oven, tins, offset = setting.oven, setting.tins, setting.oven_offset_k
+        oven, tins, offset = setting.oven, setting.tins, setting.oven_offset_k(self.rack)
         notices = []
         if course(content).done_s is None:
             notices.append(

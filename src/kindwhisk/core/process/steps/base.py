@@ -14,6 +14,7 @@ from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.learning import corrected, personal_band
 from kindwhisk.core.material import Material
 from kindwhisk.core.model import Value
+from kindwhisk.core.ovens.place import Rack
 from kindwhisk.core.patterns.pattern import PatternView
 from kindwhisk.core.process.outcome import Attention, Outcome, Resource
 from kindwhisk.core.process.portions import Portion, StepId
@@ -111,6 +112,11 @@ class StepBase(Value):
     def heats_oven_c(self) -> float | None:
         """The temperature of the oven that must be hot for it."""
         return None
+
+    @property
+    def stands_on(self) -> Rack:
+        """The rack of the oven that it is for."""
+        return Rack.MIDDLE
 
     @property
     def tool_in_use(self) -> str | None:

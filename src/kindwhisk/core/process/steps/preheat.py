@@ -11,12 +11,14 @@ from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.material import Material
 from kindwhisk.core.ovens import air
+from kindwhisk.core.ovens.place import Rack
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome, Resource
 from kindwhisk.core.process.oven_watching import PreheatWatching
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Heading, StepBase
 
 TOLERANCE_K = 8.0
+RACKS = {Rack.TOP: "rack near the top", Rack.MIDDLE: "rack in the middle", Rack.BOTTOM: "rack near the bottom"}
 
 
 class PreheatStep(StepBase):
@@ -30,18 +32,19 @@ class PreheatStep(StepBase):
 
     kind: Literal["preheat"] = "preheat"
     oven_c: float = Field(ge=60, le=300)
+    rack: Rack = Rack.MIDDLE
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """An oven holds no material; it only takes time."""
         own = setting.oven
-        dial = self.oven_c - setting.oven_offset_k
+        dial = self.oven_c - setting.oven_offset_k(self.rack)
         duration = air.preheat_s(setting.kitchen.air_c, self.oven_c, setting.oven_rise_k_per_min)
         return Outcome(
             material=Material(),
             duration_s=self.learned(duration, setting),
             modelled_s=duration.likely,
             goal=f"{own.name} on, {dial:.0f} C",
-            do=f"Set {own.name} to {dial:.0f} C, {own.mode.value}; rack in the middle.",
+            do=f"Set {own.name} to {dial:.0f} C, {own.mode.value}; {RACKS[self.rack]}.",
             why="A batter that waits for the oven loses its air.",
             first_look_s=duration.low,
             checkpoints=(

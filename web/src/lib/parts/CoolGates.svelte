@@ -1,17 +1,16 @@
 <script lang="ts">
-  import type { StepDetail } from '../../lib/api/client';
-  import { celsius, origin } from '../../lib/figures.svelte';
-  import { now } from '../../lib/now.svelte';
-  import { clock, length, until } from '../../lib/time';
+  import type { Schemas } from '../api/client';
+  import { celsius, origin } from '../figures.svelte';
+  import { now } from '../now.svelte';
+  import { clock, length, until } from '../time';
 
   /** What a cooling cake becomes ready for, and when. */
-  type Props = { detail: StepDetail };
-  let { detail }: Props = $props();
+  type Props = { gates: Schemas['CoolGate'][]; outlook?: Schemas['Outlook'] | null };
+  let { gates, outlook = null }: Props = $props();
 
-  const gates = $derived(detail.forecast.gates);
   /** As it cools, by its own pace. */
-  const pace = $derived(detail.outlook?.pace ?? 1);
-  const started = $derived(detail.outlook ? -until(detail.outlook.started_at, now.value) : null);
+  const pace = $derived(outlook?.pace ?? 1);
+  const started = $derived(outlook ? -until(outlook.started_at, now.value) : null);
 </script>
 
 <ol class="text-[17px]" aria-label="Ready for">

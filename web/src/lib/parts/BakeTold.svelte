@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { StepForecast } from '../../lib/api/client';
+  import type { StepForecast } from '../api/client';
 
   /** What to know of a bake beforehand and at the look: signs, what looks wrong and is right, risks, and what follows. */
   type Props = { step: StepForecast; running: boolean };
