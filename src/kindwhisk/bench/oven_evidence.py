@@ -87,14 +87,17 @@ class OvenEvidence(NamedTuple):
     sources: dict[str, Source]
 
 
-def _time(row: bakes.Told, told: OvenTime) -> BakeTime:
+def _time(row: bakes.Told, told: OvenTime) -> BakeTime | None:
+    """The bake's time; None for one that took none, such as one that was told of all at once."""
     seconds = told.observed_s if told.observed_s is not None else told.not_yet_s
+    if not seconds or seconds <= 0 or told.modelled_s <= 0:
+        return None
     return BakeTime(
         id=f"{row.id}/{told.step}",
         oven=told.oven,
         family=told.family,
         formula=row.formula,
-        observed_s=seconds or 0.0,
+        observed_s=seconds,
         modelled_s=told.modelled_s,
         above=told.observed_s is None,
     )
@@ -115,7 +118,7 @@ def oven_evidence() -> OvenEvidence:
         began = datetime.fromisoformat(row.started_at)
         for raw in row.summary.get("ovens", ()):
             one = _time(row, OvenTime.model_validate(raw))
-            if one.observed_s > 0 and one.modelled_s > 0:
+            if one is not None:
                 times.append(one)
                 sources[one.id] = Source(row.id, row.title, began)
         for raw in row.summary.get("held", ()):

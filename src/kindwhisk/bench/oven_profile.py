@@ -15,7 +15,7 @@ from kindwhisk.core.ovens.cycling import OvenSeen
 from kindwhisk.core.ovens.degrees import offset_k
 from kindwhisk.core.ovens.degrees import trust as degrees_trust
 from kindwhisk.core.ovens.place import OvenMode, Rack
-from kindwhisk.core.ovens.times import TimeFactor, factor_for, learned
+from kindwhisk.core.ovens.times import TimeFactor, factor_for, trust
 
 RANGE_SD = 1.3
 TIMES_TELL_NO_DEGREES = (
@@ -161,7 +161,7 @@ def _degrees_steps(known: OvenEvidence, oven: str, mode: OvenMode) -> tuple[Degr
 
 
 def _time_steps(known: OvenEvidence, oven: str) -> tuple[TimeStep, ...]:
-    trusted = dict(zip((b.id for b in known.bakes), learned(known.bakes).trusted, strict=False)) if known.bakes else {}
+    trusted = trust(known.bakes)
     steps, so_far = [], []
     for one in known.all_bakes:
         left_out = one.id in known.left_out

@@ -11,6 +11,8 @@ import math
 from collections.abc import Sequence
 from functools import lru_cache
 
+from pydantic import Field
+
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.model import Value
 from kindwhisk.core.ovens.effects import WRONG_SHARE, Belief, Learned, Observation, learn
@@ -36,8 +38,8 @@ class BakeTime(Value):
     oven: str
     family: str
     formula: str
-    observed_s: float
-    modelled_s: float
+    observed_s: float = Field(gt=0)
+    modelled_s: float = Field(gt=0)
     above: bool = False
 
     @property
@@ -67,8 +69,13 @@ def priors(effects: Sequence[str]) -> dict[str, float]:
 @lru_cache(maxsize=32)
 def learned(bakes: tuple[BakeTime, ...], wrong: float = WRONG_SHARE) -> Learned:
     """What the last bakes tell of all their effects."""
-    observations = [b.observation for b in bakes[-MOST:] if b.observed_s > 0 and b.modelled_s > 0]
+    observations = [b.observation for b in bakes[-MOST:]]
     return learn(observations, priors([e for o in observations for e in o.effects]), wrong)
+
+
+def trust(bakes: tuple[BakeTime, ...]) -> dict[str, float]:
+    """How far each of the last bakes was trusted (0 to 1), by its id."""
+    return dict(zip((b.id for b in bakes[-MOST:]), learned(bakes).trusted, strict=True))
 
 
 class TimeFactor(Value):
