@@ -113,12 +113,12 @@ def test_from_a_formula_to_a_logged_bake(page: Page, own: Server, quiet: Callabl
     page.keyboard.press(" ")
     expect(page.get_by_label("Beside and next")).to_contain_text("holds")
 
-    # On to the oven and the rack; the crumb has a column of its own.
+    # On to the oven and the rack; the bake has a course of its own.
     work_until(own, bake, "bake")
     expect(page.get_by_label("The step now")).to_contain_text("Bake")
     primary(page).click()
     expect(step.get_by_role("timer")).to_be_visible()
-    expect(page.get_by_text("Crumb, coldest point")).to_be_visible()
+    expect(page.get_by_role("img", name=re.compile("^The bake over time"))).to_be_visible()
     state = own.ask(f"/api/bakes/{bake}")
     while state["current"] is not None:
         work_until(own, bake, state["current"])
