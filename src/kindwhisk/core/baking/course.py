@@ -133,7 +133,7 @@ class Course(NamedTuple):
 
 def step_s(fill_mm: float) -> float:
     """How long a step of the reckoning may be: a thin content needs short ones."""
-    return min(20.0, max(4.0, fill_mm * 0.45))
+    return min(20.0, max(4.0, fill_mm * 0.65))
 
 
 def _stretch(content: InOven) -> float:
