@@ -140,10 +140,9 @@ def test_a_browning_map_finds_the_hot_side_and_leaves_an_even_oven_alone() -> No
 ROUND = RoundTin(dimensions=RoundDimensions(diameter_mm=200, depth_mm=80))
 
 
-def supposed(oven_c: float = 170, **more: float) -> InOven:
-    return InOven.model_validate(
-        {"tin": ROUND, "fill_mm": 40, "density": 0.42, "air": OvenAir(holds_c=oven_c, load_kg=0.5), **more}
-    )
+def supposed(oven_c: float = 170, starts: float | None = None) -> InOven:
+    air = OvenAir(holds_c=oven_c, starts_c=starts, load_kg=0.5)
+    return InOven(tin=ROUND, fill_mm=40, density=0.42, air=air)
 
 
 @given(st.floats(0.75, 1.35), st.sampled_from([0.0, 0.1]))
@@ -189,6 +188,18 @@ def test_an_oven_that_holds_less_than_it_should_moves_the_forecast_before_the_mi
     assert cool.left_s is not None
     assert cool.left_s.likely + 400 > predict(supposed()).done_s.likely + 120
     assert cool.beside_c == 150
+
+
+def test_a_bake_that_went_into_an_oven_that_was_not_hot_is_later() -> None:
+    watching = BakeWatching(supposed(), predict(supposed()))
+    air = OvenAir(holds_c=170, starts_c=60, load_kg=0.5).course()
+    for t in range(0, 900, 10):
+        watching.take_beside(t, air(t))
+    cold = watching.view(900)
+    assert cold.left_s is not None
+    truly = supposed(starts=60)
+    assert 900 + cold.left_s.likely == pytest.approx(course(truly).done_s, rel=0.06)
+    assert 900 + cold.left_s.likely > predict(supposed()).done_s.likely + 180
 
 
 def test_a_preheat_is_over_when_the_walls_are_hot_too() -> None:

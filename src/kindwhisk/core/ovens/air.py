@@ -17,8 +17,9 @@ DOOR_TAKES, DOOR_S = 0.40, 18.0
 reference model: 10 s cost a 34-minute bake 0.4 minutes, 30 s a whole one."""
 RECOVERS_S = 170.0
 """An oven closes the gap by a factor e in so many seconds, unless its own are known. Trade habit."""
-LOAD_K_PER_KG, LOAD_LASTS = 12.0, 1.5
-"""A kilogram of cold batter in its tin takes so many kelvin, which come back more slowly. Trade habit."""
+LOAD_K_PER_KG, LOAD_LASTS, LOAD_TAKES = 12.0, 1.5, 0.6
+"""A kilogram of cold batter in its tin takes so many kelvin, which come back more slowly; never more than this share of
+what the oven is warmer than the kitchen. Trade habit."""
 LOADING_S = 8.0
 """How long the door is open while a tin goes in."""
 
@@ -47,19 +48,26 @@ class OvenAir(Value):
 
     def course(self) -> Callable[[float], float]:
         """The temperature as a function of the seconds since the bake went in."""
-        warmer = self.holds_c - self.kitchen_c
-        dips = [(0.0, self.recovers_s * LOAD_LASTS, min(LOAD_K_PER_KG * self.load_kg, 0.6 * warmer))]
-        loading = (Opening(at_s=0, seconds=LOADING_S),)
-        for door in (*loading, *self.openings):
-            dips.append((door.at_s, self.recovers_s, warmer * DOOR_TAKES * (1 - math.exp(-door.seconds / DOOR_S))))
         starts, rise = self.holds_c if self.starts_c is None else self.starts_c, self.rise_k_per_min / 60
 
+        def undisturbed(t_s: float) -> float:
+            if starts < self.holds_c:
+                return min(self.holds_c, starts + rise * t_s)
+            return self.holds_c + (starts - self.holds_c) * math.exp(-t_s / (2 * self.recovers_s))
+
+        def taken_k(door: Opening) -> float:
+            warmer = max(0.0, undisturbed(door.at_s) - self.kitchen_c)
+            return warmer * DOOR_TAKES * (1 - math.exp(-door.seconds / DOOR_S))
+
+        at_first = max(0.0, starts - self.kitchen_c)
+        load_k = min(LOAD_K_PER_KG * self.load_kg, LOAD_TAKES * at_first)
+        dips = [(0.0, self.recovers_s * LOAD_LASTS, load_k)]
+        doors = (Opening(at_s=0, seconds=LOADING_S), *self.openings)
+        dips += [(door.at_s, self.recovers_s, taken_k(door)) for door in doors]
+
         def celsius(t_s: float) -> float:
-            there = min(self.holds_c, starts + rise * t_s) if starts < self.holds_c else self.holds_c
-            if starts > self.holds_c:
-                there += (starts - self.holds_c) * math.exp(-t_s / (2 * self.recovers_s))
             gone = sum(k * math.exp(-(t_s - at) / tau) for at, tau, k in dips if t_s >= at)
-            return max(self.kitchen_c, there - gone)
+            return max(self.kitchen_c, undisturbed(t_s) - gone)
 
         return celsius
 

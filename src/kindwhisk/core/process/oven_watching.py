@@ -10,7 +10,7 @@ from kindwhisk.core.baking.course import InOven, Sets, course
 from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.baking.predict import Prediction, done_s, stretched
 from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.ovens.air import SETTLE_S
+from kindwhisk.core.ovens.air import SETTLE_S, OvenAir
 from kindwhisk.core.process.watching import Watch, Watching
 from kindwhisk.core.temperature import Point
 
@@ -21,6 +21,10 @@ SLOWEST_K_PER_MIN = 0.4
 OVEN_TELLS_S, OVEN_DIFFERS_K = 300.0, 4.0
 """After so many seconds the oven's own mean counts, and where it differs by more than this."""
 OPENED_S = 120.0
+WENT_IN_S, NOT_HOT_K = 90.0, 40.0
+"""An oven that is so much too cold when the bake has just gone in was not hot: more than a door takes."""
+ON_ITS_WAY_K = 6.0
+"""An oven whose mean moves by more than this within five minutes does not hold yet."""
 
 
 class PreheatWatching(Watching):
@@ -79,7 +83,7 @@ class BakeWatching(Watching):
         self.content, self.expected = content, expected
         self._follower = CrumbFollower(content, expected)
         self._oven = Watching()
-        self._oven_c = content.air.holds_c
+        self._air = content.air
 
     def take(self, t_s: float, celsius: float) -> None:
         """One more reading of the middle."""
@@ -91,16 +95,32 @@ class BakeWatching(Watching):
     def take_beside(self, t_s: float, celsius: float) -> None:
         """One more reading of the oven; where it holds another temperature than supposed, the bake is reckoned anew."""
         self._oven.take(t_s, celsius)
-        if t_s < OVEN_TELLS_S:
+        air = self._air
+        if t_s <= WENT_IN_S and celsius < air.holds_c - NOT_HOT_K and air.starts_c is None:
+            self._reckon(air.model_copy(update={"starts_c": celsius}))
             return
-        mean = fmean(c for t, c in self._oven.readings if t >= OPENED_S)
-        if abs(mean - self._oven_c) < OVEN_DIFFERS_K:
-            return
-        self._oven_c = round(mean)
-        air = self.content.air.model_copy(update={"holds_c": float(self._oven_c)})
+        held = self._held(t_s)
+        if held is not None and abs(held - air.holds_c) >= OVEN_DIFFERS_K:
+            self._reckon(air.model_copy(update={"holds_c": float(round(held))}))
+
+    def _held(self, t_s: float) -> float | None:
+        """What the oven has held of late; None while it is on its way, or was opened."""
+        late = [c for t, c in self._oven.readings if t >= max(OPENED_S, t_s - OVEN_TELLS_S)]
+        if t_s < OVEN_TELLS_S or len(late) < 6:
+            return None
+        third = len(late) // 3
+        moved = fmean(late[-third:]) - fmean(late[:third])
+        return None if abs(moved) > ON_ITS_WAY_K else fmean(late)
+
+    def _reckon(self, air: OvenAir) -> None:
+        """The bake in another oven than supposed, with what the middle has told so far."""
+        self._air = air
         seen = self.content.model_copy(update={"air": air})
-        done = self.expected.done_s.scaled(done_s(seen) / done_s(self.content))
-        self._follower = CrumbFollower(seen, stretched(seen, course(seen), done, self.expected.factor))
+        way = course(seen)
+        if way.done_s is None:
+            return
+        done = self.expected.done_s.scaled(way.done_s / done_s(self.content))
+        self._follower = CrumbFollower(seen, stretched(seen, way, done, self.expected.factor))
         for reading in self.readings:
             self._follower.take(*reading)
 
@@ -108,7 +128,7 @@ class BakeWatching(Watching):
         """When it is done, by the middle's own way."""
         crumb = self._follower.forecast(now_s)
         left = crumb.left_s
-        if left is None and self._oven_c != self.content.air.holds_c:
+        if left is None and self._air != self.content.air:
             ends = self._follower.expected.done_s
             left = Estimate(
                 low=max(0.0, ends.low - now_s),

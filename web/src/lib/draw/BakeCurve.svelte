@@ -108,7 +108,16 @@
     const [a, b] = [curve[next - 1]!, curve[next]!];
     const share = (seconds - a.t_s) / (b.t_s - a.t_s || 1);
     const mix = (key: keyof Curve) => a[key] + (b[key] - a[key]) * share;
-    return { t_s: seconds, core_c: mix('core_c'), edge_c: mix('edge_c'), set: mix('set'), lost: mix('lost') };
+    return {
+      t_s: seconds,
+      core_c: mix('core_c'),
+      edge_c: mix('edge_c'),
+      surface_c: mix('surface_c'),
+      set: mix('set'),
+      lost: mix('lost'),
+      risen: mix('risen'),
+      crust_mm: mix('crust_mm'),
+    };
   });
   const percent = (share: number) => `${Math.round(100 * share)} %`;
   function point(event: PointerEvent): void {
@@ -216,8 +225,15 @@
     {#if under}
       <line x1={x(under.t_s)} x2={x(under.t_s)} y1={TOP} y2={height - FOOT} stroke="var(--quiet)" />
       <text x={LEFT + 2} y="13" class="text-[13px] font-semibold" fill="var(--ink)"
-        >{length(under.t_s)}: middle {degrees(under.core_c)}, edge {degrees(under.edge_c)}
-        {units.system === 'us' ? 'F' : 'C'}, {percent(under.set)} set, {percent(under.lost)} lost</text
+        >{length(under.t_s)}: middle {degrees(under.core_c)}, edge {degrees(under.edge_c)}, top {degrees(
+          under.surface_c,
+        )}
+        {units.system === 'us' ? 'F' : 'C'}</text
+      >
+      <text x={LEFT + 2} y="29" class="text-[13px]" fill="var(--ink)"
+        >{percent(under.set)} set, {percent(under.risen)} of the rise, crust {under.crust_mm.toFixed(1)} mm, {percent(
+          under.lost,
+        )} lost</text
       >
     {/if}
   </svg>
