@@ -99,7 +99,11 @@
       if (x(all[i]!.at) - x(all[i - 1]!.at) < 44) all[i]!.row = (all[i - 1]!.row + 1) % 2;
     return all;
   });
-  const ticks = $derived(scaleLinear([0, last / 60], [0, 1]).ticks(6));
+  const ticks = $derived(
+    scaleLinear([0, last / 60], [0, 1])
+      .ticks(6)
+      .filter((m) => x(m * 60) < width - RIGHT - 6),
+  );
   const under = $derived.by(() => {
     if (pointed === null) return null;
     const seconds = Math.max(0, Math.min(last, x.invert(pointed)));
@@ -204,6 +208,7 @@
     {#each marks as mark (mark.name)}
       <line x1={x(mark.at)} x2={x(mark.at)} y1={TOP} y2={height - FOOT} stroke="var(--ink)" stroke-dasharray="3 4" />
       <text
+        visibility={under ? 'hidden' : undefined}
         x={x(mark.at)}
         y={TOP - 5 - ROW * mark.row}
         text-anchor="middle"
