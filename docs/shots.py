@@ -113,8 +113,9 @@ class Stage:
 
     def bake_until(self, celsius: float) -> None:
         """Into the oven, and let the middle warm to a temperature."""
-        self.begin(minutes_ago=45)
-        self.until("bake")
+        self.begin(minutes_ago=21)
+        self.until("bake", start_it=False)
+        self.tell("step_started", self.now, step="bake")
         self.server.ask("/api/stand-ins", {"speed": 60})
         while True:
             watch = self.server.ask(f"/api/bakes/{self.bake}?step=bake")["details"]["bake"]["watch"]
