@@ -1,4 +1,4 @@
-"""Baking as calculations without a state: when a bake is done, what would change it, its forecast, and cooling."""
+"""Baking as calculations without a state: when a bake is done, what would change it, and its forecast."""
 
 from __future__ import annotations
 
@@ -23,7 +23,6 @@ from kindwhisk.core.baking.risks import Risk, risks
 from kindwhisk.core.baking.straight_after import Next, straight_after
 from kindwhisk.core.baking.view import CurvePoint, curve_of
 from kindwhisk.core.bowls import usual
-from kindwhisk.core.cooling import OUT_OF_OVEN_C, CoolGate, How, cool_gates, cooled_c
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.kitchen import Kitchen
@@ -231,25 +230,6 @@ class BakeForecast(BaseModel):
     ahead: tuple[Point, ...]
 
 
-class CoolBody(_Body):
-    """A cake out of the oven: ``cake_g`` in or from a tin that it fills to ``height_mm``."""
-
-    technique: Technique | None = Field(default=None, strict=False)
-    tin: Tin
-    cake_g: float = Field(ge=1, le=50_000, allow_inf_nan=False)
-    height_mm: float = Field(ge=1, le=500, allow_inf_nan=False)
-    how: How = Field(default=How.RACK, strict=False)
-    from_c: float = Field(default=OUT_OF_OVEN_C, ge=20, le=110, allow_inf_nan=False)
-    air_c: float | None = Field(default=None, ge=0, le=45, allow_inf_nan=False)
-
-
-class CoolingView(BaseModel):
-    """Seconds to each gate, hottest first, and the way of its middle (seconds, C)."""
-
-    gates: tuple[CoolGate, ...]
-    curve: tuple[Point, ...]
-
-
 def _min(seconds: float | None) -> float | None:
     return None if seconds is None else seconds / 60
 
@@ -381,18 +361,3 @@ def of_formula(formula_id: str) -> BakeBody:
         piece=piece,
         done_c=step.done_c,
     )
-
-
-@router.post("/cool")
-def cool(body: CoolBody) -> CoolingView:
-    """When a cake may be turned out, rolled, creamed and cut."""
-    _, kitchen = kitchens.current()
-    air = kitchen.air_c if body.air_c is None else body.air_c
-    area = body.tin.heated_area_mm2(body.height_mm)
-    gates = cool_gates(body.cake_g, area, body.how, air, body.technique, body.from_c)
-    last = gates[-1]
-    ends = max(last.after_s.likely, 1.0)
-    curve = tuple(
-        Point(s=ends * i / 24, c=cooled_c(ends * i / 24, ends, body.from_c, last.to_c, air)) for i in range(25)
-    )
-    return CoolingView(gates=gates, curve=curve)

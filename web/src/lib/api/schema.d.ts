@@ -8669,16 +8669,6 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
-            /** @description There is no such thing. */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
             /** @description A field is wrong; the problem names it. */
             422: {
                 headers: {

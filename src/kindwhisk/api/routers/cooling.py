@@ -1,0 +1,51 @@
+"""Cooling as a calculation without a state: when a cake may be turned out, rolled, creamed and cut."""
+
+from __future__ import annotations
+
+from fastapi import APIRouter
+from pydantic import BaseModel, ConfigDict, Field
+
+from kindwhisk.api.problems import refusals
+from kindwhisk.core.cooling import OUT_OF_OVEN_C, CoolGate, How, cool_gates, cooled_c
+from kindwhisk.core.technique import Technique
+from kindwhisk.core.temperature import Point
+from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.store import kitchens
+
+router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
+
+
+class CoolBody(BaseModel):
+    """A cake out of the oven: ``cake_g`` in or from a tin that it fills to ``height_mm``."""
+
+    model_config = ConfigDict(extra="forbid", strict=True)
+
+    technique: Technique | None = Field(default=None, strict=False)
+    tin: Tin
+    cake_g: float = Field(ge=1, le=50_000, allow_inf_nan=False)
+    height_mm: float = Field(ge=1, le=500, allow_inf_nan=False)
+    how: How = Field(default=How.RACK, strict=False)
+    from_c: float = Field(default=OUT_OF_OVEN_C, ge=20, le=110, allow_inf_nan=False)
+    air_c: float | None = Field(default=None, ge=0, le=45, allow_inf_nan=False)
+
+
+class CoolingView(BaseModel):
+    """Seconds to each gate, hottest first, and the way of its middle (seconds, C)."""
+
+    gates: tuple[CoolGate, ...]
+    curve: tuple[Point, ...]
+
+
+@router.post("/cool")
+def cool(body: CoolBody) -> CoolingView:
+    """When a cake may be turned out, rolled, creamed and cut."""
+    _, kitchen = kitchens.current()
+    air = kitchen.air_c if body.air_c is None else body.air_c
+    area = body.tin.heated_area_mm2(body.height_mm)
+    gates = cool_gates(body.cake_g, area, body.how, air, body.technique, body.from_c)
+    last = gates[-1]
+    ends = max(last.after_s.likely, 1.0)
+    curve = tuple(
+        Point(s=ends * i / 24, c=cooled_c(ends * i / 24, ends, body.from_c, last.to_c, air)) for i in range(25)
+    )
+    return CoolingView(gates=gates, curve=curve)
