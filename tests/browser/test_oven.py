@@ -88,6 +88,26 @@ def test_without_probes_the_clock_goes_by_the_model_and_not_yet_moves_it(page: P
     expect(step).to_contain_text("Move it to the thickest place")
 
 
+def test_what_is_being_typed_stays_when_a_probe_reads(page: Page, own: Server) -> None:
+    bake = start_bake(own, "butter-sponge")
+    work_until(own, bake, "bake")
+    page.goto(f"{own.url}/bench/{bake}")
+    step = page.get_by_label("The step now")
+    expect(step).to_contain_text("Straight after")
+    page.keyboard.press(" ")
+    expect(step).to_contain_text("in the middle")
+    own.ask("/api/stand-ins", {"on": False})
+    page.keyboard.press("r")
+    keep = page.get_by_role("dialog").get_by_role("button", name="Keep it")
+    page.get_by_role("dialog").get_by_role("textbox").first.fill("71")
+    expect(keep).to_be_enabled()
+    own.ask("/api/readings", {"probe": "crumb-probe", "value": 40})
+    expect(step).to_contain_text(re.compile(r"\b40\s?C"))
+    expect(keep).to_be_enabled()
+    keep.click()
+    expect(page.get_by_role("dialog")).to_have_count(0)
+
+
 def test_an_oven_is_known_and_taught(page: Page, own: Server, quiet: Callable[[], list[str]]) -> None:
     page.goto(f"{own.url}/kitchen")
     page.get_by_role("link", name="What is known of it").first.click()

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { api, ask, problemOf, type Schemas, type SectionData } from '../../lib/api/client';
   import Section from '../../lib/draw/Section.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
@@ -85,7 +86,8 @@
     trouble = '';
     full = value = density = section = null;
     way = 'cup';
-    const first = places[0];
+    // As it is opened, and only then: a probe's reading that comes meanwhile must not take away what is being typed.
+    const first = untrack(() => places[0]);
     if (first) [where, quantity] = [first.key, first.quantity];
     void ask(api.GET('/api/kitchen')).then(
       (view) => {
