@@ -97,9 +97,7 @@ def _look_again(forecast: StepForecast) -> timedelta:
 
 def outlook(
     forecast: StepForecast,
-    step: Step,
     progress: Progress,
-    setting: Setting,
     now: datetime,
     seen: StepWatch | None = None,
 ) -> Outlook | None:
@@ -110,18 +108,10 @@ def outlook(
     start, duration = own.started_at, forecast.duration_s
     low, likely, high = (start + timedelta(seconds=s) for s in (duration.low, duration.likely, duration.high))
     basis = duration.basis.value
-    readings = [r for r in progress.readings if r.step == forecast.id and r.quantity in TEMPERATURES]
     measured = seen.watch.left_s if seen is not None else None
     if measured is not None:
         low, likely, high = (now + timedelta(seconds=s) for s in (measured.low, measured.likely, measured.high))
         basis = measured.basis.value
-    elif readings:
-        last = readings[-1]
-        left = step.seconds_left((last.at - start).total_seconds(), last.value, duration, setting)
-        if left is not None:
-            likely = last.at + timedelta(seconds=left)
-            low, high = last.at + timedelta(seconds=left * 0.85), last.at + timedelta(seconds=left * 1.2)
-            basis = "measured"
     look: datetime | None = start + timedelta(
         seconds=duration.low if forecast.first_look_s is None else forecast.first_look_s
     )

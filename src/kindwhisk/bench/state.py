@@ -120,8 +120,7 @@ class StateMaker:
         self.outlooks = {
             s.id: view
             for s in forecast.steps
-            if (view := outlook(s, self.steps[s.id], progress, walked.places[s.id], now, self.watches.get(s.id)))
-            is not None
+            if (view := outlook(s, progress, now, self.watches.get(s.id))) is not None
         }
         self.meetings = {m.boil: m for m in self._meetings()}
         self.expected = expected_times(forecast, progress, document, self.outlooks, began_at, now)

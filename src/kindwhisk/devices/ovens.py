@@ -26,6 +26,7 @@ READS_S = 5.0
 OFF_K = (-5.0, 1.0)
 """How much hotter than the kitchen supposes a stand-in oven is, at least and at most: something to be found out."""
 RACK_STEP_S = 5.0
+MOST_BEHIND_S = 4 * 3600.0
 
 
 @dataclass
@@ -134,6 +135,9 @@ class StandInOvens:
         if running:
             oven.wanted_at = now
         seconds = (now - oven.began).total_seconds() - oven.body.t_s
+        if seconds > MOST_BEHIND_S:  # a server that was away: what happened long ago is not made up for
+            oven.began += timedelta(seconds=seconds - MOST_BEHIND_S)
+            seconds = MOST_BEHIND_S
         if seconds >= 1:
             oven.body.advance(seconds)
         for cake in oven.cakes.values():

@@ -13,7 +13,7 @@ from kindwhisk.core import section
 from kindwhisk.core.baking.answers import Answer, answers
 from kindwhisk.core.baking.asked import USUAL_PIECES, Asked
 from kindwhisk.core.baking.carry_over import carry_over
-from kindwhisk.core.baking.course import InOven
+from kindwhisk.core.baking.course import InOven, Moment
 from kindwhisk.core.baking.doneness import Sign, looks_wrong_but_right, signs
 from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.baking.follow import CrumbFollower
@@ -21,7 +21,6 @@ from kindwhisk.core.baking.predict import OWN_SPREAD, Prediction, done_s, predic
 from kindwhisk.core.baking.reference import ReferenceBake, family
 from kindwhisk.core.baking.risks import Risk, risks
 from kindwhisk.core.baking.straight_after import Next, straight_after
-from kindwhisk.core.baking.view import CurvePoint, curve_of
 from kindwhisk.core.bowls import usual
 from kindwhisk.core.errors import CraftError
 from kindwhisk.core.estimate import Basis, Estimate
@@ -142,7 +141,7 @@ class Baked(BaseModel):
     dome_mm: float
     browned: float | None
     section: Section
-    curves: tuple[CurvePoint, ...]
+    curves: tuple[Moment, ...]
     risks: tuple[Risk, ...]
     signs: tuple[Sign, ...]
     looks_wrong: tuple[str, ...]
@@ -275,7 +274,7 @@ def bake(body: BakeBody) -> Baked:
         dome_mm=end.dome_mm,
         browned=made.browned,
         section=_section(body, content),
-        curves=curve_of(made),
+        curves=made.curve(),
         risks=risks(content, made),
         signs=signs(body.technique, content.sets),
         looks_wrong=looks_wrong_but_right(body.technique),

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from enum import StrEnum
 from functools import lru_cache
 from typing import NamedTuple
@@ -85,12 +86,13 @@ class InOven(Value):
         return min(self.done_c, self.done_c + self.boils_c - BOILS_AT_SEA_C)
 
 
-class Moment(NamedTuple):
+class Moment(Value):
     """A moment of a course: seconds since it went in; temperatures in C.
 
-    ``surface_c`` is the top's middle; ``crust_mm`` how much of the top has dried, ``lost`` the share of its mass that
-    has gone, ``risen`` of the whole rise (0 to 1), ``dome_mm`` how much the middle stands above the edge, ``set`` the
-    share that has set, ``brown`` the top's browning so far.
+    ``core_c`` is the coldest point, ``edge_c`` beside the wall, ``surface_c`` the top's middle; ``crust_mm`` how much
+    of the top has dried, ``lost`` the share of its mass that has gone, ``risen`` of the whole rise (0 to 1),
+    ``dome_mm`` how much the middle stands above the edge, ``set`` the share that has set, ``brown`` the top's browning
+    so far.
     """
 
     t_s: float
@@ -112,22 +114,26 @@ class Course(NamedTuple):
     moments: tuple[Moment, ...]
     done_s: float | None
 
+    def along(self, times: Sequence[float]) -> tuple[Moment, ...]:
+        """What is there at each of these moments, between the two around it."""
+        known = [m.t_s for m in self.moments]
+        figures = {f: np.interp(times, known, [getattr(m, f) for m in self.moments]) for f in Moment.model_fields}
+        return tuple(Moment(**{f: float(values[i]) for f, values in figures.items()}) for i in range(len(times)))
+
     def at(self, t_s: float) -> Moment:
-        """What is there at a moment, between the two around it."""
-        times = [m.t_s for m in self.moments]
-        return Moment(*(float(np.interp(t_s, times, [m[i] for m in self.moments])) for i in range(len(Moment._fields))))
+        """What is there at a moment."""
+        return self.along((t_s,))[0]
 
     def first(self, field: str, value: float) -> float | None:
         """When a figure first reaches a value (s); None where it never does."""
-        at = Moment._fields.index(field)
-        before: Moment | None = None
+        before: tuple[float, float] | None = None
         for moment in self.moments:
-            if moment[at] >= value:
-                if before is None or moment[at] == before[at]:
+            now = float(getattr(moment, field))
+            if now >= value:
+                if before is None or now == before[1]:
                     return moment.t_s
-                share = (value - before[at]) / (moment[at] - before[at])
-                return before.t_s + (moment.t_s - before.t_s) * share
-            before = moment
+                return before[0] + (moment.t_s - before[0]) * (value - before[1]) / (now - before[1])
+            before = (moment.t_s, now)
         return None
 
 
@@ -197,17 +203,17 @@ def _baked(content: InOven) -> Course:
             dried = bake.crumb.dryness(bake.heat[middle:, 0]) * bake.mesh.thick[middle:, 0]
             seen.append(
                 Moment(
-                    bake.t_s,
-                    coldest,
-                    float(bake.celsius[middle, -1]),
-                    bake.top_c,
-                    oven(bake.t_s),
-                    float(dried.sum()) * 1000,
-                    bake.lost_kg / mass,
-                    rising.mean_mm - raw_mm,
-                    rising.dome_mm,
-                    rising.set_share,
-                    brown,
+                    t_s=bake.t_s,
+                    core_c=coldest,
+                    edge_c=float(bake.celsius[middle, -1]),
+                    surface_c=bake.top_c,
+                    oven_c=oven(bake.t_s),
+                    crust_mm=float(dried.sum()) * 1000,
+                    lost=bake.lost_kg / mass,
+                    risen=rising.mean_mm - raw_mm,
+                    dome_mm=rising.dome_mm,
+                    set=rising.set_share,
+                    brown=brown,
                 )
             )
             if done is not None and bake.t_s >= done * GOES_ON:
@@ -219,7 +225,7 @@ def _baked(content: InOven) -> Course:
             done = bake.t_s - seconds * (bake.coldest_c - finished) / (bake.coldest_c - coldest) + DWELL_S
         coldest = bake.coldest_c
     whole = max([m.risen for m in seen] + [1e-6])
-    return Course(tuple(m._replace(risen=m.risen / whole) for m in seen), done)
+    return Course(tuple(m.model_copy(update={"risen": m.risen / whole}) for m in seen), done)
 
 
 def _dried(content: InOven) -> Course:
@@ -238,7 +244,17 @@ def _dried(content: InOven) -> Course:
         last = t_s
         moments.append(
             Moment(
-                t_s, front_c, surface_c, surface_c, oven_c, dried * content.fill_mm / 2, lost, 0.0, 0.0, dried, brown
+                t_s=t_s,
+                core_c=front_c,
+                edge_c=surface_c,
+                surface_c=surface_c,
+                oven_c=oven_c,
+                crust_mm=dried * content.fill_mm / 2,
+                lost=lost,
+                risen=0.0,
+                dome_mm=0.0,
+                set=dried,
+                brown=brown,
             )
         )
     return Course(tuple(moments), way.done_s)

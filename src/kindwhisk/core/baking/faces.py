@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass, replace
 from enum import StrEnum
 
@@ -76,7 +75,8 @@ SKEW_K: dict[Rack, float] = {Rack.TOP: 12.0, Rack.MIDDLE: 0.0, Rack.BOTTOM: -12.
 """How much hotter the roof looks than the oven from there, in a static oven; the floor the other way. Trade habit."""
 SHADED_STATIC, SHADED_FAN = 0.85, 0.95
 """With several racks each shades its neighbour: so much of air and radiation is left. Trade habit."""
-TUBE_SEES = 1.0
+FAN_EVENS = 0.3
+"""A fan leaves so much of that. Trade habit."""
 
 
 def faces(
@@ -95,7 +95,7 @@ def faces(
     round and stands on metal.
     """
     shaded = 1.0 if racks < 2 else SHADED_STATIC if mode is OvenMode.STATIC else SHADED_FAN
-    air, skew = AIR_W_PER_M2K[mode] * shaded, SKEW_K[rack] * (1.0 if mode is OvenMode.STATIC else 0.3)
+    air, skew = AIR_W_PER_M2K[mode] * shaded, SKEW_K[rack] * (1.0 if mode is OvenMode.STATIC else FAN_EVENS)
     open_top = Face(air, BATTER_EMISSIVITY * shaded, evaporates=EVAPORATES, hotter_k=skew)
     metal = Face(air, EMISSIVITY[wall], RESISTS_M2K_PER_W[wall] + PAPER_M2K_PER_W * paper_wall)
     below = replace(
@@ -105,7 +105,7 @@ def faces(
         hotter_k=-skew,
     )
     side = replace(open_top, hotter_k=0.0) if free else metal
-    return Faces(bottom=below, wall=side, tube=replace(metal, emissivity=metal.emissivity * TUBE_SEES), top=open_top)
+    return Faces(bottom=below, wall=side, tube=metal, top=open_top)
 
 
 STEFAN = 5.670374e-8
@@ -119,4 +119,4 @@ def radiates(emissivity: float, one_c: float, other_c: float) -> float:
 
 def vapour_kg_per_m3(celsius: float, kpa: float) -> float:
     """Of a vapour pressure at a temperature."""
-    return kpa * 1000 * 0.018015 / (8.314462 * (celsius + 273.15)) if math.isfinite(kpa) else 0.0
+    return kpa * 1000 * 0.018015 / (8.314462 * (celsius + 273.15))

@@ -24,7 +24,6 @@ class Mesh:
     ``volume``; ``side`` is the area between each ring and the next one out (the last one is the wall's), ``tube`` that
     of the innermost ring towards a tube (0 without one); ``level`` that between each layer and the next one up (the
     last one is the open top), ``base`` the tin's bottom. ``thick`` and ``wide`` are a cell's height and width.
-    ``heights`` are the layers' middles.
     """
 
     volume: Array
@@ -34,19 +33,12 @@ class Mesh:
     base: Array
     thick: Array
     wide: Array
-    heights: Array
 
     @property
     def shape(self) -> tuple[int, int]:
         """Layers and rings."""
         layers, rings = self.volume.shape
         return layers, rings
-
-    @property
-    def heated_m2(self) -> float:
-        """All its surface."""
-        walls = self.side[:, -1].sum() + self.tube.sum()
-        return float(walls + self.level[-1].sum() + self.base.sum())
 
 
 CLOSER = 0.3
@@ -117,7 +109,6 @@ def mesh(tin: Tin, fill_mm: float, layers: int, rings: int, stretch: float = 1.0
         base=base,
         thick=thicks,
         wide=wide,
-        heights=(heights[1:] + heights[:-1]) / 2 * stretch,
     )
 
 

@@ -45,13 +45,16 @@ class Prediction(Value):
 
     def at(self, t_s: float) -> Moment:
         """What is there at a moment of the real bake: the course, stretched to the likely time."""
-        stretch = self.done_s.likely / (self.course.done_s or self.done_s.likely)
-        return self.course.at(t_s / max(stretch, 1e-9))._replace(t_s=t_s)
+        return self._along([t_s])[0]
 
-    def curve(self, until_s: float | None = None) -> tuple[Moment, ...]:
-        """Its course in even steps, to a little beyond done."""
-        last = until_s or self.done_s.high
-        return tuple(self.at(last * i / POINTS) for i in range(POINTS + 1))
+    def curve(self) -> tuple[Moment, ...]:
+        """Its course in even steps, to the latest that it may be done."""
+        return self._along([self.done_s.high * i / POINTS for i in range(POINTS + 1)])
+
+    def _along(self, times: list[float]) -> tuple[Moment, ...]:
+        stretch = self.done_s.likely / (self.course.done_s or self.done_s.likely)
+        found = self.course.along([t / stretch for t in times])
+        return tuple(m.model_copy(update={"t_s": t}) for m, t in zip(found, times, strict=True))
 
 
 def done_s(content: InOven) -> float:

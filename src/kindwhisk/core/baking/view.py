@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from kindwhisk.core.baking.course import InOven
+from kindwhisk.core.baking.course import InOven, Moment
 from kindwhisk.core.baking.doneness import looks_wrong_but_right
 from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.baking.predict import Prediction
@@ -12,25 +12,6 @@ from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.model import Value
 from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.technique import Technique
-
-
-class CurvePoint(Value):
-    """A moment of a bake: seconds since it went in, temperatures in C, shares from 0 to 1.
-
-    ``core_c`` is the coldest point, ``edge_c`` beside the wall, ``surface_c`` the top's middle; ``crust_mm`` what of
-    the top has dried, ``lost`` of the mass, ``risen`` of the rise, ``set`` of the volume.
-    """
-
-    t_s: float
-    core_c: float
-    edge_c: float
-    surface_c: float
-    oven_c: float
-    crust_mm: float
-    lost: float
-    risen: float
-    dome_mm: float
-    set: float
 
 
 class BakeView(Value):
@@ -53,15 +34,10 @@ class BakeView(Value):
     rack: Rack
     racks: int
     wall: TinWall
-    curve: tuple[CurvePoint, ...]
+    curve: tuple[Moment, ...]
     risks: tuple[Risk, ...]
     looks_wrong: tuple[str, ...]
     after: tuple[Next, ...]
-
-
-def curve_of(made: Prediction) -> tuple[CurvePoint, ...]:
-    """Its course, to be drawn."""
-    return tuple(CurvePoint(**{name: getattr(m, name) for name in CurvePoint.model_fields}) for m in made.curve())
 
 
 def bake_view(
@@ -83,7 +59,7 @@ def bake_view(
         rack=content.rack,
         racks=content.racks,
         wall=content.wall,
-        curve=curve_of(made),
+        curve=made.curve(),
         risks=risks(content, made),
         looks_wrong=looks_wrong_but_right(technique),
         after=straight_after(technique, rolled_warm=rolled_warm),

@@ -81,9 +81,3 @@ def preheat_s(from_c: float, to_c: float, rise_k_per_min: float) -> Estimate:
 def expected_c(elapsed_s: float, from_c: float, to_c: float, rise_k_per_min: float) -> float:
     """Oven temperature ``elapsed_s`` after it was switched on: a straight line up to the setting."""
     return min(max(from_c, to_c), from_c + rise_k_per_min * elapsed_s / 60)
-
-
-def seconds_to(target_c: float, reading_c: float, rise_k_per_min: float) -> float:
-    """Seconds until ``target_c`` from a reading; 0 when it is there within 2 K."""
-    missing = target_c - reading_c
-    return 0.0 if missing <= 2 or math.isnan(missing) else missing / rise_k_per_min * 60

@@ -74,4 +74,6 @@
     </li>
   {/each}
 </ul>
-<p class="text-[14px] text-quiet">Against {Math.round(base)} min as it stands.</p>
+<p class="text-[14px] text-quiet">
+  Against {Math.round(base)} min as it stands; each by the model, from the same timed bake.
+</p>

@@ -29,6 +29,7 @@
     </dl>
   </details>
 {/if}
+{#if bake.risks.length > 0}<p class="text-[15px] text-quiet">At risk, by the model:</p>{/if}
 {#each bake.risks as risk (risk.kind)}
   <p class="border-l-[6px] border-copper pl-4 text-[16px] leading-snug">
     <strong>{risk.kind}:</strong>

@@ -215,6 +215,9 @@
                     </li>
                   {/each}
                 </ul>
+                {#if bake.cooling.value.gates[0]}<p class="text-[14px] text-quiet">
+                    Times: {origin(bake.cooling.value.gates[0].after_s)}; temperatures: trade habit.
+                  </p>{/if}
               {/if}
               {#each bake.asks.value?.carry_over.slice(0, 2) ?? [] as over (over.early_min)}
                 <p class="border-t border-line py-1.5 text-[16px]">

@@ -54,7 +54,7 @@
       {@render big(
         'Swings by',
         profile.swing_k ? `±${Math.round(profile.swing_k.likely)} K` : '?',
-        profile.period_s ? `each ${length(profile.period_s)}` : 'put a probe in it for one bake',
+        profile.period_s ? `each ${length(profile.period_s)}, by its probe` : 'put a probe in it for one bake',
       )}
       {@render big(
         'Heats by',
@@ -213,7 +213,8 @@
           <p class="mt-2 text-[17px]">
             <strong>{profile.map.advice}</strong>
             <span class="text-quiet"
-              >{day(profile.map.at)}; the plane explains {Math.round(100 * profile.map.sure)} % of the marks.</span
+              >{day(profile.map.at)}; the plane explains {Math.round(100 * profile.map.sure)} % of the marks; a shade counts
+              as 8.5 K, chosen by eye.</span
             >
           </p>
           <button class="act act-small mt-2" onclick={() => oven.startMap()}>Mark another tray</button>

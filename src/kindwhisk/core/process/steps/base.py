@@ -133,10 +133,6 @@ class StepBase(Value):
         """Something that takes this step's temperatures while it runs; None for steps without one to follow."""
         return None
 
-    def seconds_left(self, elapsed_s: float, reading: float, expected: Estimate, setting: Setting) -> float | None:
-        """Seconds to the end by a temperature read ``elapsed_s`` after the start; None when it can't tell."""
-        return None
-
     def learned(self, duration: Estimate, setting: Setting) -> Estimate:
         """The duration with this kitchen's own record of this step."""
         return corrected(duration, setting.record.times.get(self.id, ()))

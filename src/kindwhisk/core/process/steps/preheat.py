@@ -79,10 +79,6 @@ class PreheatStep(StepBase):
         now = air.expected_c(elapsed_s, start, self.oven_c, setting.oven_rise_k_per_min)
         return Heading(quantity=Quantity.OVEN_TEMPERATURE, start_c=start, now_c=now, target_c=self.oven_c)
 
-    def seconds_left(self, elapsed_s: float, reading: float, expected: Estimate, setting: Setting) -> float | None:
-        """By the oven's own rate."""
-        return air.seconds_to(self.oven_c, reading, setting.oven_rise_k_per_min)
-
     def watching(self, before: Material, after: Material, setting: Setting) -> PreheatWatching:
         """By the oven's own probe."""
         return PreheatWatching(self.oven_c, setting.oven_rise_k_per_min)
