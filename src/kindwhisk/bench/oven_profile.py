@@ -88,6 +88,7 @@ class MapView(Value):
     spread_k: float
     sure: float
     advice: str
+    k_per_grade: float
 
 
 class OvenProfile(Value):
@@ -205,6 +206,7 @@ def _map(known: OvenEvidence, oven: str) -> MapView | None:
         spread_k=told.spread_k,
         sure=told.sure,
         advice=told.advice,
+        k_per_grade=told.k_per_grade,
     )
 
 

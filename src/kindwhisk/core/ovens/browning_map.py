@@ -56,6 +56,7 @@ class HotSide(Value):
     places_k: tuple[tuple[float, ...], ...]
     sure: float
     advice: str
+    k_per_grade: float = K_PER_GRADE
 
 
 def hot_side(marked: BrowningMap) -> HotSide:

@@ -3749,6 +3749,11 @@ export interface components {
         HotSide: {
             /** Advice */
             advice: string;
+            /**
+             * K Per Grade
+             * @default 8.46006532642324
+             */
+            k_per_grade: number;
             /** Places K */
             places_k: number[][];
             /** Side */
@@ -4294,6 +4299,8 @@ export interface components {
              * Format: date-time
              */
             at: string;
+            /** K Per Grade */
+            k_per_grade: number;
             /** Places K */
             places_k: number[][];
             /** Rows */

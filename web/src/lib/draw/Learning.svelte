@@ -65,12 +65,12 @@
       stroke-width="1.5"
       stroke-dasharray="6 4"
     />
-    <path d={band} fill="var(--leaf)" fill-opacity="0.2" />
+    <path d={band} fill="var(--metal)" fill-opacity="0.28" />
     {#if known.length > 1}
       <polyline
         points={known.map((s) => `${x(s.i)},${y(s.likely!)}`).join(' ')}
         fill="none"
-        stroke="var(--leaf)"
+        stroke="var(--quiet)"
         stroke-width="2.5"
       />
     {/if}

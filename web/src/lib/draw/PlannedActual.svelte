@@ -35,7 +35,7 @@
               x2={x(bake.observed_min)}
               y1="16"
               y2="16"
-              stroke={more > 0 ? 'var(--copper)' : 'var(--leaf)'}
+              stroke={more > 0 ? 'var(--ink)' : 'var(--metal)'}
               stroke-width="3"
             />
             <circle cx={x(bake.modelled_min)} cy="16" r="6" fill="var(--ground)" stroke="var(--ink)" stroke-width="2" />

@@ -42,7 +42,7 @@
               y="2"
               width={Math.max(2, Math.abs(x(more) - x(0)))}
               height="10"
-              fill={more > 0 ? 'var(--copper)' : 'var(--leaf)'}
+              fill={more > 0 ? 'var(--ink)' : 'var(--metal)'}
             />
             <line x1={x(0)} x2={x(0)} y1="0" y2="14" stroke="var(--ink)" stroke-width="2" />
           </svg>

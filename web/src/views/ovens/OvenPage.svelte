@@ -214,7 +214,7 @@
             <strong>{profile.map.advice}</strong>
             <span class="text-quiet"
               >{day(profile.map.at)}; the plane explains {Math.round(100 * profile.map.sure)} % of the marks; a shade counts
-              as 8.5 K, chosen by eye.</span
+              as {profile.map.k_per_grade.toFixed(1)} K, chosen by eye.</span
             >
           </p>
           <button class="act act-small mt-2" onclick={() => oven.startMap()}>Mark another tray</button>
