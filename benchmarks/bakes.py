@@ -12,17 +12,17 @@ import numpy as np
 from scipy.integrate import solve_ivp
 from scipy.sparse import diags, kron, lil_matrix
 
-from kindwhisk.core.air import saturation_kpa
 from kindwhisk.core.baking.course import DWELL_S, InOven, course, crumb_of, faces_of, mesh_of
 from kindwhisk.core.baking.crumb import LATENT_J_PER_KG, Array
 from kindwhisk.core.baking.faces import STEFAN, TIRES_KG_PER_M2, Face
 from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.baking.predict import OWN_SPREAD, predict
-from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.ovens.air import OvenAir
 from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.ovens.times import BakeTime, with_factor
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin, Tin
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.warmth.air import saturation_kpa
 from kindwhisk.demo.formulas.shorthand import SHEET_30, TUBE_17
 from kindwhisk.devices.oven import OvenPlan, StandInCake, StandInOven
 

@@ -18,12 +18,10 @@ from playwright.sync_api import Browser, sync_playwright
 from benchmarks.bakes import bakes
 from benchmarks.pair import side_by_side
 from benchmarks.pots import runs
-from kindwhisk.core import section
-from kindwhisk.core.eggs import EggSize
-from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.folding.plan import fold_plan
-from kindwhisk.core.material import Material
+from kindwhisk.core.ingredients.eggs import EggSize
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.planning.solver import plan
 from kindwhisk.core.planning.tasks import job
 from kindwhisk.core.process.forecast import forecast
@@ -35,6 +33,8 @@ from kindwhisk.core.reading.proposal import read
 from kindwhisk.core.sugar.watch import watch
 from kindwhisk.core.tins.lining import lining
 from kindwhisk.core.tins.standing import stand
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.vessels import section
 from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.formats.lining_pdf import lining_pdf

@@ -7,11 +7,11 @@ import statistics
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 
-from kindwhisk.core.air import pressure_kpa
 from kindwhisk.core.sugar.boiling import Pot
 from kindwhisk.core.sugar.forecast import SyrupForecast
 from kindwhisk.core.sugar.syrup import at_pressure_c
 from kindwhisk.core.sugar.watch import PotWatch
+from kindwhisk.core.warmth.air import pressure_kpa
 from kindwhisk.devices.pot import PotPlan, Span, StandInPot
 
 TARGET_C = 118.0

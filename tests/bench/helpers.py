@@ -6,9 +6,9 @@ import itertools
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
-from kindwhisk.bench.events import event_adapter
+from kindwhisk.bench.log.events import event_adapter
 from kindwhisk.bench.service import Bench
-from kindwhisk.bench.views import BakeState
+from kindwhisk.bench.told.views import BakeState
 from kindwhisk.core.process.gate import GateItemKind
 from kindwhisk.core.process.wish import Wish
 

@@ -9,15 +9,15 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from kindwhisk.bench import events as ev
-from kindwhisk.bench.projection import BakeStatus, StepStatus, project
+from kindwhisk.bench.log import events as ev
+from kindwhisk.bench.log.projection import BakeStatus, StepStatus, project
 from kindwhisk.bench.rules import BenchRefusal
 from kindwhisk.bench.service import Bench
-from kindwhisk.core.bands import Place, Quantity
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.values.bands import Place, Quantity
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.demo.seed import PAST, seed

@@ -9,8 +9,8 @@ from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.record import kitchen_record
 from kindwhisk.bench.rules import BenchRefusal
 from kindwhisk.bench.service import Bench
-from kindwhisk.bench.views import BakeState, ReadingView
-from kindwhisk.core.estimate import Basis
+from kindwhisk.bench.told.views import BakeState, ReadingView
+from kindwhisk.core.values.estimate import Basis
 from kindwhisk.demo.formulas import tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.store import formulas, kitchens

@@ -6,11 +6,11 @@ from datetime import timedelta
 
 import pytest
 
-from kindwhisk.bench.oven_evidence import oven_evidence
-from kindwhisk.bench.oven_profile import oven_profile
+from kindwhisk.bench.ovens.evidence import oven_evidence
+from kindwhisk.bench.ovens.profile import oven_profile
 from kindwhisk.bench.service import Bench
-from kindwhisk.core.estimate import Basis
 from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.values.estimate import Basis
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.store import probes
 from kindwhisk.store.probes import Kept, milliseconds

@@ -7,11 +7,11 @@ from peewee import SqliteDatabase
 from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.record import kitchen_record
 from kindwhisk.bench.service import Bench
-from kindwhisk.core.balance import Method
-from kindwhisk.core.estimate import Basis
+from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.process.meringue import with_method
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.values.estimate import Basis
 from kindwhisk.demo.formulas import tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.demo.seed import seed

@@ -5,9 +5,9 @@ from __future__ import annotations
 from datetime import timedelta
 
 from kindwhisk.bench.service import Bench
-from kindwhisk.bench.views import BakeState
+from kindwhisk.bench.told.views import BakeState
 from kindwhisk.core.kitchen import ProbePlace, Thermometer
-from kindwhisk.core.thermometer import Check
+from kindwhisk.core.warmth.thermometer import Check
 from kindwhisk.store import kitchens, probes
 from tests.bench.helpers import Baker
 

@@ -4,10 +4,9 @@ from __future__ import annotations
 
 from hypothesis import strategies as st
 
-from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.ingredients import ingredient_table
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.core.material import Material
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.tins.shapes import (
@@ -23,6 +22,7 @@ from kindwhisk.core.tins.shapes import (
     TubeDimensions,
     TubeTin,
 )
+from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.demo.formulas import butter_sponge, demo_formulas, tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
 

@@ -20,12 +20,9 @@ from kindwhisk.core.baking.predict import predict
 from kindwhisk.core.baking.reference import ReferenceBake
 from kindwhisk.core.baking.risks import RiskKind, risks
 from kindwhisk.core.baking.straight_after import straight_after
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis
 from kindwhisk.core.ovens.air import Opening, OvenAir
 from kindwhisk.core.ovens.place import OvenMode, Rack
-from kindwhisk.core.pieces import PipedPiece
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.tins.shapes import (
     BoxDimensions,
     BoxTin,
@@ -35,6 +32,9 @@ from kindwhisk.core.tins.shapes import (
     TubeDimensions,
     TubeTin,
 )
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis
+from kindwhisk.core.values.technique import Technique
 from tests.core.strategies import tins
 
 TUBE = TubeTin(

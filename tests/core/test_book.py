@@ -6,11 +6,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from kindwhisk.core import balance
-from kindwhisk.core.balance import Method
-from kindwhisk.core.bands import Place
-from kindwhisk.core.eggs import EggSize, egg_need, egg_parts, eggs_of_the_day
-from kindwhisk.core.errors import CraftError
+from kindwhisk.core.foams import balance
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.ingredients.eggs import EggSize, egg_need, egg_parts, eggs_of_the_day
 from kindwhisk.core.process.comparison import About, compare
 from kindwhisk.core.process.formula import Draft, Formula
 from kindwhisk.core.process.kinds import kinds
@@ -21,7 +19,9 @@ from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.substitution import Swap, families, offers, substitute
 from kindwhisk.core.process.weigh_list import weigh_list
 from kindwhisk.core.process.wish import Limit, MoreTins, Wish
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.values.bands import Place
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.technique import Technique
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
 
@@ -233,9 +233,9 @@ def test_any_offered_substitution_computes_and_is_in_the_ledger(swap: tuple[str,
 )
 def test_a_substitute_is_matched_by_what_it_does(formula: str, swap: tuple[str, str], check: object) -> None:
     def figures(one: Formula) -> dict[str, float]:
-        from kindwhisk.core.acids import as_cream_of_tartar_g
-        from kindwhisk.core.foam import egg_white_g
-        from kindwhisk.core.material import Material
+        from kindwhisk.core.foams.foam import egg_white_g
+        from kindwhisk.core.ingredients.acids import as_cream_of_tartar_g
+        from kindwhisk.core.ingredients.material import Material
 
         parts: dict[str, float] = {}
         for p in one.portions():

@@ -4,15 +4,15 @@ from __future__ import annotations
 
 import pytest
 
-from kindwhisk.core import foam
-from kindwhisk.core.balance import Method
-from kindwhisk.core.errors import CraftError
+from kindwhisk.core.foams import foam
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.meringue_foam import density_of, holds_s
 from kindwhisk.core.folding.plan import FoldSchool
-from kindwhisk.core.meringue_foam import density_of, holds_s
 from kindwhisk.core.process.comparison import compare
 from kindwhisk.core.process.fold_schools import CAN_BECOME, folds, with_school
 from kindwhisk.core.process.forecast import forecast
 from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.values.errors import CraftError
 from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from tests.core.strategies import setting_of
 

@@ -8,20 +8,19 @@ import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from kindwhisk.core import cup
-from kindwhisk.core.ageing import ageing, air_lost
-from kindwhisk.core.bands import Place
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.foam import Foam, hold_s
-from kindwhisk.core.folding import deflating, strokes
+from kindwhisk.core.foams.ageing import ageing, air_lost
+from kindwhisk.core.foams.foam import Foam, hold_s
+from kindwhisk.core.folding import cup, deflating, strokes
 from kindwhisk.core.folding.air_kept import kept_by_cup, kept_share
 from kindwhisk.core.folding.airy import Airy, additions, together
 from kindwhisk.core.folding.kept import Manner, fold_keeps
 from kindwhisk.core.folding.plan import FoldSchool, fold_plan, sacrifice
 from kindwhisk.core.folding.together import bring_together, fraction_in_words
 from kindwhisk.core.folding.warmth import fat_warmth, fluid_in_words
-from kindwhisk.core.material import Material
+from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.values.bands import Place
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
 from tests.core.strategies import materials
 
 BASE, FOAM = Airy.at(250, 1.129, 1.129), Airy.at(200, 0.15, 1.15)

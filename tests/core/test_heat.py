@@ -6,12 +6,13 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core import air, cooling, rise, warming
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.material import Material
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.ovens import air as oven
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.tins import rise
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.technique import Technique
+from kindwhisk.core.warmth import air, cooling, warming
 
 
 @pytest.mark.parametrize(("altitude", "boils"), [(0, 99.97), (500, 98.3), (1000, 96.65), (1600, 94.65), (2500, 91.6)])

@@ -6,9 +6,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core.bands import Band, Place, Quantity, Side, judge
-from kindwhisk.core.estimate import Basis, Estimate, sum_independent
 from kindwhisk.core.learning import corrected, learned_factor, personal_band
+from kindwhisk.core.values.bands import Band, Place, Quantity, Side, judge
+from kindwhisk.core.values.estimate import Basis, Estimate, sum_independent
 
 THREE = [(36.0, 30.0), (35.0, 30.0), (33.0, 30.0)]
 

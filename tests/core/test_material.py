@@ -6,12 +6,12 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core import foam
-from kindwhisk.core.eggs import EggSize, egg_parts
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.foams import foam
 from kindwhisk.core.ingredients import ingredient_table
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.eggs import EggSize, egg_parts
+from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
 from tests.core.strategies import materials
 
 

@@ -6,21 +6,24 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core import approach, dissolving, hot_foam, meringue_map, pasteurisation, thermometer, whipping
-from kindwhisk.core.air import SEA_LEVEL_KPA, pressure_kpa
-from kindwhisk.core.balance import Method
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.foam import Peak
+from kindwhisk.core.foams import hot_foam, meringue_map, whipping
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.foam import Peak
+from kindwhisk.core.foams.meringue_map import Fit, Use
+from kindwhisk.core.foams.whipping import Whites
 from kindwhisk.core.kitchen import Kitchen, Thermometer
-from kindwhisk.core.meringue_map import Fit, Use
 from kindwhisk.core.process.meetings import meetings
+from kindwhisk.core.safety import pasteurisation
+from kindwhisk.core.sugar import dissolving
 from kindwhisk.core.sugar.boiling import Pot
 from kindwhisk.core.sugar.forecast import SyrupForecast
 from kindwhisk.core.sugar.meeting import Meeting, Whisk, meeting
 from kindwhisk.core.sugar.watch import watch
-from kindwhisk.core.thermometer import Check
-from kindwhisk.core.whipping import Whites
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.warmth import approach, thermometer
+from kindwhisk.core.warmth.air import SEA_LEVEL_KPA, pressure_kpa
+from kindwhisk.core.warmth.thermometer import Check
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.devices.pot import PotPlan, StandInPot
 

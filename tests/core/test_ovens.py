@@ -13,7 +13,6 @@ from hypothesis import strategies as st
 from kindwhisk.core.baking.course import InOven, course
 from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.baking.predict import OWN_SPREAD, predict
-from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.ovens.air import Opening, OvenAir
 from kindwhisk.core.ovens.browning_map import Brown, BrowningMap, hot_side
 from kindwhisk.core.ovens.cycling import heating, holding
@@ -23,6 +22,7 @@ from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.ovens.times import BakeTime, factor_for, with_factor
 from kindwhisk.core.process.oven_watching import BakeWatching, PreheatWatching
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 PRIOR = {"oven": 0.15}
 

@@ -9,13 +9,13 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.patterns.rings import Pattern, RingWidth, pours, ring_edges_mm, rings_in, shares
 from kindwhisk.core.patterns.splitting import PartWish, put_back, split
 from kindwhisk.core.patterns.stripes import stripes
 from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, RoundDimensions, RoundTin, TubeDimensions, TubeTin
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 BATTER = Material(
     parts={"egg-white": 200, "sugar": 120, "egg-yolk": 90, "oil-neutral": 50, "milk": 70, "cake-flour": 100}

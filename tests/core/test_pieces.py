@@ -6,12 +6,12 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core import rolling, soaking
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.material import Material, combine
-from kindwhisk.core.pieces import PipedPiece
+from kindwhisk.core.finishing import rolling, soaking
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.tins.pieces import PipedPiece
+from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
 

@@ -10,7 +10,6 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from kindwhisk.core.braid import braid
-from kindwhisk.core.errors import CraftError
 from kindwhisk.core.planning.push import Actual, push
 from kindwhisk.core.planning.solver import UNIT_S, Plan, plan
 from kindwhisk.core.planning.tasks import Job, Lag, Task, job
@@ -18,6 +17,7 @@ from kindwhisk.core.process.forecast import Forecast, forecast
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.outcome import Resource
 from kindwhisk.core.process.windows import windows
+from kindwhisk.core.values.errors import CraftError
 from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from tests.core.strategies import setting_of
 from tests.core.test_process import changed

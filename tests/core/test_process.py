@@ -10,11 +10,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import KitchenRecord
-from kindwhisk.core.material import Material
 from kindwhisk.core.ovens.times import BakeTime
 from kindwhisk.core.process.forecast import forecast
 from kindwhisk.core.process.formula import Formula, content_of
@@ -27,6 +25,8 @@ from kindwhisk.core.process.walk import Measured, Observed, walk
 from kindwhisk.core.process.windows import windows
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin, Tin
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis
 from kindwhisk.demo.formulas import butter_sponge, demo_formulas, tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
 from tests.core.strategies import formulas, materials, setting_of, sizes, tins

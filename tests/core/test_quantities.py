@@ -9,9 +9,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core.eggs import EggSize, egg_parts
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.quantities import Wanted, read_quantity
+from kindwhisk.core.ingredients.eggs import EggSize, egg_parts
+from kindwhisk.core.reading.quantities import Wanted, read_quantity
+from kindwhisk.core.values.errors import CraftError
 
 
 @pytest.mark.parametrize(

@@ -10,10 +10,9 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from kindwhisk.core.balance import Method
-from kindwhisk.core.eggs import EggSize
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.foam import Peak
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.foam import Peak
+from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.reading import recipe
@@ -21,7 +20,8 @@ from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.reading.method import read_method
 from kindwhisk.core.reading.proposal import Reading, read
 from kindwhisk.core.reading.tins_named import find_tin
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.technique import Technique
 from kindwhisk.demo.kitchen import demo_kitchen
 
 LINES = list(csv.DictReader((Path(__file__).parent / "lines.csv").open(encoding="utf-8")))

@@ -9,14 +9,14 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from benchmarks.pots import Run, runs
-from kindwhisk.core.air import SEA_LEVEL_KPA, pressure_kpa
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.material import Material
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.sugar import boiling, syrup
 from kindwhisk.core.sugar.boiling import Pot
 from kindwhisk.core.sugar.forecast import Phase
 from kindwhisk.core.sugar.stages import stage_name
 from kindwhisk.core.sugar.watch import PotWatch, watch
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.warmth.air import SEA_LEVEL_KPA, pressure_kpa
 from kindwhisk.devices.pot import PotPlan, Span, StandInPot
 
 CELSIUS = st.floats(101, 150)

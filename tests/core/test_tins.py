@@ -9,16 +9,16 @@ from hypothesis import given
 from hypothesis import strategies as st
 from pydantic import TypeAdapter, ValidationError
 
-from kindwhisk.core import section
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.material import Material
-from kindwhisk.core.rise import risen_volume_ml
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.tins.lining import lining
+from kindwhisk.core.tins.rise import risen_volume_ml
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin, Tin
 from kindwhisk.core.tins.sharing import OnShelf, share_out
 from kindwhisk.core.tins.standing import TinFit, levels_mm, stand
-from kindwhisk.core.vessels import Vessel, VesselForm
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.technique import Technique
+from kindwhisk.core.vessels import section
+from kindwhisk.core.vessels.vessel import Vessel, VesselForm
 from tests.core.strategies import tins
 
 read = TypeAdapter[Tin](Tin).validate_python

@@ -11,12 +11,12 @@ from hypothesis import strategies as st
 from kindwhisk.bench.clock import Clock
 from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.service import Bench
-from kindwhisk.core import hot_foam
-from kindwhisk.core.errors import CraftError
+from kindwhisk.core.foams import hot_foam
 from kindwhisk.core.kitchen import ProbePlace, Thermometer
 from kindwhisk.core.ovens.cycling import holding
 from kindwhisk.core.sugar.syrup import boiling_c
-from kindwhisk.core.thermometer import Check
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.warmth.thermometer import Check
 from kindwhisk.devices.bowl import BowlPlan, StandInBowl
 from kindwhisk.devices.intake import OutsideReading, take
 from kindwhisk.devices.oven import OvenPlan, StandInOven

@@ -10,8 +10,8 @@ from pathlib import Path
 import pytest
 from peewee import IntegrityError, SqliteDatabase
 
-from kindwhisk.bench.oven_evidence import oven_evidence
-from kindwhisk.core.errors import CraftError
+from kindwhisk.bench.ovens.evidence import oven_evidence
+from kindwhisk.core.values.errors import CraftError
 from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.store import bakes, formulas, kitchens

@@ -10,8 +10,8 @@ from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel, Field
 
-from kindwhisk.core.errors import CraftError, NotNowError
-from kindwhisk.core.faults import faults
+from kindwhisk.core.values.errors import CraftError, NotNowError
+from kindwhisk.core.values.faults import faults
 
 MEDIA_TYPE = "application/problem+json"
 LOST_FIELDS = {"formula_id", "bake_id", "oven_id"}

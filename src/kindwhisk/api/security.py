@@ -14,7 +14,7 @@ from starlette.types import ASGIApp, Receive, Scope, Send
 
 from kindwhisk.api.problems import Problem, answer
 from kindwhisk.api.settings import LOOPBACK, Settings
-from kindwhisk.core.errors import NotNowError
+from kindwhisk.core.values.errors import NotNowError
 
 SAFE = {"GET", "HEAD", "OPTIONS"}
 COOKIE = "kindwhisk_session"

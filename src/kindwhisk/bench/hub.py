@@ -6,7 +6,7 @@ import asyncio
 from collections.abc import AsyncIterator
 from datetime import datetime
 
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.model import Value
 from kindwhisk.store import bakes
 
 IDLE_S = 15.0

@@ -4,15 +4,15 @@ from __future__ import annotations
 
 from datetime import datetime, timedelta
 
-from kindwhisk.bench.document import PlannedStep
+from kindwhisk.bench.log.document import PlannedStep
 from kindwhisk.core.braid import Braid, braid
-from kindwhisk.core.errors import CraftError
 from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.core.model import Value
 from kindwhisk.core.planning.because import Driver
 from kindwhisk.core.planning.solver import plan
 from kindwhisk.core.planning.tasks import job
 from kindwhisk.core.process.forecast import Forecast
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.model import Value
 
 FURTHEST = timedelta(days=14)
 

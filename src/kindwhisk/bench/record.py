@@ -2,25 +2,25 @@
 
 from __future__ import annotations
 
-from kindwhisk.bench.oven_evidence import oven_evidence
-from kindwhisk.bench.oven_record import OvenHeld, OvenTime, oven_held, oven_times
-from kindwhisk.bench.projection import Progress, StepStatus
-from kindwhisk.bench.walked import Walked, parse
-from kindwhisk.core.bands import CUP_SPREAD, Quantity
+from kindwhisk.bench.log.projection import Progress, StepStatus
+from kindwhisk.bench.now.walked import Walked, parse
+from kindwhisk.bench.ovens.evidence import oven_evidence
+from kindwhisk.bench.ovens.record import OvenHeld, OvenTime, oven_held, oven_times
 from kindwhisk.core.folding.air_kept import kept_share
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.folding.together import bring_together
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import KitchenRecord
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.formula import Formula, content_of
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.steps.base import Content
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
-from kindwhisk.core.rise import risen_volume_ml, settled_volume_ml
+from kindwhisk.core.tins.rise import risen_volume_ml, settled_volume_ml
 from kindwhisk.core.tins.standing import levels_mm
+from kindwhisk.core.values.bands import CUP_SPREAD, Quantity
+from kindwhisk.core.values.model import Value
 from kindwhisk.store import bakes
 
 GOOD_STARS = 4

@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
-from kindwhisk.bench import events as ev
-from kindwhisk.bench.projection import BakeStatus, Progress, StepStatus, value_of
-from kindwhisk.bench.state import gate_items, startable
-from kindwhisk.core.bands import Quantity, check_plausible
-from kindwhisk.core.cup import density_by_ribbon, told_by_ribbon
-from kindwhisk.core.errors import NotNowError
+from kindwhisk.bench.log import events as ev
+from kindwhisk.bench.log.projection import BakeStatus, Progress, StepStatus, value_of
+from kindwhisk.bench.told.state import gate_items, startable
+from kindwhisk.core.folding.cup import density_by_ribbon, told_by_ribbon
 from kindwhisk.core.process.forecast import Forecast, StepForecast
 from kindwhisk.core.process.gate import gates
 from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.values.bands import Quantity, check_plausible
+from kindwhisk.core.values.errors import NotNowError
 
 
 class BenchRefusal(NotNowError):

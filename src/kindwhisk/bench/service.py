@@ -6,26 +6,26 @@ import secrets
 from datetime import datetime
 from typing import NamedTuple
 
-from kindwhisk.bench import events as ev
 from kindwhisk.bench.clock import Clock
-from kindwhisk.bench.document import BakeDocument, Beside
 from kindwhisk.bench.hub import Hub
+from kindwhisk.bench.log import events as ev
+from kindwhisk.bench.log.document import BakeDocument, Beside
+from kindwhisk.bench.log.projection import Progress, StepStatus, project
+from kindwhisk.bench.now.walked import Walked, parse, walked
 from kindwhisk.bench.plans import plan_backward
-from kindwhisk.bench.projection import Progress, StepStatus, project
 from kindwhisk.bench.record import kitchen_record, summary
 from kindwhisk.bench.rules import check, ribbon_density
-from kindwhisk.bench.state import StateMaker
-from kindwhisk.bench.views import BakeState, TraceView
-from kindwhisk.bench.walked import Walked, parse, walked
-from kindwhisk.core.bands import Quantity
+from kindwhisk.bench.told.state import StateMaker
+from kindwhisk.bench.told.views import BakeState, TraceView
 from kindwhisk.core.braid import Braid, braid
-from kindwhisk.core.eggs import EggsOfTheDay, egg_need, eggs_of_the_day
-from kindwhisk.core.material import Material
-from kindwhisk.core.model import Value
+from kindwhisk.core.ingredients.eggs import EggsOfTheDay, egg_need, eggs_of_the_day
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.values.bands import Quantity
+from kindwhisk.core.values.model import Value
 from kindwhisk.store import bakes, formulas, kitchens
 from kindwhisk.store.models import BakeRow
 from kindwhisk.store.writing import writing

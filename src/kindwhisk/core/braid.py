@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.forecast import Forecast, StepForecast
 from kindwhisk.core.process.outcome import Attention, Resource
 from kindwhisk.core.process.windows import windows
+from kindwhisk.core.values.model import Value
 
 
 class Piece(Value):

@@ -8,15 +8,15 @@ from typing import Annotated, Self
 
 from pydantic import Field, model_validator
 
-from kindwhisk.core.air import boiling_point_at_c, pressure_kpa
 from kindwhisk.core.baking.faces import TinWall
-from kindwhisk.core.eggs import EggSize
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.hot_foam import BOWL_G
-from kindwhisk.core.model import Value
+from kindwhisk.core.foams.hot_foam import BOWL_G
+from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ovens.place import OvenMode
-from kindwhisk.core.thermometer import Check, corrected_c, shows_c
 from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.warmth.air import boiling_point_at_c, pressure_kpa
+from kindwhisk.core.warmth.thermometer import Check, corrected_c, shows_c
 
 Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
 Name = Annotated[str, Field(min_length=1, max_length=60)]

@@ -6,10 +6,10 @@ import math
 import statistics
 from collections.abc import Iterable, Sequence
 
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.model import Value
 from kindwhisk.core.ovens.degrees import DegreesSeen
 from kindwhisk.core.ovens.times import BakeTime
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.model import Value
 
 PRIOR_SD = 0.15
 NOISE_SD = 0.10

@@ -2,10 +2,10 @@
 
 from datetime import date
 
-from kindwhisk.core.eggs import EggSize
+from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.kitchen import Cup, Kitchen, KitchenTin, Mixer, Oven, ProbePlace, Thermometer
-from kindwhisk.core.thermometer import Check
 from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, RoundDimensions, RoundTin, TubeDimensions, TubeTin
+from kindwhisk.core.warmth.thermometer import Check
 from kindwhisk.demo.formulas import ROUND_20, TUBE_17
 
 

@@ -9,11 +9,11 @@ from datetime import datetime, timedelta
 from typing import Any
 
 from kindwhisk.bench.clock import now
-from kindwhisk.bench.events import event_adapter
-from kindwhisk.bench.oven_evidence import DegreesNote, MapNote
+from kindwhisk.bench.log.events import event_adapter
+from kindwhisk.bench.ovens.evidence import DegreesNote, MapNote
 from kindwhisk.bench.service import Bench
 from kindwhisk.core.baking.course import Sets, course
-from kindwhisk.core.material import combine
+from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.ovens.browning_map import BrowningMap
 from kindwhisk.core.ovens.place import Rack
 from kindwhisk.core.process.gate import GateItemKind

@@ -11,10 +11,10 @@ from pydantic import AwareDatetime, Field
 
 from kindwhisk.bench.clock import Clock
 from kindwhisk.bench.hub import Hub
-from kindwhisk.core.errors import CraftError
 from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.core.model import Value
-from kindwhisk.core.quantities import TemperatureUnit, celsius_of
+from kindwhisk.core.reading.quantities import TemperatureUnit, celsius_of
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.model import Value
 from kindwhisk.store import kitchens, probes
 from kindwhisk.store.probes import Kept, milliseconds
 

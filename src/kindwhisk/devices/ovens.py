@@ -9,8 +9,8 @@ from datetime import datetime, timedelta
 
 from kindwhisk.bench.service import AtWork
 from kindwhisk.core.baking.course import Sets
+from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.kitchen import Kitchen, ProbePlace
-from kindwhisk.core.material import combine
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.preheat import PreheatStep
 from kindwhisk.devices.intake import OutsideReading

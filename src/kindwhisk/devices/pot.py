@@ -11,8 +11,8 @@ import random
 from dataclasses import dataclass, field
 from itertools import pairwise
 
-from kindwhisk.core.air import SEA_LEVEL_KPA
 from kindwhisk.core.sugar.boiling import boiling_curve, heat_capacity, latent_kj_per_kg
+from kindwhisk.core.warmth.air import SEA_LEVEL_KPA
 
 STEP_S = 0.25
 CURVE_OFF_K: tuple[tuple[float, float], ...] = ((50, 0.12), (70, 0.25), (80, 0.45), (88, 1.0), (93, 2.2), (98, 4.0))

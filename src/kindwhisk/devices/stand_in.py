@@ -14,15 +14,15 @@ from threading import Event, Lock, Thread
 from kindwhisk.bench.clock import Clock
 from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.service import AtWork, Bench
-from kindwhisk.core.hot_foam import whisked_w_per_k
+from kindwhisk.core.foams.hot_foam import whisked_w_per_k
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import Kitchen, ProbePlace
-from kindwhisk.core.material import Material, combine
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.stream import StreamStep, split
 from kindwhisk.core.process.steps.warm import WarmStep
+from kindwhisk.core.values.model import Value
 from kindwhisk.devices.bowl import BowlPlan, StandInBowl
 from kindwhisk.devices.intake import OutsideReading, take
 from kindwhisk.devices.ovens import StandInOvens

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from kindwhisk.core.kitchen import Kitchen, ProbePlace
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.model import Value
 
 
 class StandInView(Value):

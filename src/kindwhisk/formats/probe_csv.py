@@ -8,7 +8,7 @@ from collections.abc import Iterable
 
 from pydantic import ValidationError
 
-from kindwhisk.core.errors import CraftError
+from kindwhisk.core.values.errors import CraftError
 from kindwhisk.devices.intake import MOST_AT_ONCE, OutsideReading
 from kindwhisk.store.probes import Kept
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import csv
 import io
 
-from kindwhisk.bench.views import BakeState
+from kindwhisk.bench.told.views import BakeState
 
 COLUMNS = ("at", "step", "quantity", "value", "unit", "band_low", "band_high", "band_from", "place", "means")
 

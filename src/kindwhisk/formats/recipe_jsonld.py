@@ -7,11 +7,11 @@ from typing import Any
 
 from pydantic import ValidationError
 
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.faults import faults
 from kindwhisk.core.process.forecast import Forecast
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.reading.recipe import find_recipe
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.faults import faults
 
 NAMESPACE = "urn:kindwhisk:process:1#"
 PROCESS = "kindwhisk:process"

@@ -6,7 +6,7 @@ from typing import Any, NamedTuple
 
 from peewee import fn
 
-from kindwhisk.core.errors import CraftError
+from kindwhisk.core.values.errors import CraftError
 from kindwhisk.store.models import BakeRow, EventRow
 
 

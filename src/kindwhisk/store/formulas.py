@@ -7,9 +7,9 @@ from datetime import UTC, datetime
 
 from peewee import fn
 
-from kindwhisk.core.errors import CraftError, NotNowError
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.values.errors import CraftError, NotNowError
+from kindwhisk.core.values.model import Value
 from kindwhisk.store.models import FormulaVersion
 from kindwhisk.store.writing import writing
 

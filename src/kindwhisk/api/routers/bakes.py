@@ -11,11 +11,11 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.plans import PlanRequest
-from kindwhisk.bench.events import BenchEvent
+from kindwhisk.bench.log.events import BenchEvent
 from kindwhisk.bench.record import BakeSummary
 from kindwhisk.bench.service import BakeBraid, Bench
-from kindwhisk.bench.views import BakeState, TraceView
-from kindwhisk.core.eggs import EggsOfTheDay
+from kindwhisk.bench.told.views import BakeState, TraceView
+from kindwhisk.core.ingredients.eggs import EggsOfTheDay
 from kindwhisk.formats import readings_csv
 from kindwhisk.store import bakes
 

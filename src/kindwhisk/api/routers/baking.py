@@ -8,8 +8,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk.api.problems import refusals
-from kindwhisk.bench.oven_evidence import oven_evidence
-from kindwhisk.core import section
+from kindwhisk.bench.ovens.evidence import oven_evidence
 from kindwhisk.core.baking.answers import Answer, answers
 from kindwhisk.core.baking.asked import USUAL_PIECES, Asked
 from kindwhisk.core.baking.carry_over import carry_over
@@ -21,20 +20,21 @@ from kindwhisk.core.baking.predict import OWN_SPREAD, Prediction, done_s, predic
 from kindwhisk.core.baking.reference import ReferenceBake, family
 from kindwhisk.core.baking.risks import Risk, risks
 from kindwhisk.core.baking.straight_after import Next, straight_after
-from kindwhisk.core.bowls import usual
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.ovens.times import with_factor
-from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.process.formula import upstream
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
-from kindwhisk.core.section import Section
-from kindwhisk.core.technique import Technique
-from kindwhisk.core.temperature import Point
+from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.technique import Technique
+from kindwhisk.core.values.temperature import Point
+from kindwhisk.core.vessels import section
+from kindwhisk.core.vessels.bowls import usual
+from kindwhisk.core.vessels.section import Section
 from kindwhisk.store import formulas, kitchens
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 404, 422))

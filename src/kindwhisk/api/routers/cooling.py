@@ -6,10 +6,10 @@ from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk.api.problems import refusals
-from kindwhisk.core.cooling import OUT_OF_OVEN_C, CoolGate, How, cool_gates, cooled_c
-from kindwhisk.core.technique import Technique
-from kindwhisk.core.temperature import Point
 from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.core.values.technique import Technique
+from kindwhisk.core.values.temperature import Point
+from kindwhisk.core.warmth.cooling import OUT_OF_OVEN_C, CoolGate, How, cool_gates, cooled_c
 from kindwhisk.store import kitchens
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))

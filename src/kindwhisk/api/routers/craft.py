@@ -8,17 +8,17 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk.api.problems import refusals
-from kindwhisk.core.bowls import section_of
-from kindwhisk.core.cup import density_from_cup
-from kindwhisk.core.eggs import EggParts, EggSize, egg_parts
 from kindwhisk.core.folding.airy import Airy
+from kindwhisk.core.folding.cup import density_from_cup
 from kindwhisk.core.ingredients import ingredient_table
-from kindwhisk.core.quantities import Understood, Wanted, read_quantity
+from kindwhisk.core.ingredients.eggs import EggParts, EggSize, egg_parts
 from kindwhisk.core.reading import line
 from kindwhisk.core.reading.line import ReadLine
-from kindwhisk.core.rise import USUAL_FREE
-from kindwhisk.core.section import Section
-from kindwhisk.core.vessels import cup_vessel
+from kindwhisk.core.reading.quantities import Understood, Wanted, read_quantity
+from kindwhisk.core.tins.rise import USUAL_FREE
+from kindwhisk.core.vessels.bowls import section_of
+from kindwhisk.core.vessels.section import Section
+from kindwhisk.core.vessels.vessel import cup_vessel
 from kindwhisk.store import kitchens
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))

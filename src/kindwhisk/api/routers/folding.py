@@ -8,14 +8,11 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk.api.problems import refusals
-from kindwhisk.core.ageing import Ageing, ageing, air_lost
-from kindwhisk.core.bowls import bowl_for, section_of
-from kindwhisk.core.cup import cup_volume_ml, density_by_ribbon
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.foam import Foam, hold_s
+from kindwhisk.core.foams.ageing import Ageing, ageing, air_lost
+from kindwhisk.core.foams.foam import Foam, hold_s
 from kindwhisk.core.folding.air_kept import KeptByCup, kept_by_cup
 from kindwhisk.core.folding.airy import Airy, together
+from kindwhisk.core.folding.cup import cup_volume_ml, density_by_ribbon
 from kindwhisk.core.folding.plan import (
     BASE_FREE,
     DRY_SHARE,
@@ -24,7 +21,10 @@ from kindwhisk.core.folding.plan import (
     FoldSchool,
     fold_plan,
 )
-from kindwhisk.core.section import Section
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.vessels.bowls import bowl_for, section_of
+from kindwhisk.core.vessels.section import Section
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
 

@@ -10,7 +10,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from kindwhisk import __version__
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.security import COOKIE, Sessions
-from kindwhisk.core.errors import CraftError
+from kindwhisk.core.values.errors import CraftError
 
 router = APIRouter(prefix="/api", tags=["server"])
 

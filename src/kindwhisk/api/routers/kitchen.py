@@ -6,8 +6,8 @@ from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict
 
 from kindwhisk.api.problems import refusals
-from kindwhisk.core.errors import NotNowError
 from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.values.errors import NotNowError
 from kindwhisk.store import kitchens
 from kindwhisk.store.writing import writing
 

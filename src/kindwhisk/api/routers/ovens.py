@@ -9,11 +9,11 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict
 
 from kindwhisk.api.problems import refusals
-from kindwhisk.bench.events import Key
-from kindwhisk.bench.oven_evidence import LeftOutNote, MapNote, Note, oven_evidence
-from kindwhisk.bench.oven_profile import OvenProfile, oven_profile
-from kindwhisk.core.errors import CraftError
+from kindwhisk.bench.log.events import Key
+from kindwhisk.bench.ovens.evidence import LeftOutNote, MapNote, Note, oven_evidence
+from kindwhisk.bench.ovens.profile import OvenProfile, oven_profile
 from kindwhisk.core.ovens.browning_map import HotSide, hot_side
+from kindwhisk.core.values.errors import CraftError
 from kindwhisk.store import kitchens, oven_notes
 
 router = APIRouter(prefix="/api/ovens", tags=["kitchen"], responses=refusals(400, 404, 422))

@@ -9,15 +9,15 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.tins import Density, Grams, ShapeName, read_tin
-from kindwhisk.core.bowls import usual
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.material import Material
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.patterns.pattern import PatternView
 from kindwhisk.core.patterns.rings import Pattern, rings_in
 from kindwhisk.core.patterns.splitting import PartWish, SplitPlan, split
 from kindwhisk.core.patterns.stripes import in_the_bag
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.vessels.bowls import usual
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
 

@@ -9,7 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk.api.problems import refusals
 from kindwhisk.bench.clock import FASTEST
-from kindwhisk.core.errors import NotNowError
+from kindwhisk.core.values.errors import NotNowError
 from kindwhisk.devices.stand_in import Mishap, StandIns, StandInsView
 
 router = APIRouter(prefix="/api/stand-ins", tags=["readings"], responses=refusals(400, 409, 422))

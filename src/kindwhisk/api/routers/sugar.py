@@ -9,24 +9,26 @@ from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk.api.problems import refusals
-from kindwhisk.core import dissolving, hot_foam, meringue_map, section, thermometer
-from kindwhisk.core.air import pressure_kpa
-from kindwhisk.core.balance import Method
-from kindwhisk.core.dissolving import Dissolution
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.hot_foam import BOWL_G, HeatBalance
-from kindwhisk.core.material import Material
-from kindwhisk.core.meringue_map import Line, Spot
-from kindwhisk.core.pasteurisation import GUIDANCE, Pair, pairs_for
-from kindwhisk.core.section import Section
-from kindwhisk.core.sugar import boiling, syrup
+from kindwhisk.core.foams import hot_foam, meringue_map
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.hot_foam import BOWL_G, HeatBalance
+from kindwhisk.core.foams.meringue_map import Line, Spot
+from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.safety.pasteurisation import GUIDANCE, Pair, pairs_for
+from kindwhisk.core.sugar import boiling, dissolving, syrup
 from kindwhisk.core.sugar.boiling import Pot, check_pot
+from kindwhisk.core.sugar.dissolving import Dissolution
 from kindwhisk.core.sugar.forecast import SyrupForecast
 from kindwhisk.core.sugar.stages import stage_at
 from kindwhisk.core.sugar.watch import watch
-from kindwhisk.core.thermometer import Check
-from kindwhisk.core.vessels import Vessel, VesselForm
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.vessels import section
+from kindwhisk.core.vessels.section import Section
+from kindwhisk.core.vessels.vessel import Vessel, VesselForm
+from kindwhisk.core.warmth import thermometer
+from kindwhisk.core.warmth.air import pressure_kpa
+from kindwhisk.core.warmth.thermometer import Check
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
 

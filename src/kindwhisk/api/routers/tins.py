@@ -8,18 +8,19 @@ from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter, ValidationError
 
 from kindwhisk.api.problems import refusals
-from kindwhisk.core import rise, section
-from kindwhisk.core.bowls import usual
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.faults import faults
-from kindwhisk.core.material import Material
-from kindwhisk.core.section import Section
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.tins import rise
 from kindwhisk.core.tins.lining import PaperShape, lining
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.tins.sharing import Allotment, OnShelf, share_out
 from kindwhisk.core.tins.standing import SHEET_MM, STILL, Standing, band_of, stand
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.faults import faults
+from kindwhisk.core.values.technique import Technique
+from kindwhisk.core.vessels import section
+from kindwhisk.core.vessels.bowls import usual
+from kindwhisk.core.vessels.section import Section
 from kindwhisk.formats.lining_pdf import lining_pdf
 from kindwhisk.formats.lining_svg import lining_svg
 from kindwhisk.formats.paper import Paper

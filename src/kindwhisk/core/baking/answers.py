@@ -11,11 +11,11 @@ from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.baking.predict import Prediction, done_s, predict, stretched
 from kindwhisk.core.baking.reference import ReferenceBake
 from kindwhisk.core.baking.risks import Risk, risks
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.model import Value
 from kindwhisk.core.ovens.air import Opening
 from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.tins.shapes import HalfSphereTin, Tin
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.model import Value
 
 HOTTER_K, DOOR_S = 20.0, 30.0
 WITHIN_RIM = 0.85

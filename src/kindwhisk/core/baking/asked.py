@@ -4,16 +4,16 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from kindwhisk.core.air import SEA_LEVEL_KPA
 from kindwhisk.core.baking.course import DONE_C, InOven, Sets
 from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.baking.reference import ReferenceBake
-from kindwhisk.core.errors import CraftError
 from kindwhisk.core.ovens.air import OvenAir
 from kindwhisk.core.ovens.place import OvenMode, Rack
-from kindwhisk.core.pieces import PipedPiece, tray_size_mm
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.tins.pieces import PipedPiece, tray_size_mm
 from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.technique import Technique
+from kindwhisk.core.warmth.air import SEA_LEVEL_KPA
 
 USUAL_PIECES: dict[Technique, PipedPiece] = {
     Technique.SHELLS: PipedPiece(width_mm=40, height_mm=8),

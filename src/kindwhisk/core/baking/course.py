@@ -10,19 +10,19 @@ from typing import NamedTuple
 import numpy as np
 from pydantic import Field
 
-from kindwhisk.core.air import SEA_LEVEL_KPA, boiling_point_at_c
 from kindwhisk.core.baking import drying
 from kindwhisk.core.baking.crumb import Crumb
 from kindwhisk.core.baking.faces import Faces, TinWall, faces
 from kindwhisk.core.baking.heat import Bake
 from kindwhisk.core.baking.mesh import Mesh, mesh
 from kindwhisk.core.baking.setting_crumb import Rising
-from kindwhisk.core.browning import browning_rate
-from kindwhisk.core.model import Value
 from kindwhisk.core.ovens.air import OvenAir
 from kindwhisk.core.ovens.place import OvenMode, Rack
-from kindwhisk.core.rise import USUAL_FREE
+from kindwhisk.core.tins.rise import USUAL_FREE
 from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.warmth.air import SEA_LEVEL_KPA, boiling_point_at_c
+from kindwhisk.core.warmth.browning import browning_rate
 
 DONE_C, BOILS_AT_SEA_C = 96.0, 99.97
 DWELL_S = 120.0

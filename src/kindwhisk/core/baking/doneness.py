@@ -6,8 +6,8 @@ Signs and sayings are trade habit.
 from __future__ import annotations
 
 from kindwhisk.core.baking.course import Sets
-from kindwhisk.core.model import Value
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.technique import Technique
 
 
 class Sign(Value):

@@ -8,10 +8,10 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import NamedTuple
 
-from kindwhisk.core.air import saturation_kpa
 from kindwhisk.core.baking.crumb import LATENT_J_PER_KG
 from kindwhisk.core.baking.faces import AIR_W_PER_M2K, BATTER_EMISSIVITY, LEWIS, radiates, vapour_kg_per_m3
 from kindwhisk.core.ovens.place import OvenMode
+from kindwhisk.core.warmth.air import saturation_kpa
 
 LEFT_WATER = 0.03
 """Water left in a meringue that is dried through, of its mass. Recalled."""

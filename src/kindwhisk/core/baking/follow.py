@@ -13,8 +13,8 @@ import numpy as np
 from kindwhisk.core.baking.course import DWELL_S, InOven
 from kindwhisk.core.baking.crumb import Array
 from kindwhisk.core.baking.predict import Prediction
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.model import Value
 
 STRETCHES, WIDTH_SD = 81, 3.5
 ASIDE = (0.0, 0.06, 0.14, 0.28, 0.5)

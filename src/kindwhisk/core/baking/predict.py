@@ -6,9 +6,9 @@ import math
 
 from kindwhisk.core.baking.course import Course, InOven, Moment, Sets, course
 from kindwhisk.core.baking.reference import DRIED, SHEET, ReferenceBake, family
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.model import Value
 
 OWN_SPREAD, WORLD_SPREAD = 0.10, 0.20
 """Ranges of a time at its reference, and of one without any. Trade habit, and a reference model's own claim."""

@@ -5,9 +5,9 @@ from __future__ import annotations
 from pydantic import Field
 
 from kindwhisk.core.baking.course import InOven, Sets
-from kindwhisk.core.model import Value
 from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.core.values.model import Value
 
 
 class ReferenceBake(Value):

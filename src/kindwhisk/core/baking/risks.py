@@ -7,7 +7,7 @@ from enum import StrEnum
 
 from kindwhisk.core.baking.course import InOven, Sets
 from kindwhisk.core.baking.predict import DARKER, Prediction
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.model import Value
 
 DOMES = 0.10
 """A dome above this share of the height. Chosen: below it a foam cake is called level."""

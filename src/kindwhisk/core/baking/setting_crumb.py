@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import numpy as np
 
-from kindwhisk.core.air import saturation_kpa
 from kindwhisk.core.baking.crumb import Array
 from kindwhisk.core.baking.mesh import Mesh
-from kindwhisk.core.rise import KEPT, SETTING_C, WATER_ACTIVITY
+from kindwhisk.core.tins.rise import KEPT, SETTING_C, WATER_ACTIVITY
+from kindwhisk.core.warmth.air import saturation_kpa
 
 _TABLE_C = np.arange(0.0, SETTING_C + 1.0)
 _TABLE_KPA = np.array([saturation_kpa(float(c)) for c in _TABLE_C])

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from kindwhisk.core.model import Value
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.technique import Technique
 
 
 class Next(Value):

@@ -8,10 +8,10 @@ from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.baking.predict import Prediction
 from kindwhisk.core.baking.risks import Risk, risks
 from kindwhisk.core.baking.straight_after import Next, straight_after
-from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.model import Value
 from kindwhisk.core.ovens.place import OvenMode, Rack
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.technique import Technique
 
 
 class BakeView(Value):

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from kindwhisk.core.bands import CUP_SPREAD, Place
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.folding.airy import Airy, together
 from kindwhisk.core.folding.plan import FoldPlan
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.bands import CUP_SPREAD, Place
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.model import Value
 
 
 class KeptByCup(Value):

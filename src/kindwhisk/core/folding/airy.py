@@ -7,7 +7,7 @@ from typing import NamedTuple, Self
 
 from kindwhisk.core.folding.kept import Manner, keeps
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.material import Material
+from kindwhisk.core.ingredients.material import Material
 
 DRY_KINDS = frozenset({"flour", "nut", "sugar", "leavener", "salt", "setting", "flavour"})
 """Kinds of ingredients that are sifted, not poured."""

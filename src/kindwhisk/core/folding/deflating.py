@@ -8,10 +8,10 @@ from __future__ import annotations
 
 import numpy as np
 
-from kindwhisk.core.bands import Place
-from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.folding.strokes import PRESSED_LOSS, strokes
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.bands import Place
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.model import Value
 
 TARGET = (0.75, 0.85, 0.95)
 """g/ml low, likely, high of a batter that is ready. Trade habit."""

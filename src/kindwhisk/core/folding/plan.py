@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from enum import StrEnum
 
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.folding.airy import Airy, Meeting, in_portions, in_turns, meet, together
 from kindwhisk.core.folding.kept import SPREAD, Manner
 from kindwhisk.core.folding.together import Addition, fraction_in_words, told
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.model import Value
 
 FOAM_FREE, BASE_FREE = 1.15, 1.13
 """Usual density (g/ml) without bubbles: whites with half their weight of sugar; yolks, oil, milk and flour. Model."""

@@ -8,8 +8,8 @@ from __future__ import annotations
 
 import math
 
-from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.folding.kept import Manner
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 LOSS: dict[Manner, float] = {
     Manner.SACRIFICE: 0.04,

@@ -5,15 +5,15 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.foam import Foam, is_meringue, kind_of
+from kindwhisk.core.foams.foam import Foam, is_meringue, kind_of
 from kindwhisk.core.folding.airy import Airy, Meeting, additions
 from kindwhisk.core.folding.kept import SPREAD, Manner
 from kindwhisk.core.folding.strokes import LOSS, strokes
 from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.learning import UNLEARNED, Factor
-from kindwhisk.core.material import Material, combine
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.model import Value
 
 FRACTIONS: tuple[tuple[float, str], ...] = (
     (0.2, "a fifth"),

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from kindwhisk.core.material import Material
-from kindwhisk.core.model import Value
+from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.values.model import Value
 
 SETS_C: dict[str, float] = {
     "butter": 28.0,

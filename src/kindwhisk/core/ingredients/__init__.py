@@ -2,9 +2,9 @@
 
 from functools import cache
 
-from kindwhisk.core.errors import CraftError
 from kindwhisk.core.ingredients.ingredient import Composition, Ingredient
 from kindwhisk.core.ingredients.table import INGREDIENTS
+from kindwhisk.core.values.errors import CraftError
 
 __all__ = ["Composition", "Ingredient", "ingredient", "ingredient_table"]
 

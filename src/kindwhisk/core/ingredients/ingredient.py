@@ -1,7 +1,7 @@
 """What an ingredient is: its composition, its density without air, its allergens and its colour."""
 
-from kindwhisk.core.estimate import Basis
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.estimate import Basis
+from kindwhisk.core.values.model import Value
 
 
 class Composition(Value):

@@ -7,8 +7,8 @@ from collections.abc import Callable
 
 from pydantic import Field
 
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.model import Value
 
 SETTLE_S = 120.0
 """Walls and racks follow the air by about two minutes. Trade habit."""

@@ -9,8 +9,8 @@ from typing import Annotated
 import numpy as np
 from pydantic import Field, model_validator
 
-from kindwhisk.core.browning import BROWN_PER_K
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.warmth.browning import BROWN_PER_K
 
 
 class Brown(IntEnum):

@@ -7,7 +7,7 @@ from itertools import pairwise
 
 import numpy as np
 
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.model import Value
 
 ENOUGH_S, ENOUGH_READINGS = 240.0, 20
 """An oven that was watched for less tells nothing of its swing."""

@@ -7,9 +7,9 @@ from functools import lru_cache
 
 from pydantic import Field
 
-from kindwhisk.core.model import Value
 from kindwhisk.core.ovens.effects import WRONG_SHARE, Belief, Learned, Observation, learn
 from kindwhisk.core.ovens.place import OvenMode, Rack
+from kindwhisk.core.values.model import Value
 
 OVEN_SD, PLACE_SD, MODE_SD = 12.0, 5.0, 5.0
 """How much ovens, places in them and modes differ, in K. Trade habit."""

@@ -13,9 +13,9 @@ from functools import lru_cache
 
 from pydantic import Field
 
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.model import Value
 from kindwhisk.core.ovens.effects import WRONG_SHARE, Belief, Learned, Observation, learn
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.model import Value
 
 OVEN_SD, FAMILY_SD, FORMULA_SD = 0.15, 0.08, 0.05
 """How much ovens, kinds of bakes and formulas differ, as standard deviations of the logarithm. Reference model; the

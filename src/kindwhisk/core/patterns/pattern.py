@@ -6,7 +6,7 @@ from typing import Annotated
 
 from pydantic import Field
 
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.model import Value
 
 BatterNames = Annotated[tuple[Annotated[str, Field(max_length=30)], ...], Field(max_length=8)]
 

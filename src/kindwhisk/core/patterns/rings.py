@@ -13,10 +13,10 @@ from enum import StrEnum
 
 from pydantic import Field
 
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.model import Value
 from kindwhisk.core.patterns.pattern import PatternView, Pour, Rings
 from kindwhisk.core.tins.shapes import BoxTin, LoafTin, Tin
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.model import Value
 
 MOST_POURS = 60
 NEARLY_SAME = 0.15

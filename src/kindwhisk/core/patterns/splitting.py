@@ -9,13 +9,13 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from kindwhisk.core.errors import CraftError
 from kindwhisk.core.folding.airy import Airy, meet
 from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.folding.strokes import LOSS, strokes
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.material import Material, combine
-from kindwhisk.core.model import Value
+from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.model import Value
 
 LEAST_G = 0.5
 """Less water or sugar than this is not worth putting back."""

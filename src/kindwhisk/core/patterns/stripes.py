@@ -5,8 +5,8 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 
-from kindwhisk.core.errors import CraftError
 from kindwhisk.core.patterns.pattern import Bag, PatternView, Stripe
+from kindwhisk.core.values.errors import CraftError
 
 
 def stripes(masses_g: Sequence[float], densities: Sequence[float], each: int, nozzle_mm: float) -> tuple[Stripe, ...]:

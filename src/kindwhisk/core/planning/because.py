@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from kindwhisk.core.model import Value
 from kindwhisk.core.planning.tasks import Job
+from kindwhisk.core.values.model import Value
 
 TOUCHING_S = 20.0
 NAMED = 3

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from kindwhisk.core.model import Value
 from kindwhisk.core.planning.tasks import Job
 from kindwhisk.core.process.outcome import Resource
+from kindwhisk.core.values.model import Value
 
 
 class Actual(Value):

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import math
 
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.model import Value
 from kindwhisk.core.planning.because import Driver, drivers, in_words
 from kindwhisk.core.planning.tasks import Job
 from kindwhisk.core.process.outcome import Resource
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.model import Value
 
 UNIT_S = 10
 """Plans are made in steps of ten seconds."""

@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.forecast import Forecast
 from kindwhisk.core.process.gate import GateItemKind, gates
 from kindwhisk.core.process.outcome import Attention, Resource
 from kindwhisk.core.process.windows import windows
+from kindwhisk.core.values.model import Value
 
 HANDS = Resource.HANDS
 

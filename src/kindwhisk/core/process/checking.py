@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Collection, Iterator, Sequence
 
 from kindwhisk.core.ingredients import ingredient_table
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import WHITES
+from kindwhisk.core.values.model import Value
 
 WHOLE = 1.0
 ROUNDING = 1e-6

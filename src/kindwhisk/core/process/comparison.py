@@ -5,11 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from enum import StrEnum
 
-from kindwhisk.core.balance import Ratio
-from kindwhisk.core.bands import Place
-from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.model import Value
+from kindwhisk.core.foams.balance import Ratio
 from kindwhisk.core.process.forecast import Forecast, StepForecast
+from kindwhisk.core.values.bands import Place
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
 
 SAME_COLOUR = 5
 SAME = 0.005

@@ -7,8 +7,8 @@ from typing import Annotated
 
 from pydantic import Field
 
-from kindwhisk.core.model import Value
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.technique import Technique
 
 ComponentId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
 

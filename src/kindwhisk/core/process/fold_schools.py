@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-from kindwhisk.core.errors import CraftError
 from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.folding.plan import PORTIONS, FoldSchool
 from kindwhisk.core.process.formula import Formula
@@ -12,6 +11,7 @@ from kindwhisk.core.process.portions import StepPortion, of
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.stream import StreamStep
+from kindwhisk.core.values.errors import CraftError
 
 SPENT = 0.3
 CAN_BECOME = (FoldSchool.SACRIFICE, FoldSchool.THIRDS, FoldSchool.INTO_FOAM)

@@ -4,18 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.folding.airy import Airy, together
 from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.folding.plan import Sacrifice, sacrifice
 from kindwhisk.core.folding.together import Addition, portion
-from kindwhisk.core.material import combine
-from kindwhisk.core.model import Value
+from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.walk import Walked
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
 
 
 class CourseAddition(Addition):

@@ -5,18 +5,16 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
 
-from kindwhisk.core.ageing import Ageing
 from kindwhisk.core.baking.straight_after import straight_after
 from kindwhisk.core.baking.view import BakeView
-from kindwhisk.core.balance import Ratio
-from kindwhisk.core.cooling import CoolGate
-from kindwhisk.core.cup import told_by_ribbon
-from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.foam import Foam
+from kindwhisk.core.foams.ageing import Ageing
+from kindwhisk.core.foams.balance import Ratio
+from kindwhisk.core.foams.foam import Foam
+from kindwhisk.core.foams.whipping import Rescue, WhipStage
+from kindwhisk.core.folding.cup import told_by_ribbon
 from kindwhisk.core.folding.together import Addition
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.material import Material, combine
-from kindwhisk.core.model import Value
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.patterns.pattern import PatternView
 from kindwhisk.core.process.folds import FoldCourse, fold_courses
 from kindwhisk.core.process.formula import Formula, content_of, upstream
@@ -38,10 +36,12 @@ from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.roll import RollStep
 from kindwhisk.core.process.walk import NOTHING_OBSERVED, Observed, Walked, walk
 from kindwhisk.core.process.washing import WashPlan, wash_plan
-from kindwhisk.core.safety import UNBAKED_EGG, Caution
-from kindwhisk.core.section import Section, of_vessel
-from kindwhisk.core.vessels import BAG
-from kindwhisk.core.whipping import Rescue, WhipStage
+from kindwhisk.core.safety.cautions import UNBAKED_EGG, Caution
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.vessels.section import Section, of_vessel
+from kindwhisk.core.vessels.vessel import BAG
+from kindwhisk.core.warmth.cooling import CoolGate
 
 EGGS = WHITES | YOLKY
 

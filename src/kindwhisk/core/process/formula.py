@@ -6,20 +6,20 @@ from typing import Annotated, Self
 
 from pydantic import Field, model_validator
 
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.checking import Finding, findings
 from kindwhisk.core.process.components import WHOLE, Component
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
+from kindwhisk.core.process.schools import School
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.base import Content
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.warm import WarmStep
-from kindwhisk.core.schools import School
-from kindwhisk.core.technique import Technique
-from kindwhisk.core.vessels import Vessel, VesselForm
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.technique import Technique
+from kindwhisk.core.vessels.vessel import Vessel, VesselForm
 
 LEAST_FACTOR, MOST_FACTOR = 0.01, 1000.0
 FormulaId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,59}$")]

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Mapping
 from enum import StrEnum
 
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.forecast import Forecast, StepForecast
+from kindwhisk.core.values.model import Value
 
 
 class GateItemKind(StrEnum):

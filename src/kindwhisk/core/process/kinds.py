@@ -11,14 +11,14 @@ from annotated_types import Ge, Gt, Le, Lt
 from pydantic import BaseModel
 
 from kindwhisk.core.baking.reference import ReferenceBake
-from kindwhisk.core.model import Value
 from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.patterns.pattern import BatterNames
 from kindwhisk.core.patterns.rings import Pattern
-from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import StepBase
+from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
+from kindwhisk.core.values.model import Value
 
 SHARED = set(StepBase.model_fields)
 PUT_IN = {"preheat", "wash"}

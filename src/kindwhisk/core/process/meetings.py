@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.formula import Draft, upstream
 from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.stream import StreamStep
+from kindwhisk.core.values.model import Value
 
 
 class Meets(Value):

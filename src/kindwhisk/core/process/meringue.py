@@ -5,12 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from kindwhisk.core import balance
-from kindwhisk.core.balance import Method
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.foam import Peak, egg_white_g
+from kindwhisk.core.foams import balance
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.foam import Peak, egg_white_g
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.material import Material
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.process.checking import fatty
 from kindwhisk.core.process.formula import Draft, Formula, consumers, upstream
 from kindwhisk.core.process.portions import IngredientPortion, Portion, of
@@ -22,7 +21,8 @@ from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import MACHINE, SugarSchool, WhipStep
 from kindwhisk.core.sugar.boiling import WATER_PER_SUGAR
-from kindwhisk.core.vessels import Vessel, VesselForm
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.vessels.vessel import Vessel, VesselForm
 
 SWISS_C = 55.0
 SYRUP_C = 118.0

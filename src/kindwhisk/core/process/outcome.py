@@ -4,17 +4,17 @@ from __future__ import annotations
 
 from enum import StrEnum
 
-from kindwhisk.core.ageing import Ageing, ageing
 from kindwhisk.core.baking.view import BakeView
-from kindwhisk.core.bands import Band
-from kindwhisk.core.cooling import CoolGate
-from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.foam import Foam
+from kindwhisk.core.foams.ageing import Ageing, ageing
+from kindwhisk.core.foams.foam import Foam
+from kindwhisk.core.foams.whipping import Rescue, WhipStage
 from kindwhisk.core.folding.together import Addition
-from kindwhisk.core.material import Material
-from kindwhisk.core.model import Value
-from kindwhisk.core.safety import Caution
-from kindwhisk.core.whipping import Rescue, WhipStage
+from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.safety.cautions import Caution
+from kindwhisk.core.values.bands import Band
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.warmth.cooling import CoolGate
 
 
 class Attention(StrEnum):

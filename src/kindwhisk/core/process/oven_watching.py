@@ -9,10 +9,10 @@ import numpy as np
 from kindwhisk.core.baking.course import InOven, Sets, course
 from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.baking.predict import Prediction, done_s, stretched
-from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.ovens.air import SETTLE_S, OvenAir
 from kindwhisk.core.process.watching import Watch, Watching
-from kindwhisk.core.temperature import Point
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.temperature import Point
 
 RATE_S = 90.0
 """An oven's pace is read off so many seconds."""

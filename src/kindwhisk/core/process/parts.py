@@ -4,11 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from kindwhisk.core import balance
-from kindwhisk.core.balance import Method, Ratio
+from kindwhisk.core.foams import balance
+from kindwhisk.core.foams.balance import Method, Ratio
 from kindwhisk.core.ingredients import Ingredient, ingredient
-from kindwhisk.core.material import Material, combine
-from kindwhisk.core.model import Value
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.components import WHOLE, Component
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
@@ -16,6 +15,7 @@ from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.process.walk import Walked
+from kindwhisk.core.values.model import Value
 
 BOUGHT = {"chocolate", "colour", "leavener", "setting", "flavour"}
 """Kinds that come with a label of their own, where traces stand."""

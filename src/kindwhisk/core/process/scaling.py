@@ -5,14 +5,11 @@ from __future__ import annotations
 from dataclasses import replace
 
 from kindwhisk.core.baking.faces import TinWall
-from kindwhisk.core.eggs import EggNeed, egg_need, egg_parts
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Estimate
 from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.ingredients.eggs import EggNeed, egg_need, egg_parts
+from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import NO_RECORD, KitchenRecord
-from kindwhisk.core.material import combine
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.forecast import Forecast, forecast
 from kindwhisk.core.process.formula import LEAST_FACTOR, MOST_FACTOR, Formula, upstream
 from kindwhisk.core.process.preparation import prepared
@@ -24,6 +21,9 @@ from kindwhisk.core.process.walk import Walked, walk
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.tins.standing import levels_mm
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
 
 WHITES = ("egg-white", "white-pasteurised")
 BY_OTHER_MEANS = "Scale it by eggs, by one of its ingredients, by servings or by total weight."

@@ -6,17 +6,17 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 
 from kindwhisk.core.baking.faces import TinWall
-from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.kitchen import Kitchen, Oven
 from kindwhisk.core.learning import NO_RECORD, KitchenRecord, learned_factor
-from kindwhisk.core.material import Material
 from kindwhisk.core.ovens.degrees import offset_k
 from kindwhisk.core.ovens.place import Rack
-from kindwhisk.core.pieces import PipedPiece
-from kindwhisk.core.rise import HEIGHT_NOISE, risen_volume_ml
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.tins.pieces import PipedPiece
+from kindwhisk.core.tins.rise import HEIGHT_NOISE, risen_volume_ml
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin, Tin
-from kindwhisk.core.vessels import Vessel
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.technique import Technique
+from kindwhisk.core.vessels.vessel import Vessel
 
 
 @dataclass(frozen=True)

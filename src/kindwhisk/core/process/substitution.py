@@ -6,16 +6,16 @@ from typing import Annotated, NamedTuple
 
 from pydantic import Field
 
-from kindwhisk.core.acids import STRENGTH
-from kindwhisk.core.errors import CraftError
 from kindwhisk.core.ingredients import Ingredient, ingredient, ingredient_table
+from kindwhisk.core.ingredients.acids import STRENGTH
 from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.comparison import About, Difference, compare, grams
 from kindwhisk.core.process.formula import Exchange, Formula
 from kindwhisk.core.process.portions import IngredientPortion, Portion
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.model import Value
 
 WORTH_ADDING_G = 0.5
 TOLD = {About.DENSITY, About.HOLD, About.MASS, About.BALANCE, About.ALLERGEN, About.COLOUR}

@@ -6,15 +6,15 @@ from collections.abc import Mapping
 from dataclasses import replace
 from typing import NamedTuple
 
-from kindwhisk.core.ageing import air_lost
-from kindwhisk.core.bands import CUP_SPREAD
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.foams.ageing import air_lost
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.outcome import Outcome
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps import Step
+from kindwhisk.core.values.bands import CUP_SPREAD
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 
 class Measured(NamedTuple):

@@ -7,7 +7,6 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.checking import fatty
 from kindwhisk.core.process.formula import Formula, content_of, upstream
 from kindwhisk.core.process.outcome import MakeReady
@@ -15,6 +14,7 @@ from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.wash import WASH_S
 from kindwhisk.core.process.walk import Walked
+from kindwhisk.core.values.model import Value
 
 
 class ToolUse(Value):

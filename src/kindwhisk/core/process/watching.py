@@ -5,18 +5,18 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 
-from kindwhisk.core import approach
 from kindwhisk.core.baking.follow import CrumbForecast
-from kindwhisk.core.balance import added_sugar_g, egg_g
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.foam import WHOLE_EGGS, YOLKS, egg_white_g
-from kindwhisk.core.material import Material
-from kindwhisk.core.model import Value
-from kindwhisk.core.pasteurisation import EggHeat, beside
+from kindwhisk.core.foams.balance import added_sugar_g, egg_g
+from kindwhisk.core.foams.foam import WHOLE_EGGS, YOLKS, egg_white_g
+from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.safety.pasteurisation import EggHeat, beside
 from kindwhisk.core.sugar.boiling import Pot
 from kindwhisk.core.sugar.forecast import SyrupForecast
 from kindwhisk.core.sugar.watch import PotWatch
-from kindwhisk.core.temperature import Point
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.temperature import Point
+from kindwhisk.core.warmth import approach
 
 CLOSELY_S = 300.0
 TRAIL_POINTS = 60

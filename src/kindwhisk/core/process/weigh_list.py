@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.forecast import Forecast
+from kindwhisk.core.values.model import Value
 
 
 class Weighing(Value):

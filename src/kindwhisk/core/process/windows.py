@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.model import Value
 from kindwhisk.core.process.forecast import Forecast, StepForecast
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
 
 
 class Window(Value):

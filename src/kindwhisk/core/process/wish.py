@@ -6,10 +6,10 @@ from typing import Annotated
 
 from pydantic import Field
 
-from kindwhisk.core.eggs import EggSize
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.model import Value
+from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.model import Value
 
 Amount = Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
 Count = Annotated[int, Field(ge=1, le=99)]

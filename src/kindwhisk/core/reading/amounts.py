@@ -6,7 +6,7 @@ import re
 from functools import cache
 from typing import NamedTuple
 
-from kindwhisk.core.quantities import to_inside
+from kindwhisk.core.reading.quantities import to_inside
 from kindwhisk.core.reading.units import BEFORE_NUMBER, UNITS, Unit
 
 _NUMBER = r"(?:\d+\s+(?:and\s+|&\s*)?\d+/\d+|\d+-\d+/\d+|\d+/\d+|\d{1,3}(?:,\d{3})+(?!\d)|\d+(?:[.,]\d+)?|\.\d+)"

@@ -4,11 +4,10 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.foam import Peak
+from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.folding.kept import Manner
+from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.core.material import combine
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import IngredientPortion, of
@@ -25,7 +24,8 @@ from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.process.walk import walk
 from kindwhisk.core.reading.goods import Goods
 from kindwhisk.core.reading.shapes import ALL, BASE, BATTERS, BOWL, CREAM, FAT_POT, OILS, TIN, Builder, Plan
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.technique import Technique
 
 LOOSEN = 0.33
 LEAST_FILL, MOST_FILL = 0.15, 1.0

@@ -6,12 +6,12 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
-from kindwhisk.core.eggs import EggSize, egg_parts
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.model import Value
+from kindwhisk.core.ingredients.eggs import EggSize, egg_parts
 from kindwhisk.core.process.portions import IngredientPortion
 from kindwhisk.core.reading.line import ReadLine
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.technique import Technique
 
 APART = {
     Technique.CHIFFON, Technique.CHIFFON_ROLL, Technique.SEPARATED_SPONGE, Technique.RICH_SPONGE, Technique.CREAMED_SPONGE,

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 import re
 
-from kindwhisk.core.eggs import EggSize, egg_parts
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.model import Value
+from kindwhisk.core.ingredients.eggs import EggSize, egg_parts
 from kindwhisk.core.reading.amounts import Amount, amounts, inside, joined
 from kindwhisk.core.reading.names import CONTENTS, COUNTS, EGG_SHAPED, Named, find, find_all
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.units import CONTAINERS, TO_TASTE, UnitKind
+from kindwhisk.core.values.model import Value
 
 CUP_MISJUDGES = 0.10
 """A levelled cup of something dry is good to about a tenth; heaped or packed it is a third out."""

@@ -6,16 +6,16 @@ import re
 from collections.abc import Iterator, Sequence
 from enum import StrEnum
 
-from kindwhisk.core import balance
-from kindwhisk.core.foam import egg_white_g
+from kindwhisk.core.foams import balance
+from kindwhisk.core.foams.foam import egg_white_g
 from kindwhisk.core.ingredients import ingredient, ingredient_table
-from kindwhisk.core.material import Material
-from kindwhisk.core.model import Value
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.reading.line import DISAGREE, ReadLine
 from kindwhisk.core.reading.method import BAKES, FOLDS, LINES_TIN, PREHEATS, WHIPS, MethodReading
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.technique import Technique
 
 
 class Level(StrEnum):

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 import re
 
-from kindwhisk.core.balance import Method
-from kindwhisk.core.foam import Peak
-from kindwhisk.core.model import Value
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.tins_named import NamedTin, find_tin
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.technique import Technique
 
 GAS_MARKS = {1: 140, 2: 150, 3: 165, 4: 180, 5: 190, 6: 200, 7: 220, 8: 230, 9: 245}
 OVEN = r"oven|bake|preheat|four\b|enfourn|cuire|cuisson|forno|cuocere|inforna|オーブン|焼|余熱|予熱|lò|nướng|gas mark"

@@ -5,9 +5,7 @@ from __future__ import annotations
 import re
 import unicodedata
 
-from kindwhisk.core.eggs import EggSize
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.model import Value
+from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.reading.classes import build
 from kindwhisk.core.reading.goods import Question, sort_goods
@@ -16,8 +14,10 @@ from kindwhisk.core.reading.lint import Remark, lint
 from kindwhisk.core.reading.method import MethodReading, read_method
 from kindwhisk.core.reading.recipe import Written
 from kindwhisk.core.reading.shapes import Plan
-from kindwhisk.core.technique import Technique
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.technique import Technique
 
 USUAL: dict[Technique, tuple[float, float]] = {
     Technique.CHIFFON: (170, 34), Technique.CHIFFON_ROLL: (180, 13), Technique.WARM_SPONGE: (170, 30),

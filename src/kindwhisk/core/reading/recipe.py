@@ -9,12 +9,12 @@ from collections.abc import Mapping
 from html import unescape
 from typing import Any
 
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.model import Value
 from kindwhisk.core.reading.amounts import amounts
 from kindwhisk.core.reading.names import find
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.units import TO_TASTE
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.model import Value
 
 DOES = re.compile(
     r"(?:whisk|whip|beat|fold|pour|add|mix|melt|sift|boil|heat|pre-?heat|spread|stir|combine|pipe|roll|cool|turn|line|"

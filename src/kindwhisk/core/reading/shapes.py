@@ -7,10 +7,9 @@ from dataclasses import dataclass
 from kindwhisk.core.baking.asked import SETS, USUAL_PIECES
 from kindwhisk.core.baking.course import Sets
 from kindwhisk.core.baking.reference import ReferenceBake
-from kindwhisk.core.balance import Method
-from kindwhisk.core.foam import Foam, Peak
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.foam import Foam, Peak
 from kindwhisk.core.ovens.place import OvenMode
-from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.process import meringue
 from kindwhisk.core.process.portions import Portion, of
 from kindwhisk.core.process.steps import Step
@@ -31,9 +30,10 @@ from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.goods import Goods
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, Tin, TubeTin
-from kindwhisk.core.vessels import Vessel, VesselForm
+from kindwhisk.core.values.technique import Technique
+from kindwhisk.core.vessels.vessel import Vessel, VesselForm
 
 BOWL = Vessel(id="mixer-bowl", name="mixer bowl", form=VesselForm.MIXER_BOWL, diameter_mm=215, height_mm=165)
 BASE = Vessel(id="base-bowl", name="base bowl", form=VesselForm.BOWL, diameter_mm=260, height_mm=120)

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import re
 
-from kindwhisk.core.model import Value
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.tins.shapes import (
     BoxDimensions,
@@ -17,6 +16,7 @@ from kindwhisk.core.tins.shapes import (
     TubeDimensions,
     TubeTin,
 )
+from kindwhisk.core.values.model import Value
 
 INCH_MM = 25.4
 ROUND_DEPTH, SQUARE_DEPTH, SHEET_DEPTH = 60.0, 50.0, 20.0

@@ -11,10 +11,10 @@ from bisect import bisect_left
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
 
-from kindwhisk.core.air import SEA_LEVEL_KPA
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.sugar import syrup
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.warmth.air import SEA_LEVEL_KPA
 
 NET_POWER_W = (350.0, 550.0, 850.0)
 """What reaches a small pot of syrup on a household ring. Trade habit; the readings tell it within a minute."""

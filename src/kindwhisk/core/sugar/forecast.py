@@ -6,9 +6,9 @@ import math
 from enum import StrEnum
 from itertools import pairwise
 
-from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.model import Value
-from kindwhisk.core.temperature import Point
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.temperature import Point
 
 RANGE_SD = 1.4
 """Low and high lie so many deviations from the likely."""

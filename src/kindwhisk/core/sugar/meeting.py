@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from enum import StrEnum
 
-from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.model import Value
 from kindwhisk.core.sugar.boiling import Pot
 from kindwhisk.core.sugar.forecast import Phase, SyrupForecast
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
 
 MARGIN_S = 10.0
 POUR_FROM_S = 15.0

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from kindwhisk.core.air import SEA_LEVEL_KPA
-from kindwhisk.core.model import Value
 from kindwhisk.core.sugar.syrup import at_pressure_c, at_sea_level_c
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.warmth.air import SEA_LEVEL_KPA
 
 
 class Stage(Value):

@@ -10,10 +10,10 @@ from bisect import bisect_left
 from collections.abc import Callable
 from functools import cache, lru_cache
 
-from kindwhisk.core.air import SEA_LEVEL_KPA, saturation_kpa
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.material import Material
+from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.warmth.air import SEA_LEVEL_KPA, saturation_kpa
 
 BOILING_RISE: tuple[tuple[float, float], ...] = (
     (0, 0), (10, 0.15), (20, 0.35), (30, 0.65), (40, 1.08), (50, 1.80), (60, 2.95), (65, 3.80), (70, 5.0), (75, 6.8),

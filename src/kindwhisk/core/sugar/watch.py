@@ -24,7 +24,7 @@ from kindwhisk.core.sugar.forecast import (
 )
 from kindwhisk.core.sugar.stages import stage_name
 from kindwhisk.core.sugar.track import LONGEST_STEP_S, Track, usual_power_w
-from kindwhisk.core.temperature import Point
+from kindwhisk.core.values.temperature import Point
 
 # What tells a mishap from noise, in kelvin and seconds. All of it was found on generated pots, which ./whisk measure
 # boils again.

@@ -6,8 +6,8 @@ import math
 from collections.abc import Sequence
 from typing import assert_never
 
-from kindwhisk.core.model import Value
 from kindwhisk.core.tins.shapes import BoxTin, HalfSphereTin, LoafTin, RoundTin, Tin, TubeTin
+from kindwhisk.core.values.model import Value
 
 OVERLAP_MM = 15.0
 """By which a strip laps over itself."""

@@ -11,7 +11,7 @@ from typing import Annotated, Literal, NamedTuple, Self
 
 from pydantic import Field, model_validator
 
-from kindwhisk.core.model import Value
+from kindwhisk.core.values.model import Value
 
 Millimetres = Annotated[float, Field(ge=1, le=2000)]
 

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 
-from kindwhisk.core.model import Value
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.tins.standing import SHEET_MM, USUAL, FillBand
+from kindwhisk.core.values.model import Value
 
 CUP_ML, CUP_FILL = 90.0, 0.6
 """A small paper case, and what it is filled to."""

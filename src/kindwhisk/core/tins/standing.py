@@ -5,11 +5,11 @@ from __future__ import annotations
 from enum import StrEnum
 from typing import NamedTuple
 
-from kindwhisk.core import rise
-from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.model import Value
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.tins import rise
 from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.technique import Technique
 
 
 class FillBand(NamedTuple):

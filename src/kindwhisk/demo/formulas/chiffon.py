@@ -1,8 +1,8 @@
 """Separated chiffons: hung in a tube, thin for a roll, in two colours."""
 
 from kindwhisk.core.baking.reference import ReferenceBake
-from kindwhisk.core.balance import Method
-from kindwhisk.core.foam import Foam, Peak
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.foam import Foam, Peak
 from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.patterns.rings import Pattern
@@ -26,7 +26,7 @@ from kindwhisk.core.process.steps.turn_out import TurnOutStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import SugarSchool, WhipStep
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.values.technique import Technique
 from kindwhisk.demo.formulas.shorthand import (
     COLD,
     CREAM_BOWL,

@@ -1,10 +1,9 @@
 """Finger biscuits, a cooked-yolk mousse, and the cake that they make together."""
 
 from kindwhisk.core.baking.course import Sets
-from kindwhisk.core.balance import Method
-from kindwhisk.core.foam import Foam, Peak
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.foam import Foam, Peak
 from kindwhisk.core.folding.kept import Manner
-from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import of
@@ -25,8 +24,9 @@ from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
-from kindwhisk.core.technique import Technique
-from kindwhisk.core.vessels import Vessel, VesselForm
+from kindwhisk.core.tins.pieces import PipedPiece
+from kindwhisk.core.values.technique import Technique
+from kindwhisk.core.vessels.vessel import Vessel, VesselForm
 from kindwhisk.demo.formulas.shorthand import (
     COLD,
     CREAM_BOWL,

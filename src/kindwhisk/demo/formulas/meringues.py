@@ -1,10 +1,9 @@
 """Meringues and macaron shells, each by the French, the Swiss and the syrup method."""
 
 from kindwhisk.core.baking.course import Sets
-from kindwhisk.core.balance import Method
-from kindwhisk.core.foam import Peak
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.folding.kept import Manner
-from kindwhisk.core.pieces import PipedPiece
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import IngredientPortion, of
@@ -24,7 +23,8 @@ from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.tins.pieces import PipedPiece
+from kindwhisk.core.values.technique import Technique
 from kindwhisk.demo.formulas.shorthand import (
     COLD,
     CREAM_BOWL,

@@ -1,7 +1,7 @@
 """Whites folded into something heavy: chocolate and nuts, a creamed batter, chocolate alone."""
 
-from kindwhisk.core.balance import Method
-from kindwhisk.core.foam import Foam, Peak
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.foam import Foam, Peak
 from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
@@ -18,7 +18,7 @@ from kindwhisk.core.process.steps.turn_out import TurnOutStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.values.technique import Technique
 from kindwhisk.demo.formulas.shorthand import (
     COLD,
     CREAM_BOWL,

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any, TypeVar
 
 from kindwhisk.core.baking.reference import ReferenceBake
-from kindwhisk.core.balance import Method
+from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.process import meringue
 from kindwhisk.core.process.portions import IngredientPortion, Portion
@@ -22,7 +22,7 @@ from kindwhisk.core.tins.shapes import (
     TubeDimensions,
     TubeTin,
 )
-from kindwhisk.core.vessels import Vessel, VesselForm
+from kindwhisk.core.vessels.vessel import Vessel, VesselForm
 
 TUBE_17 = TubeTin(
     dimensions=TubeDimensions(

@@ -10,9 +10,7 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.book.formulas import Saved, WishBody
 from kindwhisk.api.routers.book.views import ForecastView, FormulaView, forecast_view, made, view
-from kindwhisk.core.balance import Method
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.faults import faults
+from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.folding.plan import FoldSchool
 from kindwhisk.core.process.checking import Finding
 from kindwhisk.core.process.comparison import Difference, compare
@@ -22,6 +20,8 @@ from kindwhisk.core.process.kinds import KindView, kinds
 from kindwhisk.core.process.meringue import with_method
 from kindwhisk.core.process.substitution import Offer, Swap, offers, substitute
 from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.faults import faults
 from kindwhisk.store import formulas, kitchens
 from kindwhisk.store.formulas import VersionEntry
 

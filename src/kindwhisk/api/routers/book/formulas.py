@@ -17,12 +17,12 @@ from kindwhisk.api.routers.book.views import (
     scaled,
     view,
 )
-from kindwhisk.core.balance import Ratio
+from kindwhisk.core.foams.balance import Ratio
 from kindwhisk.core.process.forecast import Forecast
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.wish import Wish
-from kindwhisk.core.section import Section
-from kindwhisk.core.vessels import VesselForm
+from kindwhisk.core.vessels.section import Section
+from kindwhisk.core.vessels.vessel import VesselForm
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.store import formulas
 from kindwhisk.store.formulas import FormulaEntry

@@ -7,11 +7,11 @@ from functools import lru_cache
 from fastapi import APIRouter
 from pydantic import BaseModel
 
-from kindwhisk.core.balance import Method
-from kindwhisk.core.estimate import Estimate
+from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.process.meringue import meringues
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.store import formulas, kitchens
 
 router = APIRouter(prefix="/api/formulas", tags=["book"])

@@ -9,15 +9,15 @@ from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.book.formulas import Saved
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.faults import faults
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.reading import proposal, recipe
 from kindwhisk.core.reading.goods import Question
 from kindwhisk.core.reading.line import ReadLine
 from kindwhisk.core.reading.lint import Remark
 from kindwhisk.core.reading.method import MethodReading
-from kindwhisk.core.technique import Technique
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.faults import faults
+from kindwhisk.core.values.technique import Technique
 from kindwhisk.formats import recipe_jsonld
 from kindwhisk.store import formulas, kitchens
 

@@ -8,11 +8,9 @@ from functools import lru_cache
 from pydantic import BaseModel, TypeAdapter, ValidationError
 
 from kindwhisk.bench.record import kitchen_record
-from kindwhisk.core.balance import Method, Ratio
-from kindwhisk.core.eggs import EggNeed
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.faults import faults
+from kindwhisk.core.foams.balance import Method, Ratio
 from kindwhisk.core.folding.plan import FoldSchool
+from kindwhisk.core.ingredients.eggs import EggNeed
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import KitchenRecord
 from kindwhisk.core.process.fold_schools import folds
@@ -22,11 +20,13 @@ from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.meringue import meringues
 from kindwhisk.core.process.parts import ComponentView, IngredientTotal
 from kindwhisk.core.process.scaling import Depth, Scaled, TinFill, scale
+from kindwhisk.core.process.schools import School
 from kindwhisk.core.process.washing import WashPlan
 from kindwhisk.core.process.weigh_list import ComponentList, weigh_list
 from kindwhisk.core.process.wish import Wish
-from kindwhisk.core.schools import School
 from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.faults import faults
 from kindwhisk.store import formulas, kitchens
 
 _tin = TypeAdapter[Tin](Tin)

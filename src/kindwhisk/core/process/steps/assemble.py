@@ -6,11 +6,11 @@ from enum import StrEnum
 from typing import Literal
 
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
-from kindwhisk.core.safety import FLAME, KEEP_COLD
+from kindwhisk.core.safety.cautions import FLAME, KEEP_COLD
 
 
 class Joining(StrEnum):

@@ -6,17 +6,14 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core import rise
 from kindwhisk.core.baking.course import DONE_C, Course, InOven, Sets, course
 from kindwhisk.core.baking.doneness import signs
 from kindwhisk.core.baking.predict import OWN_SPREAD, Prediction, predict, stretched
 from kindwhisk.core.baking.reference import ReferenceBake, family
 from kindwhisk.core.baking.view import bake_view
-from kindwhisk.core.bands import Band, Quantity, Side
-from kindwhisk.core.errors import CraftError
-from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.foams.whipping import Seen
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import ProbePlace
-from kindwhisk.core.material import Material, combine
 from kindwhisk.core.ovens.air import OvenAir
 from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.ovens.times import with_factor
@@ -24,9 +21,12 @@ from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady
 from kindwhisk.core.process.oven_watching import BakeWatching
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Heading, StepBase, Words, in_tins
-from kindwhisk.core.safety import HOT_TIN
-from kindwhisk.core.section import Section
-from kindwhisk.core.whipping import Seen
+from kindwhisk.core.safety.cautions import HOT_TIN
+from kindwhisk.core.tins import rise
+from kindwhisk.core.values.bands import Band, Quantity, Side
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.vessels.section import Section
 
 BROWNING: dict[Sets, float] = {Sets.CRUMB: 0.34, Sets.SHELL: 0.10, Sets.DRY: 0.05}
 """How brown, from 0 raw to 1 deep brown. Chosen by eye."""

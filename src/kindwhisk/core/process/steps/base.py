@@ -7,22 +7,22 @@ from typing import Annotated, ClassVar, NamedTuple
 
 from pydantic import Field
 
-from kindwhisk.core import section
-from kindwhisk.core.bands import Band, Quantity, Side
-from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.foams.whipping import Seen
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.learning import corrected, personal_band
-from kindwhisk.core.material import Material
-from kindwhisk.core.model import Value
 from kindwhisk.core.ovens.place import Rack
 from kindwhisk.core.patterns.pattern import PatternView
 from kindwhisk.core.process.outcome import Attention, Outcome, Resource
 from kindwhisk.core.process.portions import Portion, StepId
+from kindwhisk.core.process.schools import School
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.watching import Watching
-from kindwhisk.core.schools import School
-from kindwhisk.core.vessels import VesselForm
-from kindwhisk.core.whipping import Seen
+from kindwhisk.core.values.bands import Band, Quantity, Side
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.vessels import section
+from kindwhisk.core.vessels.vessel import VesselForm
 
 Words = Annotated[str, Field(max_length=240)]
 Tool = Annotated[str, Field(max_length=40)]

@@ -6,18 +6,18 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core.bands import Band, Quantity, Side
-from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import ProbePlace
-from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Heading, StepBase
 from kindwhisk.core.process.watching import PotWatching
-from kindwhisk.core.safety import BOILING_SUGAR
+from kindwhisk.core.safety.cautions import BOILING_SUGAR
 from kindwhisk.core.sugar import boiling, syrup
 from kindwhisk.core.sugar.boiling import Pot
 from kindwhisk.core.sugar.stages import stage_at, stages_here
+from kindwhisk.core.values.bands import Band, Quantity, Side
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 TOLERANCE_K = 1.5
 LEAST_WATER = 0.2

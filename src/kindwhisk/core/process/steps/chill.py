@@ -6,12 +6,12 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase
-from kindwhisk.core.safety import KEEP_COLD
+from kindwhisk.core.safety.cautions import KEEP_COLD
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 FRIDGE_C = 4.0
 

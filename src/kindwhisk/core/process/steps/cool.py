@@ -7,17 +7,18 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core import cooling, section
-from kindwhisk.core.bands import Band, Quantity, Side
-from kindwhisk.core.cooling import CoolGate, How
-from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import ProbePlace
-from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
+from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, Heading, StepBase, in_tins
 from kindwhisk.core.process.watching import ApproachWatching, Watching
-from kindwhisk.core.schools import School, school
+from kindwhisk.core.values.bands import Band, Quantity, Side
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.vessels import section
+from kindwhisk.core.warmth import cooling
+from kindwhisk.core.warmth.cooling import CoolGate, How
 
 
 class CoolStep(StepBase):

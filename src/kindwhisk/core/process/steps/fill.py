@@ -9,17 +9,17 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.patterns.pattern import BatterNames, PatternView, numbered
 from kindwhisk.core.patterns.rings import Pattern, rings_in
 from kindwhisk.core.process.outcome import MakeReady, Notice, Outcome
+from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps.base import Content, StepBase, by_habit, in_tins
-from kindwhisk.core.schools import School, school
-from kindwhisk.core.section import Section
 from kindwhisk.core.tins.shapes import BoxTin, LoafTin, Tin
 from kindwhisk.core.tins.standing import TinFit, judge, levels_mm
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.vessels.section import Section
 
 NEARLY_FULL = 0.2
 """A further tin is begun when this share of one is left over."""

@@ -6,23 +6,23 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core import foam
-from kindwhisk.core.bands import Side
-from kindwhisk.core.cup import weighed_or_ribbon
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.foam import Foam
+from kindwhisk.core.foams import foam
+from kindwhisk.core.foams.foam import Foam
 from kindwhisk.core.folding.air_kept import kept_share
 from kindwhisk.core.folding.airy import Airy
+from kindwhisk.core.folding.cup import weighed_or_ribbon
 from kindwhisk.core.folding.kept import AERATED_BELOW, Manner
 from kindwhisk.core.folding.together import bring_together
 from kindwhisk.core.folding.warmth import fat_warmth, fluid_in_words
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.learning import Factor, learned_factor
-from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
 from kindwhisk.core.process.portions import StepPortion
+from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, StepBase, Tool, by_habit
-from kindwhisk.core.schools import School, school
+from kindwhisk.core.values.bands import Side
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 SECONDS: dict[Manner, float] = {
     Manner.SACRIFICE: 40,

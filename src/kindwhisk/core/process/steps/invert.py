@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from typing import Literal
 
-from kindwhisk.core import section
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
+from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, StepBase, by_habit, in_tins
-from kindwhisk.core.safety import HOT_TIN
-from kindwhisk.core.schools import School, school
+from kindwhisk.core.safety.cautions import HOT_TIN
+from kindwhisk.core.vessels import section
 
 
 class InvertStep(StepBase):

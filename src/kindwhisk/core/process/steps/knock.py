@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from typing import ClassVar, Literal
 
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Outcome
+from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, StepBase, by_habit
-from kindwhisk.core.safety import HOT_TIN
-from kindwhisk.core.schools import School, school
+from kindwhisk.core.safety.cautions import HOT_TIN
 
 LARGE_BUBBLES = 0.02
 """Share of the gas that a light knock lets out of a batter. Trade habit."""

@@ -6,19 +6,19 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core import foam
-from kindwhisk.core.bands import Side
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.foam import Foam
+from kindwhisk.core.foams import foam
+from kindwhisk.core.foams.foam import Foam
+from kindwhisk.core.foams.whipping import Seen
 from kindwhisk.core.folding import deflating
 from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.folding.together import Addition, bring_together
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, Tool, by_habit
 from kindwhisk.core.process.steps.fold import hands
-from kindwhisk.core.whipping import Seen
+from kindwhisk.core.values.bands import Side
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 FOLD_S, PRESS_S = 90.0, 1.6
 PORTIONS = 2

@@ -6,13 +6,13 @@ from typing import Literal
 
 from pydantic import Field
 
-from kindwhisk.core.estimate import Basis, Estimate
 from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.folding.together import bring_together
-from kindwhisk.core.material import NO_GAS, Material
+from kindwhisk.core.ingredients.material import NO_GAS, Material
 from kindwhisk.core.process.outcome import Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, Tool, Words, by_habit
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 
 class MixStep(StepBase):

@@ -7,15 +7,15 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.patterns.pattern import BatterNames, PatternView, numbered
 from kindwhisk.core.patterns.stripes import in_the_bag
-from kindwhisk.core.pieces import PipedPiece, tray_size_mm
 from kindwhisk.core.process.outcome import MakeReady, Notice, Outcome
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps.base import StepBase, by_habit, in_tins
-from kindwhisk.core.section import Section
+from kindwhisk.core.tins.pieces import PipedPiece, tray_size_mm
 from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.core.vessels.section import Section
 
 PER_PIECE_S = 2.5
 PER_TRAY_S = 60.0

@@ -6,16 +6,16 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core.bands import Band, Quantity, Side
-from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.kitchen import ProbePlace
-from kindwhisk.core.material import Material
 from kindwhisk.core.ovens import air
 from kindwhisk.core.ovens.place import Rack
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome, Resource
 from kindwhisk.core.process.oven_watching import PreheatWatching
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Heading, StepBase
+from kindwhisk.core.values.bands import Band, Quantity, Side
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 TOLERANCE_K = 8.0
 RACKS = {Rack.TOP: "rack near the top", Rack.MIDDLE: "rack in the middle", Rack.BOTTOM: "rack near the bottom"}

@@ -6,11 +6,11 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, Words
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 COOLS_PER_MINUTE = 0.06
 """Share of the difference to the air that a small open pot loses a minute. Trade habit."""

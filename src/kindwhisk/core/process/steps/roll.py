@@ -7,13 +7,13 @@ from typing import Literal
 
 from pydantic import Field
 
-from kindwhisk.core import rolling
-from kindwhisk.core.material import Material, combine
-from kindwhisk.core.pieces import tray_size_mm
+from kindwhisk.core.finishing import rolling
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
+from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, StepBase, by_habit
-from kindwhisk.core.schools import School, school
+from kindwhisk.core.tins.pieces import tray_size_mm
 
 
 class From(StrEnum):

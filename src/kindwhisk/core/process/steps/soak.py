@@ -4,14 +4,14 @@ from __future__ import annotations
 
 from typing import Literal
 
-from kindwhisk.core import soaking
+from kindwhisk.core.finishing import soaking
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Notice, Outcome
+from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, StepBase, by_habit
-from kindwhisk.core.safety import KEEP_COLD
-from kindwhisk.core.schools import School, school
+from kindwhisk.core.safety.cautions import KEEP_COLD
 
 
 class SoakStep(StepBase):

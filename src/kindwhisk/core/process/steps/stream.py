@@ -6,21 +6,21 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core import foam, hot_foam
-from kindwhisk.core.balance import Method
-from kindwhisk.core.bands import Band, Quantity, Side
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.foam import Foam
-from kindwhisk.core.hot_foam import HeatBalance
+from kindwhisk.core.foams import foam, hot_foam
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.foam import Foam
+from kindwhisk.core.foams.hot_foam import HeatBalance
+from kindwhisk.core.foams.meringue_foam import density_of, holds_s
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import ProbePlace
-from kindwhisk.core.material import Material, combine
-from kindwhisk.core.meringue_foam import density_of, holds_s
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, Notice, Outcome, Resource
+from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, Heading, StepBase, Tool
 from kindwhisk.core.process.watching import ApproachWatching, EggIn
-from kindwhisk.core.safety import HOT_STREAM, NOT_COOKED, RAW_EGG
-from kindwhisk.core.schools import School, school
+from kindwhisk.core.safety.cautions import HOT_STREAM, NOT_COOKED, RAW_EGG
+from kindwhisk.core.values.bands import Band, Quantity, Side
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 LEAST_WHISKING_S = 180.0
 """Volume needs the whisk even where the foam is cool at once. Trade habit."""

@@ -6,12 +6,12 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase
-from kindwhisk.core.safety import HOT_TIN
+from kindwhisk.core.safety.cautions import HOT_TIN
+from kindwhisk.core.values.estimate import Estimate
 
 DRIES = 0.4
 """Share of its little water that a nut loses. Trade habit."""

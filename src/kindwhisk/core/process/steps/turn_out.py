@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from typing import Literal
 
-from kindwhisk.core import safety
-from kindwhisk.core.bands import Band, Quantity, Side
-from kindwhisk.core.estimate import Basis, Estimate
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
+from kindwhisk.core.safety import cautions as safety
+from kindwhisk.core.values.bands import Band, Quantity, Side
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 HOT_C = 45.0
 

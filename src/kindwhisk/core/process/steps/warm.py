@@ -6,18 +6,20 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core import dissolving, foam, warming
-from kindwhisk.core.bands import Band, Quantity, Side
-from kindwhisk.core.dissolving import Dissolution
-from kindwhisk.core.estimate import Basis, Estimate
+from kindwhisk.core.foams import foam
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import ProbePlace
-from kindwhisk.core.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Notice, Outcome, Resource
+from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import YOLKY, Content, Heading, StepBase
 from kindwhisk.core.process.watching import ApproachWatching, EggIn
-from kindwhisk.core.safety import HOT_LIQUID, RAW_EGG, STEAM, WARM_EGG
-from kindwhisk.core.schools import School, school
+from kindwhisk.core.safety.cautions import HOT_LIQUID, RAW_EGG, STEAM, WARM_EGG
+from kindwhisk.core.sugar import dissolving
+from kindwhisk.core.sugar.dissolving import Dissolution
+from kindwhisk.core.values.bands import Band, Quantity, Side
+from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.warmth import warming
 
 TOLERANCE_K = 3.0
 

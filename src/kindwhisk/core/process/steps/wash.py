@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Literal
 
-from kindwhisk.core.material import Material
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.process.outcome import Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, Tool, by_habit

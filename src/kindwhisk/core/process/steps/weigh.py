@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from typing import Literal
 
-from kindwhisk.core import foam
+from kindwhisk.core.foams import foam
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.material import Material, combine
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
-from kindwhisk.core.safety import RAW_EGG
+from kindwhisk.core.safety.cautions import RAW_EGG
 
 SETTING_UP_S = 25.0
 PER_INGREDIENT_S = 25.0

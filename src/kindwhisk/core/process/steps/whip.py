@@ -7,19 +7,19 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core import foam, whipping
-from kindwhisk.core.balance import Method, sugar_to_egg
-from kindwhisk.core.bands import Side
-from kindwhisk.core.estimate import Estimate
-from kindwhisk.core.foam import Foam, Peak
-from kindwhisk.core.material import Material, combine
-from kindwhisk.core.meringue_foam import density_of, holds_s
+from kindwhisk.core.foams import foam, whipping
+from kindwhisk.core.foams.balance import Method, sugar_to_egg
+from kindwhisk.core.foams.foam import Foam, Peak
+from kindwhisk.core.foams.meringue_foam import density_of, holds_s
+from kindwhisk.core.foams.whipping import Seen, Whites
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady, Notice, Outcome, Resource
+from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import YOLKY, Content, StepBase
-from kindwhisk.core.safety import KEEP_COLD, RAW_EGG
-from kindwhisk.core.schools import School, school
-from kindwhisk.core.whipping import Seen, Whites
+from kindwhisk.core.safety.cautions import KEEP_COLD, RAW_EGG
+from kindwhisk.core.values.bands import Side
+from kindwhisk.core.values.estimate import Estimate
 
 
 class SugarSchool(StrEnum):

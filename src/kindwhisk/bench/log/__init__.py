@@ -1,0 +1,1 @@
+"""What happened: events, what a bake started from, and the progress that they amount to."""

@@ -1,0 +1,189 @@
+"""What can happen in a bake. Events are facts: they are added, never changed; an undo is an event too."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Annotated, Literal
+
+from pydantic import AwareDatetime, Field, TypeAdapter
+
+from kindwhisk.core.values.bands import Quantity
+from kindwhisk.core.values.model import Value
+
+Key = Annotated[str, Field(min_length=8, max_length=80)]
+Text = Annotated[str, Field(min_length=1, max_length=1000)]
+Short = Annotated[str, Field(min_length=1, max_length=80)]
+
+
+class _Event(Value):
+    """``client_key`` makes a repeated post harmless; ``at`` is when it happened, if not just now."""
+
+    client_key: Key
+    at: AwareDatetime | None = None
+
+
+class StepStarted(_Event):
+    """A step that runs on its own or on a machine was started."""
+
+    kind: Literal["step_started"]
+    step: Short
+
+
+class StepDone(_Event):
+    """A step is over: its checkpoint was confirmed."""
+
+    kind: Literal["step_done"]
+    step: Short
+
+
+class StepSkipped(_Event):
+    """A step was left out, with the reason."""
+
+    kind: Literal["step_skipped"]
+    step: Short
+    reason: Text
+
+
+class NotYet(_Event):
+    """The baker looked, and the end point was not there."""
+
+    kind: Literal["not_yet"]
+    step: Short
+
+
+class GateTicked(_Event):
+    """Something on the make-ready list is there, or is not after all."""
+
+    kind: Literal["gate_ticked"]
+    item: Short
+    there: bool = True
+
+
+class CueDone(_Event):
+    """A cue of a running step was followed."""
+
+    kind: Literal["cue_done"]
+    step: Short
+    cue: Short
+
+
+class Cupful(Value):
+    """A density read from a cup, in g and ml."""
+
+    full_g: float = Field(gt=0, le=10_000)
+    empty_g: float = Field(ge=0, le=5000)
+    volume_ml: float = Field(gt=5, le=5000)
+
+
+class ReadingAdded(_Event):
+    """A measured value, in the unit of its quantity.
+
+    A density comes as ``value``, from a ``cup``, in grams ``per_100_ml``, or by the seconds that a ribbon lies on top
+    (``ribbon_s``; ``value`` then holds the density that these stand for at this step).
+
+    With a ``thermometer`` of the kitchen, ``value`` is set right by its check when it is kept, and ``read`` holds what
+    it showed.
+    """
+
+    kind: Literal["reading_added"]
+    step: Short
+    quantity: Quantity
+    value: float | None = None
+    cup: Cupful | None = None
+    per_100_ml: float | None = Field(default=None, gt=0, le=1000)
+    ribbon_s: float | None = Field(default=None, gt=0, le=600)
+    thermometer: Short | None = None
+    read: float | None = None
+
+
+class ProbePlaced(_Event):
+    """A probe was put to a step (empty: taken away), whatever its usual place."""
+
+    kind: Literal["probe_placed"]
+    step: Short
+    probe: Annotated[str, Field(max_length=40)]
+
+
+class TimerStarted(_Event):
+    """A timer of the baker's own."""
+
+    kind: Literal["timer_started"]
+    timer: Short
+    label: Short
+    seconds: float = Field(gt=0, le=7 * 86400)
+
+
+class TimerStopped(_Event):
+    """A timer was taken away."""
+
+    kind: Literal["timer_stopped"]
+    timer: Short
+
+
+class NoteAdded(_Event):
+    """Something worth keeping."""
+
+    kind: Literal["note_added"]
+    text: Text
+    step: Short | None = None
+
+
+class OutcomeRecorded(_Event):
+    """How it came out; a later one replaces it."""
+
+    kind: Literal["outcome_recorded"]
+    stars: int = Field(ge=1, le=5)
+    height_mm: float | None = Field(default=None, gt=0, le=1000)
+    crumb: str = Field(default="", max_length=200)
+    faults: tuple[Short, ...] = ()
+    note: str = Field(default="", max_length=1000)
+
+
+class BakeFinished(_Event):
+    """The bake is over."""
+
+    kind: Literal["bake_finished"]
+
+
+class BakeAbandoned(_Event):
+    """The bake was given up, with the reason."""
+
+    kind: Literal["bake_abandoned"]
+    reason: Text
+
+
+class Undone(_Event):
+    """The event with this sequence counts as not having happened."""
+
+    kind: Literal["undone"]
+    sequence: int = Field(ge=1)
+
+
+BenchEvent = Annotated[
+    StepStarted
+    | StepDone
+    | StepSkipped
+    | NotYet
+    | GateTicked
+    | CueDone
+    | ReadingAdded
+    | ProbePlaced
+    | TimerStarted
+    | TimerStopped
+    | NoteAdded
+    | OutcomeRecorded
+    | BakeFinished
+    | BakeAbandoned
+    | Undone,
+    Field(discriminator="kind"),
+]
+
+event_adapter: TypeAdapter[BenchEvent] = TypeAdapter(BenchEvent)
+
+
+class Happened(Value):
+    """An event as it is kept: with its place in the bake and its moment."""
+
+    sequence: int
+    at: datetime
+    event: BenchEvent

@@ -1,0 +1,236 @@
+"""From events to progress: pure, so that a reload, a crash, a second page and an undo always agree."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from datetime import datetime, timedelta
+from enum import StrEnum
+
+from kindwhisk.bench.log import events as ev
+from kindwhisk.core.folding.cup import RIBBON_SPREAD, density_from_cup
+from kindwhisk.core.process.walk import Measured
+from kindwhisk.core.values.bands import CUP_SPREAD, Quantity
+
+HAND_STEP_STRETCH = 2.0
+WAIT_STEP_S = 20.0
+
+
+class StepStatus(StrEnum):
+    """How far a step is."""
+
+    WAITING = "waiting"
+    RUNNING = "running"
+    DONE = "done"
+    SKIPPED = "skipped"
+
+
+class BakeStatus(StrEnum):
+    """How far a bake is."""
+
+    RUNNING = "running"
+    FINISHED = "finished"
+    ABANDONED = "abandoned"
+
+
+@dataclass
+class StepProgress:
+    """What happened to a step."""
+
+    status: StepStatus = StepStatus.WAITING
+    started_at: datetime | None = None
+    ended_at: datetime | None = None
+    looked_at: list[datetime] = field(default_factory=list)
+    cues_done: set[str] = field(default_factory=set)
+    reason: str = ""
+
+
+@dataclass(frozen=True)
+class HandStep:
+    """What tells when a step that is only confirmed at its end may have begun."""
+
+    planned_s: float = 0.0
+    needs: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True)
+class Reading:
+    """A measured value and where it belongs."""
+
+    sequence: int
+    at: datetime
+    step: str
+    quantity: Quantity
+    value: float
+    ribbon_s: float | None = None
+
+    @property
+    def measured(self) -> Measured:
+        """A density (g/ml) with how sure it is: a ribbon tells less than a cup."""
+        return Measured(self.value, CUP_SPREAD if self.ribbon_s is None else RIBBON_SPREAD)
+
+
+@dataclass(frozen=True)
+class Timer:
+    """A moment to be told of."""
+
+    id: str
+    label: str
+    due_at: datetime
+
+
+@dataclass(frozen=True)
+class Note:
+    """A text and where it belongs."""
+
+    sequence: int
+    at: datetime
+    text: str
+    step: str | None
+
+
+@dataclass
+class Progress:
+    """Everything that the events amount to."""
+
+    status: BakeStatus = BakeStatus.RUNNING
+    steps: dict[str, StepProgress] = field(default_factory=dict)
+    ticked: set[str] = field(default_factory=set)
+    readings: list[Reading] = field(default_factory=list)
+    probes: dict[str, str] = field(default_factory=dict)
+    timers: dict[str, Timer] = field(default_factory=dict)
+    notes: list[Note] = field(default_factory=list)
+    outcome: ev.OutcomeRecorded | None = None
+    ended_at: datetime | None = None
+    last_sequence: int = 0
+    undoable: int | None = None
+
+    def step(self, step_id: str) -> StepProgress:
+        """The progress of a step, waiting if nothing happened to it."""
+        return self.steps.setdefault(step_id, StepProgress())
+
+    def status_of(self, step_id: str) -> StepStatus:
+        """How far a step is, without noting anything."""
+        known = self.steps.get(step_id)
+        return known.status if known else StepStatus.WAITING
+
+    def is_over(self, step_id: str) -> bool:
+        """Whether a step is done or was skipped."""
+        return self.status_of(step_id) in {StepStatus.DONE, StepStatus.SKIPPED}
+
+    def ended(self, step_id: str) -> datetime | None:
+        """When a step was over; None while it is not."""
+        known = self.steps.get(step_id)
+        return known.ended_at if known else None
+
+    def waited_s(self, now: datetime, takers: Mapping[str, Sequence[str]]) -> dict[str, float]:
+        """Seconds that each finished result has waited, or did wait, for the first of the steps that take it.
+
+        A cup that was read of it later begins the wait anew: it tells what was left by then. While it waits they run
+        in steps of :data:`WAIT_STEP_S`, so that nothing is computed anew each second.
+        """
+        found = {}
+        for step_id, own in self.steps.items():
+            if own.ended_at is None or own.status is not StepStatus.DONE or step_id not in takers:
+                continue
+            taken = [t.started_at for i in takers[step_id] if (t := self.steps.get(i)) and t.started_at is not None]
+            end = min(taken, default=self.ended_at or now)
+            read = [r.at for r in self.readings if r.step == step_id and r.quantity is Quantity.DENSITY and r.at <= end]
+            waited = (end - max([own.ended_at, *read])).total_seconds()
+            if not taken:
+                waited = WAIT_STEP_S * math.floor(waited / WAIT_STEP_S)
+            if waited > 0:
+                found[step_id] = waited
+        return found
+
+    def densities(self, now: datetime, fades_s: Mapping[str, float]) -> dict[str, Measured]:
+        """The density that counts as each step's result: the last one read.
+
+        It does not count where the step went on for more than its ``fades_s`` seconds after it.
+        """
+        found = {}
+        for reading in self.readings:
+            if reading.quantity is Quantity.DENSITY:
+                own = self.steps.get(reading.step)
+                end = now if own is None or own.ended_at is None else own.ended_at
+                if (end - reading.at).total_seconds() <= fades_s.get(reading.step, math.inf):
+                    found[reading.step] = reading.measured
+        return found
+
+
+def value_of(reading: ev.ReadingAdded) -> float:
+    """The value of a reading, from its cup or its 100 ml if it came from them.
+
+    Raises:
+        CraftError: the cup is not heavier full than empty.
+    """
+    if reading.cup is not None:
+        return density_from_cup(reading.cup.full_g, reading.cup.empty_g, reading.cup.volume_ml)
+    if reading.per_100_ml is not None:
+        return reading.per_100_ml / 100
+    return 0.0 if reading.value is None else reading.value
+
+
+def project(
+    happened: Sequence[ev.Happened], began_at: datetime, hand_steps: Mapping[str, HandStep] | None = None
+) -> Progress:
+    """The progress after these events, in order; undone ones leave no trace but themselves.
+
+    A step done by hand is confirmed once, when it is over: it is taken to have begun when the hands were free
+    and all that it takes was there; or, where that is more than twice its planned time ago, to have taken as long
+    as planned.
+    """
+    undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
+    progress = Progress()
+    hands_free_at = began_at
+    for item in happened:
+        progress.last_sequence = item.sequence
+        event = item.event
+        if item.sequence in undone or isinstance(event, ev.Undone):
+            continue
+        progress.undoable = item.sequence
+        match event:
+            case ev.StepStarted():
+                step = progress.step(event.step)
+                step.status, step.started_at = StepStatus.RUNNING, item.at
+            case ev.StepDone():
+                step = progress.step(event.step)
+                if step.started_at is None:
+                    known = (hand_steps or {}).get(event.step, HandStep())
+                    planned = timedelta(seconds=known.planned_s)
+                    there = [e for n in known.needs if (e := progress.ended(n)) is not None]
+                    free = min(item.at, max([hands_free_at, *there]))
+                    idle = item.at - free > HAND_STEP_STRETCH * planned
+                    step.started_at = item.at - planned if idle else free
+                    hands_free_at = item.at
+                step.status, step.ended_at = StepStatus.DONE, item.at
+            case ev.StepSkipped():
+                step = progress.step(event.step)
+                step.status, step.reason = StepStatus.SKIPPED, event.reason
+                step.started_at, step.ended_at = step.started_at or item.at, item.at
+            case ev.NotYet():
+                progress.step(event.step).looked_at.append(item.at)
+            case ev.GateTicked():
+                (progress.ticked.add if event.there else progress.ticked.discard)(event.item)
+            case ev.CueDone():
+                progress.step(event.step).cues_done.add(event.cue)
+            case ev.ReadingAdded():
+                progress.readings.append(
+                    Reading(item.sequence, item.at, event.step, event.quantity, value_of(event), event.ribbon_s)
+                )
+            case ev.ProbePlaced():
+                progress.probes[event.step] = event.probe
+            case ev.TimerStarted():
+                due = item.at + timedelta(seconds=event.seconds)
+                progress.timers[event.timer] = Timer(event.timer, event.label, due)
+            case ev.TimerStopped():
+                progress.timers.pop(event.timer, None)
+            case ev.NoteAdded():
+                progress.notes.append(Note(item.sequence, item.at, event.text, event.step))
+            case ev.OutcomeRecorded():
+                progress.outcome = event
+            case ev.BakeFinished() | ev.BakeAbandoned():
+                over = BakeStatus.FINISHED if isinstance(event, ev.BakeFinished) else BakeStatus.ABANDONED
+                progress.status, progress.ended_at = over, item.at
+    return progress

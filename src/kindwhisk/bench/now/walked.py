@@ -1,0 +1,62 @@
+"""The forecast of a bake with the materials behind it, kept for as long as its readings do not change."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from functools import lru_cache
+
+from kindwhisk.bench.log.document import BakeDocument
+from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.process.forecast import Forecast, forecast_of, walk_prepared
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.walk import Measured, Observed
+
+
+@dataclass(frozen=True)
+class Walked:
+    """A bake walked: its document (as text too), prepared formula and forecast, and the materials and settings around
+    each step, by what was observed."""
+
+    text: str
+    document: BakeDocument
+    formula: Formula
+    forecast: Forecast
+    intakes: dict[str, tuple[Material, ...]]
+    before: dict[str, Material]
+    materials: dict[str, Material]
+    observed: Observed
+    places: dict[str, Setting]
+
+
+@lru_cache(maxsize=64)
+def parse(document_json: str) -> BakeDocument:
+    """The document of a bake; it never changes, so it is read once."""
+    return BakeDocument.model_validate_json(document_json)
+
+
+def walked_without(made: Walked, step_id: str) -> Walked:
+    """The same bake without what was measured at a step."""
+    densities = tuple(sorted((i, m) for i, m in made.observed.densities.items() if i != step_id))
+    return walked(made.text, densities, tuple(sorted(made.observed.waited_s.items())))
+
+
+@lru_cache(maxsize=64)
+def walked(
+    document_json: str, densities: tuple[tuple[str, Measured], ...], waited_s: tuple[tuple[str, float], ...] = ()
+) -> Walked:
+    """Walk a bake's formula with the densities measured, and the waits of its foams, so far (both by step)."""
+    document = parse(document_json)
+    observed = Observed(dict(densities), dict(waited_s))
+    steps = walk_prepared(document.formula, document.setting, observed)
+    return Walked(
+        text=document_json,
+        document=document,
+        formula=document.formula.model_copy(update={"steps": tuple(w.step for w in steps)}),
+        forecast=forecast_of(document.formula, steps),
+        observed=observed,
+        intakes={w.step.id: w.intake for w in steps},
+        before={w.step.id: combine(w.intake) for w in steps},
+        materials={w.step.id: w.outcome.material for w in steps},
+        places={w.step.id: w.place for w in steps},
+    )

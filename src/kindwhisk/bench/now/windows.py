@@ -1,0 +1,37 @@
+"""Contents that wait and may not wait for ever: until when, what they have lost by now, and what brings it back."""
+
+from __future__ import annotations
+
+from datetime import datetime, timedelta
+
+from kindwhisk.bench.log.projection import BakeStatus, Progress, StepStatus
+from kindwhisk.bench.told.views import WindowView
+from kindwhisk.core.foams.ageing import air_lost
+from kindwhisk.core.process.forecast import Forecast
+from kindwhisk.core.process.windows import windows
+
+
+def open_windows(forecast: Forecast, progress: Progress, now: datetime) -> tuple[WindowView, ...]:
+    """Every content that waits at a moment."""
+    views = []
+    for window in windows(forecast):
+        opened, closing = progress.steps.get(window.opens), progress.status_of(window.closes)
+        if opened is None or opened.ended_at is None or opened.status is not StepStatus.DONE:
+            continue
+        if closing is not StepStatus.WAITING or progress.status is not BakeStatus.RUNNING:
+            continue
+        step = forecast.step(window.opens)
+        waited = (now - opened.ended_at).total_seconds()
+        views.append(
+            WindowView(
+                step=window.opens,
+                closes=window.closes,
+                name=step.vessel_name,
+                why=window.why,
+                since=opened.ended_at,
+                until=opened.ended_at + timedelta(seconds=window.hold_s.likely),
+                lost=None if step.ageing is None else air_lost(waited, window.hold_s),
+                ageing=step.ageing,
+            )
+        )
+    return tuple({w.step: w for w in views}.values())

@@ -1,0 +1,1 @@
+"""What a page is told of a bake: shaping only."""

@@ -1,0 +1,191 @@
+"""What a page is told of a bake."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+from kindwhisk.bench.log.events import OutcomeRecorded
+from kindwhisk.bench.log.projection import BakeStatus, StepStatus
+from kindwhisk.bench.now.outlook import Column, Outlook
+from kindwhisk.core.foams.ageing import Ageing
+from kindwhisk.core.process.folds import FoldCourse
+from kindwhisk.core.process.forecast import StepForecast
+from kindwhisk.core.process.gate import GateItemKind
+from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.process.watching import Watch
+from kindwhisk.core.safety.pasteurisation import EggHeat
+from kindwhisk.core.sugar.meeting import Meeting
+from kindwhisk.core.values.bands import Quantity, Verdict
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.temperature import Point
+from kindwhisk.core.vessels.section import Section
+
+
+class CueView(Value):
+    """A cue with its moment."""
+
+    id: str
+    at: datetime
+    do: str
+    look: str
+    done: bool
+
+
+class StepLine(Value):
+    """A step in the list of all."""
+
+    id: str
+    kind: str
+    title: str
+    goal: str
+    vessel: str
+    vessel_name: str
+    attention: Attention
+    status: StepStatus
+    startable: bool
+    planned_start_at: datetime
+    planned_end_at: datetime
+    expected_start_at: datetime
+    expected_end_at: datetime
+    started_at: datetime | None
+    ended_at: datetime | None
+    reason: str
+
+
+class MeetingView(Value):
+    """A syrup and the whites that it is for, on one clock."""
+
+    boil: str
+    whisk: str
+    stream: str
+    meeting: Meeting
+
+
+class StepDetail(Value):
+    """A step close up."""
+
+    forecast: StepForecast
+    outlook: Outlook | None
+    cues: tuple[CueView, ...]
+    column: Column | None
+    watch: Watch | None
+    section: Section | None
+    section_is_now: bool
+    before: tuple[Section, ...]
+    fold: FoldCourse | None
+
+
+class GateItemView(Value):
+    """A thing on the make-ready list."""
+
+    id: str
+    kind: GateItemKind
+    name: str
+    detail: str
+    there: bool
+
+
+class GateView(Value):
+    """The make-ready list before ``step``; open when nothing is missing."""
+
+    step: str
+    step_title: str
+    open: bool
+    items: tuple[GateItemView, ...]
+
+
+class WindowView(Value):
+    """A content that waits and may not wait for ever; ``lost`` is the share of its bubbles that is gone."""
+
+    step: str
+    closes: str
+    name: str
+    why: str
+    since: datetime
+    until: datetime
+    lost: Estimate | None
+    ageing: Ageing | None
+
+
+class TimerView(Value):
+    """A timer; its moment stands, whatever happens to the page or the server."""
+
+    id: str
+    label: str
+    due_at: datetime
+
+
+class ReadingView(Value):
+    """A reading with its verdict; ``tells`` is what follows from it here: air kept, strokes left, the rise."""
+
+    sequence: int
+    at: datetime
+    step: str
+    step_title: str
+    quantity: Quantity
+    unit: str
+    value: float
+    verdict: Verdict | None
+    tells: str
+    by_ribbon_s: float | None
+
+
+class TraceView(Value):
+    """What thermometers told of a step: the way of its temperature, and what for.
+
+    ``points`` are seconds since its start, and C; ``egg`` is the guidance for egg beside what was measured.
+    """
+
+    step: str
+    title: str
+    started_at: datetime
+    probe: str | None
+    target_c: float
+    low_c: float
+    high_c: float
+    peak_c: float
+    points: tuple[Point, ...]
+    egg: EggHeat | None
+
+
+class NoteView(Value):
+    """A note."""
+
+    sequence: int
+    at: datetime
+    text: str
+    step: str | None
+
+
+class BakeState(Value):
+    """Everything that a page needs, from the events and a moment."""
+
+    id: str
+    title: str
+    formula_id: str
+    formula_version: int
+    status: BakeStatus
+    batch: str
+    started_at: datetime
+    ended_at: datetime | None
+    ready_at: datetime
+    expected_ready_at: datetime
+    late_by_s: float
+    now: datetime
+    sequence: int
+    undoable: int | None
+    steps: tuple[StepLine, ...]
+    current: str | None
+    next: str | None
+    running: tuple[str, ...]
+    details: dict[str, StepDetail]
+    gate: GateView | None
+    windows: tuple[WindowView, ...]
+    timers: tuple[TimerView, ...]
+    readings: tuple[ReadingView, ...]
+    meetings: tuple[MeetingView, ...]
+    speed: float
+    notes: tuple[NoteView, ...]
+    outcome: OutcomeRecorded | None
+    allergens: tuple[str, ...]

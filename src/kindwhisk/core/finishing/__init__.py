@@ -1,0 +1,1 @@
+"""What follows the oven: rolling and soaking."""

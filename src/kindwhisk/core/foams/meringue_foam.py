@@ -1,0 +1,45 @@
+"""How dense a meringue is and how long it keeps, by its method, its sugar and its warmth.
+
+French: a reference model. Swiss and syrup-cooked follow it along their own bands, which are trade habit, as are all
+windows.
+"""
+
+from __future__ import annotations
+
+from kindwhisk.core.foams import foam
+from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.foam import Foam, Peak
+from kindwhisk.core.values.estimate import Basis, Estimate
+
+REFERENCE_RATIO = {Method.SWISS: 1.8, Method.SYRUP: 1.7}
+KINDS_OF = {Method.SWISS: Foam.SWISS_MERINGUE, Method.SYRUP: Foam.SYRUP_MERINGUE}
+USUAL_C = {Method.FRENCH: 22.0, Method.SWISS: 55.0, Method.SYRUP: 118.0}
+"""C of the whites (French), of whites and sugar over water (Swiss), or of the syrup."""
+COLD_FINER_PER_K = 0.003
+HOT_DENSER_PER_K = 0.006
+THIN_SYRUP_PER_K = 0.03
+LEAST_SHARE = 0.2
+"""A syrup that is hardly boiled still leaves this share of the usual window."""
+
+
+def density_of(ratio: float, method: Method, temperature_c: float) -> Estimate:
+    """g/ml from stiff (low) to soft (high), of ``ratio`` sugar to white; the temperature is that of :data:`USUAL_C`."""
+    stiff, typical, soft = (foam.french_density(ratio, p).likely for p in (Peak.STIFF, Peak.MEDIUM, Peak.SOFT))
+    if method is Method.FRENCH:
+        finer = 1 + COLD_FINER_PER_K * max(0.0, USUAL_C[method] - temperature_c)
+        return Estimate(low=stiff * finer, likely=typical * finer, high=soft * finer, basis=Basis.MODEL)
+    band = foam.density_band(KINDS_OF[method])
+    along = (typical / foam.french_density(REFERENCE_RATIO[method], Peak.MEDIUM).likely) ** 0.5
+    hotter = temperature_c - USUAL_C[method]
+    denser = 1 + HOT_DENSER_PER_K * (hotter if method is Method.SWISS else -hotter)
+    return band.scaled(along * max(0.7, denser))
+
+
+def holds_s(ratio: float, method: Method, temperature_c: float) -> Estimate:
+    """Seconds that it may wait."""
+    if method is Method.FRENCH:
+        return foam.french_hold_s(ratio)
+    plain = foam.hold_s(KINDS_OF[method]).scaled(min(1.25, ratio / REFERENCE_RATIO[method]) ** 0.7)
+    if method is Method.SYRUP:
+        plain = plain.scaled(max(LEAST_SHARE, 1 + THIN_SYRUP_PER_K * (temperature_c - USUAL_C[method])))
+    return plain

@@ -1,0 +1,1 @@
+"""Cautions with their reasons, and the guidance for egg beside what was measured."""

@@ -1,0 +1,87 @@
+"""Cautions: each stands at its step with its reason and defers to local rules. Nothing here calls food safe."""
+
+from kindwhisk.core.values.model import Value
+
+DEFER = "Local food-safety rules and trained staff decide."
+
+
+class Caution(Value):
+    """A caution to be read before the step starts."""
+
+    id: str
+    text: str
+    reason: str
+    defers: str = DEFER
+
+
+RAW_EGG = Caution(
+    id="raw-egg",
+    text="Raw egg: wash hands, keep cold until used, lick nothing.",
+    reason="Raw egg can carry salmonella; guidance is 71 C throughout, or pasteurised egg.",
+)
+STEAM = Caution(
+    id="steam",
+    text="Steam: lift the bowl away from you with a dry cloth.",
+    reason="Steam burns at once, and a wet cloth passes the heat on.",
+)
+HOT_TIN = Caution(
+    id="hot-tin",
+    text="Hot tin and rack: two dry gloves, clear the way first.",
+    reason="A tin at oven heat burns at a touch and is dropped.",
+    defers="Follow the kitchen's own safety rules.",
+)
+HOT_LIQUID = Caution(
+    id="hot-liquid",
+    text="Hot liquid: handle inward, pour away from you.",
+    reason="A splash of near-boiling milk, butter or water scalds.",
+    defers="Follow the kitchen's own safety rules.",
+)
+BOILING_SUGAR = Caution(
+    id="boiling-sugar",
+    text="Boiling sugar: long sleeves, dry hands, no child or tail near; a bowl of cold water beside you.",
+    reason="Syrup is far hotter than water and sticks where it falls: under cold running water at once.",
+    defers="Follow the kitchen's own safety rules.",
+)
+HOT_STREAM = Caution(
+    id="hot-stream",
+    text="Pour between whisk and wall, in a thread, at medium speed, face back.",
+    reason="A whisk at full speed throws hot syrup out of the bowl.",
+    defers="Follow the kitchen's own safety rules.",
+)
+NOT_COOKED = Caution(
+    id="not-cooked",
+    text="Hot syrup seldom cooks egg through: measure it, or take pasteurised egg.",
+    reason="Guidance for egg is 71 C throughout; most hot foams stay below that, and cool quickly.",
+)
+UNBAKED_EGG = Caution(
+    id="unbaked-egg",
+    text="This is served without baking: keep it cold and say so to guests; or take pasteurised egg.",
+    reason="Egg that is not cooked through can carry salmonella; some guests must not eat it.",
+)
+KEEP_COLD = Caution(
+    id="keep-cold",
+    text="Cream, milk and custard: below 5 C, and no longer out than the work needs.",
+    reason="Bacteria grow fast in a moist filling at room temperature.",
+)
+FLAME = Caution(
+    id="flame",
+    text="Flame: clear of paper, cloth and sleeves; set the torch down off.",
+    reason="Paper and sugar catch fire in a moment.",
+    defers="Follow the kitchen's own safety rules.",
+)
+WARM_EGG = Caution(
+    id="warm-egg",
+    text="Do not leave warm egg standing.",
+    reason="Lukewarm egg is where bacteria grow fastest; whip it as soon as it is warm.",
+)
+
+
+def allergen_caution(allergens: tuple[str, ...]) -> Caution | None:
+    """What a batch is known to contain; None when nothing is on the list."""
+    if not allergens:
+        return None
+    return Caution(
+        id="allergens",
+        text="Contains " + ", ".join(allergens) + ". Check the labels of bought goods for more.",
+        reason="Traces can make someone seriously ill; the table knows ingredients, not labels.",
+    )

@@ -1,0 +1,1 @@
+"""What every module speaks in: a value, a figure with its range, a band, a refusal."""

@@ -1,0 +1,1 @@
+"""Bowls, pots, jugs and bags, and what stands in them cut in half."""

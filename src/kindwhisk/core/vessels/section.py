@@ -1,0 +1,139 @@
+"""A section: a vessel cut in half with what stands in it, as lengths to scale."""
+
+from __future__ import annotations
+
+from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.tins.pieces import PipedPiece
+from kindwhisk.core.tins.shapes import Tin, profile
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
+from kindwhisk.core.vessels.vessel import Vessel, VesselForm
+
+WALL_POINTS = 17
+
+
+class WallPoint(Value):
+    """The wall at a height: outer and inner half-width in mm (inner is the tube's)."""
+
+    height_mm: float
+    outer_mm: float
+    inner_mm: float
+
+
+class Section(Value):
+    """What a drawing needs, computed: the wall, the levels, the colour and how much of it is air.
+
+    ``start_level_mm`` is where the same content would stand without bubbles. ``rise_mm`` is the level
+    expected at setting; it may lie above ``rim_mm``. A ``free`` content stands without a wall: ``wall`` is its own
+    outline.
+    """
+
+    form: VesselForm
+    name: str
+    wall: tuple[WallPoint, ...]
+    rim_mm: float
+    level_mm: float
+    start_level_mm: float
+    volume_ml: Estimate
+    density_g_per_ml: Estimate
+    air_fraction: float
+    baked: bool
+    colour: str
+    inverted: bool = False
+    rise_mm: Estimate | None = None
+    count: int = 1
+    free: bool = False
+
+
+def of_vessel(vessel: Vessel, material: Material) -> Section:
+    """The section of a bowl, pot, jug, bag or sheet."""
+    return of_content(
+        vessel,
+        material.volume_ml,
+        material.gas_free_volume_ml,
+        material.mass_g,
+        material.colour,
+        density=material.density_g_per_ml,
+        baked=material.baked,
+    )
+
+
+def of_content(
+    vessel: Vessel,
+    volume_ml: Estimate,
+    free_ml: float,
+    mass_g: float,
+    colour: str,
+    *,
+    density: Estimate | None = None,
+    baked: bool = False,
+) -> Section:
+    """The section of a vessel with a content of which these figures are known; ``free_ml`` is without bubbles."""
+    likely = volume_ml.likely
+    # Closer together at the bottom, where a bowl is round.
+    heights = [vessel.height_mm * (i / (WALL_POINTS - 1)) ** 2 for i in range(WALL_POINTS)]
+    return Section(
+        form=vessel.form,
+        name=vessel.name,
+        wall=tuple(WallPoint(height_mm=h, outer_mm=vessel.radius_mm(h), inner_mm=0) for h in heights),
+        rim_mm=vessel.height_mm,
+        level_mm=vessel.level_mm(likely),
+        start_level_mm=vessel.level_mm(free_ml),
+        volume_ml=volume_ml,
+        density_g_per_ml=density or Estimate.exact(mass_g / likely if likely > 0 else 1.0, volume_ml.basis),
+        air_fraction=1 - free_ml / likely if likely > 0 else 0.0,
+        baked=baked,
+        colour=colour,
+    )
+
+
+def of_tin(
+    name: str,
+    tin: Tin,
+    share: float,
+    material: Material,
+    *,
+    count: int = 1,
+    rise_mm: Estimate | None = None,
+    inverted: bool = False,
+) -> Section:
+    """The section of one of ``count`` tins, which holds ``share`` of the material."""
+    return Section(
+        form=VesselForm.TIN,
+        name=name,
+        wall=tuple(WallPoint(height_mm=h, outer_mm=o, inner_mm=i) for h, o, i in profile(tin, WALL_POINTS)),
+        rim_mm=tin.depth_mm,
+        level_mm=tin.level_mm(material.volume_ml.likely * share),
+        start_level_mm=tin.level_mm(material.gas_free_volume_ml * share),
+        volume_ml=material.volume_ml.scaled(share),
+        density_g_per_ml=material.density_g_per_ml,
+        air_fraction=material.air_fraction,
+        baked=material.baked,
+        colour=material.colour,
+        inverted=inverted,
+        rise_mm=rise_mm,
+        count=count,
+    )
+
+
+def of_piece(name: str, piece: PipedPiece, material: Material, count: int) -> Section:
+    """One of ``count`` piped pieces, free on its tray, as high as its share of the material makes it."""
+    each = material.volume_ml.likely / count
+    height = piece.height_mm * each / piece.volume_ml()
+    scale = height / piece.height_mm
+    free = material.gas_free_volume_ml / max(material.volume_ml.likely, 1e-9)
+    return Section(
+        form=VesselForm.SHEET,
+        name=name,
+        wall=tuple(WallPoint(height_mm=h * scale, outer_mm=half, inner_mm=0) for h, half in piece.outline(WALL_POINTS)),
+        rim_mm=height,
+        level_mm=height,
+        start_level_mm=height * free,
+        volume_ml=material.volume_ml.scaled(1 / count),
+        density_g_per_ml=material.density_g_per_ml,
+        air_fraction=material.air_fraction,
+        baked=material.baked,
+        colour=material.colour,
+        count=count,
+        free=True,
+    )

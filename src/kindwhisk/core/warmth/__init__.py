@@ -1,0 +1,1 @@
+"""Heat without an oven: air and its pressure, thermometers, warming, cooling, browning."""

@@ -1,0 +1,62 @@
+"""A temperature that closes in on another: a bowl over steam, a foam cooling under the whisk.
+
+``ln((T - Ts)/(T0 - Ts)) = -t/tau`` (Newton). The pace is expected beforehand and learned from the readings.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+
+from kindwhisk.core.values.estimate import Basis, Estimate
+
+READING_K = 0.6
+SPREAD_OF_PACE = 0.45
+LATEST = 150
+
+
+def seconds_left(
+    readings: Sequence[tuple[float, float]], surroundings_c: float, to_c: float, expected_tau_s: float
+) -> Estimate | None:
+    """Seconds from the last reading until ``to_c``; None where it does not move that way.
+
+    Args:
+        readings: (seconds, C) in order, all on one side of the surroundings.
+        surroundings_c: what it closes in on.
+        to_c: where it has to go.
+        expected_tau_s: the time constant expected before any reading, right to within half.
+    """
+    own = [(t, c) for t, c in readings if abs(c - surroundings_c) > 1.0][-LATEST:]
+    gap = to_c - surroundings_c
+    if not own or gap == 0:
+        return None
+    now_s, now_c = own[-1]
+    if (now_c - to_c) * (now_c - surroundings_c) <= 0:
+        return Estimate.exact(0.0, Basis.MEASURED) if (now_c - surroundings_c) * gap > 0 else None
+    if (now_c - surroundings_c) * gap <= 0:
+        return None
+    logs = [(t - now_s, math.log(abs(c - surroundings_c)), (READING_K / abs(c - surroundings_c)) ** 2) for t, c in own]
+    # A line through the logarithms, with the expected pace as one more observation of its slope.
+    weights = [1 / v for *_, v in logs]
+    whole = sum(weights)
+    mean_t = sum(w * t for w, (t, *_) in zip(weights, logs, strict=True)) / whole
+    mean_y = sum(w * y for w, (_, y, _) in zip(weights, logs, strict=True)) / whole
+    spread = sum(w * (t - mean_t) ** 2 for w, (t, *_) in zip(weights, logs, strict=True))
+    cross = sum(w * (t - mean_t) * (y - mean_y) for w, (t, y, _) in zip(weights, logs, strict=True))
+    expected = -1 / expected_tau_s
+    prior = 1 / (SPREAD_OF_PACE * expected) ** 2
+    slope = (cross + prior * expected) / (spread + prior)
+    deviation = 1 / math.sqrt(spread + prior)
+    if slope >= 0:
+        return None
+    level = mean_y - slope * mean_t
+    distance = math.log(abs(gap)) - level
+    likely = max(0.0, distance / slope)
+    share = min(0.6, 1.4 * deviation / abs(slope))
+    least = 1.4 * READING_K / max(abs(gap), 1.0) / abs(slope)
+    return Estimate(
+        low=max(0.0, likely / (1 + share) - least),
+        likely=likely,
+        high=likely * (1 + share) + least,
+        basis=Basis.MEASURED,
+    )
