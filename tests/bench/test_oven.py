@@ -13,7 +13,7 @@ from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.values.estimate import Basis
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.store import probes
-from kindwhisk.store.probes import Kept, milliseconds
+from kindwhisk.store.probes import StoredReading, milliseconds
 from tests.bench.helpers import Baker
 
 
@@ -86,8 +86,8 @@ def test_a_bake_is_followed_by_its_crumb_and_its_oven(bench: Bench) -> None:
     for t in range(20, 1500, 20):
         at = began + timedelta(seconds=t)
         place = next(p for p in bake.curve if p.t_s >= t / pace)
-        sent.append(Kept("crumb-probe", f"c{t}", milliseconds(at), place.core_c, place.core_c))
-        sent.append(Kept("oven-probe", f"o{t}", milliseconds(at), 158.0, 158.0))
+        sent.append(StoredReading("crumb-probe", f"c{t}", milliseconds(at), place.core_c, place.core_c))
+        sent.append(StoredReading("oven-probe", f"o{t}", milliseconds(at), 158.0, 158.0))
     probes.keep(sent)
     baker.wait(1500)
     seen = baker.state.details["bake"]

@@ -55,7 +55,9 @@ def test_outside_readings_of_the_pots_probe_count_even_when_they_come_late(bench
 
     def send(seconds: range) -> None:
         rows = [
-            probes.Kept("p1", str(s), probes.milliseconds(began + timedelta(seconds=s)), 22 + s / 2, 22 + s / 2)
+            probes.StoredReading(
+                "p1", str(s), probes.milliseconds(began + timedelta(seconds=s)), 22 + s / 2, 22 + s / 2
+            )
             for s in seconds
         ]
         probes.keep(rows)

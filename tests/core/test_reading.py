@@ -18,7 +18,7 @@ from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.reading import recipe
 from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.reading.method import read_method
-from kindwhisk.core.reading.proposal import Reading, read
+from kindwhisk.core.reading.proposal import ReadRecipe, read
 from kindwhisk.core.reading.tins_named import find_tin
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.technique import Technique
@@ -28,7 +28,7 @@ LINES = list(csv.DictReader((Path(__file__).parent / "lines.csv").open(encoding=
 EGGS = EggSize.EU_M
 
 
-def read_text(text: str) -> Reading:
+def read_text(text: str) -> ReadRecipe:
     return read(recipe.from_text(text), EGGS)
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from kindwhisk.bench.log.projection import Progress, StepStatus
-from kindwhisk.bench.now.walked import Walked, parse
+from kindwhisk.bench.now.walked import WalkedBake, parse
 from kindwhisk.bench.ovens.evidence import oven_evidence
 from kindwhisk.bench.ovens.record import OvenHeld, OvenTime, oven_held, oven_times
 from kindwhisk.core.folding.air_kept import kept_share
@@ -66,7 +66,7 @@ class BakeSummary(Value):
     held: tuple[OvenHeld, ...] = ()
 
 
-def _modelled_mm(made: Walked) -> float | None:
+def _modelled_mm(made: WalkedBake) -> float | None:
     """How high the finished, cold bake should stand in its tin by the model alone, from the batter as it was."""
     lead = made.formula.fill
     if not isinstance(lead, FillStep) or not lead.rises:
@@ -76,7 +76,7 @@ def _modelled_mm(made: Walked) -> float | None:
     return levels_mm(place.tins.tin, settled_volume_ml(risen), place.tins.share).likely
 
 
-def _kept(made: Walked) -> dict[str, KeptAir]:
+def _kept(made: WalkedBake) -> dict[str, KeptAir]:
     """Folds whose batter and foam were both weighed: a fold is not judged by a foam that was guessed."""
     found = {}
     cups = {i for i, m in made.observed.densities.items() if m.spread <= CUP_SPREAD}
@@ -93,7 +93,7 @@ def _kept(made: Walked) -> dict[str, KeptAir]:
     return found
 
 
-def _cups(made: Walked) -> tuple[CupRead, ...]:
+def _cups(made: WalkedBake) -> tuple[CupRead, ...]:
     found = []
     for step in made.forecast.steps:
         band = next((c.band for c in step.checkpoints if c.band and c.band.quantity is Quantity.DENSITY), None)
@@ -110,7 +110,7 @@ def _cups(made: Walked) -> tuple[CupRead, ...]:
     return tuple(found)
 
 
-def summary(made: Walked, progress: Progress, late_by_s: float, kitchen: Kitchen) -> BakeSummary:
+def summary(made: WalkedBake, progress: Progress, late_by_s: float, kitchen: Kitchen) -> BakeSummary:
     """The summary of a bake. Only steps that run on their own teach times: hands are slow for many reasons."""
     times = {}
     for step in made.forecast.steps:

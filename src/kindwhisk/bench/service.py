@@ -11,7 +11,7 @@ from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.document import BakeDocument, Beside
 from kindwhisk.bench.log.projection import Progress, StepStatus, project
-from kindwhisk.bench.now.walked import Walked, parse, walked
+from kindwhisk.bench.now.walked import WalkedBake, parse, walked
 from kindwhisk.bench.plans import plan_backward
 from kindwhisk.bench.record import kitchen_record, summary
 from kindwhisk.bench.rules import check, ribbon_density
@@ -251,7 +251,7 @@ class Bench:
         return row, StateMaker(made, progress, began, moment, str(row.id), kitchen)
 
 
-def _set_right(event: ev.BenchEvent, made: Walked) -> ev.BenchEvent:
+def _set_right(event: ev.BenchEvent, made: WalkedBake) -> ev.BenchEvent:
     """A reading of a checked thermometer, corrected, or of a ribbon, as a density; what was read is kept beside.
 
     Raises:
@@ -268,7 +268,7 @@ def _set_right(event: ev.BenchEvent, made: Walked) -> ev.BenchEvent:
     return event.model_copy(update={"value": value, "read": event.value})
 
 
-def _progress(row: BakeRow, happened: list[ev.Happened], began: datetime, now: datetime) -> tuple[Walked, Progress]:
+def _progress(row: BakeRow, happened: list[ev.Happened], began: datetime, now: datetime) -> tuple[WalkedBake, Progress]:
     text = str(row.document)
     document = parse(text)
     progress = project(happened, began, document.hand_steps)

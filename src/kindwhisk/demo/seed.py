@@ -29,7 +29,7 @@ from kindwhisk.devices.oven import LOADING_DOOR_S, OvenPlan, StandInOven
 from kindwhisk.devices.pot import StandInPot
 from kindwhisk.devices.stand_in import stand_in_for
 from kindwhisk.store import formulas, kitchens, oven_notes, probes
-from kindwhisk.store.probes import Kept, milliseconds
+from kindwhisk.store.probes import StoredReading, milliseconds
 from kindwhisk.store.writing import writing
 
 
@@ -156,7 +156,7 @@ def _replay(bench: Bench, past: PastBake, began: datetime) -> None:
         )
 
 
-def _probed(bench: Bench, bake_id: str, told: list[Told]) -> Iterator[Kept]:
+def _probed(bench: Bench, bake_id: str, told: list[Told]) -> Iterator[StoredReading]:
     """What the probes said while that bake's syrup boiled and its bowl cooled."""
     spans = {f["step"]: at for at, f in told if f["kind"] == "step_done"}
     pot_c = None
@@ -177,19 +177,19 @@ def _probed(bench: Bench, bake_id: str, told: list[Told]) -> Iterator[Kept]:
             if value is not None:
                 at_ms = milliseconds(began + timedelta(seconds=body.t_s))
                 shown = work.setting.kitchen.shows_c(place, value)
-                yield Kept(place, f"{bake_id}-{work.step.id}-{body.t_s:.0f}", at_ms, shown, value)
+                yield StoredReading(place, f"{bake_id}-{work.step.id}-{body.t_s:.0f}", at_ms, shown, value)
         pot_c = body.syrup_c if isinstance(body, StandInPot) else pot_c
 
 
-def _oven_probed(bench: Bench, bake_id: str, told: list[Told]) -> Iterator[Kept]:
+def _oven_probed(bench: Bench, bake_id: str, told: list[Told]) -> Iterator[StoredReading]:
     """What the probes in the oven and in the crumb said while it heated and baked."""
     began = {f["step"]: at for at, f in told if f["kind"] == "step_started"}
     ended = {f["step"]: at for at, f in told if f["kind"] == "step_done"}
     rng = random.Random(bake_id.rsplit("-", 1)[0])
     plan = OvenPlan(offset_k=rng.uniform(-10, -7), seed=rng.randrange(1000))
 
-    def kept(probe: str, at: datetime, celsius: float) -> Kept:
-        return Kept(probe, f"{bake_id}-{at.timestamp():.0f}", milliseconds(at), celsius, celsius)
+    def kept(probe: str, at: datetime, celsius: float) -> StoredReading:
+        return StoredReading(probe, f"{bake_id}-{at.timestamp():.0f}", milliseconds(at), celsius, celsius)
 
     for work in bench.steps_of(bake_id):
         step = work.step

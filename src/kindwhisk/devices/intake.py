@@ -16,7 +16,7 @@ from kindwhisk.core.reading.quantities import TemperatureUnit, celsius_of
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 from kindwhisk.store import kitchens, probes
-from kindwhisk.store.probes import Kept, milliseconds
+from kindwhisk.store.probes import StoredReading, milliseconds
 
 COLDEST_C, HOTTEST_C = -60.0, 450.0
 AHEAD = timedelta(minutes=2)
@@ -56,7 +56,7 @@ def take(readings: Sequence[OutsideReading], clock: Clock, hub: Hub) -> Intake:
     return Intake(stored=stored, repeated=len(kept) - stored)
 
 
-def _kept(reading: OutsideReading, place: str, now: datetime, kitchen: Kitchen) -> Kept:
+def _kept(reading: OutsideReading, place: str, now: datetime, kitchen: Kitchen) -> StoredReading:
     def field(name: str) -> str:
         return f"{place}.{name}" if place else name
 
@@ -76,4 +76,4 @@ def _kept(reading: OutsideReading, place: str, now: datetime, kitchen: Kitchen) 
         )
     moment = milliseconds(at)
     key = reading.key or (f"at-{moment}" if reading.at else secrets.token_hex(8))
-    return Kept(reading.probe, key, moment, celsius, kitchen.corrected_c(reading.probe, celsius))
+    return StoredReading(reading.probe, key, moment, celsius, kitchen.corrected_c(reading.probe, celsius))

@@ -10,13 +10,13 @@ from pydantic import ValidationError
 
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.devices.intake import MOST_AT_ONCE, OutsideReading
-from kindwhisk.store.probes import Kept
+from kindwhisk.store.probes import StoredReading
 
 COLUMNS = ("probe", "at", "value", "unit", "key", "set_right_c")
 NEEDED = ("probe", "value", "at")
 
 
-def write(readings: Iterable[Kept]) -> str:
+def write(readings: Iterable[StoredReading]) -> str:
     """One line a reading: as it was read, and set right by its thermometer's check."""
     text = io.StringIO()
     writer = csv.writer(text, lineterminator="\r\n")

@@ -14,7 +14,7 @@ from kindwhisk.store.writing import writing
 ROWS_AT_ONCE = 1000
 
 
-class Kept(NamedTuple):
+class StoredReading(NamedTuple):
     """A reading as it lies on the disk: milliseconds since 1970, as read and set right (C)."""
 
     probe: str
@@ -34,7 +34,7 @@ class ProbeEntry(NamedTuple):
 
     probe: str
     readings: int
-    last: Kept
+    last: StoredReading
 
 
 def milliseconds(moment: datetime) -> int:
@@ -42,7 +42,7 @@ def milliseconds(moment: datetime) -> int:
     return round(moment.timestamp() * 1000)
 
 
-def keep(readings: Sequence[Kept]) -> int:
+def keep(readings: Sequence[StoredReading]) -> int:
     """Keep readings, all or none, and return how many are new; a repeated key of a probe changes nothing."""
     stored = 0
     with writing():
@@ -63,7 +63,7 @@ def keep(readings: Sequence[Kept]) -> int:
 
 def between(
     probe: str, since: datetime, until: datetime, after_ms: int | None = None, limit: int = 200_000
-) -> list[Kept]:
+) -> list[StoredReading]:
     """Readings of a probe in a stretch of time, in order; only those later than ``after_ms``."""
     start = milliseconds(since) if after_ms is None else max(milliseconds(since), after_ms + 1)
     query = (
@@ -75,7 +75,7 @@ def between(
         .limit(limit)
         .tuples()
     )
-    return [Kept(*row) for row in cast("list[tuple[str, str, int, float, float]]", list(query))]
+    return [StoredReading(*row) for row in cast("list[tuple[str, str, int, float, float]]", list(query))]
 
 
 def count(probe: str, since: datetime, until: datetime | int) -> int:
@@ -98,5 +98,5 @@ def known() -> list[ProbeEntry]:
             .order_by(ProbeReading.id.desc())
             .get()
         )
-        found.append(ProbeEntry(probe, number, Kept(probe, row.key, row.at_ms, row.read_c, row.celsius)))
+        found.append(ProbeEntry(probe, number, StoredReading(probe, row.key, row.at_ms, row.read_c, row.celsius)))
     return sorted(found, key=lambda e: e.probe)

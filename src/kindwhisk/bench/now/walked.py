@@ -14,7 +14,7 @@ from kindwhisk.core.process.walk import Measured, Observed
 
 
 @dataclass(frozen=True)
-class Walked:
+class WalkedBake:
     """A bake walked: its document (as text too), prepared formula and forecast, and the materials and settings around
     each step, by what was observed."""
 
@@ -35,7 +35,7 @@ def parse(document_json: str) -> BakeDocument:
     return BakeDocument.model_validate_json(document_json)
 
 
-def walked_without(made: Walked, step_id: str) -> Walked:
+def walked_without(made: WalkedBake, step_id: str) -> WalkedBake:
     """The same bake without what was measured at a step."""
     densities = tuple(sorted((i, m) for i, m in made.observed.densities.items() if i != step_id))
     return walked(made.text, densities, tuple(sorted(made.observed.waited_s.items())))
@@ -44,12 +44,12 @@ def walked_without(made: Walked, step_id: str) -> Walked:
 @lru_cache(maxsize=64)
 def walked(
     document_json: str, densities: tuple[tuple[str, Measured], ...], waited_s: tuple[tuple[str, float], ...] = ()
-) -> Walked:
+) -> WalkedBake:
     """Walk a bake's formula with the densities measured, and the waits of its foams, so far (both by step)."""
     document = parse(document_json)
     observed = Observed(dict(densities), dict(waited_s))
     steps = walk_prepared(document.formula, document.setting, observed)
-    return Walked(
+    return WalkedBake(
         text=document_json,
         document=document,
         formula=document.formula.model_copy(update={"steps": tuple(w.step for w in steps)}),

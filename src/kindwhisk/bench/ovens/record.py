@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from kindwhisk.bench.log.projection import Progress, StepStatus
-from kindwhisk.bench.now.walked import Walked
+from kindwhisk.bench.now.walked import WalkedBake
 from kindwhisk.core.baking.reference import family
 from kindwhisk.core.kitchen import Kitchen, ProbePlace
 from kindwhisk.core.ovens.cycling import OvenSeen, heating, holding
@@ -41,7 +41,7 @@ class OvenHeld(Value):
     typed: bool = False
 
 
-def oven_times(made: Walked, progress: Progress) -> Iterator[OvenTime]:
+def oven_times(made: WalkedBake, progress: Progress) -> Iterator[OvenTime]:
     """How long its bakes were in the oven; one that was given up has at least been looked at."""
     for step in made.formula.steps:
         own = progress.steps.get(step.id)
@@ -63,7 +63,7 @@ def oven_times(made: Walked, progress: Progress) -> Iterator[OvenTime]:
         )
 
 
-def oven_held(made: Walked, progress: Progress, kitchen: Kitchen) -> Iterator[OvenHeld]:
+def oven_held(made: WalkedBake, progress: Progress, kitchen: Kitchen) -> Iterator[OvenHeld]:
     """What thermometers told of the oven while it heated and baked: a probe that lives in it, or readings by hand."""
     probe = next((t.id for t in kitchen.thermometers if t.place is ProbePlace.OVEN), None)
     for step in made.formula.steps:

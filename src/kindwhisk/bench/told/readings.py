@@ -3,19 +3,19 @@
 from __future__ import annotations
 
 from kindwhisk.bench.log.projection import Progress, Reading
-from kindwhisk.bench.now.walked import Walked, walked_without
+from kindwhisk.bench.now.walked import WalkedBake, walked_without
 from kindwhisk.bench.told.views import ReadingView
 from kindwhisk.core.values.bands import UNITS, Quantity, judge
 
 LEAST_MM = 1.0
 
 
-def reading_views(made: Walked, progress: Progress) -> tuple[ReadingView, ...]:
+def reading_views(made: WalkedBake, progress: Progress) -> tuple[ReadingView, ...]:
     """Readings in order, each on the band of its step where there is one."""
     return tuple(_view(made, reading) for reading in progress.readings)
 
 
-def _view(made: Walked, reading: Reading) -> ReadingView:
+def _view(made: WalkedBake, reading: Reading) -> ReadingView:
     step = made.forecast.step(reading.step)
     band = next((c.band for c in step.checkpoints if c.band and c.band.quantity is reading.quantity), None)
     tells = ""
@@ -37,7 +37,7 @@ def _view(made: Walked, reading: Reading) -> ReadingView:
     )
 
 
-def _rise(made: Walked, reading: Reading) -> str:
+def _rise(made: WalkedBake, reading: Reading) -> str:
     """What the reading that counts does to the tin, against the forecast without it; empty where it does little."""
     counts = made.observed.densities.get(reading.step)
     if counts is None or counts.density != reading.value:

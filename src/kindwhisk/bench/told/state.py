@@ -9,7 +9,7 @@ from kindwhisk.bench.log.document import BakeDocument
 from kindwhisk.bench.log.projection import BakeStatus, Progress, StepStatus
 from kindwhisk.bench.now.following import watched
 from kindwhisk.bench.now.outlook import Outlook, column, outlook
-from kindwhisk.bench.now.walked import Walked
+from kindwhisk.bench.now.walked import WalkedBake
 from kindwhisk.bench.now.windows import open_windows
 from kindwhisk.bench.told.readings import reading_views
 from kindwhisk.bench.told.views import (
@@ -93,7 +93,7 @@ class StateMaker:
     """Makes a :class:`BakeState`; holds what its parts share."""
 
     def __init__(
-        self, walked: Walked, progress: Progress, began_at: datetime, now: datetime, bake_id: str, kitchen: Kitchen
+        self, walked: WalkedBake, progress: Progress, began_at: datetime, now: datetime, bake_id: str, kitchen: Kitchen
     ) -> None:
         self.walked, self.progress = walked, progress
         self.document, self.forecast = walked.document, walked.forecast

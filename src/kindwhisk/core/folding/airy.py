@@ -59,7 +59,7 @@ def together(parts: Iterable[Airy]) -> Airy:
     )
 
 
-class Meeting(NamedTuple):
+class Incorporation(NamedTuple):
     """One addition: what stood in the bowl, what went into it, how, and what came of it."""
 
     bowl: Airy
@@ -74,33 +74,33 @@ class Meeting(NamedTuple):
         return self.result.gas_ml / started if started > 0 else 1.0
 
 
-def meet(bowl: Airy, added: Airy, manner: Manner, parts: int = 1, factor: float = 1.0) -> Meeting:
+def meet(bowl: Airy, added: Airy, manner: Manner, parts: int = 1, factor: float = 1.0) -> Incorporation:
     """Put ``added`` to what is in the bowl, as one of ``parts``: masses add, each gas keeps its share.
 
     ``factor`` is how much of the model's share this kitchen has been found to keep over all parts.
     """
     whole = together((bowl, added))
     if bowl.mass_g <= 0 or added.mass_g <= 0:
-        return Meeting(bowl, added, manner, whole)
+        return Incorporation(bowl, added, manner, whole)
     light, heavy = (bowl, added) if bowl.density <= added.density else (added, bowl)
     kept = keeps(manner, light.density, heavy.density, heavy.mass_g / light.mass_g, parts)
     own = factor ** (1 / parts)
     gas = light.gas_ml * min(1.0, kept.light * own) + heavy.gas_ml * min(1.0, kept.heavy * own)
-    return Meeting(bowl, added, manner, whole._replace(gas_ml=gas))
+    return Incorporation(bowl, added, manner, whole._replace(gas_ml=gas))
 
 
-def in_portions(bowl: Airy, added: Airy, manner: Manner, number: int, factor: float = 1.0) -> list[Meeting]:
+def in_portions(bowl: Airy, added: Airy, manner: Manner, number: int, factor: float = 1.0) -> list[Incorporation]:
     """Put it to the bowl in equal portions, one after the other."""
-    found: list[Meeting] = []
+    found: list[Incorporation] = []
     for _ in range(number):
         standing = found[-1].result if found else bowl
         found.append(meet(standing, added.take(1 / number), manner, number, factor))
     return found
 
 
-def in_turns(bowl: Airy, dry: Airy, liquid: Airy, number: int, factor: float = 1.0) -> list[Meeting]:
+def in_turns(bowl: Airy, dry: Airy, liquid: Airy, number: int, factor: float = 1.0) -> list[Incorporation]:
     """``number`` portions of the dry with one fewer of the liquid between them."""
-    found: list[Meeting] = []
+    found: list[Incorporation] = []
 
     def put(added: Airy, manner: Manner) -> None:
         found.append(meet(found[-1].result if found else bowl, added, manner, number, factor))
@@ -112,7 +112,7 @@ def in_turns(bowl: Airy, dry: Airy, liquid: Airy, number: int, factor: float = 1
     return found
 
 
-def additions(parts: Sequence[Airy], manner: Manner, number: int = 1, factor: float = 1.0) -> list[Meeting]:
+def additions(parts: Sequence[Airy], manner: Manner, number: int = 1, factor: float = 1.0) -> list[Incorporation]:
     """The additions by which these contents are brought together.
 
     The lightest one with bubbles is the foam, all others are what it meets. Foam comes onto the base in ``number``

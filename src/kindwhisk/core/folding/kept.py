@@ -37,7 +37,7 @@ AERATED_BELOW = 0.9
 """A content lighter than this (g/ml) counts as a foam."""
 
 
-class Kept(NamedTuple):
+class GasShares(NamedTuple):
     """Shares of its own gas (0 to 1) that the lighter and the heavier content keep."""
 
     light: float
@@ -54,7 +54,7 @@ def fold_keeps(base_density: float, foam_density: float, base_per_foam: float = 
     return min(1.0, max(0.0, 1 - FIXED_LOSS - CONTRAST_LOSS * contrast))
 
 
-def keeps(manner: Manner, light: float, heavy: float, heavy_per_light: float, parts: int = 1) -> Kept:
+def keeps(manner: Manner, light: float, heavy: float, heavy_per_light: float, parts: int = 1) -> GasShares:
     """What one addition leaves of both gases.
 
     Args:
@@ -64,9 +64,9 @@ def keeps(manner: Manner, light: float, heavy: float, heavy_per_light: float, pa
         parts: how many layers a sifting is done in; each costs its part.
     """
     if manner is Manner.SACRIFICE:
-        return Kept(SACRIFICE_KEEPS, SACRIFICE_KEEPS)
+        return GasShares(SACRIFICE_KEEPS, SACRIFICE_KEEPS)
     if manner is Manner.STIR:
-        return Kept(STIR_KEEPS, STIR_KEEPS)
+        return GasShares(STIR_KEEPS, STIR_KEEPS)
     if manner is Manner.SIFT_OVER:
-        return Kept(SIFT_OVER_KEEPS ** (1 / parts), 1 - BASE_LOSS)
-    return Kept(fold_keeps(heavy, light, heavy_per_light), 1 - BASE_LOSS)
+        return GasShares(SIFT_OVER_KEEPS ** (1 / parts), 1 - BASE_LOSS)
+    return GasShares(fold_keeps(heavy, light, heavy_per_light), 1 - BASE_LOSS)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from enum import StrEnum
 
-from kindwhisk.core.folding.airy import Airy, Meeting, in_portions, in_turns, meet, together
+from kindwhisk.core.folding.airy import Airy, Incorporation, in_portions, in_turns, meet, together
 from kindwhisk.core.folding.kept import SPREAD, Manner
 from kindwhisk.core.folding.together import Addition, fraction_in_words, told
 from kindwhisk.core.values.errors import CraftError
@@ -129,7 +129,7 @@ def _between(low: float, high: float) -> str:
     return first if first == last else f"{first} to {last}"
 
 
-def _sacrificed(base: Airy, foam: Airy, spent: float, portions: int) -> list[Meeting]:
+def _sacrificed(base: Airy, foam: Airy, spent: float, portions: int) -> list[Incorporation]:
     """A share spent on the base first (none if it is 0), the rest folded in in portions."""
     first = [meet(base, foam.take(spent), Manner.SACRIFICE)] if spent > 0 else []
     bowl = first[0].result if first else base
@@ -138,7 +138,7 @@ def _sacrificed(base: Airy, foam: Airy, spent: float, portions: int) -> list[Mee
 
 def _meetings(
     school: FoldSchool, base: Airy, foam: Airy, portions: int, spent: float, dry_share: float
-) -> list[Meeting]:
+) -> list[Incorporation]:
     dry, liquid = base.take(dry_share)._replace(dry=True), base.take(1 - dry_share)
     match school:
         case FoldSchool.SACRIFICE:

@@ -6,7 +6,7 @@ import math
 from collections.abc import Sequence
 
 from kindwhisk.core.foams.foam import Foam, is_meringue, kind_of
-from kindwhisk.core.folding.airy import Airy, Meeting, additions
+from kindwhisk.core.folding.airy import Airy, Incorporation, additions
 from kindwhisk.core.folding.kept import SPREAD, Manner
 from kindwhisk.core.folding.strokes import LOSS, strokes
 from kindwhisk.core.ingredients import ingredient
@@ -76,7 +76,7 @@ def portion(share: float, name: str) -> str:
     return f"{fraction_in_words(share)} of the {name}"
 
 
-def _named(step: Meeting, names: Names, foam: Airy, base: Airy, turns: bool) -> tuple[str, str]:
+def _named(step: Incorporation, names: Names, foam: Airy, base: Airy, turns: bool) -> tuple[str, str]:
     if is_foam(step):
         return portion(step.added.mass_g / foam.mass_g, names.foam), f"the {names.base}"
     if turns:
@@ -84,7 +84,7 @@ def _named(step: Meeting, names: Names, foam: Airy, base: Airy, turns: bool) -> 
     return portion(step.added.mass_g / base.mass_g, names.base), f"the {names.foam}"
 
 
-def is_foam(step: Meeting) -> bool:
+def is_foam(step: Incorporation) -> bool:
     """Whether it is the lighter one, with bubbles, that is put to the other."""
     return step.added.gas_ml > 0 and step.added.density <= step.bowl.density
 
@@ -113,7 +113,7 @@ def _density(mass_g: float, volume: Estimate) -> Estimate:
 
 
 def told(
-    meetings: Sequence[Meeting],
+    meetings: Sequence[Incorporation],
     foam: Airy,
     base: Airy,
     *,

@@ -13,7 +13,7 @@ from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.split import SplitStep
-from kindwhisk.core.process.walk import Walked
+from kindwhisk.core.process.walk import WalkedStep
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
 
@@ -45,9 +45,9 @@ SAME_FOAM = 0.02
 """Portions within so much (g/ml) of each other are of one foam."""
 
 
-def fold_courses(walked: Sequence[Walked]) -> tuple[FoldCourse, ...]:
+def fold_courses(walked: Sequence[WalkedStep]) -> tuple[FoldCourse, ...]:
     """The courses of a walked process, in its order."""
-    chains: list[list[Walked]] = []
+    chains: list[list[WalkedStep]] = []
     parted = {w.step.id: w for w in walked if isinstance(w.step, SplitStep)}
     for one in walked:
         if not isinstance(one.step, FOLDS) or not one.outcome.additions:
@@ -60,11 +60,11 @@ def fold_courses(walked: Sequence[Walked]) -> tuple[FoldCourse, ...]:
     return tuple(_course(chain, parted) for chain in chains)
 
 
-def _sources(one: Walked) -> set[str]:
+def _sources(one: WalkedStep) -> set[str]:
     return {p.step for p in one.step.inputs if isinstance(p, StepPortion)}
 
 
-def _told(one: Walked, whole: Airy) -> list[CourseAddition]:
+def _told(one: WalkedStep, whole: Airy) -> list[CourseAddition]:
     """The additions of a step; the last one ends where the step's own result stands, which may have been measured."""
     found = [
         CourseAddition(**{**a.model_dump(), "what": _what(a, whole)}, step=one.step.id) for a in one.outcome.additions
@@ -81,7 +81,7 @@ def _what(addition: Addition, whole: Airy) -> str:
     return portion(addition.mass_g / whole.mass_g, addition.what.rsplit(" of the ", 1)[-1])
 
 
-def _course(chain: list[Walked], parted: Mapping[str, Walked]) -> FoldCourse:
+def _course(chain: list[WalkedStep], parted: Mapping[str, WalkedStep]) -> FoldCourse:
     inside = {w.step.id for w in chain}
     inside |= {i for i, w in parted.items() if _sources(w) & inside}
     first = chain[0].outcome.additions[0]

@@ -34,7 +34,7 @@ from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import WHITES, YOLKY
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.roll import RollStep
-from kindwhisk.core.process.walk import NOTHING_OBSERVED, Observed, Walked, walk
+from kindwhisk.core.process.walk import NOTHING_OBSERVED, Observed, WalkedStep, walk
 from kindwhisk.core.process.washing import WashPlan, wash_plan
 from kindwhisk.core.safety.cautions import UNBAKED_EGG, Caution
 from kindwhisk.core.values.estimate import Estimate
@@ -211,7 +211,7 @@ def _raw_inside(formula: Formula) -> bool:
     )
 
 
-def _before(one: Walked, by_id: Mapping[str, Walked]) -> tuple[Section, ...]:
+def _before(one: WalkedStep, by_id: Mapping[str, WalkedStep]) -> tuple[Section, ...]:
     """The vessels that a step takes from, as they stand before it."""
     if not one.step.shows_before:
         return ()
@@ -234,7 +234,7 @@ def _with_its_roll(bake: BakeView | None, formula: Formula, place: Setting) -> B
     return bake.model_copy(update={"after": straight_after(place.technique, rolled_warm=any(rolls))})
 
 
-def walk_prepared(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERVED) -> list[Walked]:
+def walk_prepared(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERVED) -> list[WalkedStep]:
     """The formula with the hot ovens and washes that it does not name, walked."""
     full = prepared(formula)
     return walk(full, replace(setting, vessels={v.id: v for v in full.vessels}), observed)
@@ -251,7 +251,7 @@ def forecast(formula: Formula, setting: Setting, observed: Observed = NOTHING_OB
     return forecast_of(formula, walk_prepared(formula, setting, observed))
 
 
-def forecast_of(formula: Formula, walked: Sequence[Walked]) -> Forecast:
+def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
     """The forecast of a formula that was walked, prepared."""
     full = formula.model_copy(update={"steps": tuple(w.step for w in walked)})
     titles = {s.id: s.title for s in full.steps}

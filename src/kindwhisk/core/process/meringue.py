@@ -45,7 +45,7 @@ class Goods:
 
 
 @dataclass(frozen=True)
-class Manner:
+class MethodSettings:
     """How the finished meringue is called and whipped; ``id`` is that of the step that others take it from."""
 
     id: str = "whip"
@@ -60,22 +60,22 @@ class Manner:
     note: str = ""
 
 
-def steps_for(method: Method, goods: Goods, manner: Manner) -> tuple[tuple[Step, ...], tuple[Step, ...]]:
+def steps_for(method: Method, goods: Goods, settings: MethodSettings) -> tuple[tuple[Step, ...], tuple[Step, ...]]:
     """The steps that make the meringue ready, and those from the first turn of the whisk on."""
-    name, bowl, part = manner.id, manner.vessel, manner.component
+    name, bowl, part = settings.id, settings.vessel, settings.component
     final = {
         "id": name,
-        "title": manner.title,
+        "title": settings.title,
         "vessel": bowl,
         "component": part,
-        "note": manner.note,
+        "note": settings.note,
     }
     whip = {
-        "tool": manner.tool,
-        "peak": manner.peak,
-        "sugar": manner.sugar,
-        "speed": manner.speed,
-        "slow_finish": manner.slow_finish,
+        "tool": settings.tool,
+        "peak": settings.peak,
+        "sugar": settings.sugar,
+        "speed": settings.speed,
+        "slow_finish": settings.slow_finish,
     }
 
     def weigh(suffix: str, title: str, vessel: str, inputs: tuple[Portion, ...]) -> WeighStep:
@@ -120,11 +120,11 @@ def steps_for(method: Method, goods: Goods, manner: Manner) -> tuple[tuple[Step,
         inputs=(of(whites.id),),
         peak=Peak.SOFT,
         sugar=SugarSchool.START,
-        speed=manner.speed,
-        tool=manner.tool,
+        speed=settings.speed,
+        tool=settings.tool,
         component=part,
     )
-    stream = StreamStep.model_validate({**final, "tool": manner.tool, "inputs": (of(soft.id), of(boil.id))})
+    stream = StreamStep.model_validate({**final, "tool": settings.tool, "inputs": (of(soft.id), of(boil.id))})
     return (whites, sugar, boil), (soft, stream)
 
 
@@ -219,7 +219,7 @@ def with_method(formula: Formula, step_id: str, method: Method) -> Formula:
             remedy="Add its sugar first, or stay with it.",
         )
     whip = next((s for s in stretch if isinstance(s, WhipStep)), None)
-    manner = Manner(
+    settings = MethodSettings(
         id=old.id,
         title=TITLES[method],
         vessel=old.vessel,
@@ -229,7 +229,7 @@ def with_method(formula: Formula, step_id: str, method: Method) -> Formula:
         tool=old.tool_in_use or MACHINE,
         note=old.note,
     )
-    ready, whisked = steps_for(method, goods, manner)
+    ready, whisked = steps_for(method, goods, settings)
     first = min(i for i, s in enumerate(formula.steps) if s.id in gone)
     steps: list[Step] = []
     for i, step in enumerate(formula.steps):

@@ -14,7 +14,7 @@ from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.whip import WhipStep
-from kindwhisk.core.process.walk import Walked
+from kindwhisk.core.process.walk import WalkedStep
 from kindwhisk.core.values.model import Value
 
 BOUGHT = {"chocolate", "colour", "leavener", "setting", "flavour"}
@@ -110,7 +110,7 @@ def _tails(steps: Sequence[Step], seconds: Mapping[str, float]) -> dict[str, flo
     return tails
 
 
-def components(formula: Formula, walked: Sequence[Walked]) -> tuple[ComponentView, ...]:
+def components(formula: Formula, walked: Sequence[WalkedStep]) -> tuple[ComponentView, ...]:
     """Every component; one that stands for all where the formula names none."""
     outcomes = {w.step.id: w.outcome for w in walked}
     tails = _tails([w.step for w in walked], {i: o.duration_s.likely for i, o in outcomes.items()})
@@ -152,7 +152,7 @@ def _taken_elsewhere(formula: Formula, step_id: str, own: set[str]) -> float:
     return sum(p.fraction if p.fraction is not None else 1 - given for inside, p in takers if not inside)
 
 
-def balance_of(formula: Formula, walked: Sequence[Walked]) -> tuple[Ratio, ...]:
+def balance_of(formula: Formula, walked: Sequence[WalkedStep]) -> tuple[Ratio, ...]:
     """The ratios of every component that holds a foam of eggs, each with where it was taken."""
     found: list[Ratio] = []
     for part in formula.components or (WHOLE,):
@@ -186,7 +186,7 @@ def balance_of(formula: Formula, walked: Sequence[Walked]) -> tuple[Ratio, ...]:
     return tuple(found)
 
 
-def _goes_into_stream(step: Step, walked: Sequence[Walked]) -> bool:
+def _goes_into_stream(step: Step, walked: Sequence[WalkedStep]) -> bool:
     takers = [w.step for w in walked if any(isinstance(p, StepPortion) and p.step == step.id for p in w.step.inputs)]
     return any(isinstance(t, StreamStep) for t in takers)
 

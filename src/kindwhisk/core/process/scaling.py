@@ -17,7 +17,7 @@ from kindwhisk.core.process.setting import NO_TINS, Setting, TinsInUse
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.pipe import PipeStep
-from kindwhisk.core.process.walk import Walked, walk
+from kindwhisk.core.process.walk import WalkedStep, walk
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.tins.standing import levels_mm
@@ -103,7 +103,7 @@ def _batter_ml(formula: Formula, setting: Setting) -> float:
     return next(combine(w.intake).volume_ml.likely for w in _walked(formula, setting) if w.step.id == fill.id)
 
 
-def _walked(formula: Formula, setting: Setting) -> list[Walked]:
+def _walked(formula: Formula, setting: Setting) -> list[WalkedStep]:
     whole = prepared(formula)
     return walk(whole, replace(setting, vessels={v.id: v for v in whole.vessels}))
 
@@ -176,7 +176,7 @@ def factor(formula: Formula, setting: Setting, wish: Wish) -> float:
     return _by_tins(formula, setting, wish) if wish.sets_tins else 1.0
 
 
-def _fills(formula: Formula, walked: list[Walked], setting: Setting) -> tuple[TinFill, ...]:
+def _fills(formula: Formula, walked: list[WalkedStep], setting: Setting) -> tuple[TinFill, ...]:
     """The tins of the leading step; minutes where what is in them is baked."""
     lead, bake = formula.fill, formula.bake
     at_fill = next((w for w in walked if lead is not None and w.step.id == lead.id), None)

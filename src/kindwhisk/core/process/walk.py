@@ -39,7 +39,7 @@ class Observed(NamedTuple):
 NOTHING_OBSERVED = Observed()
 
 
-class Walked(NamedTuple):
+class WalkedStep(NamedTuple):
     """A step, what goes in, its outcome, and the setting (its own tins) that it was done in.
 
     ``stood`` is, by earlier step that it takes from, what was left of that step's result before it took its share.
@@ -96,7 +96,7 @@ def aged(outcome: Outcome, waited_s: float) -> Material:
     )
 
 
-def walk(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERVED) -> list[Walked]:
+def walk(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERVED) -> list[WalkedStep]:
     """Each step with its outcome; what was ``observed`` of the bake replaces what was expected.
 
     ``setting`` holds the tins of the step that leads; every other one that fills tins has its own.
@@ -104,7 +104,7 @@ def walk(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERV
     larder = _Larder()
     held_in: dict[str, TinsInUse] = {}
     lead = formula.fill
-    walked: list[Walked] = []
+    walked: list[WalkedStep] = []
     for step in formula.steps:
         stood = {p.step: larder.standing(p.step) for p in step.inputs if isinstance(p, StepPortion)}
         intake = tuple(
@@ -131,5 +131,5 @@ def walk(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERV
         if measured is not None:
             outcome = outcome.model_copy(update={"material": outcome.material.at_density(measured.estimate)})
         larder.put(step.id, outcome, observed.waited_s.get(step.id, 0.0))
-        walked.append(Walked(step, intake, outcome, place, stood))
+        walked.append(WalkedStep(step, intake, outcome, place, stood))
     return walked

@@ -13,7 +13,7 @@ from kindwhisk.core.process.outcome import MakeReady
 from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.wash import WASH_S
-from kindwhisk.core.process.walk import Walked
+from kindwhisk.core.process.walk import WalkedStep
 from kindwhisk.core.values.model import Value
 
 
@@ -94,7 +94,7 @@ def _row(formula: Formula, tool: str, steps: Sequence[Step]) -> ToolRow:
     return ToolRow(tool=tool, uses=tuple(uses))
 
 
-def wash_plan(formula: Formula, walked: Sequence[Walked]) -> WashPlan:
+def wash_plan(formula: Formula, walked: Sequence[WalkedStep]) -> WashPlan:
     """The plan of a formula as its author ordered it; ``walked`` gives times and holds."""
     tools: dict[str, list[Step]] = {}
     for step in formula.steps:
@@ -113,7 +113,7 @@ def wash_plan(formula: Formula, walked: Sequence[Walked]) -> WashPlan:
     )
 
 
-def _saving(formula: Formula, row: ToolRow, use: ToolUse, outcomes: Mapping[str, Walked]) -> Saving | None:
+def _saving(formula: Formula, row: ToolRow, use: ToolUse, outcomes: Mapping[str, WalkedStep]) -> Saving | None:
     """Whites first, if nothing greasy that this tool does is needed for them."""
     at = row.uses.index(use)
     before = [u for u in row.uses[:at] if u.greasy]

@@ -30,7 +30,7 @@ USUAL: dict[Technique, tuple[float, float]] = {
 USUAL_TIN = RoundTin(dimensions=RoundDimensions(diameter_mm=200, depth_mm=60))
 
 
-class Reading(Value):
+class ReadRecipe(Value):
     """A recipe as it was read; nothing of it is kept until it is confirmed.
 
     ``formula`` is None where there is no foam to build a process around.
@@ -92,7 +92,7 @@ def _plan(method: MethodReading, technique: Technique, questions: list[Question]
     )
 
 
-def read(written: Written, eggs: EggSize, technique: Technique | None = None) -> Reading:
+def read(written: Written, eggs: EggSize, technique: Technique | None = None) -> ReadRecipe:
     """Read a recipe's lines and method and propose a process.
 
     Args:
@@ -119,7 +119,7 @@ def read(written: Written, eggs: EggSize, technique: Technique | None = None) ->
         formula = build(slug(title), title, written.servings or 8, plan, goods)
     except CraftError as error:
         questions.append(Question(field=error.field, text=error.message, assumed=error.remedy))
-    return Reading(
+    return ReadRecipe(
         title=title,
         lines=lines,
         groups=groups,

@@ -114,7 +114,7 @@ class Builder:
             return self.add(
                 WhipStep(id="whip", title="Whip the whites", vessel=BOWL.id, inputs=(of(weighed),), peak=plan.peak)
             )
-        manner = meringue.Manner(title=meringue.TITLES[method], peak=plan.peak, component=self.part)
+        manner = meringue.MethodSettings(title=meringue.TITLES[method], peak=plan.peak, component=self.part)
         ready, whisked = meringue.steps_for(method, stuff, manner)
         for step in (*ready, *whisked):
             boiled = isinstance(step, BoilStep) and plan.syrup_c
