@@ -31,7 +31,6 @@ from kindwhisk.core.reading import recipe
 from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.reading.proposal import read
 from kindwhisk.core.sugar.watch import watch
-from kindwhisk.core.tins.lining import lining
 from kindwhisk.core.tins.standing import stand
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.vessels import section
@@ -140,7 +139,7 @@ def _fold_and_tin() -> None:
         f"fold plan                  {1000 * pair.first_s:7.2f} ms   {pair.ratio:5.1f} times the tin's picture data, "
         f"{1000 * pair.second_s:.2f} ms"
     )
-    pages = side_by_side(lambda: lining_pdf("tin", lining(tin), Paper.A4), lambda: lining(tin), rounds=15)
+    pages = side_by_side(lambda: lining_pdf("tin", tin.lining(), Paper.A4), tin.lining, rounds=15)
     print(f"its paper as PDF           {1000 * pages.first_s:7.1f} ms   {pages.ratio:5.1f} times its shapes")
 
 

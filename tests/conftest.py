@@ -1,4 +1,4 @@
-"""A bench over a data file of its own, with the demo kitchen or without the past."""
+"""A data file of its own, and a bench over it, with the demo kitchen or without the past."""
 
 from __future__ import annotations
 
@@ -6,28 +6,32 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from peewee import SqliteDatabase
 
+from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.hub import Hub
-from kindwhisk.bench.service import Bench
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
-from kindwhisk.store import formulas, kitchens
-from kindwhisk.store.database import open_database
+from kindwhisk.store.database import Store, open_store
 
 
 @pytest.fixture
-def database(tmp_path: Path) -> Iterator[SqliteDatabase]:
+def store(tmp_path: Path) -> Iterator[Store]:
     """An open, empty data file."""
-    opened = open_database(tmp_path)
+    opened = open_store(tmp_path)
     yield opened
     opened.close()
 
 
 @pytest.fixture
-def bench(database: SqliteDatabase) -> Bench:  # noqa: ARG001 - it has to be open
+def empty_bench(store: Store) -> Bench:
+    """A bench over an empty data file."""
+    return Bench(store, Hub(store))
+
+
+@pytest.fixture
+def bench(empty_bench: Bench) -> Bench:
     """A bench with the demo's kitchen and formulas, but no bakes."""
-    kitchens.save(demo_kitchen())
+    empty_bench.store.kitchens.save(demo_kitchen())
     for formula in demo_formulas():
-        formulas.save(formula)
-    return Bench(Hub())
+        empty_bench.store.formulas.save(formula)
+    return empty_bench

@@ -38,7 +38,7 @@ def _run(
     if demo:
         from kindwhisk.demo.seed import is_empty, seed
 
-        if is_empty():
+        if is_empty(application.state.bench.store):
             typer.echo("· making the demo kitchen and its last weeks", err=True)
         seed(application.state.bench)
     family = socket.AF_INET6 if ":" in host else socket.AF_INET

@@ -13,7 +13,6 @@ from kindwhisk.api.app import create_app
 from kindwhisk.api.settings import Settings
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
-from kindwhisk.store import formulas, kitchens
 
 BASE = "http://127.0.0.1:8321"
 
@@ -22,9 +21,10 @@ BASE = "http://127.0.0.1:8321"
 def application(tmp_path: Path) -> FastAPI:
     """The application with the demo's kitchen and formulas."""
     app = create_app(Settings(data=tmp_path))
-    kitchens.save(demo_kitchen())
+    store = app.state.bench.store
+    store.kitchens.save(demo_kitchen())
     for formula in demo_formulas():
-        formulas.save(formula)
+        store.formulas.save(formula)
     return app
 
 

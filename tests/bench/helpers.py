@@ -6,8 +6,8 @@ import itertools
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
+from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.log.events import event_adapter
-from kindwhisk.bench.service import Bench
 from kindwhisk.bench.told.views import BakeState
 from kindwhisk.core.process.gate import GateItemKind
 from kindwhisk.core.process.wish import Wish

@@ -9,10 +9,10 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.projection import BakeStatus, StepStatus, project
 from kindwhisk.bench.rules import BenchRefusal
-from kindwhisk.bench.service import Bench
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.bands import Place, Quantity
@@ -21,7 +21,6 @@ from kindwhisk.core.values.estimate import Basis
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.demo.seed import PAST, seed
-from kindwhisk.store import bakes, formulas, kitchens
 from tests.bench.helpers import BEGAN, Baker
 
 
@@ -34,7 +33,7 @@ def test_a_whole_bake_by_doing_what_the_bench_says(bench: Bench, formula: str) -
         assert len(done) < 120
     state = baker.state
     assert {s.status for s in state.steps} == {StepStatus.DONE}
-    takes = {s.id: s.needs for s in scale(formulas.get(formula)[1], demo_kitchen(), Wish()).forecast.steps}
+    takes = {s.id: s.needs for s in scale(bench.store.formulas.get(formula)[1], demo_kitchen(), Wish()).forecast.steps}
     for step, needs in takes.items():
         assert all(done.index(need) < done.index(step) for need in needs), step
     assert state.late_by_s < 1800
@@ -45,7 +44,7 @@ def test_the_same_start_twice_is_one_bake(bench: Bench) -> None:
     ready = BEGAN + timedelta(hours=4)
     one = bench.start("tea-chiffon", Wish(), ready, "the-same-key", BEGAN)
     assert bench.start("tea-chiffon", Wish(), ready, "the-same-key", BEGAN) == one
-    assert len(bakes.listed()) == 1
+    assert len(bench.store.bakes.listed()) == 1
 
 
 def test_the_same_event_twice_changes_nothing(bench: Bench) -> None:
@@ -109,7 +108,7 @@ def test_what_does_not_fit_is_refused_and_nothing_is_kept(
         baker.tell(kind, **fields)
     assert refusal.value.field
     assert refusal.value.remedy
-    assert bakes.events(baker.bake) == []
+    assert bench.store.bakes.events(baker.bake) == []
 
 
 def test_undo_takes_back_the_last_thing_and_then_the_one_before(bench: Bench) -> None:
@@ -121,7 +120,7 @@ def test_undo_takes_back_the_last_thing_and_then_the_one_before(bench: Bench) ->
     assert "preheat-bake" not in back.running
     assert back.undoable == 1
     assert baker.tell("undone", sequence=1).steps[2].status is StepStatus.WAITING
-    assert len(bakes.events(baker.bake)) == 4
+    assert len(bench.store.bakes.events(baker.bake)) == 4
 
 
 def test_an_older_step_cannot_be_undone_under_a_later_one_but_a_reading_can(bench: Bench) -> None:
@@ -318,7 +317,7 @@ def test_being_late_pushes_everything_and_says_so(bench: Bench) -> None:
 def test_a_bake_keeps_the_kitchen_and_formula_that_it_began_with(bench: Bench) -> None:
     baker = Baker(bench)
     before = baker.state
-    kitchens.save(demo_kitchen().model_copy(update={"altitude_m": 3000, "air_c": 35}))
+    bench.store.kitchens.save(demo_kitchen().model_copy(update={"altitude_m": 3000, "air_c": 35}))
     assert baker.state == before
 
 
@@ -379,15 +378,13 @@ def test_a_hand_step_is_taken_to_begin_when_the_hands_were_free_but_not_long_bef
     assert dry.started_at == milk.ended_at
 
 
-def test_the_demo_teaches_its_kitchen(bench: Bench) -> None:
-    from kindwhisk.store.models import FormulaVersion
-
-    FormulaVersion.delete().execute()
+def test_the_demo_teaches_its_kitchen(empty_bench: Bench) -> None:
+    bench = empty_bench
     seed(bench, today=BEGAN)
-    finished = bakes.listed(status="finished")
+    finished = bench.store.bakes.listed(status="finished")
     assert len(finished) == len(PAST)
     seed(bench, today=BEGAN)
-    assert len(bakes.listed()) == len(PAST)
+    assert len(bench.store.bakes.listed()) == len(PAST)
     state = Baker(bench).state
     detail = bench.state(state.id, focus="bake", now=BEGAN).details["bake"].forecast
     # Both formulas were baked in this oven: each tells of it.

@@ -3,26 +3,21 @@
 from __future__ import annotations
 
 import pytest
-from peewee import SqliteDatabase
 
-from kindwhisk.bench.hub import Hub
-from kindwhisk.bench.record import kitchen_record
+from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.rules import BenchRefusal
-from kindwhisk.bench.service import Bench
 from kindwhisk.bench.told.views import BakeState, ReadingView
 from kindwhisk.core.values.estimate import Basis
 from kindwhisk.demo.formulas import tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
-from kindwhisk.store import formulas, kitchens
 from tests.bench.helpers import Baker
 
 
 @pytest.fixture
-def bench(database: SqliteDatabase) -> Bench:
-    assert database.is_connection_usable()
-    kitchens.save(demo_kitchen())
-    formulas.save(tea_chiffon())
-    return Bench(Hub())
+def bench(empty_bench: Bench) -> Bench:
+    empty_bench.store.kitchens.save(demo_kitchen())
+    empty_bench.store.formulas.save(tea_chiffon())
+    return empty_bench
 
 
 def _last(state: BakeState) -> ReadingView:
@@ -146,7 +141,7 @@ def test_two_cups_teach_the_next_fold(bench: Bench) -> None:
             baker.go_on() if state.current not in state.running else baker.tell("step_done", step=state.current)
         baker.tell("outcome_recorded", stars=3)
         baker.tell("bake_finished")
-    record = kitchen_record(tea_chiffon())
+    record = bench.record_of(tea_chiffon())
     assert len(record.kept["fold"]) == 3
     assert all(observed < modelled for observed, modelled in record.kept["fold"])
     taught = Baker(bench).state

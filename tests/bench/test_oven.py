@@ -6,13 +6,9 @@ from datetime import timedelta
 
 import pytest
 
-from kindwhisk.bench.ovens.evidence import oven_evidence
-from kindwhisk.bench.ovens.profile import oven_profile
-from kindwhisk.bench.service import Bench
+from kindwhisk.bench.bench import Bench
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.values.estimate import Basis
-from kindwhisk.demo.kitchen import demo_kitchen
-from kindwhisk.store import probes
 from kindwhisk.store.probes import StoredReading, milliseconds
 from tests.bench.helpers import Baker
 
@@ -43,7 +39,7 @@ def finish(baker: Baker) -> None:
 def test_bakes_teach_their_oven_and_the_next_formula_knows_it(bench: Bench) -> None:
     for _ in range(3):
         finish(bake_for(bench, 1.2))
-    known = oven_profile("deck", demo_kitchen())
+    known = bench.oven_profile("deck")
     assert known.bakes_used == 3
     assert known.time.factor.likely > 1.08
     assert [s.trusted > 0.9 for s in known.time_steps] == [True] * 3
@@ -66,9 +62,9 @@ def test_a_bake_that_was_given_up_still_tells_that_it_took_longer(bench: Bench) 
     baker.wait(1.3 * state.details["bake"].forecast.modelled_s)
     baker.tell("not_yet", step="bake")
     baker.tell("bake_abandoned", reason="burnt outside, raw inside")
-    (seen,) = oven_evidence().bakes
+    (seen,) = bench.oven_evidence().bakes
     assert seen.above
-    known = oven_profile("deck", demo_kitchen())
+    known = bench.oven_profile("deck")
     assert known.bakes_used == 0
     assert known.time.factor.likely > 1.1
 
@@ -88,7 +84,7 @@ def test_a_bake_is_followed_by_its_crumb_and_its_oven(bench: Bench) -> None:
         place = next(p for p in bake.curve if p.t_s >= t / pace)
         sent.append(StoredReading("crumb-probe", f"c{t}", milliseconds(at), place.core_c, place.core_c))
         sent.append(StoredReading("oven-probe", f"o{t}", milliseconds(at), 158.0, 158.0))
-    probes.keep(sent)
+    bench.store.probes.keep(sent)
     baker.wait(1500)
     seen = baker.state.details["bake"]
     assert seen.outlook is not None
@@ -103,7 +99,7 @@ def test_a_bake_is_followed_by_its_crumb_and_its_oven(bench: Bench) -> None:
     baker.wait(900)
     baker.tell("step_done", step="bake")
     finish(baker)
-    known = oven_profile("deck", demo_kitchen())
+    known = bench.oven_profile("deck")
     assert known.checks_used == 1
     assert known.degrees_steps[0].measured_c == pytest.approx(158, abs=0.5)
     assert known.offset.offset_k.likely < -10

@@ -2,11 +2,7 @@
 
 from __future__ import annotations
 
-from peewee import SqliteDatabase
-
-from kindwhisk.bench.hub import Hub
-from kindwhisk.bench.record import kitchen_record
-from kindwhisk.bench.service import Bench
+from kindwhisk.bench.bench import Bench
 from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.process.meringue import with_method
 from kindwhisk.core.process.scaling import scale
@@ -17,24 +13,22 @@ from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.demo.seed import seed
 
 
-def test_a_meringue_made_otherwise_learns_nothing_from_the_old_one(database: SqliteDatabase) -> None:
-    assert database.is_connection_usable()
-    seed(Bench(Hub()))
-    own = kitchen_record(tea_chiffon())
+def test_a_meringue_made_otherwise_learns_nothing_from_the_old_one(empty_bench: Bench) -> None:
+    seed(empty_bench)
+    own = empty_bench.record_of(tea_chiffon())
     assert len(own.densities["whip"]) == 5
     for method in (Method.SWISS, Method.SYRUP):
-        changed = kitchen_record(with_method(tea_chiffon(), "whip", method))
+        changed = empty_bench.record_of(with_method(tea_chiffon(), "whip", method))
         assert "whip" not in changed.times
         assert "whip" not in changed.densities
         # The oven is the same one.
         assert changed.times["preheat-bake"] == own.times["preheat-bake"]
 
 
-def test_finished_heights_teach_the_rise(database: SqliteDatabase) -> None:
-    assert database.is_connection_usable()
-    seed(Bench(Hub()))
+def test_finished_heights_teach_the_rise(empty_bench: Bench) -> None:
+    seed(empty_bench)
     formula = tea_chiffon()
-    record = kitchen_record(formula)
+    record = empty_bench.record_of(formula)
     assert len(record.heights) == 6
     plain = scale(formula, demo_kitchen(), Wish()).forecast.step("fill").section
     own = scale(formula, demo_kitchen(), Wish(), record).forecast.step("fill").section
@@ -51,4 +45,4 @@ def test_finished_heights_teach_the_rise(database: SqliteDatabase) -> None:
     assert own.rise_mm.high - own.rise_mm.low < plain.rise_mm.high - plain.rise_mm.low
     assert flat.rise_mm.likely < own.rise_mm.likely
     # A batter that is made otherwise learns nothing from these.
-    assert kitchen_record(with_method(formula, "whip", Method.SWISS)).heights == ()
+    assert empty_bench.record_of(with_method(formula, "whip", Method.SWISS)).heights == ()

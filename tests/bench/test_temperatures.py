@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from datetime import timedelta
 
-from kindwhisk.bench.service import Bench
+from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.told.views import BakeState
 from kindwhisk.core.kitchen import ProbePlace, Thermometer
 from kindwhisk.core.warmth.thermometer import Check
-from kindwhisk.store import kitchens, probes
+from kindwhisk.store.probes import StoredReading, milliseconds
 from tests.bench.helpers import Baker
 
 
@@ -46,21 +46,19 @@ def test_a_pot_is_followed_by_what_is_typed_and_a_taken_back_reading_leaves_no_t
 
 
 def test_outside_readings_of_the_pots_probe_count_even_when_they_come_late(bench: Bench) -> None:
-    _, kitchen = kitchens.current()
+    _, kitchen = bench.store.kitchens.current()
     probe = Thermometer(id="p1", name="P", place=ProbePlace.POT)
-    kitchens.save(kitchen.model_copy(update={"thermometers": (probe,)}))
+    bench.store.kitchens.save(kitchen.model_copy(update={"thermometers": (probe,)}))
     baker = boil(bench)
     began = baker.now
     baker.wait(120)
 
     def send(seconds: range) -> None:
         rows = [
-            probes.StoredReading(
-                "p1", str(s), probes.milliseconds(began + timedelta(seconds=s)), 22 + s / 2, 22 + s / 2
-            )
+            StoredReading("p1", str(s), milliseconds(began + timedelta(seconds=s)), 22 + s / 2, 22 + s / 2)
             for s in seconds
         ]
-        probes.keep(rows)
+        bench.store.probes.keep(rows)
 
     def count() -> int:
         watch = baker.state.details["whip-boil"].watch
@@ -93,9 +91,9 @@ def test_the_whites_are_called_and_then_both_are_on_one_clock(bench: Bench) -> N
 
 
 def test_a_typed_reading_is_set_right_by_its_thermometers_check(bench: Bench) -> None:
-    _, kitchen = kitchens.current()
+    _, kitchen = bench.store.kitchens.current()
     hand = Thermometer(id="hand", name="Hand", check=Check(ice_c=2.0))
-    kitchens.save(kitchen.model_copy(update={"thermometers": (hand,)}))
+    bench.store.kitchens.save(kitchen.model_copy(update={"thermometers": (hand,)}))
     baker = boil(bench)
     state = baker.tell(
         "reading_added", step="whip-boil", quantity="temperature in the vessel", value=80, thermometer="hand"

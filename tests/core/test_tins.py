@@ -10,7 +10,6 @@ from hypothesis import strategies as st
 from pydantic import TypeAdapter, ValidationError
 
 from kindwhisk.core.ingredients.material import Material
-from kindwhisk.core.tins.lining import lining
 from kindwhisk.core.tins.rise import risen_volume_ml
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin, Tin
 from kindwhisk.core.tins.sharing import OnShelf, share_out
@@ -161,18 +160,18 @@ def test_sharing_out_loses_nothing_and_overfills_nothing(batter_ml: float) -> No
 
 
 def test_paper_has_the_sizes_of_its_tin() -> None:
-    disc, strip = lining(ROUND_20)
+    disc, strip = ROUND_20.lining()
     assert (disc.width_mm, disc.height_mm) == pytest.approx((200, 200), abs=0.05)
     assert strip.height_mm == pytest.approx(60)
     assert strip.width_mm == pytest.approx(math.pi * 200 + 15)
     sheet = read({"shape": "sheet", "dimensions": {"width_mm": 300, "length_mm": 400, "depth_mm": 20}})
-    (paper,) = lining(sheet)
+    (paper,) = sheet.lining()
     assert (paper.width_mm, paper.height_mm) == pytest.approx((340, 440))
 
 
 @given(tins())
 def test_every_paper_covers_its_wall(tin: Tin) -> None:
-    shapes = lining(tin)
+    shapes = tin.lining()
     assert all(s.width_mm > 0 and s.height_mm > 0 and s.size for s in shapes)
     if tin.shape in {"round", "tube"}:
         wall = next(s for s in shapes if s.name == "wall")

@@ -8,9 +8,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.clock import Clock
-from kindwhisk.bench.hub import Hub
-from kindwhisk.bench.service import Bench
 from kindwhisk.core.foams import hot_foam
 from kindwhisk.core.kitchen import ProbePlace, Thermometer
 from kindwhisk.core.ovens.cycling import holding
@@ -23,7 +22,6 @@ from kindwhisk.devices.oven import OvenPlan, StandInOven
 from kindwhisk.devices.pot import PotPlan, StandInPot
 from kindwhisk.devices.stand_in import Mishap, StandIns
 from kindwhisk.formats import probe_csv
-from kindwhisk.store import kitchens, probes
 from tests.bench.helpers import Baker
 
 
@@ -88,22 +86,22 @@ def test_the_clock_runs_fast_and_never_back() -> None:
 @pytest.fixture
 def kitchen_with_probes(bench: Bench) -> Bench:
     """A pot probe that reads a degree high, and one in the bowl."""
-    _, kitchen = kitchens.current()
+    _, kitchen = bench.store.kitchens.current()
     probes_here = (
         Thermometer(id="pot", name="Pot", place=ProbePlace.POT, check=Check(ice_c=1.0)),
         Thermometer(id="bowl", name="Bowl", place=ProbePlace.BOWL),
     )
-    kitchens.save(kitchen.model_copy(update={"thermometers": probes_here}))
+    bench.store.kitchens.save(kitchen.model_copy(update={"thermometers": probes_here}))
     return bench
 
 
 def test_a_reading_is_kept_once_and_set_right(kitchen_with_probes: Bench) -> None:
     bench, at = kitchen_with_probes, Clock().now()
     one = OutsideReading(probe="pot", value=212, unit="F", at=at, key="a")
-    assert take([one, one.model_copy(update={"key": "b"})], bench.clock, bench.hub).stored == 2
-    again = take([one], bench.clock, bench.hub)
+    assert take([one, one.model_copy(update={"key": "b"})], bench).stored == 2
+    again = take([one], bench)
     assert (again.stored, again.repeated) == (0, 1)
-    kept = probes.between("pot", at, at)
+    kept = bench.store.probes.between("pot", at, at)
     assert [k.read_c for k in kept] == pytest.approx([100, 100])
     assert [k.celsius for k in kept] == pytest.approx([99, 99])
 
@@ -112,21 +110,21 @@ def test_a_batch_is_kept_whole_or_not_at_all(kitchen_with_probes: Bench) -> None
     bench, at = kitchen_with_probes, Clock().now()
     wrong = [OutsideReading(probe="pot", value=v, at=at, key=str(v)) for v in (20.0, 2000.0)]
     with pytest.raises(CraftError) as refusal:
-        take(wrong, bench.clock, bench.hub)
+        take(wrong, bench)
     assert refusal.value.field == "readings.1.value"
-    assert probes.between("pot", at, at) == []
+    assert bench.store.probes.between("pot", at, at) == []
     ahead = OutsideReading(probe="pot", value=20, at=at + timedelta(hours=1))
     with pytest.raises(CraftError) as early:
-        take([ahead], bench.clock, bench.hub)
+        take([ahead], bench)
     assert early.value.field == "at"
 
 
 def test_a_table_of_readings_comes_back_as_it_left(kitchen_with_probes: Bench) -> None:
     bench, at = kitchen_with_probes, Clock().now()
     sent = [OutsideReading(probe="pot", value=20 + i / 8, at=at - timedelta(seconds=i), key=f"k{i}") for i in range(40)]
-    take(sent, bench.clock, bench.hub)
-    text = probe_csv.write(probes.between("pot", at - timedelta(minutes=1), at))
-    assert take(probe_csv.read(text), bench.clock, bench.hub).stored == 0
+    take(sent, bench)
+    text = probe_csv.write(bench.store.probes.between("pot", at - timedelta(minutes=1), at))
+    assert take(probe_csv.read(text), bench).stored == 0
     assert sorted(r.key or "" for r in probe_csv.read(text)) == sorted(r.key or "" for r in sent)
     with pytest.raises(CraftError) as refusal:
         probe_csv.read("probe,at,value\npot,2026-05-01T05:00:00Z,warm\n")
@@ -137,7 +135,7 @@ def test_a_table_of_readings_comes_back_as_it_left(kitchen_with_probes: Bench) -
 
 def test_stand_ins_follow_the_bench_and_the_bench_follows_them(kitchen_with_probes: Bench) -> None:
     bench = kitchen_with_probes
-    stand_ins = StandIns(bench, bench.clock, Hub(), available=True)
+    stand_ins = StandIns(bench, available=True)
     baker = Baker(bench, "syrup-peaks")
     baker.until("whip-boil")
     baker.tell("step_started", step="whip-boil")
@@ -182,9 +180,8 @@ def test_a_stand_in_oven_cycles_around_another_temperature_than_its_dial() -> No
 
 
 def test_a_stand_in_cake_bakes_and_cools_and_its_probe_tells_when(bench: Bench) -> None:
-    hub, clock = Hub(), Clock()
     baker = Baker(bench, "butter-sponge", hours=6)
-    stand_ins = StandIns(bench, clock, hub, available=True)
+    stand_ins = StandIns(bench, available=True)
     baker.until("bake")
     baker.tell("step_started", step="bake")
     hottest, ends = 0.0, None

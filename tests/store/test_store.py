@@ -6,6 +6,7 @@ import json
 import sqlite3
 import threading
 from pathlib import Path
+from typing import Any
 
 import pytest
 from peewee import IntegrityError, SqliteDatabase
@@ -14,23 +15,20 @@ from kindwhisk.bench.ovens.evidence import oven_evidence
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
-from kindwhisk.store import bakes, formulas, kitchens
-from kindwhisk.store.database import FILE_NAME, MIGRATIONS, migrate, open_database
-from kindwhisk.store.models import BakeRow, EventRow
-from kindwhisk.store.writing import writing
+from kindwhisk.store.database import FILE_NAME, MIGRATIONS, Store, migrate, open_store
 
 
-def a_bake(bake_id: str = "one") -> BakeRow:
-    return BakeRow(
-        id=bake_id,
-        formula="tea-chiffon",
-        version=1,
-        title="Tea chiffon",
-        started_at="2026-11-01T05:00:00+00:00",
-        status="running",
-        client_key=f"key-{bake_id}",
-        document="{}",
-    )
+def a_bake(bake_id: str = "one") -> dict[str, Any]:
+    return {
+        "id": bake_id,
+        "formula": "tea-chiffon",
+        "version": 1,
+        "title": "Tea chiffon",
+        "started_at": "2026-11-01T05:00:00+00:00",
+        "status": "running",
+        "client_key": f"key-{bake_id}",
+        "document": "{}",
+    }
 
 
 def test_a_data_file_of_the_first_version_opens_in_this_one(tmp_path: Path) -> None:
@@ -44,57 +42,57 @@ def test_a_data_file_of_the_first_version_opens_in_this_one(tmp_path: Path) -> N
         " 'finished', 'key-old', '{}')"
     )
     old.close()
-    opened = open_database(tmp_path)
-    row = bakes.get("old")
+    store = open_store(tmp_path)
+    row = store.bakes.get("old")
     assert (row.title, row.summary) == ("Tea chiffon", None)
-    bakes.set_outcome("old", "finished", {"stars": 4})
-    assert bakes.get("old").summary == {"stars": 4}
-    assert migrate(opened) == []
-    opened.close()
+    store.bakes.set_outcome("old", "finished", {"stars": 4})
+    assert store.bakes.get("old").summary == {"stars": 4}
+    assert migrate(store.database) == []
+    store.close()
 
 
-def test_commits_are_written_through(database: SqliteDatabase) -> None:
-    assert database.pragma("synchronous") == 2
-    assert database.pragma("journal_mode") == "wal"
-    assert database.pragma("foreign_keys") == 1
+def test_commits_are_written_through(store: Store) -> None:
+    assert store.database.pragma("synchronous") == 2
+    assert store.database.pragma("journal_mode") == "wal"
+    assert store.database.pragma("foreign_keys") == 1
 
 
-def test_a_formula_keeps_its_versions_and_an_unchanged_one_its_number(database: SqliteDatabase) -> None:  # noqa: ARG001
+def test_a_formula_keeps_its_versions_and_an_unchanged_one_its_number(store: Store) -> None:
     formula = tea_chiffon()
-    assert formulas.save(formula) == 1
-    assert formulas.save(formula) == 1
+    assert store.formulas.save(formula) == 1
+    assert store.formulas.save(formula) == 1
     changed = formula.model_copy(update={"title": "Smoky tea chiffon"})
-    assert formulas.save(changed) == 2
-    assert formulas.get(formula.id)[1].title == "Smoky tea chiffon"
-    assert formulas.get(formula.id, version=1)[1] == formula
-    assert [(e.id, e.version) for e in formulas.entries()] == [(formula.id, 2)]
+    assert store.formulas.save(changed) == 2
+    assert store.formulas.get(formula.id)[1].title == "Smoky tea chiffon"
+    assert store.formulas.get(formula.id, version=1)[1] == formula
+    assert [(e.id, e.version) for e in store.formulas.entries()] == [(formula.id, 2)]
     with pytest.raises(CraftError) as error:
-        formulas.get("nothing")
+        store.formulas.get("nothing")
     assert error.value.field == "formula_id"
 
 
-def test_the_last_kitchen_is_in_force(database: SqliteDatabase) -> None:  # noqa: ARG001
-    assert kitchens.current()[0] == 0
-    first = kitchens.save(demo_kitchen())
-    second = kitchens.save(demo_kitchen().model_copy(update={"altitude_m": 900}))
-    revision, kitchen = kitchens.current()
+def test_the_last_kitchen_is_in_force(store: Store) -> None:
+    assert store.kitchens.current()[0] == 0
+    first = store.kitchens.save(demo_kitchen())
+    second = store.kitchens.save(demo_kitchen().model_copy(update={"altitude_m": 900}))
+    revision, kitchen = store.kitchens.current()
     assert (revision, kitchen.altitude_m) == (second, 900)
     assert second > first
 
 
-def test_a_repeated_key_is_refused_by_the_file_itself(database: SqliteDatabase) -> None:  # noqa: ARG001
-    bakes.create(a_bake())
-    bakes.append("one", at="t", kind="note_added", payload="{}", client_key="k")
+def test_a_repeated_key_is_refused_by_the_file_itself(store: Store) -> None:
+    store.bakes.create(**a_bake())
+    store.bakes.append("one", at="t", kind="note_added", payload="{}", client_key="k")
     with pytest.raises(IntegrityError):
-        bakes.append("one", at="t", kind="note_added", payload="{}", client_key="k")
-    assert [e.sequence for e in bakes.events("one")] == [1]
+        store.bakes.append("one", at="t", kind="note_added", payload="{}", client_key="k")
+    assert [e.sequence for e in store.bakes.events("one")] == [1]
 
 
-def test_a_write_that_fails_half_way_leaves_nothing(database: SqliteDatabase, tmp_path: Path) -> None:  # noqa: ARG001
-    bakes.create(a_bake())
+def test_a_write_that_fails_half_way_leaves_nothing(store: Store, tmp_path: Path) -> None:
+    store.bakes.create(**a_bake())
     try:
-        with writing():
-            bakes.append("one", at="t", kind="note_added", payload="{}", client_key="k")
+        with store.writing():
+            store.bakes.append("one", at="t", kind="note_added", payload="{}", client_key="k")
             raise RuntimeError("the power went")
     except RuntimeError:
         pass
@@ -102,30 +100,30 @@ def test_a_write_that_fails_half_way_leaves_nothing(database: SqliteDatabase, tm
         assert other.execute("SELECT count(*) FROM eventrow").fetchone() == (0,)
 
 
-def test_many_hands_write_one_after_the_other(database: SqliteDatabase) -> None:
-    bakes.create(a_bake())
+def test_many_hands_write_one_after_the_other(store: Store) -> None:
+    store.bakes.create(**a_bake())
 
     def tell(hand: int) -> None:
         for n in range(10):
-            with writing():
-                bakes.append("one", at="t", kind="note_added", payload="{}", client_key=f"{hand}-{n}")
-        database.close()
+            with store.writing():
+                store.bakes.append("one", at="t", kind="note_added", payload="{}", client_key=f"{hand}-{n}")
+        store.close()
 
     hands = [threading.Thread(target=tell, args=(h,)) for h in range(4)]
     for hand in hands:
         hand.start()
     for hand in hands:
         hand.join()
-    sequences = [e.sequence for e in bakes.events("one")]
+    sequences = [e.sequence for e in store.bakes.events("one")]
     assert sequences == list(range(1, 41))
 
 
-def test_the_live_stream_resumes_after_an_id(database: SqliteDatabase) -> None:  # noqa: ARG001
-    bakes.create(a_bake())
-    ids = [bakes.append("one", at="t", kind="k", payload="{}", client_key=str(n)).id for n in range(4)]
-    assert bakes.last_event_id() == ids[-1]
-    assert [e.id for e in bakes.after(ids[1])] == ids[2:]
-    assert [e.kind for e in EventRow.select()] == ["k"] * 4
+def test_the_live_stream_resumes_after_an_id(store: Store) -> None:
+    store.bakes.create(**a_bake())
+    ids = [store.bakes.append("one", at="t", kind="k", payload="{}", client_key=str(n)).id for n in range(4)]
+    assert store.bakes.last_event_id() == ids[-1]
+    assert [e.id for e in store.bakes.after(ids[1])] == ids[2:]
+    assert [e.kind for e in store.bakes.after(0)] == ["k"] * 4
 
 
 def test_a_fold_that_deflated_became_macaronage_in_book_and_bakes(tmp_path: Path) -> None:
@@ -147,9 +145,9 @@ def test_a_fold_that_deflated_became_macaronage_in_book_and_bakes(tmp_path: Path
         row,
     )
     old.close()
-    opened = open_database(tmp_path)
-    assert formulas.get("french-shells") == (1, shells)
-    opened.close()
+    store = open_store(tmp_path)
+    assert store.formulas.get("french-shells") == (1, shells)
+    store.close()
 
 
 def test_times_of_past_bakes_teach_ovens_after_the_file_was_opened_anew(tmp_path: Path) -> None:
@@ -168,7 +166,7 @@ def test_times_of_past_bakes_teach_ovens_after_the_file_was_opened_anew(tmp_path
         (*row, json.dumps(document), json.dumps(summary)),
     )
     old.close()
-    opened = open_database(tmp_path)
-    (seen,) = oven_evidence().bakes
+    store = open_store(tmp_path)
+    (seen,) = oven_evidence(store).bakes
     assert (seen.oven, seen.family, seen.observed_s) == ("deck", "tube", 2300)
-    opened.close()
+    store.close()

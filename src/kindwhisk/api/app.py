@@ -31,11 +31,12 @@ from kindwhisk.api.routers import (
 )
 from kindwhisk.api.security import Doorkeeper, Sessions
 from kindwhisk.api.settings import Settings
+from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.clock import Clock
 from kindwhisk.bench.hub import Hub
-from kindwhisk.bench.service import Bench
+from kindwhisk.bench.keep_up import KeepUp
 from kindwhisk.devices.stand_in import StandIns
-from kindwhisk.store.database import open_database
+from kindwhisk.store.database import open_store
 
 ROUTERS = (
     health,
@@ -59,14 +60,15 @@ ROUTERS = (
 
 def create_app(settings: Settings) -> FastAPI:
     """An application over the data file in ``settings.data``, migrated to this version."""
-    database = open_database(settings.data)
-    hub, clock = Hub(), Clock()
-    bench = Bench(hub, clock)
-    stand_ins_here = StandIns(bench, clock, hub, available=settings.stand_ins)
+    store = open_store(settings.data)
+    clock = Clock()
+    bench = Bench(store, Hub(store), clock)
+    stand_ins_here = StandIns(bench, available=settings.stand_ins)
+    keep_up = KeepUp(bench)
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:  # noqa: ARG001 - the framework passes it
-        hub.attach(asyncio.get_running_loop())
+        bench.hub.attach(asyncio.get_running_loop())
         # Slow to load, so not at the first plan; and not in a thread, for half-loaded modules would be met in others.
         for slow in ("ortools.sat.python.cp_model", "pint", "scipy.interpolate"):
             import_module(slow)
@@ -74,9 +76,11 @@ def create_app(settings: Settings) -> FastAPI:
         if last is not None and settings.stand_ins:
             clock.not_before(last)  # it may have run ahead of the wall before
         stand_ins_here.start()
+        keep_up.start()
         yield
         stand_ins_here.stop()
-        database.close()
+        keep_up.stop()
+        store.close()
 
     app = FastAPI(
         title="Kind Whisk",
@@ -87,7 +91,7 @@ def create_app(settings: Settings) -> FastAPI:
         openapi_url="/api/openapi.json",
     )
     sessions = Sessions(settings.passcode)
-    app.state.hub, app.state.bench, app.state.sessions = hub, bench, sessions
+    app.state.bench, app.state.sessions = bench, sessions
     app.state.stand_ins = stand_ins_here
     for module in ROUTERS:
         app.include_router(module.router)

@@ -5,9 +5,10 @@ from __future__ import annotations
 import asyncio
 from collections.abc import AsyncIterator
 from datetime import datetime
+from threading import Event, Lock
 
 from kindwhisk.core.values.model import Value
-from kindwhisk.store import bakes
+from kindwhisk.store.database import Store
 
 IDLE_S = 15.0
 BETWEEN_READS_S = 0.2
@@ -31,13 +32,19 @@ class ProbeRead(Value):
 
 
 class Hub:
-    """Wakes listeners. The events themselves come from the disk, so a listener that was away misses none."""
+    """Wakes listeners. The events themselves come from the disk, so a listener that was away misses none.
 
-    def __init__(self) -> None:
+    ``reads`` is set whenever a probe has read something.
+    """
+
+    def __init__(self, store: Store) -> None:
+        self._store = store
         self._loop: asyncio.AbstractEventLoop | None = None
         self._waiting: set[asyncio.Event] = set()
         self._latest: dict[str, tuple[int, ProbeRead]] = {}
         self._reads = 0
+        self._lock = Lock()
+        self.reads = Event()
         self._wake_planned = False
 
     def attach(self, loop: asyncio.AbstractEventLoop) -> None:
@@ -51,8 +58,10 @@ class Hub:
 
     def read(self, probe: str, at: datetime, celsius: float) -> None:
         """A probe's reading was written; listeners are told a few times a second at most."""
-        self._reads += 1
-        self._latest[probe] = (self._reads, ProbeRead(probe=probe, at=at, celsius=celsius))
+        self.reads.set()
+        with self._lock:
+            self._reads += 1
+            self._latest[probe] = (self._reads, ProbeRead(probe=probe, at=at, celsius=celsius))
         if self._loop is not None and not self._loop.is_closed():
             self._loop.call_soon_threadsafe(self._wake_soon)
 
@@ -66,6 +75,11 @@ class Hub:
         for event in self._waiting:
             event.set()
 
+    def _read_since(self, heard: int) -> tuple[int, list[ProbeRead]]:
+        """How many readings there were by now, and the latest one of each probe that read since so many."""
+        with self._lock:
+            return self._reads, [read for number, read in self._latest.values() if number > heard]
+
     async def changes(self, after: int) -> AsyncIterator[Change | ProbeRead | None]:
         """Everything after an id, then whatever comes; None when nothing came for a while."""
         heard = self._reads
@@ -74,12 +88,11 @@ class Hub:
         try:
             while True:
                 signal.clear()
-                rows = await asyncio.to_thread(bakes.after, after)
+                rows = await asyncio.to_thread(self._store.bakes.after, after)
                 for row in rows:
                     after = row.id
-                    yield Change(id=row.id, bake=row.bake_id, sequence=row.sequence, kind=row.kind)
-                told = [read for number, read in self._latest.values() if number > heard]
-                heard = self._reads
+                    yield Change(id=row.id, bake=row.bake, sequence=row.sequence, kind=row.kind)
+                heard, told = self._read_since(heard)
                 for read in told:
                     yield read
                 if rows or told:

@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
-from kindwhisk.bench.log.projection import Progress, StepStatus
-from kindwhisk.bench.now.walked import WalkedBake, parse
-from kindwhisk.bench.ovens.evidence import oven_evidence
+from kindwhisk.bench.log.document import parse
+from kindwhisk.bench.log.projection import StepStatus
+from kindwhisk.bench.now.moment import Moment
+from kindwhisk.bench.now.walked import WalkedBake
+from kindwhisk.bench.ovens.evidence import OvenEvidence
 from kindwhisk.bench.ovens.record import OvenHeld, OvenTime, oven_held, oven_times
 from kindwhisk.core.folding.air_kept import kept_share
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.folding.together import bring_together
-from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import KitchenRecord
 from kindwhisk.core.process.formula import Formula, content_of
 from kindwhisk.core.process.outcome import Attention
@@ -21,7 +22,8 @@ from kindwhisk.core.tins.rise import risen_volume_ml, settled_volume_ml
 from kindwhisk.core.tins.standing import levels_mm
 from kindwhisk.core.values.bands import CUP_SPREAD, Quantity
 from kindwhisk.core.values.model import Value
-from kindwhisk.store import bakes
+from kindwhisk.store.database import Store
+from kindwhisk.store.probes import Probes
 
 GOOD_STARS = 4
 REMEMBERED = 30
@@ -110,8 +112,13 @@ def _cups(made: WalkedBake) -> tuple[CupRead, ...]:
     return tuple(found)
 
 
-def summary(made: WalkedBake, progress: Progress, late_by_s: float, kitchen: Kitchen) -> BakeSummary:
-    """The summary of a bake. Only steps that run on their own teach times: hands are slow for many reasons."""
+def summary(at: Moment, probes: Probes) -> BakeSummary:
+    """The summary of a bake that is over.
+
+    Only steps that run on their own teach times: hands are slow for many reasons.
+    """
+    made, progress = at.walked, at.progress
+    late = ((progress.ended_at or at.now) - made.document.ready_at).total_seconds()
     times = {}
     for step in made.forecast.steps:
         own = progress.steps.get(step.id)
@@ -125,13 +132,13 @@ def summary(made: WalkedBake, progress: Progress, late_by_s: float, kitchen: Kit
         stars=outcome.stars if outcome else None,
         faults=outcome.faults if outcome else (),
         height_mm=outcome.height_mm if outcome else None,
-        late_by_s=late_by_s,
+        late_by_s=late,
         times=times,
         cups=_cups(made),
         kept=_kept(made),
         modelled_mm=_modelled_mm(made),
         ovens=tuple(oven_times(made, progress)),
-        held=tuple(oven_held(made, progress, kitchen)),
+        held=tuple(oven_held(made, progress, at.kitchen, probes)),
     )
 
 
@@ -145,7 +152,7 @@ def _same_work(then: Work | None, now: Work | None) -> bool:
     return then[0] == now[0] and then[1].warmed == now[1].warmed
 
 
-def kitchen_record(formula: Formula) -> KitchenRecord:
+def kitchen_record(store: Store, formula: Formula, ovens: OvenEvidence) -> KitchenRecord:
     """The record of this kitchen with a formula, from its latest finished bakes, oldest first, and with its ovens.
 
     A bake of an earlier version tells of a step only if that is still the same work: a Swiss meringue learns nothing
@@ -157,7 +164,7 @@ def kitchen_record(formula: Formula) -> KitchenRecord:
     folds: dict[str, list[tuple[float, float]]] = {}
     heights: list[tuple[float, float]] = []
     lead = formula.fill.id if formula.fill is not None else ""
-    rows = bakes.listed(status="finished", formula=formula.id, limit=REMEMBERED)
+    rows = store.bakes.listed(status="finished", formula=formula.id, limit=REMEMBERED)
     for row in reversed(rows):
         if not row.summary:
             continue
@@ -177,14 +184,13 @@ def kitchen_record(formula: Formula) -> KitchenRecord:
                 if then.get(cup.step) != now.get(cup.step):
                     continue
                 densities.setdefault(cup.step, []).append(cup.density)
-    evidence = oven_evidence()
     return KitchenRecord(
         times={i: tuple(pairs) for i, pairs in times.items()},
         densities={i: tuple(values) for i, values in densities.items()},
         heights=tuple(heights),
         kept={i: tuple(pairs) for i, pairs in folds.items()},
-        bakes=evidence.bakes,
-        degrees=evidence.degrees,
-        rises=evidence.rises,
-        hot_sides=evidence.hot_sides,
+        bakes=ovens.bakes,
+        degrees=ovens.degrees,
+        rises=ovens.rises,
+        hot_sides=ovens.hot_sides,
     )

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from kindwhisk.bench.log import events as ev
-from kindwhisk.bench.log.projection import BakeStatus, Progress, StepStatus, value_of
-from kindwhisk.bench.told.state import gate_items, startable
+from kindwhisk.bench.log.projection import BakeStatus, StepStatus, value_of
+from kindwhisk.bench.now.moment import Moment
+from kindwhisk.bench.now.readiness import startable
 from kindwhisk.core.folding.cup import density_by_ribbon, told_by_ribbon
 from kindwhisk.core.process.forecast import Forecast, StepForecast
-from kindwhisk.core.process.gate import gates
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.values.bands import Quantity, check_plausible
 from kindwhisk.core.values.errors import NotNowError
@@ -21,13 +21,14 @@ AFTER_THE_END = (ev.OutcomeRecorded, ev.NoteAdded, ev.ReadingAdded, ev.Undone)
 UNDONE_AT_ANY_TIME = (ev.ReadingAdded, ev.ProbePlaced, ev.NoteAdded, ev.GateTicked, ev.TimerStarted, ev.OutcomeRecorded)
 
 
-def check(event: ev.BenchEvent, forecast: Forecast, progress: Progress, happened: list[ev.Happened]) -> None:
-    """Let the event pass or refuse it.
+def check(event: ev.BenchEvent, at: Moment) -> None:
+    """Let the event pass at a moment, or refuse it.
 
     Raises:
         BenchRefusal: it does not fit; nothing changes.
         CraftError: its reading cannot be.
     """
+    progress, forecast = at.progress, at.walked.forecast
     if progress.status is not BakeStatus.RUNNING and not isinstance(event, AFTER_THE_END):
         raise BenchRefusal(
             "This bake is over.",
@@ -36,9 +37,9 @@ def check(event: ev.BenchEvent, forecast: Forecast, progress: Progress, happened
         )
     match event:
         case ev.StepStarted():
-            _check_start(_step(event.step, forecast), forecast, progress)
+            _check_start(_step(event.step, forecast), at)
         case ev.StepDone():
-            _check_done(_step(event.step, forecast), forecast, progress)
+            _check_done(_step(event.step, forecast), at)
         case ev.StepSkipped() if progress.is_over(_step(event.step, forecast).id):
             raise BenchRefusal("This step is over already.", field="step", remedy="Take it back first, with undo.")
         case ev.NotYet():
@@ -50,7 +51,7 @@ def check(event: ev.BenchEvent, forecast: Forecast, progress: Progress, happened
         case ev.CueDone() | ev.ProbePlaced():
             _step(event.step, forecast)
         case ev.Undone():
-            _check_undo(event, progress, happened)
+            _check_undo(event, at)
         case ev.BakeFinished():
             left = [s.title for s in forecast.steps if not progress.is_over(s.id)]
             if left:
@@ -74,12 +75,11 @@ def _step(step_id: str, forecast: Forecast) -> StepForecast:
         ) from None
 
 
-def _check_start(step: StepForecast, forecast: Forecast, progress: Progress) -> None:
-    if progress.status_of(step.id) is not StepStatus.WAITING:
+def _check_start(step: StepForecast, at: Moment) -> None:
+    if at.progress.status_of(step.id) is not StepStatus.WAITING:
         raise BenchRefusal(f"“{step.title}” was started already.", field="step", remedy="Go on with it.")
-    _check_needs(step, forecast, progress)
-    gate = next((g for g in gates(forecast) if g.step == step.id), None)
-    missing = [i.name for i in gate_items(gate, progress) if not i.there] if gate else []
+    _check_needs(step, at)
+    missing = [i.name for i in at.gate_items(step.id) if not i.there]
     if missing:
         raise BenchRefusal(
             f"Before “{step.title}”, these are still missing: {', '.join(missing)}.",
@@ -88,9 +88,9 @@ def _check_start(step: StepForecast, forecast: Forecast, progress: Progress) -> 
         )
 
 
-def _check_needs(step: StepForecast, forecast: Forecast, progress: Progress) -> None:
-    if not startable(step, progress) and progress.status_of(step.id) is StepStatus.WAITING:
-        waits = [forecast.step(n).title for n in step.needs if not progress.is_over(n)]
+def _check_needs(step: StepForecast, at: Moment) -> None:
+    if not startable(step, at.progress) and at.progress.status_of(step.id) is StepStatus.WAITING:
+        waits = [at.walked.forecast.step(n).title for n in step.needs if not at.progress.is_over(n)]
         raise BenchRefusal(
             f"“{step.title}” needs something first: {', '.join(waits)}.",
             field="step",
@@ -98,15 +98,15 @@ def _check_needs(step: StepForecast, forecast: Forecast, progress: Progress) -> 
         )
 
 
-def _check_done(step: StepForecast, forecast: Forecast, progress: Progress) -> None:
-    status = progress.status_of(step.id)
+def _check_done(step: StepForecast, at: Moment) -> None:
+    status = at.progress.status_of(step.id)
     if status is StepStatus.RUNNING:
         return
     if status is not StepStatus.WAITING:
         raise BenchRefusal("This step is over already.", field="step", remedy="Go on with the next one.")
     if step.attention is not Attention.THROUGHOUT:
         raise BenchRefusal(f"“{step.title}” was not started.", field="step", remedy="Start it first.")
-    _check_needs(step, forecast, progress)
+    _check_needs(step, at)
 
 
 def _check_reading(event: ev.ReadingAdded, forecast: Forecast) -> None:
@@ -138,12 +138,13 @@ def ribbon_density(event: ev.ReadingAdded, forecast: Forecast) -> float:
     return density_by_ribbon(foam, seconds).likely
 
 
-def _check_undo(event: ev.Undone, progress: Progress, happened: list[ev.Happened]) -> None:
+def _check_undo(event: ev.Undone, at: Moment) -> None:
+    happened = at.log.happened
     target = next((h for h in happened if h.sequence == event.sequence), None)
     undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
     if target is None or isinstance(target.event, ev.Undone) or event.sequence in undone:
         raise BenchRefusal("There is nothing to take back there.", field="sequence", remedy="Reload the bake.")
-    if event.sequence != progress.undoable and not isinstance(target.event, UNDONE_AT_ANY_TIME):
+    if event.sequence != at.progress.undoable and not isinstance(target.event, UNDONE_AT_ANY_TIME):
         raise BenchRefusal(
             "Something happened after it that rests on it.",
             field="sequence",

@@ -8,10 +8,10 @@ from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from typing import Any
 
+from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.clock import now
 from kindwhisk.bench.log.events import event_adapter
 from kindwhisk.bench.ovens.evidence import DegreesNote, MapNote
-from kindwhisk.bench.service import Bench
 from kindwhisk.core.baking.course import Sets, course
 from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.ovens.browning_map import BrowningMap
@@ -28,9 +28,8 @@ from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.devices.oven import LOADING_DOOR_S, OvenPlan, StandInOven
 from kindwhisk.devices.pot import StandInPot
 from kindwhisk.devices.stand_in import stand_in_for
-from kindwhisk.store import formulas, kitchens, oven_notes, probes
+from kindwhisk.store.database import Store
 from kindwhisk.store.probes import StoredReading, milliseconds
-from kindwhisk.store.writing import writing
 
 
 @dataclass(frozen=True)
@@ -88,23 +87,24 @@ OVEN_NOTES: tuple[DegreesNote | MapNote, ...] = (
 """Oven thermometer and a tray of shells; one reading was taken while the oven still overshot."""
 
 
-def is_empty() -> bool:
+def is_empty(store: Store) -> bool:
     """Whether the data file holds no formula yet."""
-    return not formulas.entries()
+    return not store.formulas.entries()
 
 
 def seed(bench: Bench, today: datetime | None = None) -> None:
     """Fill an empty data file, whole or not at all; one that holds anything is left alone."""
-    if not is_empty():
+    store = bench.store
+    if not is_empty(store):
         return
     moment = today or now()
-    with writing():
-        kitchens.save(demo_kitchen())
+    with store.writing():
+        store.kitchens.save(demo_kitchen())
         for formula in demo_formulas():
-            formulas.save(formula)
+            store.formulas.save(formula)
         for number, note in enumerate(OVEN_NOTES):
             key = f"demo-oven-{number:02d}"
-            oven_notes.keep("deck", kind=note.kind, payload=note.model_dump_json(), client_key=key)
+            store.oven_notes.keep("deck", kind=note.kind, payload=note.model_dump_json(), client_key=key)
         for past in sorted(PAST, key=lambda p: -p.days_ago):
             began = (moment - timedelta(days=past.days_ago)).replace(hour=past.hour, minute=5, second=0)
             _replay(bench, past, began)
@@ -115,7 +115,7 @@ def _replay(bench: Bench, past: PastBake, began: datetime) -> None:
     key = f"demo-{past.formula}-{past.days_ago}"
     bake_id = bench.start(past.formula, Wish(tin_count=1), began + timedelta(hours=3, minutes=45), key, began)
     state = bench.state(bake_id, now=began)
-    _, formula = formulas.get(past.formula)
+    _, formula = bench.store.formulas.get(past.formula)
     modelled = {s.id: s.modelled_s for s in scale(formula, demo_kitchen(), Wish(tin_count=1)).forecast.steps}
     told: list[Told] = []
     shift = timedelta()
@@ -136,7 +136,7 @@ def _replay(bench: Bench, past: PastBake, began: datetime) -> None:
             value = past.densities[line.id]
             told.append((end, {"kind": "reading_added", "step": line.id, "quantity": "density", "value": value}))
         told.append((end, {"kind": "step_done", "step": line.id}))
-    probes.keep([*_probed(bench, bake_id, told), *_oven_probed(bench, bake_id, told)])
+    bench.store.probes.keep([*_probed(bench, bake_id, told), *_oven_probed(bench, bake_id, told)])
     last = max(at for at, _ in told)
     if past.note:
         told.append((last, {"kind": "note_added", "text": past.note}))

@@ -9,13 +9,11 @@ from typing import Annotated
 
 from pydantic import AwareDatetime, Field
 
-from kindwhisk.bench.clock import Clock
-from kindwhisk.bench.hub import Hub
+from kindwhisk.bench.workplace import Workplace
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.reading.quantities import TemperatureUnit, celsius_of
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
-from kindwhisk.store import kitchens, probes
 from kindwhisk.store.probes import StoredReading, milliseconds
 
 COLDEST_C, HOTTEST_C = -60.0, 450.0
@@ -41,18 +39,17 @@ class Intake(Value):
     repeated: int
 
 
-def take(readings: Sequence[OutsideReading], clock: Clock, hub: Hub) -> Intake:
+def take(readings: Sequence[OutsideReading], bench: Workplace) -> Intake:
     """Keep readings, each set right by its thermometer's check; all of them or none.
 
     Raises:
         CraftError: one of them can't be, named by its place; nothing was kept.
     """
-    now = clock.now()
-    _, kitchen = kitchens.current()
+    now, kitchen = bench.clock.now(), bench.kitchen
     kept = [_kept(r, f"readings.{i}" if len(readings) > 1 else "", now, kitchen) for i, r in enumerate(readings)]
-    stored = probes.keep(kept)
+    stored = bench.store.probes.keep(kept)
     for last in {k.probe: k for k in sorted(kept, key=lambda k: k.at_ms)}.values():
-        hub.read(last.probe, last.at, last.celsius)
+        bench.hub.read(last.probe, last.at, last.celsius)
     return Intake(stored=stored, repeated=len(kept) - stored)
 
 

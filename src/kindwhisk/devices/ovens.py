@@ -7,7 +7,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from datetime import datetime, timedelta
 
-from kindwhisk.bench.service import AtWork
+from kindwhisk.bench.queries import AtWork
 from kindwhisk.core.baking.course import Sets
 from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.kitchen import Kitchen, ProbePlace
@@ -16,7 +16,6 @@ from kindwhisk.core.process.steps.preheat import PreheatStep
 from kindwhisk.devices.intake import OutsideReading
 from kindwhisk.devices.oven import LOADING_DOOR_S, OvenPlan, StandInCake, StandInOven
 from kindwhisk.devices.view import StandInView, probe_of
-from kindwhisk.store import kitchens
 
 STAYS_ON = timedelta(minutes=40)
 """An oven that nothing wants is switched off after so long; it may be waiting for a fold."""
@@ -76,12 +75,11 @@ class StandInOvens:
                 core = cake.body.core_c
                 yield StandInView(bake=cake.bake, step=cake.step, place=ProbePlace.CRUMB, true_c=core, probe_c=core)
 
-    def advance(self, work: Sequence[AtWork], now: datetime) -> list[OutsideReading]:
-        """Up to a moment, with what is at work; what the probes said on the way."""
+    def advance(self, work: Sequence[AtWork], now: datetime, kitchen: Kitchen) -> list[OutsideReading]:
+        """Up to a moment, with what is at work in a kitchen; what the probes said on the way."""
         ovens = [w for w in work if isinstance(w.step, PreheatStep | BakeStep)]
         if not ovens and not self._ovens:
             return []
-        _, kitchen = kitchens.current()
         for one in ovens:
             self._heat(one, kitchen)
         readings: list[OutsideReading] = []

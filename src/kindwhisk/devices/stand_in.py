@@ -11,9 +11,8 @@ from datetime import datetime, timedelta
 from enum import StrEnum
 from threading import Event, Lock, Thread
 
-from kindwhisk.bench.clock import Clock
-from kindwhisk.bench.hub import Hub
-from kindwhisk.bench.service import AtWork, Bench
+from kindwhisk.bench.bench import Bench
+from kindwhisk.bench.queries import AtWork
 from kindwhisk.core.foams.hot_foam import whisked_w_per_k
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import Kitchen, ProbePlace
@@ -28,7 +27,6 @@ from kindwhisk.devices.intake import OutsideReading, take
 from kindwhisk.devices.ovens import StandInOvens
 from kindwhisk.devices.pot import PotPlan, Span, StandInPot
 from kindwhisk.devices.view import StandInView, probe_of
-from kindwhisk.store import kitchens
 
 TICK_S = 0.2
 READS_EVERY_S = 1.0
@@ -85,8 +83,8 @@ class _Thing:
 class StandIns:
     """Simulates what runs at the bench, on the bench's own clock."""
 
-    def __init__(self, bench: Bench, clock: Clock, hub: Hub, *, available: bool) -> None:
-        self.bench, self.clock, self.hub, self.available = bench, clock, hub, available
+    def __init__(self, bench: Bench, *, available: bool) -> None:
+        self.bench, self.clock, self.available = bench, bench.clock, available
         self.on = available
         self._things: dict[tuple[str, str, datetime], _Thing] = {}
         self._ovens = StandInOvens()
@@ -160,14 +158,14 @@ class StandIns:
                 for reading in self._read(thing, key in work, now)
                 if holds[thing.probe] == key
             ]
-            readings += self._ovens.advance(at_work, now)
+            readings += self._ovens.advance(at_work, now, self.bench.kitchen)
             self._things = {
                 k: t
                 for k, t in self._things.items()
                 if t.ended is None or now - t.ended < timedelta(seconds=LEFT_STANDING_S)
             }
         if readings:
-            take(readings, self.clock, self.hub)
+            take(readings, self.bench)
 
     def _read(self, thing: _Thing, running: bool, now: datetime) -> list[OutsideReading]:
         if not running and thing.ended is None:
@@ -191,7 +189,7 @@ class StandIns:
         if body is None:
             return None
         place = work.step.probe or ProbePlace.HAND
-        _, kitchen = kitchens.current()
+        kitchen = self.bench.kitchen
         return _Thing(body, place, probe_of(place, kitchen), work.started_at, kitchen)
 
     def _last_pot_c(self, bake: str) -> float | None:

@@ -8,7 +8,7 @@ from collections.abc import Sequence
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
-from kindwhisk.core.tins.lining import PaperShape
+from kindwhisk.core.tins.paper import PaperShape
 from kindwhisk.formats.paper import FOOT_MM, LAP_MM, MARGIN_MM, RULER_MM, SIZE_MM, Paper, Tile, pages, placed
 
 LINE, FINE = 0.35 * mm, 0.2 * mm

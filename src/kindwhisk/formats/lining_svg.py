@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from xml.etree import ElementTree as ET
 
-from kindwhisk.core.tins.lining import PaperShape
+from kindwhisk.core.tins.paper import PaperShape
 from kindwhisk.formats.paper import RULER_MM
 
 EDGE_MM, GAP_MM, TEXT_MM = 8.0, 12.0, 4.0

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from enum import StrEnum
 from typing import NamedTuple
 
-from kindwhisk.core.tins.lining import PaperShape
+from kindwhisk.core.tins.paper import PaperShape
 from kindwhisk.core.values.errors import CraftError
 
 MARGIN_MM, HEAD_MM, FOOT_MM, GAP_MM, LAP_MM = 8.0, 12.0, 16.0, 6.0, 10.0

@@ -6,13 +6,37 @@ from pathlib import Path
 
 from peewee import SqliteDatabase
 
-from kindwhisk.store.models import ALL, proxy
+from kindwhisk.store.bakes import Bakes
+from kindwhisk.store.checkpoints import Checkpoints
+from kindwhisk.store.formulas import Formulas
+from kindwhisk.store.kitchens import Kitchens
+from kindwhisk.store.oven_notes import OvenNotes
+from kindwhisk.store.probes import Probes
+from kindwhisk.store.writing import Writer
 
 FILE_NAME = "kindwhisk.sqlite3"
 MIGRATIONS = Path(__file__).parent / "migrations"
 
 
-def open_database(folder: Path) -> SqliteDatabase:
+class Store:
+    """A data file that is open, with all that is kept in it. Safe from any thread."""
+
+    def __init__(self, database: SqliteDatabase) -> None:
+        self.database = database
+        self.writing = Writer(database)
+        self.bakes = Bakes(database)
+        self.formulas = Formulas(database, self.writing)
+        self.kitchens = Kitchens(database)
+        self.oven_notes = OvenNotes(database, self.writing)
+        self.probes = Probes(database, self.writing)
+        self.checkpoints = Checkpoints(database, self.writing)
+
+    def close(self) -> None:
+        """Let go of the file."""
+        self.database.close()
+
+
+def open_store(folder: Path) -> Store:
     """Open (and make, if need be) the data file in ``folder`` and bring it up to date.
 
     Every commit is on the disk before it returns (``synchronous = FULL``), so what was acknowledged
@@ -29,10 +53,8 @@ def open_database(folder: Path) -> SqliteDatabase:
         },
         check_same_thread=False,
     )
-    proxy.initialize(database)
-    database.bind(ALL, bind_refs=False, bind_backrefs=False)
     migrate(database)
-    return database
+    return Store(database)
 
 
 def migrate(database: SqliteDatabase) -> list[str]:

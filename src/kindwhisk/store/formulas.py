@@ -5,13 +5,13 @@ from __future__ import annotations
 import json
 from datetime import UTC, datetime
 
-from peewee import fn
+from peewee import SqliteDatabase, fn
 
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.values.errors import CraftError, NotNowError
 from kindwhisk.core.values.model import Value
-from kindwhisk.store.models import FormulaVersion
-from kindwhisk.store.writing import writing
+from kindwhisk.store.models import FormulaVersion, bound
+from kindwhisk.store.writing import Writer
 
 
 class FormulaEntry(Value):
@@ -23,13 +23,6 @@ class FormulaEntry(Value):
     version: int
 
 
-def entries() -> list[FormulaEntry]:
-    """The newest version of every formula, by title."""
-    newest = FormulaVersion.select(fn.MAX(FormulaVersion.id)).group_by(FormulaVersion.formula)
-    rows = FormulaVersion.select().where(FormulaVersion.id.in_(newest)).order_by(FormulaVersion.title)
-    return [FormulaEntry(id=r.formula, title=r.title, technique=r.technique, version=r.version) for r in rows]
-
-
 class VersionEntry(Value):
     """A version of a formula in the list of all."""
 
@@ -37,27 +30,6 @@ class VersionEntry(Value):
     title: str
     saved_at: str
     ledger: tuple[str, ...]
-
-
-def versions(formula_id: str) -> list[VersionEntry]:
-    """Every version of a formula, the newest first.
-
-    Raises:
-        CraftError: there is none.
-    """
-    rows = FormulaVersion.select().where(FormulaVersion.formula == formula_id).order_by(FormulaVersion.version.desc())
-    found = [
-        VersionEntry(
-            version=row.version,
-            title=row.title,
-            saved_at=row.saved_at,
-            ledger=tuple(e["said"] for e in json.loads(row.document).get("ledger", ())),
-        )
-        for row in rows
-    ]
-    if not found:
-        raise _none(formula_id)
-    return found
 
 
 def _none(formula_id: str, version: int | None = None) -> CraftError:
@@ -69,68 +41,94 @@ def _none(formula_id: str, version: int | None = None) -> CraftError:
     )
 
 
-def get(formula_id: str, version: int | None = None) -> tuple[int, Formula]:
-    """A version of a formula (default the newest) with its number.
+class Formulas:
+    """The Book of one data file."""
 
-    Raises:
-        CraftError: there is none.
-    """
-    query = FormulaVersion.select().where(FormulaVersion.formula == formula_id)
-    if version is not None:
-        query = query.where(FormulaVersion.version == version)
-    row = query.order_by(FormulaVersion.version.desc()).first()
-    if row is None:
-        raise _none(formula_id, version)
-    return row.version, Formula.model_validate_json(row.document)
+    def __init__(self, database: SqliteDatabase, writing: Writer) -> None:
+        self._rows, self._writing = bound(FormulaVersion, database), writing
 
+    def entries(self) -> list[FormulaEntry]:
+        """The newest version of every formula, by title."""
+        newest = self._rows.select(fn.MAX(self._rows.id)).group_by(self._rows.formula)
+        rows = self._rows.select().where(self._rows.id.in_(newest)).order_by(self._rows.title)
+        return [FormulaEntry(id=r.formula, title=r.title, technique=r.technique, version=r.version) for r in rows]
 
-def is_there(formula_id: str) -> bool:
-    """Whether the Book holds a formula of that id."""
-    return bool(FormulaVersion.select().where(FormulaVersion.formula == formula_id).exists())
+    def versions(self, formula_id: str) -> list[VersionEntry]:
+        """Every version of a formula, the newest first.
 
-
-def free_id(wanted: str) -> str:
-    """``wanted``, or the next id after it that no formula has."""
-    tried, number = wanted, 1
-    while is_there(tried):
-        number += 1
-        tried = f"{wanted[:55]}-{number}"
-    return tried
-
-
-def save(formula: Formula, based_on: int | None = None) -> int:
-    """Keep the formula as its next version; an unchanged one keeps its number.
-
-    Args:
-        formula: sound.
-        based_on: the version that was changed; a newer one in the Book is not written over.
-
-    Raises:
-        NotNowError: somebody saved a newer version meanwhile.
-    """
-    document = formula.model_dump_json()
-    with writing():
-        last = (
-            FormulaVersion.select()
-            .where(FormulaVersion.formula == formula.id)
-            .order_by(FormulaVersion.version.desc())
-            .first()
-        )
-        if last is not None and last.document == document:
-            return int(last.version)
-        if based_on is not None and last is not None and last.version != based_on:
-            raise NotNowError(
-                f"Version {last.version} was saved meanwhile.",
-                field="based_on",
-                remedy="Open the newest version, and make your change there; yours is still on this page.",
+        Raises:
+            CraftError: there is none.
+        """
+        rows = self._rows.select().where(self._rows.formula == formula_id).order_by(self._rows.version.desc())
+        found = [
+            VersionEntry(
+                version=row.version,
+                title=row.title,
+                saved_at=row.saved_at,
+                ledger=tuple(e["said"] for e in json.loads(row.document).get("ledger", ())),
             )
-        version = 1 if last is None else last.version + 1
-        FormulaVersion.create(
-            formula=formula.id,
-            version=version,
-            title=formula.title,
-            technique=formula.technique.value,
-            saved_at=datetime.now(UTC).isoformat(),
-            document=document,
-        )
-    return version
+            for row in rows
+        ]
+        if not found:
+            raise _none(formula_id)
+        return found
+
+    def get(self, formula_id: str, version: int | None = None) -> tuple[int, Formula]:
+        """A version of a formula (default the newest) with its number.
+
+        Raises:
+            CraftError: there is none.
+        """
+        query = self._rows.select().where(self._rows.formula == formula_id)
+        if version is not None:
+            query = query.where(self._rows.version == version)
+        row = query.order_by(self._rows.version.desc()).first()
+        if row is None:
+            raise _none(formula_id, version)
+        return row.version, Formula.model_validate_json(row.document)
+
+    def is_there(self, formula_id: str) -> bool:
+        """Whether the Book holds a formula of that id."""
+        return bool(self._rows.select().where(self._rows.formula == formula_id).exists())
+
+    def free_id(self, wanted: str) -> str:
+        """``wanted``, or the next id after it that no formula has."""
+        tried, number = wanted, 1
+        while self.is_there(tried):
+            number += 1
+            tried = f"{wanted[:55]}-{number}"
+        return tried
+
+    def save(self, formula: Formula, based_on: int | None = None) -> int:
+        """Keep the formula as its next version; an unchanged one keeps its number.
+
+        Args:
+            formula: sound.
+            based_on: the version that was changed; a newer one in the Book is not written over.
+
+        Raises:
+            NotNowError: somebody saved a newer version meanwhile.
+        """
+        document = formula.model_dump_json()
+        with self._writing():
+            last = (
+                self._rows.select().where(self._rows.formula == formula.id).order_by(self._rows.version.desc()).first()
+            )
+            if last is not None and last.document == document:
+                return int(last.version)
+            if based_on is not None and last is not None and last.version != based_on:
+                raise NotNowError(
+                    f"Version {last.version} was saved meanwhile.",
+                    field="based_on",
+                    remedy="Open the newest version, and make your change there; yours is still on this page.",
+                )
+            version = 1 if last is None else last.version + 1
+            self._rows.create(
+                formula=formula.id,
+                version=version,
+                title=formula.title,
+                technique=formula.technique.value,
+                saved_at=datetime.now(UTC).isoformat(),
+                document=document,
+            )
+        return version

@@ -2,28 +2,35 @@
 
 from __future__ import annotations
 
+from typing import TypeVar, cast
+
 from peewee import (
     AutoField,
+    BlobField,
     CharField,
-    DatabaseProxy,
     FloatField,
-    ForeignKeyField,
     IntegerField,
     JSONField,
     Model,
+    SqliteDatabase,
     TextField,
 )
 
-proxy = DatabaseProxy()
-
 
 class Table(Model):
-    """A table in the data file. Moments are ISO 8601 text in UTC."""
+    """A table in the data file. Moments are ISO 8601 text in UTC.
 
-    class Meta:
-        """Bound when the file is opened."""
+    The classes here are bound to no database: each open store queries its own copies (:func:`bound`).
+    """
 
-        database = proxy
+
+T = TypeVar("T", bound=Table)
+
+
+def bound(table: type[T], database: SqliteDatabase) -> type[T]:
+    """The table in this database: a class of its own, so that several data files can be open side by side."""
+    meta = type("Meta", (), {"database": database})
+    return cast("type[T]", type(table.__name__, (table,), {"Meta": meta}))
 
 
 class KitchenRevision(Table):
@@ -69,8 +76,7 @@ class EventRow(Table):
     """One event of a bake; append-only. ``id`` runs over all bakes and numbers the live stream."""
 
     id = AutoField()
-    bake = ForeignKeyField(BakeRow, backref="events", column_name="bake_id")
-    bake_id: str
+    bake = CharField(column_name="bake_id")
     sequence = IntegerField()
     at = CharField()
     kind = CharField()
@@ -113,4 +119,22 @@ class OvenNote(Table):
     client_key = CharField(unique=True)
 
 
-ALL = (KitchenRevision, FormulaVersion, BakeRow, EventRow, ProbeReading, OvenNote)
+class Checkpoint(Table):
+    """What the thermometers of a running step had told by a moment; it spares reading all of them again.
+
+    ``basis`` is what it was worked out from: where that has changed, it counts for nothing. ``upto_id`` is the newest
+    probe reading that lay on the disk then, ``memory`` what was told, as JSON.
+    """
+
+    id = AutoField()
+    bake = CharField(column_name="bake_id")
+    step = CharField()
+    at_ms = IntegerField()
+    basis = CharField()
+    upto_id = IntegerField()
+    memory = BlobField()
+
+    class Meta:
+        """One at a moment."""
+
+        indexes = ((("bake", "step", "at_ms"), True),)

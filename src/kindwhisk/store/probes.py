@@ -6,10 +6,10 @@ from collections.abc import Sequence
 from datetime import UTC, datetime
 from typing import NamedTuple, cast
 
-from peewee import chunked, fn
+from peewee import SqliteDatabase, chunked, fn
 
-from kindwhisk.store.models import ProbeReading
-from kindwhisk.store.writing import writing
+from kindwhisk.store.models import ProbeReading, bound
+from kindwhisk.store.writing import Writer
 
 ROWS_AT_ONCE = 1000
 
@@ -42,61 +42,72 @@ def milliseconds(moment: datetime) -> int:
     return round(moment.timestamp() * 1000)
 
 
-def keep(readings: Sequence[StoredReading]) -> int:
-    """Keep readings, all or none, and return how many are new; a repeated key of a probe changes nothing."""
-    stored = 0
-    with writing():
-        for rows in chunked(readings, ROWS_AT_ONCE):
-            query = ProbeReading.insert_many(
-                [r._asdict() for r in rows],
-                fields=[
-                    ProbeReading.probe,
-                    ProbeReading.key,
-                    ProbeReading.at_ms,
-                    ProbeReading.read_c,
-                    ProbeReading.celsius,
-                ],
+class Probes:
+    """The outside readings of one data file."""
+
+    def __init__(self, database: SqliteDatabase, writing: Writer) -> None:
+        self._rows, self._writing = bound(ProbeReading, database), writing
+
+    def keep(self, readings: Sequence[StoredReading]) -> int:
+        """Keep readings, all or none, and return how many are new; a repeated key of a probe changes nothing."""
+        stored = 0
+        with self._writing():
+            for rows in chunked(readings, ROWS_AT_ONCE):
+                query = self._rows.insert_many(
+                    [r._asdict() for r in rows],
+                    fields=[
+                        self._rows.probe,
+                        self._rows.key,
+                        self._rows.at_ms,
+                        self._rows.read_c,
+                        self._rows.celsius,
+                    ],
+                )
+                stored += int(query.on_conflict_ignore().as_rowcount().execute())
+        return stored
+
+    def between(self, probe: str, since: datetime, until: datetime, limit: int = 200_000) -> list[StoredReading]:
+        """Readings of a probe in a stretch of time, in order."""
+        rows = self._rows
+        query = (
+            rows.select(rows.probe, rows.key, rows.at_ms, rows.read_c, rows.celsius)
+            .where((rows.probe == probe) & rows.at_ms.between(milliseconds(since), milliseconds(until)))
+            .order_by(rows.at_ms, rows.id)
+            .limit(limit)
+        )
+        found = cast("list[tuple[str, str, int, float, float]]", list(query.tuples()))
+        return [StoredReading(*row) for row in found]
+
+    def between_ms(self, probe: str, since_ms: int, until_ms: int, upto_id: int, limit: int) -> list[tuple[int, float]]:
+        """Moments (milliseconds since 1970) and readings (C, set right) of a probe, in order, of those that were on
+        the disk by the row ``upto_id``."""
+        rows = self._rows
+        window = (rows.probe == probe) & rows.at_ms.between(since_ms, until_ms) & (rows.id <= upto_id)
+        query = rows.select(rows.at_ms, rows.celsius).where(window).order_by(rows.at_ms, rows.id).limit(limit)
+        return cast("list[tuple[int, float]]", list(query.tuples()))
+
+    def has_any(self, probe: str, since_ms: int, until_ms: int, after_id: int = 0) -> bool:
+        """Whether a stretch of time (milliseconds since 1970) holds a reading of a probe that was kept after a row."""
+        rows = self._rows
+        window = (rows.probe == probe) & rows.at_ms.between(since_ms, until_ms)
+        return bool(rows.select(rows.id).where(window & (rows.id > after_id)).limit(1).exists())
+
+    def last_id(self) -> int:
+        """The row of the newest reading of any probe; 0 before the first."""
+        return int(self._rows.select(fn.MAX(self._rows.id)).scalar() or 0)
+
+    def known(self) -> list[ProbeEntry]:
+        """Every probe that has ever sent a reading."""
+        counts = self._rows.select(self._rows.probe, fn.COUNT(self._rows.id), fn.MAX(self._rows.at_ms)).group_by(
+            self._rows.probe
+        )
+        found = []
+        for probe, number, last_ms in cast("list[tuple[str, int, int]]", list(counts.tuples())):
+            row = (
+                self._rows.select()
+                .where((self._rows.probe == probe) & (self._rows.at_ms == last_ms))
+                .order_by(self._rows.id.desc())
+                .get()
             )
-            stored += int(query.on_conflict_ignore().as_rowcount().execute())
-    return stored
-
-
-def between(
-    probe: str, since: datetime, until: datetime, after_ms: int | None = None, limit: int = 200_000
-) -> list[StoredReading]:
-    """Readings of a probe in a stretch of time, in order; only those later than ``after_ms``."""
-    start = milliseconds(since) if after_ms is None else max(milliseconds(since), after_ms + 1)
-    query = (
-        ProbeReading.select(
-            ProbeReading.probe, ProbeReading.key, ProbeReading.at_ms, ProbeReading.read_c, ProbeReading.celsius
-        )
-        .where((ProbeReading.probe == probe) & ProbeReading.at_ms.between(start, milliseconds(until)))
-        .order_by(ProbeReading.at_ms)
-        .limit(limit)
-        .tuples()
-    )
-    return [StoredReading(*row) for row in cast("list[tuple[str, str, int, float, float]]", list(query))]
-
-
-def count(probe: str, since: datetime, until: datetime | int) -> int:
-    """How many there are in a stretch of time; its end as a moment, or in milliseconds since 1970."""
-    end = until if isinstance(until, int) else milliseconds(until)
-    window = ProbeReading.at_ms.between(milliseconds(since), end)
-    return int(ProbeReading.select().where((ProbeReading.probe == probe) & window).count())
-
-
-def known() -> list[ProbeEntry]:
-    """Every probe that has ever sent a reading."""
-    counts = ProbeReading.select(ProbeReading.probe, fn.COUNT(ProbeReading.id), fn.MAX(ProbeReading.at_ms)).group_by(
-        ProbeReading.probe
-    )
-    found = []
-    for probe, number, last_ms in cast("list[tuple[str, int, int]]", list(counts.tuples())):
-        row = (
-            ProbeReading.select()
-            .where((ProbeReading.probe == probe) & (ProbeReading.at_ms == last_ms))
-            .order_by(ProbeReading.id.desc())
-            .get()
-        )
-        found.append(ProbeEntry(probe, number, StoredReading(probe, row.key, row.at_ms, row.read_c, row.celsius)))
-    return sorted(found, key=lambda e: e.probe)
+            found.append(ProbeEntry(probe, number, StoredReading(probe, row.key, row.at_ms, row.read_c, row.celsius)))
+        return sorted(found, key=lambda e: e.probe)

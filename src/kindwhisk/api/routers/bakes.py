@@ -5,19 +5,20 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, Query, Request
+from fastapi import APIRouter, Query
 from fastapi.responses import Response
 from pydantic import BaseModel, ConfigDict, Field
 
+from kindwhisk.api.dependencies import BenchHere, StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.plans import PlanRequest
 from kindwhisk.bench.log.events import BenchEvent
 from kindwhisk.bench.record import BakeSummary
-from kindwhisk.bench.service import BakeBraid, Bench
+from kindwhisk.bench.told.braid import BakeBraid
+from kindwhisk.bench.told.state import bake_state
 from kindwhisk.bench.told.views import BakeState, TraceView
 from kindwhisk.core.ingredients.eggs import EggsOfTheDay
 from kindwhisk.formats import readings_csv
-from kindwhisk.store import bakes
 
 router = APIRouter(
     prefix="/api/bakes",
@@ -46,19 +47,15 @@ class BakeEntry(BaseModel):
     summary: BakeSummary | None
 
 
-def _bench(request: Request) -> Bench:
-    bench: Bench = request.app.state.bench
-    return bench
-
-
 @router.get("/eggs-today")
-def eggs_today(request: Request) -> EggsOfTheDay | None:
+def eggs_today(bench: BenchHere) -> EggsOfTheDay | None:
     """Eggs for all bakes that run or were finished today: cracked for each alone, and pooled; None without any."""
-    return _bench(request).eggs_today()
+    return bench.eggs_today()
 
 
 @router.get("")
 def listed(
+    store: StoreHere,
     status: Literal["running", "finished", "abandoned"] | None = None,
     formula_id: Annotated[str | None, Query(max_length=60)] = None,
 ) -> list[BakeEntry]:
@@ -73,22 +70,21 @@ def listed(
             status=row.status,
             summary=BakeSummary.model_validate(row.summary) if row.summary else None,
         )
-        for row in bakes.listed(status=status, formula=formula_id)
+        for row in store.bakes.listed(status=status, formula=formula_id)
     ]
 
 
 @router.post("", status_code=201)
-def start(body: StartRequest, request: Request) -> BakeState:
+def start(bench: BenchHere, body: StartRequest) -> BakeState:
     """Start a bake: scale, plan, and keep all of it. A repeated key answers with the same bake."""
-    bench = _bench(request)
     bake_id = bench.start(body.formula_id, body.wish(), body.ready_at, body.client_key, body.not_before)
     return bench.state(bake_id)
 
 
 @router.get("/{bake_id}/readings.csv", response_class=Response)
-def readings(bake_id: str, request: Request) -> Response:
+def readings(bench: BenchHere, bake_id: str) -> Response:
     """The readings with their bands as CSV."""
-    text = readings_csv.write(_bench(request).state(bake_id))
+    text = readings_csv.write(bench.state(bake_id))
     return Response(
         text,
         media_type="text/csv; charset=utf-8",
@@ -97,26 +93,24 @@ def readings(bake_id: str, request: Request) -> Response:
 
 
 @router.get("/{bake_id}")
-def state(bake_id: str, request: Request, step: Annotated[str | None, Query(max_length=80)] = None) -> BakeState:
+def state(bench: BenchHere, bake_id: str, step: Annotated[str | None, Query(max_length=80)] = None) -> BakeState:
     """The state of a bake now; ``step`` names one more step to show close up."""
-    return _bench(request).state(bake_id, focus=step)
+    return bench.state(bake_id, focus=step)
 
 
 @router.get("/{bake_id}/braid")
-def braid(bake_id: str, request: Request) -> BakeBraid:
+def braid(bench: BenchHere, bake_id: str) -> BakeBraid:
     """The braid as planned and as it goes or went."""
-    return _bench(request).braid(bake_id)
+    return bench.braid(bake_id)
 
 
 @router.get("/{bake_id}/temperatures")
-def temperatures(bake_id: str, request: Request) -> tuple[TraceView, ...]:
+def temperatures(bench: BenchHere, bake_id: str) -> tuple[TraceView, ...]:
     """What thermometers told, step by step."""
-    return _bench(request).traces(bake_id)
+    return bench.traces(bake_id)
 
 
 @router.post("/{bake_id}/events")
-def tell(bake_id: str, event: BenchEvent, request: Request) -> BakeState:
+def tell(bench: BenchHere, bake_id: str, event: BenchEvent) -> BakeState:
     """Keep what happened and answer with the new state; acknowledged only when it is on the disk."""
-    bench = _bench(request)
-    bench.post(bake_id, event)
-    return bench.state(bake_id)
+    return bake_state(bench.post(bake_id, event), speed=bench.clock.speed)

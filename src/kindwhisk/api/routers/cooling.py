@@ -5,12 +5,12 @@ from __future__ import annotations
 from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
+from kindwhisk.api.dependencies import KitchenHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.technique import Technique
 from kindwhisk.core.values.temperature import Point
 from kindwhisk.core.warmth.cooling import OUT_OF_OVEN_C, CoolGate, How, cool_gates, cooled_c
-from kindwhisk.store import kitchens
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
 
@@ -37,9 +37,8 @@ class CoolingView(BaseModel):
 
 
 @router.post("/cool")
-def cool(body: CoolBody) -> CoolingView:
+def cool(kitchen: KitchenHere, body: CoolBody) -> CoolingView:
     """When a cake may be turned out, rolled, creamed and cut."""
-    _, kitchen = kitchens.current()
     air = kitchen.air_c if body.air_c is None else body.air_c
     area = body.tin.heated_area_mm2(body.height_mm)
     gates = cool_gates(body.cake_g, area, body.how, air, body.technique, body.from_c)

@@ -7,6 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict, Field
 
+from kindwhisk.api.dependencies import KitchenHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.folding.cup import density_from_cup
@@ -19,7 +20,6 @@ from kindwhisk.core.tins.rise import USUAL_FREE
 from kindwhisk.core.vessels.bowls import section_of
 from kindwhisk.core.vessels.section import Section
 from kindwhisk.core.vessels.vessel import cup_vessel
-from kindwhisk.store import kitchens
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
 
@@ -74,20 +74,19 @@ def ingredients() -> list[IngredientEntry]:
 
 
 @router.post("/read-line")
-def read_line(body: LineText) -> ReadLine:
+def read_line(kitchen: KitchenHere, body: LineText) -> ReadLine:
     """One ingredient line in grams, with its range, a note, and how sure that is."""
-    _, kitchen = kitchens.current()
     return line.read_line(body.text, kitchen.eggs)
 
 
 @router.get("/quantity")
 def quantity(
+    kitchen: KitchenHere,
     text: Annotated[str, Query(max_length=60)],
     wanted: Wanted,
     ingredient: Annotated[str | None, Query(max_length=40)] = None,
 ) -> Understood:
     """What a baker's words mean in the unit inside: ``1/2 cup``, ``325 F``, ``3 eggs``."""
-    _, kitchen = kitchens.current()
     return read_quantity(text, wanted, ingredient_id=ingredient, eggs=kitchen.eggs)
 
 

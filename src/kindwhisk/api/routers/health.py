@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, Request, Response
+from fastapi import APIRouter, Response
 from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk import __version__
+from kindwhisk.api.dependencies import SessionsHere
 from kindwhisk.api.problems import refusals
-from kindwhisk.api.security import COOKIE, Sessions
+from kindwhisk.api.security import COOKIE
 from kindwhisk.core.values.errors import CraftError
 
 router = APIRouter(prefix="/api", tags=["server"])
@@ -36,9 +37,8 @@ def health() -> Health:
 
 
 @router.post("/session", status_code=204, responses=refusals(400, 409, 422))
-def enter(body: Passcode, request: Request, response: Response) -> None:
+def enter(sessions: SessionsHere, body: Passcode, response: Response) -> None:
     """Let this device in."""
-    sessions: Sessions = request.app.state.sessions
     token = sessions.enter(body.passcode)
     if token is None:
         raise CraftError("That is not the passcode.", field="passcode", remedy="Ask whoever started the server.")

@@ -8,13 +8,14 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict
 
+from kindwhisk.api.dependencies import BenchHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.bench.log.events import Key
-from kindwhisk.bench.ovens.evidence import LeftOutNote, MapNote, Note, oven_evidence
-from kindwhisk.bench.ovens.profile import OvenProfile, oven_profile
+from kindwhisk.bench.ovens.evidence import LeftOutNote, MapNote, Note
+from kindwhisk.bench.ovens.profile import OvenProfile
+from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.ovens.browning_map import HotSide, hot_side
 from kindwhisk.core.values.errors import CraftError
-from kindwhisk.store import kitchens, oven_notes
 
 router = APIRouter(prefix="/api/ovens", tags=["kitchen"], responses=refusals(400, 404, 422))
 
@@ -51,25 +52,26 @@ class PastBake(BaseModel):
 
 
 @router.get("/{oven_id}/profile")
-def profile(oven_id: str) -> OvenProfile:
+def profile(bench: BenchHere, oven_id: str) -> OvenProfile:
     """Its degrees and its time factor, each with what is not known, how it swings, its hot side; and every step
     there."""
-    _, kitchen = kitchens.current()
-    return oven_profile(_known(oven_id), kitchen)
+    return bench.oven_profile(_known(oven_id, bench.kitchen))
 
 
 @router.post("/{oven_id}/notes")
-def note(oven_id: str, body: NoteBody) -> OvenProfile:
+def note(bench: BenchHere, oven_id: str, body: NoteBody) -> OvenProfile:
     """Keep a note, and tell what is known with it. A repeated key changes nothing."""
-    _, kitchen = kitchens.current()
-    if isinstance(body.note, LeftOutNote) and body.note.evidence not in oven_evidence().sources:
+    if isinstance(body.note, LeftOutNote) and body.note.evidence not in bench.oven_evidence().sources:
         raise CraftError(
             f"There is no evidence '{body.note.evidence}'.", field="note.evidence", remedy="Take one from the profile."
         )
-    oven_notes.keep(
-        _known(oven_id), kind=body.note.kind, payload=body.note.model_dump_json(), client_key=body.client_key
+    bench.store.oven_notes.keep(
+        _known(oven_id, bench.kitchen),
+        kind=body.note.kind,
+        payload=body.note.model_dump_json(),
+        client_key=body.client_key,
     )
-    return oven_profile(oven_id, kitchen)
+    return bench.oven_profile(oven_id)
 
 
 @router.post("/map")
@@ -80,11 +82,12 @@ def read_map(body: MapBody) -> HotSide:
 
 @router.get("/bakes")
 def past_bakes(
+    bench: BenchHere,
     formula: Annotated[str | None, Query(max_length=60)] = None,
     oven: Annotated[str | None, Query(max_length=40)] = None,
 ) -> list[PastBake]:
     """Planned against actual, newest first: all bakes of a formula, of an oven, or of both."""
-    known = oven_evidence()
+    known = bench.oven_evidence()
     found = []
     for one in reversed(known.all_bakes):
         if (formula is not None and one.formula != formula) or (oven is not None and one.oven != oven):
@@ -106,8 +109,7 @@ def past_bakes(
     return found
 
 
-def _known(oven_id: str) -> str:
-    _, kitchen = kitchens.current()
+def _known(oven_id: str, kitchen: Kitchen) -> str:
     if all(o.id != oven_id for o in kitchen.ovens):
         known = ", ".join(o.id for o in kitchen.ovens)
         raise CraftError(

@@ -7,12 +7,12 @@ from typing import Annotated
 from fastapi import APIRouter
 from pydantic import AwareDatetime, ConfigDict, Field
 
+from kindwhisk.api.dependencies import BenchHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.book.views import scaled
 from kindwhisk.bench.clock import now
 from kindwhisk.bench.plans import PlanView, plan_backward
 from kindwhisk.core.process.wish import Wish
-from kindwhisk.store import kitchens
 
 router = APIRouter(prefix="/api/plans", tags=["plan"], responses=refusals(400, 404, 422))
 Moment = Annotated[AwareDatetime, Field(strict=False)]
@@ -34,9 +34,8 @@ class PlanRequest(Wish):
 
 
 @router.post("")
-def plan(request: PlanRequest) -> PlanView:
+def plan(bench: BenchHere, request: PlanRequest) -> PlanView:
     """When each step starts and ends; if it can't be ready in time, by how much and what drives it."""
     earliest = request.not_before or now()
-    _, made = scaled(request.formula_id, request.wish())
-    _, kitchen = kitchens.current()
-    return plan_backward(made.forecast, kitchen, request.ready_at, earliest)
+    _, made = scaled(bench, request.formula_id, request.wish())
+    return plan_backward(made.forecast, bench.kitchen, request.ready_at, earliest)

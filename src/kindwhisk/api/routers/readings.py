@@ -5,16 +5,15 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Annotated
 
-from fastapi import APIRouter, Query, Request
+from fastapi import APIRouter, Query
 from fastapi.responses import Response
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field
 
+from kindwhisk.api.dependencies import BenchHere, StoreHere
 from kindwhisk.api.problems import refusals
-from kindwhisk.bench.service import Bench
 from kindwhisk.devices import intake
 from kindwhisk.devices.intake import MOST_AT_ONCE, Intake, OutsideReading
 from kindwhisk.formats import probe_csv
-from kindwhisk.store import probes
 
 router = APIRouter(prefix="/api/readings", tags=["readings"], responses=refusals(400, 422))
 
@@ -45,40 +44,35 @@ class ProbeView(BaseModel):
     celsius: float
 
 
-def _bench(request: Request) -> Bench:
-    bench: Bench = request.app.state.bench
-    return bench
-
-
 @router.post("")
-def take(body: OutsideReading | Batch, request: Request) -> Intake:
+def take(bench: BenchHere, body: OutsideReading | Batch) -> Intake:
     """Keep a reading or a batch; answered only when all of it is on the disk. A repeated key changes nothing."""
-    bench = _bench(request)
     readings = body.readings if isinstance(body, Batch) else [body]
-    return intake.take(readings, bench.clock, bench.hub)
+    return intake.take(readings, bench)
 
 
 @router.post("/csv")
-def take_csv(body: Table, request: Request) -> Intake:
+def take_csv(bench: BenchHere, body: Table) -> Intake:
     """Keep a table of readings, all or none."""
-    bench = _bench(request)
-    return intake.take(probe_csv.read(body.text), bench.clock, bench.hub)
+    return intake.take(probe_csv.read(body.text), bench)
 
 
 @router.get("")
-def known() -> list[ProbeView]:
+def known(store: StoreHere) -> list[ProbeView]:
     """Every probe that has sent something, with its last reading."""
     return [
         ProbeView(probe=e.probe, readings=e.readings, last_at=e.last.at, read_c=e.last.read_c, celsius=e.last.celsius)
-        for e in probes.known()
+        for e in store.probes.known()
     ]
 
 
 @router.get("/csv", response_class=Response)
-def as_csv(probe: Annotated[str, Query(max_length=40)], since: AwareDatetime, until: AwareDatetime) -> Response:
+def as_csv(
+    store: StoreHere, probe: Annotated[str, Query(max_length=40)], since: AwareDatetime, until: AwareDatetime
+) -> Response:
     """The readings of a probe in a stretch of time as CSV, in the form that is read again."""
     return Response(
-        probe_csv.write(probes.between(probe, since, until)),
+        probe_csv.write(store.probes.between(probe, since, until)),
         media_type="text/csv; charset=utf-8",
         headers={"Content-Disposition": 'attachment; filename="probe.csv"'},
     )

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, Request
+from fastapi import APIRouter
 from pydantic import BaseModel, ConfigDict, Field
 
+from kindwhisk.api.dependencies import StandInsHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.bench.clock import FASTEST
 from kindwhisk.core.values.errors import NotNowError
-from kindwhisk.devices.stand_in import Mishap, StandIns, StandInsView
+from kindwhisk.devices.stand_in import Mishap, StandInsView
 
 router = APIRouter(prefix="/api/stand-ins", tags=["readings"], responses=refusals(400, 409, 422))
 
@@ -27,21 +28,15 @@ class StandInChange(BaseModel):
     door_s: Annotated[float, Field(gt=0, le=600, allow_inf_nan=False)] | None = None
 
 
-def _stand_ins(request: Request) -> StandIns:
-    found: StandIns = request.app.state.stand_ins
-    return found
-
-
 @router.get("")
-def view(request: Request) -> StandInsView:
+def view(own: StandInsHere) -> StandInsView:
     """Whether stand-ins are there, and what they stand in for now."""
-    return _stand_ins(request).view()
+    return own.view()
 
 
 @router.post("")
-def change(body: StandInChange, request: Request) -> StandInsView:
+def change(own: StandInsHere, body: StandInChange) -> StandInsView:
     """Switch them on or off, let the clock run faster, turn the flame, let something go wrong."""
-    own = _stand_ins(request)
     if not own.available:
         raise NotNowError(
             "This server has no stand-ins: its thermometers are real.",

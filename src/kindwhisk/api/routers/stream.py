@@ -5,25 +5,25 @@ from __future__ import annotations
 from collections.abc import AsyncIterator
 from typing import Annotated
 
-from fastapi import APIRouter, Header, Query, Request
+from fastapi import APIRouter, Header, Query
 from fastapi.sse import EventSourceResponse, ServerSentEvent
 
-from kindwhisk.bench.hub import Hub, ProbeRead
-from kindwhisk.store import bakes
+from kindwhisk.api.dependencies import HubHere, StoreHere
+from kindwhisk.bench.hub import ProbeRead
 
 router = APIRouter(prefix="/api/stream", tags=["live"])
 
 
 @router.get("", response_class=EventSourceResponse)
 async def stream(
-    request: Request,
+    hub: HubHere,
+    store: StoreHere,
     last_event_id: Annotated[int | None, Header(ge=0, le=2**53)] = None,
     after: Annotated[int | None, Query(ge=0, le=2**53)] = None,
 ) -> AsyncIterator[ServerSentEvent]:
     """Events after ``Last-Event-ID`` (or ``after``), else from now on; the id is the place to resume from."""
-    hub: Hub = request.app.state.hub
     given = last_event_id if last_event_id is not None else after
-    start = bakes.last_event_id() if given is None else given
+    start = store.bakes.last_event_id() if given is None else given
     yield ServerSentEvent(event="hello", id=str(start), data={"from": start})
     async for change in hub.changes(start):
         if change is None:

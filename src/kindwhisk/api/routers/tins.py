@@ -7,10 +7,11 @@ from typing import Annotated, Any, Literal
 from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter, ValidationError
 
+from kindwhisk.api.dependencies import KitchenHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.tins import rise
-from kindwhisk.core.tins.lining import PaperShape, lining
+from kindwhisk.core.tins.paper import PaperShape
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.tins.sharing import Allotment, OnShelf, share_out
 from kindwhisk.core.tins.standing import SHEET_MM, STILL, Standing, band_of, stand
@@ -24,7 +25,6 @@ from kindwhisk.core.vessels.section import Section
 from kindwhisk.formats.lining_pdf import lining_pdf
 from kindwhisk.formats.lining_svg import lining_svg
 from kindwhisk.formats.paper import Paper
-from kindwhisk.store import kitchens
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
 TIN: TypeAdapter[Tin] = TypeAdapter(Tin)
@@ -142,15 +142,14 @@ def tin_drawing(body: TinShape) -> TinDrawing:
     return TinDrawing(
         volume_ml=body.tin.volume_ml(),
         section=drawn,
-        lining=tuple(drawing_of(s) for s in lining(body.tin)),
+        lining=tuple(drawing_of(s) for s in body.tin.lining()),
     )
 
 
 @router.post("/tin")
-def tin(body: TinBody) -> TinView:
+def tin(kitchen: KitchenHere, body: TinBody) -> TinView:
     """How a batter stands in a tin, how far it is expected to rise, and whether they fit."""
     shape = read_tin(body.shape, {k: v for k, v in body.dimensions.items() if v is not None})
-    _, kitchen = kitchens.current()
     standing = stand(
         shape,
         body.batter_g,
@@ -161,7 +160,7 @@ def tin(body: TinBody) -> TinView:
         altitude_m=kitchen.altitude_m,
         leavener_g=body.leavener_g,
     )
-    good = shape.volume_ml(SHEET_MM[1]) if shape.shape == "sheet" else band_of(body.technique).good * shape.volume_ml()
+    good = shape.volume_ml(SHEET_MM[1]) if shape.flat else band_of(body.technique).good * shape.volume_ml()
     content = usual("batter", body.batter_g).at_density(Estimate.exact(body.density_g_per_ml, Basis.FORMULA))
     drawn = section.of_tin(
         f"{body.shape} tin", shape, 1.0, content, rise_mm=None if body.technique in STILL else standing.rise_mm
@@ -175,9 +174,8 @@ def tin(body: TinBody) -> TinView:
 
 
 @router.post("/share-out")
-def sharing(body: SharingBody) -> SharingView:
+def sharing(kitchen: KitchenHere, body: SharingBody) -> SharingView:
     """Which tins of this kitchen, and how many, take a batter, and what to do with the rest."""
-    _, kitchen = kitchens.current()
     shelf = [OnShelf(id=t.id, name=t.name, tin=t.tin, count=t.count) for t in kitchen.tins]
     ways = share_out(body.batter_g / body.density_g_per_ml, shelf, band_of(body.technique))
     return SharingView(ways=ways, density_g_per_ml=body.density_g_per_ml)
@@ -219,7 +217,7 @@ Lined = Annotated[LiningQuery, Query()]
 @router.get("/lining.pdf", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
 def lining_as_pdf(query: Lined) -> Response:
     """The lining of a tin at true scale, on pages with a ruler to check."""
-    made = lining_pdf(query.title, lining(query.tin), query.paper)
+    made = lining_pdf(query.title, query.tin.lining(), query.paper)
     return Response(
         made, media_type="application/pdf", headers={"Content-Disposition": 'inline; filename="lining.pdf"'}
     )
@@ -228,4 +226,4 @@ def lining_as_pdf(query: Lined) -> Response:
 @router.get("/lining.svg", response_class=Response, responses={200: {"content": {"image/svg+xml": {}}}})
 def lining_as_svg(query: Lined) -> Response:
     """The lining of a tin at true scale, in millimetres, with a ruler to check."""
-    return Response(lining_svg(query.title, lining(query.tin)), media_type="image/svg+xml")
+    return Response(lining_svg(query.title, query.tin.lining()), media_type="image/svg+xml")

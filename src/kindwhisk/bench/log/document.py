@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
+from functools import cached_property, lru_cache
 
 from kindwhisk.bench.log.projection import HandStep
 from kindwhisk.core.baking.faces import TinWall
@@ -48,7 +49,7 @@ class BakeDocument(Value):
     ready_at: datetime
     planned: tuple[PlannedStep, ...]
 
-    @property
+    @cached_property
     def hand_steps(self) -> dict[str, HandStep]:
         """Planned seconds of each step, and the steps whose results it takes."""
         needs = {s.id: tuple(p.step for p in s.inputs if isinstance(p, StepPortion)) for s in self.formula.steps}
@@ -57,7 +58,20 @@ class BakeDocument(Value):
             for p in self.planned
         }
 
-    @property
+    @cached_property
+    def _plan(self) -> dict[str, PlannedStep]:
+        return {p.step: p for p in self.planned}
+
+    def plan_of(self, step_id: str) -> PlannedStep:
+        """When a step was planned."""
+        return self._plan[step_id]
+
+    @cached_property
+    def fades_s(self) -> dict[str, float]:
+        """Seconds before the end of each step within which a density read there tells of its result."""
+        return {s.id: s.reading_fades_s for s in self.formula.steps}
+
+    @cached_property
     def takers(self) -> dict[str, tuple[str, ...]]:
         """The steps that take from each step whose result ages, in order."""
         ages = {s.id for s in self.formula.steps if s.ages}
@@ -68,7 +82,7 @@ class BakeDocument(Value):
                     found[portion.step] = (*found.get(portion.step, ()), step.id)
         return found
 
-    @property
+    @cached_property
     def setting(self) -> Setting:
         """The setting that its forecasts are made in."""
         return Setting(
@@ -84,3 +98,9 @@ class BakeDocument(Value):
             vessels={v.id: v for v in self.formula.vessels},
             record=self.record,
         )
+
+
+@lru_cache(maxsize=64)
+def parse(text: str) -> BakeDocument:
+    """The document of a bake; it never changes, so it is read once."""
+    return BakeDocument.model_validate_json(text)

@@ -1,127 +1,256 @@
-"""A running step followed by its thermometers: outside probes and typed readings together, in their order."""
+"""Running steps followed by their thermometers: outside probes and typed readings together, in their order.
+
+What readings have told of a step follows from the step and its readings alone. To spare taking thousands of them at
+each look, what was told by some moments is kept, in memory and on the disk. A look goes on from the latest of those
+that still hold: that rest on the same step, the same typed readings, and all probe readings up to their moment.
+"""
 
 from __future__ import annotations
 
+import hashlib
 from collections import OrderedDict
 from dataclasses import dataclass, field
 from datetime import datetime
+from functools import cache
+from pathlib import Path
 from threading import Lock
+from typing import NamedTuple
 
+import kindwhisk.core
 from kindwhisk.bench.log.projection import Progress, StepStatus
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.kitchen import Kitchen, ProbePlace
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.watching import Watch, Watching
+from kindwhisk.core.values.memory import from_text, to_text
 from kindwhisk.core.values.model import Value
-from kindwhisk.store import probes
+from kindwhisk.store.checkpoints import StoredCheckpoint
+from kindwhisk.store.database import Store
+from kindwhisk.store.probes import milliseconds
 
 FOLLOWED_AT_ONCE = 64
-
+CHECKED_EVERY = 50
+"""After so many readings what they told is kept on the disk: that few are taken again after a start."""
+CHECKPOINTS = 6
+READ_AT_ONCE = 20_000
 
 Typed = tuple[tuple[int, float], ...]
-
-
-@dataclass
-class Followed:
-    """A step with what its readings have told so far; ``last_ms`` is the moment of the last one that was taken.
-
-    ``beside`` is a probe around it, such as the oven's; ``taken`` counts what came from each probe.
-    """
-
-    watching: Watching
-    probe: str | None
-    beside: str | None = None
-    typed: Typed = ()
-    last_ms: int = -1
-    taken: dict[str, int] = field(default_factory=dict)
+"""Typed readings: milliseconds since 1970, and C."""
 
 
 class StepWatch(Value):
-    """What a step's readings tell, and the probe that they came from."""
+    """What a step's readings tell, and the probe that they came from; ``beside`` is one around it, as the oven's."""
 
     watch: Watch
     probe: str | None
     beside: str | None = None
 
 
-Key = tuple[str, str, datetime]
-_followed: OrderedDict[Key, Followed] = OrderedDict()
-_guard = Lock()
+class StepAtHand(NamedTuple):
+    """A step with what its watching is made from; ``origin`` stands for the document of its bake."""
+
+    bake: str
+    origin: str
+    step: Step
+    before: Material
+    after: Material
+    setting: Setting
 
 
-def _living_in(place: ProbePlace | None, kitchen: Kitchen, since: datetime, until: datetime) -> str | None:
-    """The thermometer of a place: the first one there that has sent something, else the first."""
-    there = [t.id for t in kitchen.thermometers if place is not None and t.place is place]
-    return next((i for i in there if probes.count(i, since, until)), there[0] if there else None)
+class _Stretch(NamedTuple):
+    """Which readings count: since when, until when (both in milliseconds since 1970), of which probes."""
+
+    since_ms: int
+    until_ms: int
+    probe: str | None
+    beside: str | None
+    typed: Typed
+
+    @property
+    def probes(self) -> list[tuple[str, bool]]:
+        """The probes, and whether each is the one inside."""
+        return [(name, inside) for name, inside in ((self.probe, True), (self.beside, False)) if name]
+
+    def typed_by(self, at_ms: int) -> str:
+        """The typed readings up to a moment, in short."""
+        return _digest(*(f"{ms}:{c!r}" for ms, c in self.typed if ms <= at_ms))
 
 
-def probe_for(step: Step, progress: Progress, kitchen: Kitchen, since: datetime, until: datetime) -> str | None:
-    """The probe that follows a step: the one put there, else the one whose place it is and that has sent something."""
-    placed = progress.probes.get(step.id)
-    if placed is not None:
-        return placed or None
-    return _living_in(step.probe, kitchen, since, until)
+@dataclass
+class _Followed:
+    """A step that is followed: the watching as it stands, and what it told by earlier moments."""
+
+    basis: str
+    watching: Watching | None = None
+    at_ms: int = -1
+    upto_id: int = 0
+    typed: str = ""
+    unkept: int = 0
+    checkpoints: list[StoredCheckpoint] = field(default_factory=list)
+    lock: Lock = field(default_factory=Lock)
 
 
-def watched(
-    bake: str,
-    step: Step,
-    progress: Progress,
-    kitchen: Kitchen,
-    materials: tuple[Material, Material],
-    setting: Setting,
-    now: datetime,
-) -> StepWatch | None:
-    """The step with all readings up to a moment; None for one that no thermometer follows.
+def _digest(*parts: str) -> str:
+    return hashlib.sha256("\n".join(parts).encode()).hexdigest()[:24]
 
-    What was taken once is not taken again: only a reading that comes late, or one that was taken back, starts it
-    afresh. The answer is the same either way.
-    """
-    own = progress.steps.get(step.id)
-    if own is None or own.started_at is None or own.status not in {StepStatus.RUNNING, StepStatus.DONE}:
-        return None
-    since, until = own.started_at, min(now, own.ended_at or now)
-    probe, beside = probe_for(step, progress, kitchen, since, until), _living_in(step.beside, kitchen, since, until)
-    typed = tuple(
-        (probes.milliseconds(r.at), r.value)
-        for r in progress.readings
-        if r.step == step.id and r.quantity is step.reads and since <= r.at <= until
-    )
-    key = (bake, step.id, since)
-    with _guard:
-        known = _followed.get(key)
-        if known is None or not _goes_on(known, probe, beside, typed, since, until):
-            watching = step.watching(*materials, setting)
+
+@cache
+def _craft() -> str:
+    """The craft that this server works by: what another version of it remembered is not gone on from."""
+    folder = Path(kindwhisk.core.__file__).parent
+    return _digest(*(hashlib.sha256(f.read_bytes()).hexdigest() for f in sorted(folder.rglob("*.py"))))
+
+
+class Following:
+    """Follows the steps of all bakes of a data file. May be asked from any thread."""
+
+    def __init__(self, store: Store) -> None:
+        self._store = store
+        self._followed: OrderedDict[tuple[str, str], _Followed] = OrderedDict()
+        self._lock = Lock()
+
+    def watch(self, at: StepAtHand, progress: Progress, kitchen: Kitchen, now: datetime) -> StepWatch | None:
+        """The step with all readings up to a moment; None for one that no thermometer follows."""
+        own = progress.steps.get(at.step.id)
+        if own is None or own.started_at is None or own.status not in {StepStatus.RUNNING, StepStatus.DONE}:
+            return None
+        since, until = own.started_at, min(now, own.ended_at or now)
+        since_ms, until_ms = milliseconds(since), milliseconds(until)
+        placed = progress.probes.get(at.step.id)
+        probe = self._living_in(at.step.probe, kitchen, since_ms, until_ms) if placed is None else placed or None
+        stretch = _Stretch(
+            since_ms,
+            until_ms,
+            probe,
+            self._living_in(at.step.beside, kitchen, since_ms, until_ms),
+            tuple(
+                (milliseconds(r.at), r.value)
+                for r in progress.readings
+                if r.step == at.step.id and r.quantity is at.step.reads and since <= r.at <= until
+            ),
+        )
+        basis = _digest(
+            _craft(),
+            at.origin,
+            at.before.model_dump_json(),
+            at.after.model_dump_json(),
+            repr(at.setting.tins),
+            f"{at.step.id} {since_ms} {stretch.probe} {stretch.beside}",
+        )
+        known = self._known(at, basis)
+        with known.lock:
+            watching = self._taken(at, known, stretch)
             if watching is None:
                 return None
-            known = Followed(watching, probe, beside)
-        began, after_ms = probes.milliseconds(since), known.last_ms
-        events = [(ms, True, c) for ms, c in typed[len(known.typed) :]]
-        for name, inside in ((probe, True), (beside, False)):
-            new = probes.between(name, since, until, after_ms=after_ms) if name else []
-            events += [(k.at_ms, inside, k.celsius) for k in new]
-            if name:
-                known.taken[name] = known.taken.get(name, 0) + len(new)
-        for at_ms, inside, celsius in sorted(events):
-            take = known.watching.take if inside else known.watching.take_beside
-            take((at_ms - began) / 1000, celsius)
-            known.last_ms = max(known.last_ms, at_ms)
-        known.typed = typed
-        _followed[key] = known
-        _followed.move_to_end(key)
-        while len(_followed) > FOLLOWED_AT_ONCE:
-            _followed.popitem(last=False)
-        view = known.watching.view((until - since).total_seconds())
-        return StepWatch(watch=view, probe=probe, beside=beside)
+            view = watching.view((until - since).total_seconds())
+        return StepWatch(watch=view, probe=stretch.probe, beside=stretch.beside)
+
+    def _living_in(self, place: ProbePlace | None, kitchen: Kitchen, since_ms: int, until_ms: int) -> str | None:
+        """The thermometer of a place: the first one there that has sent something, else the first."""
+        there = [t.id for t in kitchen.thermometers if place is not None and t.place is place]
+        sent = (i for i in there if self._store.probes.has_any(i, since_ms, until_ms))
+        return there[0] if len(there) == 1 else next(sent, there[0] if there else None)
+
+    def _known(self, at: StepAtHand, basis: str) -> _Followed:
+        key = (at.bake, at.step.id)
+        with self._lock:
+            known = self._followed.get(key)
+            if known is None or known.basis != basis:
+                held = [c for c in self._store.checkpoints.of(*key) if c.basis == basis]
+                known = self._followed[key] = _Followed(basis, checkpoints=held)
+            self._followed.move_to_end(key)
+            while len(self._followed) > FOLLOWED_AT_ONCE:
+                self._followed.popitem(last=False)
+        return known
+
+    def _holds(self, at_ms: int, upto_id: int, typed: str, stretch: _Stretch) -> bool:
+        """Whether something told by a moment still holds: nothing that lies before it has come or gone since."""
+        if typed != stretch.typed_by(at_ms):
+            return False
+        late = (self._store.probes.has_any(p, stretch.since_ms, at_ms, after_id=upto_id) for p, _ in stretch.probes)
+        return not any(late)
+
+    def _taken(self, at: StepAtHand, known: _Followed, stretch: _Stretch) -> Watching | None:
+        """The step's watching with all of the stretch's readings taken."""
+        upto_id = self._store.probes.last_id()
+        live = known.watching
+        if live is not None and not self._holds(known.at_ms, known.upto_id, known.typed, stretch):
+            live = known.watching = None
+        from_ms = known.at_ms
+        if (
+            live is None
+            or from_ms > stretch.until_ms
+            or any(from_ms < c.at_ms <= stretch.until_ms for c in known.checkpoints)
+        ):
+            made = at.step.watching(at.before, at.after, at.setting)
+            if made is None:
+                return None
+            from_ms = self._resume(made, known, stretch)
+            if live is not None and known.at_ms > stretch.until_ms:
+                # A look at an earlier moment: what is known of later ones stays.
+                self._take(made, from_ms, stretch, upto_id)
+                return made
+            live = known.watching = made
+            known.unkept = 0
+        number, last_ms = self._take(live, from_ms, stretch, upto_id)
+        known.at_ms, known.upto_id, known.typed = last_ms, upto_id, stretch.typed_by(last_ms)
+        known.unkept += number
+        if known.unkept >= CHECKED_EVERY:
+            self._check(at, known, live)
+        return live
+
+    def _resume(self, watching: Watching, known: _Followed, stretch: _Stretch) -> int:
+        """Let it go on from the latest checkpoint that holds, and return its moment; those that don't are dropped."""
+        for checkpoint in reversed(known.checkpoints):
+            if checkpoint.at_ms > stretch.until_ms:
+                continue
+            memory = from_text(checkpoint.memory)
+            if self._holds(checkpoint.at_ms, checkpoint.upto_id, memory["typed"], stretch):
+                watching.remember(memory["watching"])
+                return checkpoint.at_ms
+            known.checkpoints.remove(checkpoint)
+        return -1
+
+    def _take(self, watching: Watching, after_ms: int, stretch: _Stretch, upto_id: int) -> tuple[int, int]:
+        """Take what is later than ``after_ms``; how many that were, and the moment of the last one."""
+        number, last_ms, page = 0, after_ms, READ_AT_ONCE
+        while True:
+            found = [(ms, True, c) for ms, c in stretch.typed if ms > last_ms]
+            from_ms, upto_ms = max(stretch.since_ms, last_ms + 1), stretch.until_ms
+            for name, inside in stretch.probes:
+                rows = self._store.probes.between_ms(name, from_ms, stretch.until_ms, upto_id, page)
+                found += [(ms, inside, c) for ms, c in rows]
+                if len(rows) == page:
+                    # Of a moment that was cut in two, nothing yet.
+                    upto_ms = min(upto_ms, rows[-1][0] - 1)
+            if upto_ms < from_ms and upto_ms < stretch.until_ms:
+                page *= 2
+                continue
+            for ms, inside, celsius in sorted(r for r in found if r[0] <= upto_ms):
+                take = watching.take if inside else watching.take_beside
+                take((ms - stretch.since_ms) / 1000, celsius)
+                number, last_ms = number + 1, ms
+            if upto_ms == stretch.until_ms:
+                return number, last_ms
+            last_ms = upto_ms
+
+    def _check(self, at: StepAtHand, known: _Followed, watching: Watching) -> None:
+        """Keep what was told by now on the disk; of earlier moments ever fewer the further back they lie."""
+        memory = to_text({"typed": known.typed, "watching": watching.remembered()})
+        now = StoredCheckpoint(known.at_ms, known.basis, known.upto_id, memory)
+        known.checkpoints = thinned([*(c for c in known.checkpoints if c.at_ms < known.at_ms), now])
+        known.unkept = 0
+        self._store.checkpoints.replace(at.bake, at.step.id, known.checkpoints)
 
 
-def _goes_on(
-    known: Followed, probe: str | None, beside: str | None, typed: Typed, since: datetime, until: datetime
-) -> bool:
-    """Whether the new readings only add to those that were taken."""
-    if (known.probe, known.beside) != (probe, beside) or known.typed != typed[: len(known.typed)]:
-        return False
-    if known.last_ms > probes.milliseconds(until) or any(ms <= known.last_ms for ms, _ in typed[len(known.typed) :]):
-        return False
-    return all(probes.count(name, since, known.last_ms) == known.taken.get(name, 0) for name in (probe, beside) if name)
+def thinned(checkpoints: list[StoredCheckpoint]) -> list[StoredCheckpoint]:
+    """At most :data:`CHECKPOINTS` of them: the newest, and before it ever fewer the further back they lie."""
+    kept = list(checkpoints)
+    while len(kept) > CHECKPOINTS:
+        newest = kept[-1].at_ms
+        # Of all between the oldest and the newest, the one whose neighbours lie nearest for its age.
+        ages = [newest - c.at_ms + 1 for c in kept]
+        least = min(range(1, len(kept) - 1), key=lambda i: ages[i - 1] / ages[i + 1])
+        del kept[least]
+    return kept

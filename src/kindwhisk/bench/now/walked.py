@@ -5,10 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import lru_cache
 
-from kindwhisk.bench.log.document import BakeDocument
+from kindwhisk.bench.log.document import BakeDocument, parse
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.forecast import Forecast, forecast_of, walk_prepared
 from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.gate import Gate, gates
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.walk import Measured, Observed
 
@@ -27,12 +28,7 @@ class WalkedBake:
     materials: dict[str, Material]
     observed: Observed
     places: dict[str, Setting]
-
-
-@lru_cache(maxsize=64)
-def parse(document_json: str) -> BakeDocument:
-    """The document of a bake; it never changes, so it is read once."""
-    return BakeDocument.model_validate_json(document_json)
+    gates: dict[str, Gate]
 
 
 def walked_without(made: WalkedBake, step_id: str) -> WalkedBake:
@@ -49,14 +45,16 @@ def walked(
     document = parse(document_json)
     observed = Observed(dict(densities), dict(waited_s))
     steps = walk_prepared(document.formula, document.setting, observed)
+    forecast = forecast_of(document.formula, steps)
     return WalkedBake(
         text=document_json,
         document=document,
         formula=document.formula.model_copy(update={"steps": tuple(w.step for w in steps)}),
-        forecast=forecast_of(document.formula, steps),
+        forecast=forecast,
         observed=observed,
         intakes={w.step.id: w.intake for w in steps},
         before={w.step.id: combine(w.intake) for w in steps},
         materials={w.step.id: w.outcome.material for w in steps},
         places={w.step.id: w.place for w in steps},
+        gates={g.step: g for g in gates(forecast)},
     )

@@ -5,10 +5,24 @@ from __future__ import annotations
 from datetime import datetime, timedelta
 
 from kindwhisk.bench.log.projection import BakeStatus, Progress, StepStatus
-from kindwhisk.bench.told.views import WindowView
-from kindwhisk.core.foams.ageing import air_lost
+from kindwhisk.core.foams.ageing import Ageing, air_lost
 from kindwhisk.core.process.forecast import Forecast
 from kindwhisk.core.process.windows import windows
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
+
+
+class WindowView(Value):
+    """A content that waits and may not wait for ever; ``lost`` is the share of its bubbles that is gone."""
+
+    step: str
+    closes: str
+    name: str
+    why: str
+    since: datetime
+    until: datetime
+    lost: Estimate | None
+    ageing: Ageing | None
 
 
 def open_windows(forecast: Forecast, progress: Progress, now: datetime) -> tuple[WindowView, ...]:

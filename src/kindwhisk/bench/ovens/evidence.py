@@ -19,7 +19,8 @@ from kindwhisk.core.ovens.degrees import NOISE_K, DegreesSeen
 from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.ovens.times import BakeTime
 from kindwhisk.core.values.model import Value
-from kindwhisk.store import bakes, oven_notes
+from kindwhisk.store.bakes import Told
+from kindwhisk.store.database import Store
 
 REMEMBERED = 80
 PROBE_NOISE_K = 2.0
@@ -87,7 +88,7 @@ class OvenEvidence(NamedTuple):
     sources: dict[str, Source]
 
 
-def _time(row: bakes.Told, told: OvenTime) -> BakeTime | None:
+def _time(row: Told, told: OvenTime) -> BakeTime | None:
     """The bake's time; None for one that took none, such as one that was told of all at once."""
     seconds = told.observed_s if told.observed_s is not None else told.not_yet_s
     if not seconds or seconds <= 0 or told.modelled_s <= 0:
@@ -108,13 +109,13 @@ def _hot_sides(maps: dict[str, Noted]) -> dict[str, str]:
     return {oven: side for oven, side in told.items() if side}
 
 
-def oven_evidence() -> OvenEvidence:
+def oven_evidence(store: Store) -> OvenEvidence:
     """All of it, oldest first."""
     times: list[BakeTime] = []
     degrees: list[DegreesSeen] = []
     seen: dict[str, list[OvenSeen]] = defaultdict(list)
     sources: dict[str, Source] = {}
-    for row in reversed(bakes.told(REMEMBERED)):
+    for row in reversed(store.bakes.told(REMEMBERED)):
         began = datetime.fromisoformat(row.started_at)
         for raw in row.summary.get("ovens", ()):
             one = _time(row, OvenTime.model_validate(raw))
@@ -141,7 +142,7 @@ def oven_evidence() -> OvenEvidence:
             )
     out: set[str] = set()
     maps: dict[str, Noted] = {}
-    for row in oven_notes.listed():
+    for row in store.oven_notes.listed():
         noted = Noted(
             f"note-{row.id}", str(row.oven), datetime.fromisoformat(row.at), note_adapter.validate_json(row.payload)
         )
@@ -170,3 +171,19 @@ def oven_evidence() -> OvenEvidence:
         hot_sides=_hot_sides(maps),
         sources=sources,
     )
+
+
+class Ovens:
+    """The evidence of a data file, worked out again only once something has happened or was noted."""
+
+    def __init__(self, store: Store) -> None:
+        self._store = store
+        self._known: tuple[tuple[int, int], OvenEvidence] | None = None
+
+    def evidence(self) -> OvenEvidence:
+        """All of it, as it stands."""
+        at = (self._store.bakes.last_event_id(), self._store.oven_notes.last_id())
+        known = self._known
+        if known is None or known[0] != at:
+            known = self._known = (at, oven_evidence(self._store))
+        return known[1]

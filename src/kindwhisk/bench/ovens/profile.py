@@ -6,7 +6,7 @@ import statistics
 from collections.abc import Callable, Sequence
 from datetime import datetime
 
-from kindwhisk.bench.ovens.evidence import OvenEvidence, oven_evidence
+from kindwhisk.bench.ovens.evidence import OvenEvidence
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.ovens.browning_map import Grades, hot_side
 from kindwhisk.core.ovens.cycling import OvenSeen
@@ -210,13 +210,13 @@ def _map(known: OvenEvidence, oven: str) -> MapView | None:
     )
 
 
-def oven_profile(oven_id: str, kitchen: Kitchen) -> OvenProfile:
-    """The profile of an oven of the kitchen.
+def oven_profile(oven_id: str, kitchen: Kitchen, known: OvenEvidence) -> OvenProfile:
+    """The profile of an oven of the kitchen, by all that is known.
 
     Raises:
         CraftError: there is no such oven.
     """
-    own, known = kitchen.oven(oven_id), oven_evidence()
+    own = kitchen.oven(oven_id)
     seen = known.seen.get(oven_id, ())
     checked = [d for d in known.degrees if d.oven == oven_id]
     kinds = sorted({b.family for b in known.bakes if b.oven == oven_id})

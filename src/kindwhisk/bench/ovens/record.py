@@ -14,7 +14,7 @@ from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.preheat import PreheatStep
 from kindwhisk.core.values.bands import Quantity
 from kindwhisk.core.values.model import Value
-from kindwhisk.store import probes
+from kindwhisk.store.probes import Probes
 
 
 class OvenTime(Value):
@@ -63,7 +63,7 @@ def oven_times(made: WalkedBake, progress: Progress) -> Iterator[OvenTime]:
         )
 
 
-def oven_held(made: WalkedBake, progress: Progress, kitchen: Kitchen) -> Iterator[OvenHeld]:
+def oven_held(made: WalkedBake, progress: Progress, kitchen: Kitchen, probes: Probes) -> Iterator[OvenHeld]:
     """What thermometers told of the oven while it heated and baked: a probe that lives in it, or readings by hand."""
     probe = next((t.id for t in kitchen.thermometers if t.place is ProbePlace.OVEN), None)
     for step in made.formula.steps:

@@ -20,8 +20,9 @@ def _view(made: WalkedBake, reading: Reading) -> ReadingView:
     band = next((c.band for c in step.checkpoints if c.band and c.band.quantity is reading.quantity), None)
     tells = ""
     if reading.quantity is Quantity.DENSITY:
-        at = next(s for s in made.formula.steps if s.id == reading.step)
-        told = at.reading_tells(reading.value, made.intakes[reading.step], made.places[reading.step])
+        told = made.formula.step(reading.step).reading_tells(
+            reading.value, made.intakes[reading.step], made.places[reading.step]
+        )
         tells = " ".join(t for t in (told, _rise(made, reading)) if t)
     return ReadingView(
         sequence=reading.sequence,

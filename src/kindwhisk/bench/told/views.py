@@ -6,17 +6,16 @@ from datetime import datetime
 
 from kindwhisk.bench.log.events import OutcomeRecorded
 from kindwhisk.bench.log.projection import BakeStatus, StepStatus
+from kindwhisk.bench.now.meetings import MeetingView
 from kindwhisk.bench.now.outlook import Column, Outlook
-from kindwhisk.core.foams.ageing import Ageing
+from kindwhisk.bench.now.readiness import GateItemView
+from kindwhisk.bench.now.windows import WindowView
 from kindwhisk.core.process.folds import FoldCourse
 from kindwhisk.core.process.forecast import StepForecast
-from kindwhisk.core.process.gate import GateItemKind
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.watching import Watch
 from kindwhisk.core.safety.pasteurisation import EggHeat
-from kindwhisk.core.sugar.meeting import Meeting
 from kindwhisk.core.values.bands import Quantity, Verdict
-from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.temperature import Point
 from kindwhisk.core.vessels.section import Section
@@ -53,15 +52,6 @@ class StepLine(Value):
     reason: str
 
 
-class MeetingView(Value):
-    """A syrup and the whites that it is for, on one clock."""
-
-    boil: str
-    whisk: str
-    stream: str
-    meeting: Meeting
-
-
 class StepDetail(Value):
     """A step close up."""
 
@@ -76,16 +66,6 @@ class StepDetail(Value):
     fold: FoldCourse | None
 
 
-class GateItemView(Value):
-    """A thing on the make-ready list."""
-
-    id: str
-    kind: GateItemKind
-    name: str
-    detail: str
-    there: bool
-
-
 class GateView(Value):
     """The make-ready list before ``step``; open when nothing is missing."""
 
@@ -93,19 +73,6 @@ class GateView(Value):
     step_title: str
     open: bool
     items: tuple[GateItemView, ...]
-
-
-class WindowView(Value):
-    """A content that waits and may not wait for ever; ``lost`` is the share of its bubbles that is gone."""
-
-    step: str
-    closes: str
-    name: str
-    why: str
-    since: datetime
-    until: datetime
-    lost: Estimate | None
-    ageing: Ageing | None
 
 
 class TimerView(Value):

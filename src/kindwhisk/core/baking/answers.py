@@ -13,7 +13,7 @@ from kindwhisk.core.baking.reference import ReferenceBake
 from kindwhisk.core.baking.risks import Risk, risks
 from kindwhisk.core.ovens.air import Opening
 from kindwhisk.core.ovens.place import OvenMode
-from kindwhisk.core.tins.shapes import HalfSphereTin, Tin
+from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 
@@ -44,15 +44,6 @@ class Answer(Value):
     made: Prediction | None = None
     more_min: float | None = None
     risks: tuple[Risk, ...] = ()
-
-
-def resized(tin: Tin, factor: float) -> Tin:
-    """A tin of the same depth with its other lengths times ``factor``; a half-sphere keeps its form."""
-    kept = {"depth_mm"}
-    lengths: dict[str, Any] = {
-        name: value if name in kept or value is None else value * factor for name, value in tin.dimensions
-    }
-    return tin.model_copy(update={"dimensions": type(tin.dimensions).model_validate(lengths)})
 
 
 def _air(content: InOven, **changes: Any) -> InOven:
@@ -125,8 +116,7 @@ def questions(content: InOven, shelf: Sequence[tuple[str, Tin]] = (), trays: int
 
 
 def _half_size(content: InOven) -> Question:
-    factor = 2 ** (-1 / 3) if isinstance(content.tin, HalfSphereTin) else math.sqrt(0.5)
-    tin = resized(content.tin, factor)
+    tin = content.tin.half_size()
     half = content.model_copy(update={"tin": tin, "fill_mm": tin.level_mm(content.tin.volume_ml(content.fill_mm) / 2)})
     return Question(
         "two-halves",

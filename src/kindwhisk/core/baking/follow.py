@@ -7,6 +7,7 @@ pair of both is weighed by how well it explains the readings; what is left tells
 from __future__ import annotations
 
 import math
+from dataclasses import dataclass, field
 
 import numpy as np
 
@@ -48,25 +49,30 @@ class CrumbForecast(Value):
     faster: float | None = None
 
 
+@dataclass
 class CrumbFollower:
     """Takes readings (s since it went in, C) in order."""
 
-    def __init__(self, content: InOven, expected: Prediction) -> None:
-        self.content, self.expected = content, expected
-        self._finished_c, self._hottest_c = content.finished_c, content.boils_c + TOUCHES_K
-        self._times = np.array([m.t_s for m in expected.course.moments])
-        self._core = np.array([m.core_c for m in expected.course.moments])
-        self._edge = np.array([m.edge_c for m in expected.course.moments])
-        self._course_done = expected.course.done_s or expected.done_s.likely
-        sd = max(math.log(expected.done_s.high / expected.done_s.low) / 2 / RANGE_SD, 0.03)
+    content: InOven
+    expected: Prediction
+    _logs: Array = field(init=False)
+    """The logarithm of the likelihood of each stretch (row) and place of the probe (column)."""
+    _last: tuple[float, float] | None = field(default=None, init=False)
+    _there_s: float | None = field(default=None, init=False)
+    _misfit: float = field(default=0.0, init=False)
+    _count: int = field(default=0, init=False)
+    _start_c: float | None = field(default=None, init=False)
+
+    def __post_init__(self) -> None:
+        self._finished_c, self._hottest_c = self.content.finished_c, self.content.boils_c + TOUCHES_K
+        moments = self.expected.course.moments
+        self._times = np.array([m.t_s for m in moments])
+        self._core, self._edge = np.array([m.core_c for m in moments]), np.array([m.edge_c for m in moments])
+        self._course_done = self.expected.course.done_s or self.expected.done_s.likely
+        sd = max(math.log(self.expected.done_s.high / self.expected.done_s.low) / 2 / RANGE_SD, 0.03)
         steps = np.linspace(-WIDTH_SD, WIDTH_SD, STRETCHES)
-        self._stretch: Array = expected.done_s.likely / self._course_done * np.exp(sd * steps)
-        self._logs: Array = -(steps[:, None] ** 2) / 2 + np.log(np.array(ASIDE_SHARES))[None, :]
-        self._last: tuple[float, float] | None = None
-        self._there_s: float | None = None
-        self._misfit = 0.0
-        self._count = 0
-        self._start_c: float | None = None
+        self._stretch: Array = self.expected.done_s.likely / self._course_done * np.exp(sd * steps)
+        self._logs = -(steps[:, None] ** 2) / 2 + np.log(np.array(ASIDE_SHARES))[None, :]
 
     def take(self, t_s: float, celsius: float) -> None:
         """One more reading."""

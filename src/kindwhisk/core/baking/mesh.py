@@ -11,7 +11,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from kindwhisk.core.baking.crumb import Array
-from kindwhisk.core.tins.shapes import BoxTin, LoafTin, Tin
+from kindwhisk.core.tins.shapes import Tin
 
 LEAST_MM = 0.5
 """A content lower than this counts as this high."""
@@ -60,22 +60,10 @@ def _rings(inner: float, outer: float, power: float, edges: Array) -> tuple[Arra
     return radii, within
 
 
-def power_of(tin: Tin) -> float:
-    """How a tin's rings grow with the distance from its middle."""
-    if isinstance(tin, BoxTin):
-        width, length = sorted((tin.dimensions.width_mm, tin.dimensions.length_mm))
-        return width / length
-    if isinstance(tin, LoafTin):
-        d = tin.dimensions
-        width, length = sorted((d.bottom_width_mm + d.top_width_mm, d.bottom_length_mm + d.top_length_mm))
-        return width / length
-    return 1.0
-
-
 def mesh(tin: Tin, fill_mm: float, layers: int, rings: int, stretch: float = 1.0) -> Mesh:
     """The content of a tin filled to ``fill_mm``, ``stretch`` times as high as it is filled (it rises)."""
     fill = max(fill_mm, LEAST_MM)
-    power = power_of(tin)
+    power = tin.rings_grow
     hollow = tin.cut(0).inner_mm > 0
     across, up = _edges(rings, both=hollow), _edges(layers, both=True)
     volume, side = np.empty((layers, rings)), np.empty((layers, rings))
@@ -86,7 +74,7 @@ def mesh(tin: Tin, fill_mm: float, layers: int, rings: int, stretch: float = 1.0
         low, high = heights[k], heights[k + 1]
         middle, top = tin.cut((low + high) / 2), tin.cut(high)
         area = (tin.volume_ml(high) - tin.volume_ml(low)) * 1e-6 / ((high - low) / 1000)
-        outer, inner = _across(tin, (low + high) / 2)
+        outer, inner = (w / 1000 for w in tin.half_widths_mm((low + high) / 2))
         radii, within = _rings(inner, outer, power, across)
         thick = (high - low) / 1000
         volume[k] = np.diff(within) * area * thick
@@ -110,15 +98,6 @@ def mesh(tin: Tin, fill_mm: float, layers: int, rings: int, stretch: float = 1.0
         thick=thicks,
         wide=wide,
     )
-
-
-def _across(tin: Tin, height_mm: float) -> tuple[float, float]:
-    """Half-widths in metres, wall and tube: of a rectangle its shorter one."""
-    cut = tin.cut(height_mm)
-    if isinstance(tin, BoxTin):
-        d = tin.dimensions
-        return min(d.width_mm, d.length_mm) / 2000, 0.0
-    return cut.outer_mm / 1000, cut.inner_mm / 1000
 
 
 def _lean(tin: Tin, low_mm: float, high_mm: float) -> float:

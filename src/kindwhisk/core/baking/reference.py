@@ -48,15 +48,6 @@ class ReferenceBake(Value):
 
 
 SHEET, SHELLS, DRIED = "sheet", "shells", "dried meringue"
-FAMILIES = {
-    "round": "round and square",
-    "square": "round and square",
-    "rectangular": "round and square",
-    "tube": "tube",
-    "sheet": SHEET,
-    "loaf": "loaf",
-    "half-sphere": "half-sphere",
-}
 FREE = "pieces"
 
 
@@ -66,4 +57,4 @@ def family(content: InOven) -> str:
         return DRIED
     if content.sets is Sets.SHELL:
         return SHELLS
-    return FREE if content.free else FAMILIES[content.tin.shape]
+    return FREE if content.free else content.tin.family

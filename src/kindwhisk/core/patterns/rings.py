@@ -14,7 +14,7 @@ from enum import StrEnum
 from pydantic import Field
 
 from kindwhisk.core.patterns.pattern import PatternView, Pour, Rings
-from kindwhisk.core.tins.shapes import BoxTin, LoafTin, Tin
+from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 
@@ -106,7 +106,7 @@ def rings_in(
     Raises:
         CraftError: the tin is not round, or the batters don't suit the pattern.
     """
-    if isinstance(tin, BoxTin | LoafTin):
+    if not tin.round:
         raise CraftError("Rings want a round tin.", field="shape", remedy="Take a round or a tube tin.")
     sizes, left = pours(masses_g, densities, pattern, tins)
     level = tin.level_mm(sum(grams / densities[batter] for batter, grams in sizes))

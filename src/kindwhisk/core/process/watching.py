@@ -3,23 +3,24 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from dataclasses import dataclass, field
+from typing import Any
 
 from kindwhisk.core.baking.follow import CrumbForecast
 from kindwhisk.core.foams.balance import added_sugar_g, egg_g
 from kindwhisk.core.foams.foam import WHOLE_EGGS, YOLKS, egg_white_g
 from kindwhisk.core.ingredients.material import Material
-from kindwhisk.core.safety.pasteurisation import EggHeat, beside
+from kindwhisk.core.safety.pasteurisation import EggHeat, EggLog
 from kindwhisk.core.sugar.boiling import Pot
 from kindwhisk.core.sugar.forecast import SyrupForecast
 from kindwhisk.core.sugar.watch import PotWatch
 from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.memory import remember, remembered
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.temperature import Point
 from kindwhisk.core.warmth import approach
+from kindwhisk.core.warmth.trail import Trail
 
-CLOSELY_S = 300.0
-TRAIL_POINTS = 60
 TURNED_K, TURNED_S = 1.0, 60.0
 LEAST_GAP_S = 0.25
 
@@ -48,15 +49,18 @@ class Watch(Value):
     beside_trail: tuple[Point, ...] = ()
 
 
+@dataclass
 class Watching:
-    """Takes a step's readings in order (seconds since its start, C) and tells what they mean."""
+    """Takes a step's readings in order (seconds since its start, C) and tells what they mean.
 
-    def __init__(self) -> None:
-        self.readings: list[tuple[float, float]] = []
+    What it has taken is small, however many they were, and can be kept (:mod:`kindwhisk.core.values.memory`).
+    """
+
+    trail: Trail = field(default_factory=Trail, init=False)
 
     def take(self, t_s: float, celsius: float) -> None:
         """One more reading, later than all before it."""
-        self.readings.append((t_s, celsius))
+        self.trail.take(t_s, celsius)
 
     def take_beside(self, t_s: float, celsius: float) -> None:
         """One more reading of what is around it."""
@@ -65,30 +69,37 @@ class Watching:
         """What they tell at a moment, in seconds since the step's start."""
         raise NotImplementedError
 
-    def trail(self, now_s: float) -> tuple[Point, ...]:
-        """All readings, thinned out for drawing: the last minutes closely, what lies before them in steps."""
-        old = [r for r in self.readings if r[0] < now_s - CLOSELY_S]
-        new = self.readings[len(old) :]
-        kept = [*old[:: max(1, len(old) // TRAIL_POINTS)], *new[:: max(1, len(new) // TRAIL_POINTS)]]
-        if self.readings and kept[-1] != self.readings[-1]:
-            kept.append(self.readings[-1])
-        return tuple(Point(s=t - now_s, c=c) for t, c in kept)
+    def remembered(self) -> dict[str, Any]:
+        """All that it has taken, as JSON can hold it."""
+        return remembered(self)
+
+    def remember(self, memory: dict[str, Any]) -> None:
+        """Go on from what another one, made alike, had taken."""
+        remember(self, memory)
 
 
+def points(trail: Trail, now_s: float) -> tuple[Point, ...]:
+    """A trail for drawing, in seconds from now."""
+    return tuple(Point(s=t - now_s, c=c) for t, c in trail.drawn(now_s))
+
+
+@dataclass
 class PotWatching(Watching):
-    """A syrup on the flame."""
+    """A syrup on the flame, with all its sugar and water, to ``target_c`` as it reads here."""
 
-    def __init__(self, pot: Pot, target_c: float) -> None:
-        super().__init__()
-        self.pot = pot
-        self.watch = PotWatch(pot, target_c)
-        self._watched_s = -math.inf
+    pot: Pot
+    target_c: float
+    watch: PotWatch = field(init=False, metadata={"kept": False})
+    watched_s: float = field(default=-math.inf, init=False)
+
+    def __post_init__(self) -> None:
+        self.watch = PotWatch(self.pot, self.target_c)
 
     def take(self, t_s: float, celsius: float) -> None:
         """One more reading of the probe; of a very fast one, a few a second are enough to follow the pot."""
         super().take(t_s, celsius)
-        if t_s - self._watched_s >= LEAST_GAP_S:
-            self._watched_s = t_s
+        if t_s - self.watched_s >= LEAST_GAP_S:
+            self.watched_s = t_s
             self.watch.take(t_s, celsius)
 
     def view(self, now_s: float) -> Watch:
@@ -99,14 +110,23 @@ class PotWatching(Watching):
             left = Estimate(low=seen.low_s, likely=seen.seconds_to_target, high=seen.high_s, basis=Basis.MEASURED)
         return Watch(
             now_c=seen.temperature_c,
-            peak_c=max((c for _, c in self.readings), default=None),
+            peak_c=self.trail.peak_c,
             left_s=left,
             why=seen.why,
             readings=seen.readings,
-            trail=self.trail(now_s),
+            trail=points(self.trail, now_s),
             ahead=seen.ahead,
             pot=seen,
         )
+
+    def remembered(self) -> dict[str, Any]:
+        """With what the pot's watch has taken."""
+        return {**super().remembered(), "watch": remembered(self.watch)}
+
+    def remember(self, memory: dict[str, Any]) -> None:
+        """The same."""
+        super().remember(memory)
+        remember(self.watch, memory["watch"])
 
 
 class EggIn(Value):
@@ -130,39 +150,43 @@ class EggIn(Value):
         )
 
 
+@dataclass
 class ApproachWatching(Watching):
     """Something that closes in on its surroundings: over steam, or cooling under a whisk."""
 
-    def __init__(self, surroundings_c: float, target_c: float, expected_tau_s: float, egg: EggIn | None) -> None:
-        super().__init__()
-        self._from_above = target_c > surroundings_c
-        self.surroundings_c, self.target_c, self.expected_tau_s, self.egg = (
-            surroundings_c,
-            target_c,
-            expected_tau_s,
-            egg,
-        )
+    surroundings_c: float
+    target_c: float
+    expected_tau_s: float
+    egg: EggIn | None
+    heat: EggLog = field(default_factory=EggLog, init=False)
+    moving: list[tuple[float, float]] = field(default_factory=list, init=False)
+    """The last readings since it turned towards its surroundings."""
+
+    @property
+    def _from_above(self) -> bool:
+        return self.target_c > self.surroundings_c
 
     @property
     def _turned(self) -> bool:
         """Whether what cools has passed its peak: it has fallen from it, or for long has not risen above it."""
-        if not self.readings:
+        if self.trail.last is None or self.trail.peak is None:
             return False
-        at, peak = max(self.readings, key=lambda r: r[1])
-        last, now = self.readings[-1]
+        (at, peak), (last, now) = self.trail.peak, self.trail.last
         return peak - now >= TURNED_K or last - at >= TURNED_S
 
-    @property
-    def _moving(self) -> Sequence[tuple[float, float]]:
-        """Readings since it turned towards its surroundings."""
-        if self._from_above and self.readings:
-            top = max(range(len(self.readings)), key=lambda i: self.readings[i][1])
-            return self.readings[top:]
-        return self.readings
+    def take(self, t_s: float, celsius: float) -> None:
+        """One more reading; one above all before it begins the way anew, where it comes from above."""
+        before = self.trail.peak_c
+        super().take(t_s, celsius)
+        if self._from_above and (before is None or celsius > before):
+            self.moving = []
+        self.moving = [*self.moving, (t_s, celsius)][-approach.LATEST :]
+        if self.egg is not None:
+            self.heat.take(t_s, celsius)
 
-    def _ahead(self, seconds: float) -> tuple[Point, ...]:
+    def _ahead(self, seconds: float, now_c: float) -> tuple[Point, ...]:
         """The way to the target in twelve pieces."""
-        away = self.readings[-1][1] - self.surroundings_c
+        away = now_c - self.surroundings_c
         share = (self.target_c - self.surroundings_c) / away
         return tuple(
             Point(s=seconds * i / 12, c=self.surroundings_c + away * float(share ** (i / 12))) for i in range(13)
@@ -170,37 +194,37 @@ class ApproachWatching(Watching):
 
     @property
     def _why(self) -> str:
-        if not self.readings:
+        if self.trail.last is None:
             return "No reading yet."
         return "It is still warming." if self._from_above and not self._turned else "It does not move that way yet."
 
+    def _left(self, now_s: float) -> Estimate | None:
+        """Seconds to the target from now; None where the readings don't move that way."""
+        if self.trail.last is None or (self._from_above and not self._turned):
+            return None
+        left = approach.seconds_left(self.moving, self.surroundings_c, self.target_c, self.expected_tau_s)
+        if left is None:
+            return None
+        since = now_s - self.trail.last[0]
+        return Estimate(
+            low=max(0.0, left.low - since),
+            likely=max(0.0, left.likely - since),
+            high=max(0.0, left.high - since),
+            basis=left.basis,
+        )
+
     def view(self, now_s: float) -> Watch:
         """Time left by the pace of the last readings."""
-        moving = self._moving
-        left = approach.seconds_left(moving, self.surroundings_c, self.target_c, self.expected_tau_s)
-        if self._from_above and not self._turned:
-            left = None
-        if left is not None and moving:
-            since = now_s - moving[-1][0]
-            left = Estimate(
-                low=max(0.0, left.low - since),
-                likely=max(0.0, left.likely - since),
-                high=max(0.0, left.high - since),
-                basis=left.basis,
-            )
+        left, now_c, egg = self._left(now_s), self.trail.now_c, self.egg
         return Watch(
-            ahead=() if left is None or not left.likely else self._ahead(left.likely),
-            now_c=self.readings[-1][1] if self.readings else None,
-            peak_c=max((c for _, c in self.readings), default=None),
+            ahead=() if left is None or now_c is None or not left.likely else self._ahead(left.likely, now_c),
+            now_c=now_c,
+            peak_c=self.trail.peak_c,
             left_s=left,
-            why=""
-            if left is not None
-            else "No reading yet."
-            if not self.readings
-            else "It does not move that way yet.",
-            readings=len(self.readings),
-            trail=self.trail(now_s),
+            why="" if left is not None else self._why,
+            readings=self.trail.count,
+            trail=points(self.trail, now_s),
             egg=None
-            if self.egg is None
-            else beside(self.readings, white=self.egg.white, yolk=self.egg.yolk, sugar_to_egg=self.egg.sugar_to_egg),
+            if egg is None
+            else self.heat.beside(white=egg.white, yolk=egg.yolk, sugar_to_egg=egg.sugar_to_egg),
         )

@@ -198,7 +198,7 @@ class Builder:
             self.add(
                 FillStep(
                     id="fill", title="Fill the tin", vessel=TIN.id, inputs=(of(batter),), tin=tin, tin_name=plan.tin_name,
-                    lining=Lining.BARE if bare else Lining.ALL_ROUND if tin.shape == "sheet" else Lining.BASE, leads=True,
+                    lining=Lining.BARE if bare else Lining.ALL_ROUND if tin.flat else Lining.BASE, leads=True,
                 )
             )  # fmt: skip
             last = "fill"

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from itertools import pairwise
+from collections.abc import Iterable
+from dataclasses import dataclass, field
 
 from kindwhisk.core.safety.cautions import DEFER
 from kindwhisk.core.values.model import Value
@@ -11,6 +11,7 @@ from kindwhisk.core.values.model import Value
 GUIDANCE_C = 71.0
 GUIDANCE = "Consumer guidance: 71 C (160 F) throughout, or pasteurised egg."
 SOURCE = "once required of makers of liquid egg in the United States (9 CFR 590.570, before 2020); published"
+SWEET_FROM = 0.5
 SWEET_NOTE = "Not valid with half the egg's weight of sugar and more: sugar protects bacteria."
 
 
@@ -64,29 +65,52 @@ def pairs_for(white: bool, yolk: bool, sugar_to_egg: float) -> tuple[Pair, ...]:
     return tuple(p for p in PAIRS if p.egg == kind)
 
 
-def minutes_at(readings: Sequence[tuple[float, float]], celsius: float) -> float:
-    """Minutes that (seconds, C) readings, joined by straight lines, lay at or above a temperature."""
-    total = 0.0
-    for (t0, c0), (t1, c1) in pairwise(readings):
-        if c0 >= celsius and c1 >= celsius:
-            total += t1 - t0
-        elif max(c0, c1) >= celsius:
-            total += (t1 - t0) * (max(c0, c1) - celsius) / abs(c1 - c0)
-    return total / 60
+def _seconds_above(first: tuple[float, float], second: tuple[float, float], celsius: float) -> float:
+    """Seconds that a straight line between two readings (s, C) lies at or above a temperature."""
+    (t0, c0), (t1, c1) = first, second
+    if c0 >= celsius and c1 >= celsius:
+        return t1 - t0
+    if max(c0, c1) < celsius:
+        return 0.0
+    return (t1 - t0) * (max(c0, c1) - celsius) / abs(c1 - c0)
 
 
-def beside(readings: Sequence[tuple[float, float]], *, white: bool, yolk: bool, sugar_to_egg: float) -> EggHeat:
-    """Set readings of an egg foam beside the guidance."""
-    peak = max((c for _, c in readings), default=None)
-    return EggHeat(
-        measured_peak_c=peak,
-        guidance_c=GUIDANCE_C,
-        guidance=GUIDANCE,
-        reached=None if peak is None else peak >= GUIDANCE_C,
-        held=tuple(
-            Held(pair=p, measured_minutes=minutes_at(readings, p.c)) for p in pairs_for(white, yolk, sugar_to_egg)
-        ),
-        source=SOURCE,
-        note=SWEET_NOTE if sugar_to_egg >= 0.5 else "",
-        defers=DEFER,
-    )
+@dataclass
+class EggLog:
+    """How warm an egg foam was, and how long, by readings (s, C) in order, joined by straight lines."""
+
+    peak_c: float | None = None
+    last: tuple[float, float] | None = None
+    seconds: dict[float, float] = field(default_factory=lambda: dict.fromkeys((p.c for p in PAIRS), 0.0))
+
+    def take(self, t_s: float, celsius: float) -> None:
+        """One more reading, later than all before it."""
+        now = (t_s, celsius)
+        if self.last is not None:
+            for at in self.seconds:
+                self.seconds[at] += _seconds_above(self.last, now, at)
+        self.last = now
+        self.peak_c = celsius if self.peak_c is None else max(self.peak_c, celsius)
+
+    def beside(self, *, white: bool, yolk: bool, sugar_to_egg: float) -> EggHeat:
+        """Set beside the guidance for what is in the bowl."""
+        return EggHeat(
+            measured_peak_c=self.peak_c,
+            guidance_c=GUIDANCE_C,
+            guidance=GUIDANCE,
+            reached=None if self.peak_c is None else self.peak_c >= GUIDANCE_C,
+            held=tuple(
+                Held(pair=p, measured_minutes=self.seconds[p.c] / 60) for p in pairs_for(white, yolk, sugar_to_egg)
+            ),
+            source=SOURCE,
+            note=SWEET_NOTE if sugar_to_egg >= SWEET_FROM else "",
+            defers=DEFER,
+        )
+
+
+def beside(readings: Iterable[tuple[float, float]], *, white: bool, yolk: bool, sugar_to_egg: float) -> EggHeat:
+    """Set readings (s, C) of an egg foam, in order, beside the guidance."""
+    log = EggLog()
+    for t_s, celsius in readings:
+        log.take(t_s, celsius)
+    return log.beside(white=white, yolk=yolk, sugar_to_egg=sugar_to_egg)

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 import statistics
 from collections.abc import Iterable
-from dataclasses import replace
+from dataclasses import dataclass, field, replace
 
 from kindwhisk.core.sugar import boiling
 from kindwhisk.core.sugar.boiling import Pot
@@ -22,50 +22,55 @@ from kindwhisk.core.sugar.forecast import (
     Phase,
     SyrupForecast,
 )
+from kindwhisk.core.sugar.limits import (
+    ALIKE_BEYOND_K,
+    AVERAGED_S,
+    BACK_K,
+    BELIEVED_AFTER_S,
+    FASTER_TIMES,
+    FASTEST_K_PER_S,
+    FLAG_STANDS_S,
+    GATE_OFF_S,
+    JUMP_K,
+    LEARNS_NOISE,
+    LEARNS_WAVER,
+    LEAST_READINGS,
+    LEAST_SPAN_S,
+    LET_GO_S,
+    LIVELY_KW,
+    LONGEST_SILENCE_S,
+    LOOKS_BACK_S,
+    MOVED_SHARE,
+    NEAR_S,
+    NOISE_LIMITS_K,
+    OUT_BELOW_K,
+    PACE_LEARNS,
+    PACES,
+    PAST_K,
+    SETTLES_S,
+    SILENT_S,
+    SOON_K,
+    THERE_K,
+    TYPED_NOISE_K,
+    UNKNOWN_DOUBT,
+    UNKNOWN_WATER,
+    UNLIKELY,
+    USUAL_NOISE_K,
+    WATER_ADDED,
+    WATER_AFTER_S,
+    WATER_DOUBT,
+    WATER_FACTORS,
+    WAVERS_K,
+    WAVERS_TIMES,
+    WIDE_ENOUGH_S,
+    WIDEST_SHARE,
+)
 from kindwhisk.core.sugar.stages import stage_name
 from kindwhisk.core.sugar.track import LONGEST_STEP_S, Track, usual_power_w
 from kindwhisk.core.values.temperature import Point
 
-# What tells a mishap from noise, in kelvin and seconds. All of it was found on generated pots, which ./whisk measure
-# boils again.
-USUAL_NOISE_K = 0.35
-TYPED_NOISE_K = 0.6
-NOISE_LIMITS_K = (0.12, 1.5)
-WAVERS_K, WAVERS_TIMES = 0.9, 2.2
-"""A probe that touches the pan wavers by so many kelvin, and so many times as much as it did before."""
-LET_GO_S = 8.0
-"""So long after its last wavering it is believed again."""
-LOOKS_BACK_S, AVERAGED_S = 8.0, 2.5
-FASTER_TIMES = 2.2
-"""A flame turned up may double the pace; a probe on the pan climbs faster than that."""
-JUMP_K, BACK_K = 3.0, 0.8
-"""A jump of so much is doubted until readings are back within so little of what was expected."""
-FASTEST_K_PER_S = 1.5
-GATE_OFF_S = 15.0
-"""Readings further apart than this are taken as they come: between them, anything may have happened."""
-BELIEVED_AFTER_S = 45.0
-WATER_AFTER_S = 12.0
-"""A jump up is believed after this long, a fall (two lags of a probe) sooner: water does that."""
-OUT_BELOW_K = 9.0
-SILENT_S, PACES, LONGEST_SILENCE_S = 60.0, 2.5, 240.0
-FLAG_STANDS_S = 60.0
-SETTLES_S, MOVED_SHARE = 10.0, 0.2
-"""A flame has changed when, so long after the first doubt, its power has moved by this share."""
-LEAST_READINGS, LEAST_SPAN_S = 5, 12.0
-WIDEST_SHARE, WIDE_ENOUGH_S = 0.45, 60.0
-"""A forecast whose deviation is more than this share of it, and than this, is not told."""
-THERE_K, PAST_K = 0.5, 2.0
-NEAR_S = 60.0
-SOON_K = 2.0
-LIVELY_KW = 0.1
-WATER_FACTORS = (0.78, 0.85, 0.92, 1.0, 1.08, 1.17, 1.27)
-"""What was weighed, steamed off while it dissolved, or was brushed down the wall: supposed side by side."""
-WATER_DOUBT, UNKNOWN_DOUBT = 0.08, 0.5
-UNKNOWN_WATER = (0.2, 0.225, 0.25, 0.28, 0.31, 0.35, 0.4, 0.45, 0.52, 0.6, 0.75)
-WATER_ADDED = (0.02, 0.05, 0.08, 0.12, 0.17, 0.25)
-"""Water to sugar: where nobody told it, and what a spoon or a careless cup may have added."""
 
-
+@dataclass
 class PotWatch:
     """Takes readings in order and forecasts. The same readings always give the same answer.
 
@@ -75,20 +80,25 @@ class PotWatch:
         power_w: rated power of the ring, if known.
     """
 
-    def __init__(self, pot: Pot, target_c: float, power_w: float | None = None, *, water_known: bool = True) -> None:
-        self.pot, self.target_c, self.water_known = pot, target_c, water_known
-        self.readings = 0
-        self._power = usual_power_w(power_w)
-        self._tracks: list[Track] = []
-        self._noise_k = self._waver_k = USUAL_NOISE_K
-        self._wavered_s = self._touched_since = -math.inf
-        self._past: list[tuple[float, float]] = []
-        self._kept: list[tuple[float, list[Track]]] = []
-        self._odd_since: float | None = None
-        self._doubt: tuple[float, bool, float] | None = None
-        self._power_before = 0.0
-        self._flags: dict[str, tuple[float, Flag]] = {}
-        self._first_s = self._believed_s = self._pace_s = 0.0
+    pot: Pot
+    target_c: float
+    power_w: float | None = None
+    water_known: bool = field(default=True, kw_only=True)
+    readings: int = field(default=0, init=False)
+    _tracks: list[Track] = field(default_factory=list, init=False)
+    _noise_k: float = field(default=USUAL_NOISE_K, init=False)
+    _waver_k: float = field(default=USUAL_NOISE_K, init=False)
+    _wavered_s: float = field(default=-math.inf, init=False)
+    _touched_since: float = field(default=-math.inf, init=False)
+    _past: list[tuple[float, float]] = field(default_factory=list, init=False)
+    _kept: list[tuple[float, list[Track]]] = field(default_factory=list, init=False)
+    _odd_since: float | None = field(default=None, init=False)
+    _doubt: tuple[float, bool, float] | None = field(default=None, init=False)
+    _power_before: float = field(default=0.0, init=False)
+    _flags: dict[str, tuple[float, Flag]] = field(default_factory=dict, init=False)
+    _first_s: float = field(default=0.0, init=False)
+    _believed_s: float = field(default=0.0, init=False)
+    _pace_s: float = field(default=0.0, init=False)
 
     def take(self, t_s: float, reading_c: float) -> None:
         """A reading, at a moment not before the last one; an earlier one is left out."""
@@ -109,7 +119,7 @@ class PotWatch:
             self._weigh()
             self._tell_changes(t_s)
             self._believed_s = t_s
-        self._pace_s += 0.3 * (gap - self._pace_s)
+        self._pace_s += PACE_LEARNS * (gap - self._pace_s)
         lately = [p for p in self._past if p[0] >= t_s - 2 * LOOKS_BACK_S] or self._past[-1:]
         self._past = [*lately[-30:], (t_s, reading_c)]
         if self._odd_since is None and not touching:
@@ -136,7 +146,7 @@ class PotWatch:
         doubt = WATER_DOUBT if self.water_known else UNKNOWN_DOUBT
         for ratio in supposed:
             pot = replace(self.pot, water_g=ratio * self.pot.sugar_g)
-            track = Track.begin(pot, self.target_c, t_s, reading_c, self._power)
+            track = Track.begin(pot, self.target_c, t_s, reading_c, usual_power_w(self.power_w))
             track.log_weight = -0.5 * (math.log(ratio / known) / doubt) ** 2
             self._tracks.append(track)
         self.readings, self._first_s, self._past = 1, t_s, [(t_s, reading_c)]
@@ -238,7 +248,7 @@ class PotWatch:
             return False
         bend = (reading_c - 2 * c1 + c0) ** 2 / 6
         low, high = NOISE_LIMITS_K
-        self._waver_k = math.sqrt(0.88 * self._waver_k**2 + 0.12 * min(bend, (2 * high) ** 2))
+        self._waver_k = math.sqrt((1 - LEARNS_WAVER) * self._waver_k**2 + LEARNS_WAVER * min(bend, (2 * high) ** 2))
         if self._waver_k > max(WAVERS_K, WAVERS_TIMES * self._noise_k):
             self._raise(t_s, TOUCHING)
             if self._wavered_s + BELIEVED_AFTER_S < t_s:
@@ -251,7 +261,7 @@ class PotWatch:
         if self._odd_since is not None:
             return False
         bend = min(bend, (3 * self._noise_k) ** 2)
-        self._noise_k = min(high, max(low, math.sqrt(0.96 * self._noise_k**2 + 0.04 * bend)))
+        self._noise_k = min(high, max(low, math.sqrt((1 - LEARNS_NOISE) * self._noise_k**2 + LEARNS_NOISE * bend)))
         return False
 
     def _weigh(self) -> None:
@@ -261,8 +271,8 @@ class PotWatch:
         if len(self._tracks) > 1:
             # Boiling well beyond where each of them begins to boil, they are one and the same pot.
             begins = max(t.pot.boils_from_c for t in self._tracks)
-            alike = all(t.boiling and t.syrup_c > begins + 1.0 for t in self._tracks)
-            self._tracks = [self._best()] if alike else [t for t in self._tracks if t.log_weight > -12]
+            alike = all(t.boiling and t.syrup_c > begins + ALIKE_BEYOND_K for t in self._tracks)
+            self._tracks = [self._best()] if alike else [t for t in self._tracks if t.log_weight > UNLIKELY]
 
     def _best(self) -> Track:
         return max(self._tracks, key=lambda t: t.log_weight)

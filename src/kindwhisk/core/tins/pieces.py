@@ -72,11 +72,3 @@ def _staggered(across: float, along: float, size: float, gap: float) -> int:
     rows = 0 if along < size else 1 + math.floor((along - size) / (pitch * math.sqrt(3) / 2) + 1e-9)
     even, odd = _files(across, size, gap), _files(across - pitch / 2, size, gap)
     return math.ceil(rows / 2) * even + (rows // 2) * odd
-
-
-def tray_size_mm(tin: Tin) -> tuple[float, float]:
-    """Width and length of what pieces are piped onto; a round one counts as the square inside it."""
-    if isinstance(tin, BoxTin):
-        return tin.dimensions.width_mm, tin.dimensions.length_mm
-    side = 2 * tin.cut(0).outer_mm / math.sqrt(2)
-    return side, side

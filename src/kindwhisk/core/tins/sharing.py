@@ -46,7 +46,7 @@ class Allotment(Value):
 
 def _good_ml(tin: Tin, band: FillBand) -> tuple[float, float, float]:
     """Volumes (ml) at the band's ends and middle: a sheet goes by thickness."""
-    if tin.shape == "sheet":
+    if tin.flat:
         low, good, high = (tin.volume_ml(mm) for mm in SHEET_MM)
         return low, good, high
     whole = tin.volume_ml()
@@ -58,7 +58,7 @@ def _ways(shelf: Sequence[OnShelf]) -> Iterator[tuple[tuple[OnShelf, int], ...]]
         for count in range(1, min(one.count, TOO_MANY) + 1):
             yield ((one, count),)
             for other in shelf[i + 1 :]:
-                if (one.tin.shape == "sheet") == (other.tin.shape == "sheet"):
+                if (one.tin.flat) == (other.tin.flat):
                     yield ((one, count), (other, 1))
 
 

@@ -89,7 +89,7 @@ def judge(
 ) -> tuple[TinFit, str, str]:
     """Whether a tin filled to ``fraction`` of its volume fits, why, and what to do; no rise for what only sets."""
     rim = tin.depth_mm
-    if tin.shape == "sheet":
+    if tin.flat:
         thin, _, thick = SHEET_MM
         if level_mm < thin:
             return (

@@ -1523,6 +1523,64 @@ export interface components {
             why: string;
         };
         /**
+         * Asked
+         * @description A bake that is asked about. ``batter_g`` goes into one tin, or onto one tray as pieces.
+         *
+         *     With ``oven`` (an id of this kitchen's) and ``formula``, what was learned of them is in the minutes. ``trays`` are
+         *     how many there are in all, ``racks`` how many are in use at once.
+         */
+        Asked: {
+            /** Batter C */
+            batter_c?: number | null;
+            /** Batter G */
+            batter_g: number;
+            /**
+             * Cold Oven
+             * @default false
+             */
+            cold_oven: boolean;
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Done C */
+            done_c?: number | null;
+            /**
+             * Formula
+             * @default
+             */
+            formula: string;
+            mode: components["schemas"]["OvenMode"];
+            /** Oven */
+            oven?: string | null;
+            /** Oven C */
+            oven_c: number;
+            /**
+             * Papered
+             * @default false
+             */
+            papered: boolean;
+            piece?: components["schemas"]["PipedPiece"] | null;
+            /** @default middle */
+            rack: components["schemas"]["Rack"];
+            /**
+             * Racks
+             * @default 1
+             */
+            racks: number;
+            reference?: components["schemas"]["TimedBake"] | null;
+            technique: components["schemas"]["Technique"];
+            /** Tin */
+            tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+            /**
+             * Trays
+             * @default 1
+             */
+            trays: number;
+            /** @default bright metal */
+            wall: components["schemas"]["TinWall"];
+            /** Water */
+            water?: number | null;
+        };
+        /**
          * Asks
          * @description What a baker asks, answered; and what happens on the rack.
          */
@@ -1648,7 +1706,7 @@ export interface components {
              * @default 1
              */
             racks: number;
-            reference?: components["schemas"]["TimedBody"] | null;
+            reference?: components["schemas"]["TimedBake"] | null;
             technique: components["schemas"]["Technique"];
             /** Tin */
             tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
@@ -3399,7 +3457,7 @@ export interface components {
             racks: number;
             /** Readings */
             readings: components["schemas"]["CoreReading"][];
-            reference?: components["schemas"]["TimedBody"] | null;
+            reference?: components["schemas"]["TimedBake"] | null;
             technique: components["schemas"]["Technique"];
             /** Tin */
             tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
@@ -7055,12 +7113,12 @@ export interface components {
             trusted: number;
         };
         /**
-         * TimedBody
+         * TimedBake
          * @description A bake of this batter that was timed, in still air unless said otherwise.
          *
          *     Without ``batter_g`` or ``fill_mm`` it was as much batter as is asked about, or the tin was filled alike.
          */
-        TimedBody: {
+        TimedBake: {
             /** Batter G */
             batter_g?: number | null;
             /** Fill Mm */
@@ -8559,7 +8617,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BakeBody"];
+                    "application/json": components["schemas"]["Asked"];
                 };
             };
             /** @description The body could not be read. */

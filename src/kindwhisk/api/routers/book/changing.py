@@ -7,9 +7,11 @@ from typing import Annotated
 from fastapi import APIRouter, Path, Query
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
+from kindwhisk.api.dependencies import BenchHere, KitchenHere, StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.book.formulas import Saved, WishBody
 from kindwhisk.api.routers.book.views import ForecastView, FormulaView, forecast_view, made, view
+from kindwhisk.bench.bench import Bench
 from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.folding.plan import FoldSchool
 from kindwhisk.core.process.checking import Finding
@@ -22,7 +24,6 @@ from kindwhisk.core.process.substitution import Offer, Swap, offers, substitute
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.faults import faults
-from kindwhisk.store import formulas, kitchens
 from kindwhisk.store.formulas import VersionEntry
 
 router = APIRouter(prefix="/api/formulas", tags=["book"], responses=refusals(400, 404, 409, 422))
@@ -88,8 +89,8 @@ class Compared(BaseModel):
     differences: tuple[Difference, ...]
 
 
-def _proposed(version: int, before: Formula, after: Formula) -> Proposed:
-    differences = compare(made(before, Wish()).forecast, made(after, Wish()).forecast)
+def _proposed(bench: Bench, version: int, before: Formula, after: Formula) -> Proposed:
+    differences = compare(made(bench, before, Wish()).forecast, made(bench, after, Wish()).forecast)
     return Proposed(based_on=version, formula=after, differences=differences)
 
 
@@ -106,7 +107,7 @@ def substitutes(ingredient: Annotated[str, Query(max_length=40)]) -> tuple[Offer
 
 
 @router.post("/check")
-def check(body: DraftCheck) -> Checked:
+def check(bench: BenchHere, body: DraftCheck) -> Checked:
     """A draft as it is being written: what can't be is named where it stands; a sound one is forecast. Not saved."""
     found = tuple(body.draft.findings())
     if any(f.blocks for f in found):
@@ -114,7 +115,7 @@ def check(body: DraftCheck) -> Checked:
     try:
         formula = Formula.model_validate(dict(body.draft))
         wish = body.wish.wish() if body.wish else Wish()
-        return Checked(findings=found, forecast=forecast_view(0, made(formula, wish)))
+        return Checked(findings=found, forecast=forecast_view(0, made(bench, formula, wish)))
     except CraftError as error:
         return Checked(findings=found, forecast=None, trouble=f"{error.message} {error.remedy}")
     except ValidationError as error:
@@ -123,7 +124,7 @@ def check(body: DraftCheck) -> Checked:
 
 
 @router.put("/{formula_id}")
-def keep(formula_id: Annotated[str, Path(max_length=60)], body: Keep) -> Saved:
+def keep(bench: BenchHere, formula_id: Annotated[str, Path(max_length=60)], body: Keep) -> Saved:
     """Keep a formula as its next version; earlier ones stay, and bakes keep the one that they were made from."""
     if body.formula.id != formula_id:
         raise CraftError(
@@ -132,58 +133,59 @@ def keep(formula_id: Annotated[str, Path(max_length=60)], body: Keep) -> Saved:
             remedy=f"Send it to its own address, or call it '{formula_id}'.",
         )
     # That it can be forecast is part of being kept: nothing in the Book may fail when it is opened.
-    made(body.formula, Wish())
-    return Saved(id=formula_id, version=formulas.save(body.formula, body.based_on))
+    made(bench, body.formula, Wish())
+    return Saved(id=formula_id, version=bench.store.formulas.save(body.formula, body.based_on))
 
 
 @router.post("/{formula_id}/copy", status_code=201)
-def copy(formula_id: str) -> Saved:
+def copy(store: StoreHere, formula_id: str) -> Saved:
     """A formula of its own to change freely, beginning from this one's newest version."""
-    _, formula = formulas.get(formula_id)
+    _, formula = store.formulas.get(formula_id)
     own = formula.model_copy(
-        update={"id": formulas.free_id(formula_id), "title": f"{formula.title[:110]}, copy", "ledger": ()}
+        update={"id": store.formulas.free_id(formula_id), "title": f"{formula.title[:110]}, copy", "ledger": ()}
     )
-    return Saved(id=own.id, version=formulas.save(own))
+    return Saved(id=own.id, version=store.formulas.save(own))
 
 
 @router.post("/{formula_id}/method")
-def change_method(formula_id: str, body: MethodChange) -> Proposed:
+def change_method(bench: BenchHere, formula_id: str, body: MethodChange) -> Proposed:
     """The same formula with a meringue made by another method, and all that follows from it."""
-    version, formula = formulas.get(formula_id)
-    return _proposed(version, formula, with_method(formula, body.step, body.method))
+    version, formula = bench.store.formulas.get(formula_id)
+    return _proposed(bench, version, formula, with_method(formula, body.step, body.method))
 
 
 @router.post("/{formula_id}/fold")
-def change_school(formula_id: str, body: SchoolChange) -> Proposed:
+def change_school(bench: BenchHere, formula_id: str, body: SchoolChange) -> Proposed:
     """The same formula with a fold done by another school, and all that follows from it."""
-    version, formula = formulas.get(formula_id)
-    return _proposed(version, formula, with_school(formula, body.step, body.school))
+    version, formula = bench.store.formulas.get(formula_id)
+    return _proposed(bench, version, formula, with_school(formula, body.step, body.school))
 
 
 @router.post("/{formula_id}/substitute")
-def swap(formula_id: str, body: Swap) -> Proposed:
+def swap(bench: BenchHere, kitchen: KitchenHere, formula_id: str, body: Swap) -> Proposed:
     """The same formula with one ingredient in another's place, and an entry in its ledger."""
-    version, formula = formulas.get(formula_id)
-    _, kitchen = kitchens.current()
-    return _proposed(version, formula, substitute(formula, body, kitchen))
+    version, formula = bench.store.formulas.get(formula_id)
+    return _proposed(bench, version, formula, substitute(formula, body, kitchen))
 
 
 @router.get("/{formula_id}/versions")
-def versions(formula_id: str) -> list[VersionEntry]:
+def versions(store: StoreHere, formula_id: str) -> list[VersionEntry]:
     """Every version, the newest first."""
-    return formulas.versions(formula_id)
+    return store.formulas.versions(formula_id)
 
 
 @router.get("/{formula_id}/compare")
 def compare_versions(
+    bench: BenchHere,
     formula_id: str,
     before: Annotated[int, Query(ge=1, le=1_000_000)],
     after: Annotated[int, Query(ge=1, le=1_000_000)],
 ) -> Compared:
     """Two versions of a formula, in this kitchen."""
-    (a, old), (b, new) = formulas.get(formula_id, before), formulas.get(formula_id, after)
+    book = bench.store.formulas
+    (a, old), (b, new) = book.get(formula_id, before), book.get(formula_id, after)
     return Compared(
         before=view(a, old),
         after=view(b, new),
-        differences=compare(made(old, Wish()).forecast, made(new, Wish()).forecast),
+        differences=compare(made(bench, old, Wish()).forecast, made(bench, new, Wish()).forecast),
     )

@@ -7,6 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict
 
+from kindwhisk.api.dependencies import BenchHere, StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.book.views import (
     ForecastView,
@@ -24,7 +25,6 @@ from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.vessels.section import Section
 from kindwhisk.core.vessels.vessel import VesselForm
 from kindwhisk.demo.formulas import demo_formulas
-from kindwhisk.store import formulas
 from kindwhisk.store.formulas import FormulaEntry
 
 router = APIRouter(prefix="/api/formulas", tags=["book"], responses=refusals(400, 404, 422))
@@ -68,18 +68,18 @@ def _spent(forecast: Forecast, attention: Attention) -> float:
 
 
 @router.get("")
-def listed() -> list[FormulaEntry]:
+def listed(store: StoreHere) -> list[FormulaEntry]:
     """Every formula of the Book."""
-    return formulas.entries()
+    return store.formulas.entries()
 
 
 @router.get("/glances")
-def glances() -> list[Glance]:
+def glances(bench: BenchHere) -> list[Glance]:
     """Every formula of the Book as a page of it shows them."""
     found = []
-    for entry in formulas.entries():
-        _, formula = formulas.get(entry.id)
-        one = made(formula, Wish())
+    for entry in bench.store.formulas.entries():
+        _, formula = bench.store.formulas.get(entry.id)
+        one = made(bench, formula, Wish())
         fullest: dict[str, Section] = {}
         for step in one.forecast.steps:
             if step.section is None or step.section.form in {VesselForm.RACK} or step.vessel in {"rack", "paper"}:
@@ -106,20 +106,21 @@ def glances() -> list[Glance]:
 
 
 @router.post("/shipped", status_code=201)
-def take_shipped() -> list[Saved]:
+def take_shipped(store: StoreHere) -> list[Saved]:
     """Put the formulas that ship with the product into the Book; one that is there already stays as it is."""
-    there = {entry.id for entry in formulas.entries()}
-    return [Saved(id=f.id, version=formulas.save(f)) for f in demo_formulas() if f.id not in there]
+    there = {entry.id for entry in store.formulas.entries()}
+    return [Saved(id=f.id, version=store.formulas.save(f)) for f in demo_formulas() if f.id not in there]
 
 
 @router.get("/{formula_id}")
-def one(formula_id: str) -> FormulaView:
+def one(store: StoreHere, formula_id: str) -> FormulaView:
     """A formula as it stands in the Book."""
-    return view(*formulas.get(formula_id))
+    return view(*store.formulas.get(formula_id))
 
 
 @router.get("/{formula_id}/forecast")
 def forecast(
+    bench: BenchHere,
     formula_id: str,
     tin: Annotated[str | None, Query(max_length=500)] = None,
     tin_count: Annotated[int | None, Query(ge=1, le=99)] = None,
@@ -130,17 +131,17 @@ def forecast(
 ) -> ForecastView:
     """The forecast for a tin, a number of eggs, the whites in the bowl, or a total."""
     wish = Wish(tin=read_tin(tin), tin_count=tin_count, eggs=eggs, whites_g=whites_g, total_g=total_g, oven=oven)
-    return forecast_view(*scaled(formula_id, wish))
+    return forecast_view(*scaled(bench, formula_id, wish))
 
 
 @router.post("/{formula_id}/scale")
-def scale_to(formula_id: str, body: WishBody) -> ForecastView:
+def scale_to(bench: BenchHere, formula_id: str, body: WishBody) -> ForecastView:
     """The formula from whatever the baker knows: grams by component, leftovers, and how each tin is filled."""
-    return forecast_view(*scaled(formula_id, body.wish()))
+    return forecast_view(*scaled(bench, formula_id, body.wish()))
 
 
 @router.get("/{formula_id}/balance")
-def balance(formula_id: str) -> tuple[Ratio, ...]:
+def balance(bench: BenchHere, formula_id: str) -> tuple[Ratio, ...]:
     """Every ratio that decides, on its band for the class and the method, with what each side does."""
-    _, found = scaled(formula_id, Wish())
+    _, found = scaled(bench, formula_id, Wish())
     return found.forecast.balance

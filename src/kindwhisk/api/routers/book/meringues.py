@@ -2,17 +2,18 @@
 
 from __future__ import annotations
 
-from functools import lru_cache
+from collections.abc import Iterator
 
 from fastapi import APIRouter
 from pydantic import BaseModel
 
+from kindwhisk.api.dependencies import BenchHere
+from kindwhisk.api.routers.book.views import scaled
 from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.process.meringue import meringues
-from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.scaling import Scaled
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.estimate import Estimate
-from kindwhisk.store import formulas, kitchens
 
 router = APIRouter(prefix="/api/formulas", tags=["book"])
 
@@ -31,32 +32,23 @@ class MeringueEntry(BaseModel):
 
 
 @router.get("/meringues")
-def listed() -> list[MeringueEntry]:
+def listed(bench: BenchHere) -> list[MeringueEntry]:
     """Every meringue of the newest version of every formula."""
-    revision, _ = kitchens.current()
-    return [found for e in formulas.entries() for found in _of(e.id, e.version, revision)]
+    entries = bench.store.formulas.entries()
+    return [found for e in entries for found in _of(scaled(bench, e.id, Wish())[1])]
 
 
-@lru_cache(maxsize=256)
-def _of(formula_id: str, version: int, revision: int) -> tuple[MeringueEntry, ...]:  # noqa: ARG001 - part of the key
-    _, formula = formulas.get(formula_id, version)
-    _, kitchen = kitchens.current()
-    made = scale(formula, kitchen, Wish()).forecast
-    found = []
-    for step, method in meringues(formula).items():
-        ratios = {r.id: r.value for r in made.balance if r.step == step}
-        if "sugar-to-white" not in ratios:
-            continue
-        found.append(
-            MeringueEntry(
-                formula_id=formula_id,
-                title=formula.title,
-                technique=formula.technique.value,
+def _of(one: Scaled) -> Iterator[MeringueEntry]:
+    for step, method in meringues(one.formula).items():
+        ratios = {r.id: r.value for r in one.forecast.balance if r.step == step}
+        if "sugar-to-white" in ratios:
+            yield MeringueEntry(
+                formula_id=one.formula.id,
+                title=one.formula.title,
+                technique=one.formula.technique.value,
                 step=step,
                 method=method,
                 sugar_to_white=ratios["sugar-to-white"],
                 acid_percent=ratios.get("acid-to-white", 0.0),
-                density_g_per_ml=made.step(step).material.density_g_per_ml,
+                density_g_per_ml=one.forecast.step(step).material.density_g_per_ml,
             )
-        )
-    return tuple(found)

@@ -7,6 +7,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Body
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
+from kindwhisk.api.dependencies import StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.book.formulas import Saved
 from kindwhisk.core.process.formula import Formula
@@ -19,7 +20,7 @@ from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.faults import faults
 from kindwhisk.core.values.technique import Technique
 from kindwhisk.formats import recipe_jsonld
-from kindwhisk.store import formulas, kitchens
+from kindwhisk.store.database import Store
 
 router = APIRouter(prefix="/api/formulas", tags=["book"], responses=refusals(400, 422))
 
@@ -47,12 +48,12 @@ class DraftView(BaseModel):
     lint: tuple[Remark, ...]
 
 
-def _draft(written: recipe.Written, technique: Technique | None = None) -> DraftView:
-    _, kitchen = kitchens.current()
+def _draft(store: Store, written: recipe.Written, technique: Technique | None = None) -> DraftView:
+    _, kitchen = store.kitchens.current()
     read = proposal.read(written, kitchen.eggs, technique)
     formula = read.formula
     if formula is not None:
-        formula = formula.model_copy(update={"id": formulas.free_id(formula.id)})
+        formula = formula.model_copy(update={"id": store.formulas.free_id(formula.id)})
     return DraftView(
         title=read.title,
         technique=read.technique,
@@ -76,25 +77,25 @@ def _not_a_text(body: dict[str, Any]) -> CraftError:
 
 
 @router.post("/read")
-def read(body: Annotated[RecipeText | dict[str, Any], Body(union_mode="left_to_right")]) -> DraftView:
+def read(store: StoreHere, body: Annotated[RecipeText | dict[str, Any], Body(union_mode="left_to_right")]) -> DraftView:
     """A draft from ``{"text": ...}`` or from a schema.org Recipe. Nothing is saved."""
     if isinstance(body, RecipeText):
         written = recipe.from_csv(body.text) if body.format == "csv" else recipe.from_text(body.text)
-        return _draft(written, body.technique)
+        return _draft(store, written, body.technique)
     if "text" in body and "@type" not in body and "@graph" not in body:
         raise _not_a_text(body)
     if recipe_jsonld.carries_process(body):
         formula = recipe_jsonld.read(body)
-        draft = _draft(recipe.from_jsonld(body))
-        own = formula.model_copy(update={"id": formulas.free_id(formula.id)})
+        draft = _draft(store, recipe.from_jsonld(body))
+        own = formula.model_copy(update={"id": store.formulas.free_id(formula.id)})
         return draft.model_copy(
             update={"formula": own, "technique": own.technique, "title": own.title, "questions": (), "lint": ()}
         )
-    return _draft(recipe.from_jsonld(body))
+    return _draft(store, recipe.from_jsonld(body))
 
 
 @router.post("", status_code=201)
-def keep(recipe: dict[str, Any]) -> Saved:
+def keep(store: StoreHere, recipe: dict[str, Any]) -> Saved:
     """Keep a formula from a schema.org Recipe that carries our process; a changed one becomes a new version."""
     formula = recipe_jsonld.read(recipe)
-    return Saved(id=formula.id, version=formulas.save(formula))
+    return Saved(id=formula.id, version=store.formulas.save(formula))

@@ -7,7 +7,7 @@ from functools import lru_cache
 
 from pydantic import BaseModel, TypeAdapter, ValidationError
 
-from kindwhisk.bench.record import kitchen_record
+from kindwhisk.bench.bench import Bench
 from kindwhisk.core.foams.balance import Method, Ratio
 from kindwhisk.core.folding.plan import FoldSchool
 from kindwhisk.core.ingredients.eggs import EggNeed
@@ -27,7 +27,6 @@ from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.faults import faults
-from kindwhisk.store import formulas, kitchens
 
 _tin = TypeAdapter[Tin](Tin)
 
@@ -105,19 +104,18 @@ def _as_written(formula_json: str, kitchen_json: str, record_json: str) -> Scale
     )
 
 
-def made(formula: Formula, wish: Wish) -> Scaled:
+def made(bench: Bench, formula: Formula, wish: Wish) -> Scaled:
     """A formula in the amounts asked for, in this kitchen with its record."""
-    _, kitchen = kitchens.current()
-    record = kitchen_record(formula)
+    kitchen, record = bench.kitchen, bench.record_of(formula)
     if wish == Wish():
         return _as_written(formula.model_dump_json(), kitchen.model_dump_json(), record.model_dump_json())
     return scale(formula, kitchen, wish, record)
 
 
-def scaled(formula_id: str, wish: Wish, version: int | None = None) -> tuple[int, Scaled]:
+def scaled(bench: Bench, formula_id: str, wish: Wish, version: int | None = None) -> tuple[int, Scaled]:
     """A formula of the Book in the amounts asked for, with its version."""
-    number, formula = formulas.get(formula_id, version)
-    return number, made(formula, wish)
+    number, formula = bench.store.formulas.get(formula_id, version)
+    return number, made(bench, formula, wish)
 
 
 def view(version: int, formula: Formula) -> FormulaView:

@@ -82,7 +82,7 @@ class BakeStep(StepBase):
         level = tins.tin.level_mm(volume)
         density = batter.mass_g / batter.volume_ml.likely if batter.volume_ml.likely > 0 else 0.5
         free = tins.piece is not None
-        racks = min(tins.at_once, oven.racks) if free or tins.tin.shape == "sheet" else 1
+        racks = min(tins.at_once, oven.racks) if free or tins.tin.flat else 1
         at_once = min(1.0, oven.tins_at_once / max(tins.at_once, 1))
         return InOven(
             tin=tins.tin,

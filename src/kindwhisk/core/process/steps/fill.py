@@ -16,7 +16,7 @@ from kindwhisk.core.process.outcome import MakeReady, Notice, Outcome
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps.base import Content, StepBase, by_habit, in_tins
-from kindwhisk.core.tins.shapes import BoxTin, LoafTin, Tin
+from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.tins.standing import TinFit, judge, levels_mm
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.vessels.section import Section
@@ -137,7 +137,7 @@ class FillStep(StepBase):
     def pattern_view(self, intake: tuple[Material, ...], setting: Setting) -> PatternView | None:
         """Its batters as rings in one of the tins."""
         tin = setting.tins.tin
-        if self.pattern is None or len(intake) < 2 or isinstance(tin, BoxTin | LoafTin):
+        if self.pattern is None or len(intake) < 2 or not tin.round:
             return None
         return rings_in(
             self.pattern,

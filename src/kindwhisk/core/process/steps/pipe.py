@@ -13,7 +13,7 @@ from kindwhisk.core.patterns.stripes import in_the_bag
 from kindwhisk.core.process.outcome import MakeReady, Notice, Outcome
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps.base import StepBase, by_habit, in_tins
-from kindwhisk.core.tins.pieces import PipedPiece, tray_size_mm
+from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.vessels.section import Section
 
@@ -59,7 +59,7 @@ class PipeStep(StepBase):
 
     def per_tray(self, tray: Tin) -> int:
         """How many stand on a tray, at least one."""
-        return max(1, self.piece.on_tray(*tray_size_mm(tray)))
+        return max(1, self.piece.on_tray(*tray.tray_mm))
 
     def fills(self, content: Material, setting: Setting, *, leads: bool) -> TinsInUse:
         """The pieces, on as many trays as they need."""

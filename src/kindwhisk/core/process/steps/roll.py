@@ -13,7 +13,6 @@ from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcom
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, StepBase, by_habit
-from kindwhisk.core.tins.pieces import tray_size_mm
 
 
 class From(StrEnum):
@@ -34,7 +33,7 @@ class RollStep(StepBase):
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """The same content, rolled."""
         whole = combine(intake)
-        width, length = sorted(tray_size_mm(setting.tins.tin))
+        width, length = sorted(setting.tins.tin.tray_mm)
         along = length if self.begun is From.SHORT else width
         thick = max(self.sheet_mm, whole.volume_ml.likely * setting.tins.share * 1000 / (width * length))
         made = rolling.roll(along, thick, self.sheet_mm)

@@ -1,0 +1,10 @@
+"""The bench at work."""
+
+from __future__ import annotations
+
+from kindwhisk.bench.commands import Commands
+from kindwhisk.bench.queries import Queries
+
+
+class Bench(Commands, Queries):
+    """All bakes of a data file: what is done, and what is asked. Every method may be called from any thread."""

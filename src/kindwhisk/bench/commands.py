@@ -1,0 +1,126 @@
+"""What is done at the bench: a bake started, an event kept."""
+
+from __future__ import annotations
+
+import secrets
+from datetime import datetime
+
+from kindwhisk.bench.log import events as ev
+from kindwhisk.bench.log.document import BakeDocument, Beside
+from kindwhisk.bench.log.log import BakeLog
+from kindwhisk.bench.now.moment import Moment
+from kindwhisk.bench.plans import plan_backward
+from kindwhisk.bench.record import summary
+from kindwhisk.bench.rules import check, ribbon_density
+from kindwhisk.bench.workplace import Workplace
+from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.values.bands import Quantity
+
+
+class Commands(Workplace):
+    """Takes what happens; each returns only when it is on the disk."""
+
+    def start(
+        self,
+        formula_id: str,
+        wish: Wish,
+        ready_at: datetime,
+        client_key: str,
+        began_at: datetime | None = None,
+    ) -> str:
+        """Start a bake and return its id; the same key again returns the same bake.
+
+        Raises:
+            CraftError: the formula, the wish or the plan cannot be met.
+        """
+        bakes = self.store.bakes
+        known = bakes.find_by_key(client_key)
+        if known is not None:
+            return str(known.id)
+        began = began_at or self.clock.now()
+        version, formula = self.store.formulas.get(formula_id)
+        revision, kitchen = self.store.kitchens.current()
+        record = self.record_of(formula)
+        scaled = scale(formula, kitchen, wish, record)
+        plan = plan_backward(scaled.forecast, kitchen, ready_at, began)
+        document = BakeDocument(
+            formula=scaled.formula,
+            formula_version=version,
+            kitchen=kitchen,
+            kitchen_revision=revision,
+            oven=scaled.oven,
+            tin_name=scaled.tin_name,
+            tin=scaled.tin,
+            tin_wall=scaled.tin_wall,
+            tin_count=scaled.tin_count,
+            beside=tuple(Beside(name=b.name, tin=b.tin, count=b.count) for b in scaled.beside),
+            record=record,
+            ready_at=ready_at,
+            planned=plan.steps,
+        )
+        bake_id = f"{began:%Y%m%d}-{formula_id[:24]}-{secrets.token_hex(3)}"
+        with self.store.writing():
+            known = bakes.find_by_key(client_key)
+            if known is not None:
+                return str(known.id)
+            bakes.create(
+                id=bake_id,
+                formula=formula_id,
+                version=version,
+                title=formula.title,
+                started_at=began.isoformat(),
+                status="running",
+                client_key=client_key,
+                document=document.model_dump_json(),
+            )
+        self.hub.wake()
+        return bake_id
+
+    def post(self, bake_id: str, event: ev.BenchEvent) -> Moment:
+        """Keep an event, and tell the bake right after it; a repeated key changes nothing.
+
+        Raises:
+            BenchRefusal: the event does not fit what has happened so far.
+            CraftError: there is no such bake, or its reading cannot be.
+        """
+        with self.store.writing():
+            log = self.logs.read(bake_id)
+            now = self.clock.now()
+            if any(h.event.client_key == event.client_key for h in log.happened):
+                return Moment(log, self.kitchen, self.following, now)
+            at = _moment(event, log, now)
+            before = Moment(log, self.kitchen, self.following, at)
+            event = _set_right(event, before)
+            check(event, before)
+            log = self.logs.add(log, at, event)
+            after = Moment(log, self.kitchen, self.following, max(now, at))
+            progress = after.progress
+            ended = None
+            if progress.ended_at is not None:
+                then = Moment(log, self.kitchen, self.following, at)
+                ended = summary(then, self.store.probes).model_dump(mode="json")
+            self.store.bakes.set_outcome(bake_id, progress.status.value, ended)
+        self.hub.wake()
+        return after
+
+
+def _moment(event: ev.BenchEvent, log: BakeLog, now: datetime) -> datetime:
+    """When it happened: as told, but neither before the last event nor in the future."""
+    return max(now if event.at is None else min(event.at, now), log.last_at)
+
+
+def _set_right(event: ev.BenchEvent, at: Moment) -> ev.BenchEvent:
+    """A reading of a checked thermometer, corrected, or of a ribbon, as a density; what was read is kept beside.
+
+    Raises:
+        BenchRefusal: a ribbon tells nothing of what is in the bowl at that step.
+    """
+    if not isinstance(event, ev.ReadingAdded):
+        return event
+    if event.ribbon_s is not None and event.quantity is Quantity.DENSITY and event.step in at.walked.before:
+        return event.model_copy(update={"value": ribbon_density(event, at.walked.forecast)})
+    if event.thermometer is None or event.value is None:
+        return event
+    value = at.kitchen.corrected_c(event.thermometer, event.value)
+    return event.model_copy(update={"value": value, "read": event.value})

@@ -1,0 +1,44 @@
+"""When every step is expected to start and end, from what has happened so far."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from datetime import datetime, timedelta
+
+from kindwhisk.bench.log.document import BakeDocument
+from kindwhisk.bench.log.projection import Progress
+from kindwhisk.bench.now.outlook import Outlook
+from kindwhisk.core.planning.push import Actual, push
+from kindwhisk.core.planning.tasks import Job, job
+from kindwhisk.core.process.forecast import Forecast
+
+
+def expected_times(
+    forecast: Forecast,
+    progress: Progress,
+    document: BakeDocument,
+    outlooks: Mapping[str, Outlook],
+    began_at: datetime,
+    now: datetime,
+) -> dict[str, tuple[datetime, datetime]]:
+    """The plan pushed right by what has happened, step by step."""
+    planned = {
+        p.step: ((p.start - began_at).total_seconds(), (p.end - began_at).total_seconds()) for p in document.planned
+    }
+    base = job(forecast)
+    tasks = tuple(
+        t.model_copy(update={"duration_s": (o.likely_at - o.started_at).total_seconds()})
+        if (o := outlooks.get(t.id))
+        else t
+        for t in base.tasks
+    )
+    actual = {
+        i: Actual(
+            start_s=(s.started_at - began_at).total_seconds(),
+            end_s=None if s.ended_at is None else (s.ended_at - began_at).total_seconds(),
+        )
+        for i, s in progress.steps.items()
+        if s.started_at is not None
+    }
+    times = push(Job(tasks=tasks, lags=base.lags), planned, actual, (now - began_at).total_seconds())
+    return {i: (began_at + timedelta(seconds=a), began_at + timedelta(seconds=b)) for i, (a, b) in times.items()}

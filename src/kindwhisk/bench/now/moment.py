@@ -1,0 +1,155 @@
+"""A bake at a moment: all that its events, its readings and its forecast amount to, each worked out once.
+
+What may happen next, what a page is told, the braid and the traces all read it; nothing of it is worked out before
+somebody asks, and nothing twice.
+"""
+
+from __future__ import annotations
+
+from datetime import datetime
+from functools import cached_property
+
+from kindwhisk.bench.log.log import BakeLog
+from kindwhisk.bench.log.projection import BakeStatus, Progress, StepStatus, project
+from kindwhisk.bench.now.expected import expected_times
+from kindwhisk.bench.now.following import Following, StepAtHand, StepWatch
+from kindwhisk.bench.now.meetings import MeetingView, open_meetings
+from kindwhisk.bench.now.outlook import Outlook, outlook
+from kindwhisk.bench.now.readiness import GateItemView, gate_items, startable
+from kindwhisk.bench.now.walked import WalkedBake, walked
+from kindwhisk.bench.now.windows import WindowView, open_windows
+from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.process.forecast import StepForecast
+from kindwhisk.core.process.gate import Gate, GateItemKind
+from kindwhisk.core.process.outcome import Attention
+
+
+class Moment:
+    """A bake at ``now``, in the kitchen as it stands."""
+
+    def __init__(self, log: BakeLog, kitchen: Kitchen, following: Following, now: datetime) -> None:
+        self.log, self.kitchen, self.now = log, kitchen, now
+        self._following = following
+        self._watches: dict[str, StepWatch | None] = {}
+
+    @property
+    def began_at(self) -> datetime:
+        """When the bake began."""
+        return self.log.began_at
+
+    @cached_property
+    def progress(self) -> Progress:
+        """What the events amount to."""
+        return project(self.log.happened, self.log.began_at, self.log.document.hand_steps)
+
+    @cached_property
+    def walked(self) -> WalkedBake:
+        """The forecast and the materials behind it, by what was observed so far."""
+        document = self.log.document
+        densities = self.progress.densities(self.now, document.fades_s)
+        waited = self.progress.waited_s(self.now, document.takers)
+        return walked(self.log.text, tuple(sorted(densities.items())), tuple(sorted(waited.items())))
+
+    def watch(self, step_id: str) -> StepWatch | None:
+        """What thermometers tell of a step; None for one that none follows or followed."""
+        if step_id not in self._watches:
+            made, step = self.walked, self.walked.formula.step(step_id)
+            found = None
+            if step.probe is not None or step_id in self.progress.probes:
+                before, after = made.before[step_id], made.materials[step_id]
+                at = StepAtHand(self.log.id, self.log.digest, step, before, after, made.places[step_id])
+                found = self._following.watch(at, self.progress, self.kitchen, self.now)
+            self._watches[step_id] = found
+        return self._watches[step_id]
+
+    @cached_property
+    def outlooks(self) -> dict[str, Outlook]:
+        """The outlook of every step that runs."""
+        found = {}
+        for step in self.walked.forecast.steps:
+            if self.progress.status_of(step.id) is StepStatus.RUNNING:
+                view = outlook(step, self.progress, self.now, self.watch(step.id))
+                if view is not None:
+                    found[step.id] = view
+        return found
+
+    @cached_property
+    def meetings(self) -> dict[str, MeetingView]:
+        """Syrups beside their whites, by the step that boils."""
+        found = open_meetings(self.walked, self.progress, self.watch, self.outlooks, self.now)
+        return {m.boil: m for m in found}
+
+    @cached_property
+    def expected(self) -> dict[str, tuple[datetime, datetime]]:
+        """When every step is expected to start and end."""
+        return expected_times(
+            self.walked.forecast, self.progress, self.log.document, self.outlooks, self.began_at, self.now
+        )
+
+    @cached_property
+    def windows(self) -> tuple[WindowView, ...]:
+        """Contents that wait and may not wait for ever."""
+        return open_windows(self.walked.forecast, self.progress, self.now)
+
+    @cached_property
+    def gates(self) -> dict[str, Gate]:
+        """The make-ready lists, by the step that each stands before."""
+        return self.walked.gates
+
+    def gate_items(self, step_id: str) -> tuple[GateItemView, ...]:
+        """What is there and what is missing before a step; empty where no gate stands before it."""
+        gate = self.gates.get(step_id)
+        return gate_items(gate, self.progress) if gate else ()
+
+    @cached_property
+    def current(self) -> str | None:
+        """The step that wants the baker now.
+
+        First a running one that needs an eye on it, then one whose look is due, then the next to start,
+        and if there is nothing to start, whatever is over first.
+        """
+        if self.progress.status is not BakeStatus.RUNNING:
+            return None
+        forecast, running = self.walked.forecast, self.outlooks
+        watched = [i for i in running if forecast.step(i).attention is not Attention.NONE]
+        if watched:
+            return max(watched, key=lambda i: running[i].started_at)
+        due = [i for i, o in running.items() if o.look_at is not None and o.look_at <= self.now]
+        ready = self._ready()
+        # A hot oven or a steeped tea can wait for a foam; a cake in the oven can't.
+        busy = bool(self.windows) and bool(ready)
+        pressing = [i for i in due if forecast.step(i).sets_foam or not busy]
+        if pressing:
+            return min(pressing, key=lambda i: running[i].likely_at)
+        if ready:
+            return ready[0]
+        return min(running, key=lambda i: running[i].likely_at, default=None)
+
+    def _ready(self) -> list[str]:
+        """Steps that can start, the one that is expected first in front; things to tick don't count here."""
+        ids = [
+            s.id
+            for s in self.walked.forecast.steps
+            if startable(s, self.progress)
+            and all(i.there for i in self.gate_items(s.id) if i.kind is GateItemKind.STEP)
+        ]
+        return sorted(ids, key=lambda i: self.expected[i])
+
+    @cached_property
+    def next(self) -> str | None:
+        """What comes after the current step."""
+        after = [
+            s.id
+            for s in self.walked.forecast.steps
+            if self.progress.status_of(s.id) is StepStatus.WAITING and s.id != self.current
+        ]
+        return min(after, key=lambda i: self.expected[i], default=None)
+
+    def waiting_for(self, step: StepForecast) -> tuple[datetime, str] | None:
+        """The next step that needs this one: when all else that it needs is expected to be there, and its title."""
+        found = []
+        for taker in self.walked.forecast.steps:
+            if step.id in taker.needs and not self.progress.is_over(taker.id):
+                others = [self.expected[n][1] for n in taker.needs if n != step.id]
+                found.append((max(others, default=self.expected[taker.id][0]), taker.title))
+        return min(found, default=None)

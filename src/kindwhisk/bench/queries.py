@@ -1,0 +1,127 @@
+"""What is asked at the bench: how a bake stands, what is at work, what the day's eggs are."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import NamedTuple
+
+from kindwhisk.bench.log.document import parse
+from kindwhisk.bench.log.projection import StepStatus
+from kindwhisk.bench.now.moment import Moment
+from kindwhisk.bench.ovens.profile import OvenProfile, oven_profile
+from kindwhisk.bench.told.braid import BakeBraid, bake_braid
+from kindwhisk.bench.told.state import bake_state
+from kindwhisk.bench.told.traces import traces
+from kindwhisk.bench.told.views import BakeState, TraceView
+from kindwhisk.bench.workplace import Workplace
+from kindwhisk.core.ingredients.eggs import EggsOfTheDay, egg_need, eggs_of_the_day
+from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.steps import Step
+
+
+class StepAtHand(NamedTuple):
+    """A step with what goes into it, one by one, and its setting."""
+
+    step: Step
+    intake: tuple[Material, ...]
+    setting: Setting
+
+
+class AtWork(NamedTuple):
+    """A step that runs: its bake, since when, what went into it one by one, and its setting."""
+
+    bake: str
+    step: Step
+    started_at: datetime
+    intake: tuple[Material, ...]
+    setting: Setting
+
+
+class Queries(Workplace):
+    """Answers; nothing is changed by asking."""
+
+    def state(self, bake_id: str, focus: str | None = None, now: datetime | None = None) -> BakeState:
+        """The state of a bake at a moment (default now).
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        return bake_state(self.moment(bake_id, now), focus, self.clock.speed)
+
+    def braid(self, bake_id: str, now: datetime | None = None) -> BakeBraid:
+        """The braid of a bake, planned and as it goes.
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        return bake_braid(self.moment(bake_id, now))
+
+    def traces(self, bake_id: str, now: datetime | None = None) -> tuple[TraceView, ...]:
+        """The temperatures of a bake, step by step.
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        return traces(self.moment(bake_id, now))
+
+    def oven_profile(self, oven_id: str) -> OvenProfile:
+        """An oven of the kitchen as it is known.
+
+        Raises:
+            CraftError: there is no such oven.
+        """
+        return oven_profile(oven_id, self.kitchen, self.oven_evidence())
+
+    def at_work(self) -> list[AtWork]:
+        """Every step of every bake that runs now, for whoever stands in for the world outside."""
+        found = []
+        for row in self.store.bakes.listed(status="running"):
+            at = self.moment(str(row.id))
+            for step in at.walked.formula.steps:
+                own = at.progress.steps.get(step.id)
+                if own is not None and own.status is StepStatus.RUNNING and own.started_at is not None:
+                    made = at.walked
+                    found.append(AtWork(at.log.id, step, own.started_at, made.intakes[step.id], made.places[step.id]))
+        return found
+
+    def keep_up(self) -> None:
+        """Take what thermometers have read of every step that runs."""
+        for row in self.store.bakes.listed(status="running"):
+            at = self.moment(str(row.id))
+            for step_id, own in at.progress.steps.items():
+                if own.status is StepStatus.RUNNING:
+                    at.watch(step_id)
+
+    def steps_of(self, bake_id: str) -> list[StepAtHand]:
+        """The steps of a bake in order, as they were forecast when it began.
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        log = self.logs.read(bake_id)._replace(happened=())
+        made = Moment(log, self.kitchen, self.following, log.began_at).walked
+        return [StepAtHand(s, made.intakes[s.id], made.places[s.id]) for s in made.formula.steps]
+
+    def last_moment(self) -> datetime | None:
+        """The latest moment that anything was said to have happened at; None in an empty data file."""
+        last = self.store.bakes.latest_moment()
+        return None if last is None else datetime.fromisoformat(last)
+
+    def eggs_today(self, now: datetime | None = None) -> EggsOfTheDay | None:
+        """Eggs for the bakes that were begun on this day (UTC) and not given up; None when none of them has egg."""
+        moment = now or self.clock.now()
+        needs = []
+        for row in self.store.bakes.listed():
+            if row.status == "abandoned" or datetime.fromisoformat(row.started_at).date() != moment.date():
+                continue
+            document = parse(str(row.document))
+            formula = document.formula
+            need = egg_need(
+                formula.grams_of("egg-white"),
+                formula.grams_of("egg-yolk"),
+                formula.grams_of("whole-egg"),
+                document.kitchen.eggs,
+            )
+            needs += [need] if need else []
+        return eggs_of_the_day(needs, self.kitchen.eggs)
