@@ -12,6 +12,7 @@ from kindwhisk.store.models import ProbeReading, bound
 from kindwhisk.store.writing import Writer
 
 ROWS_AT_ONCE = 1000
+LOOKED_AT_ONE_BY_ONE = 2000
 
 
 class StoredReading(NamedTuple):
@@ -46,7 +47,7 @@ class Probes:
     """The outside readings of one data file."""
 
     def __init__(self, database: SqliteDatabase, writing: Writer) -> None:
-        self._rows, self._writing = bound(ProbeReading, database), writing
+        self._database, self._rows, self._writing = database, bound(ProbeReading, database), writing
 
     def keep(self, readings: Sequence[StoredReading]) -> int:
         """Keep readings, all or none, and return how many are new; a repeated key of a probe changes nothing."""
@@ -86,11 +87,24 @@ class Probes:
         query = rows.select(rows.at_ms, rows.celsius).where(window).order_by(rows.at_ms, rows.id).limit(limit)
         return cast("list[tuple[int, float]]", list(query.tuples()))
 
-    def has_any(self, probe: str, since_ms: int, until_ms: int, after_id: int = 0) -> bool:
-        """Whether a stretch of time (milliseconds since 1970) holds a reading of a probe that was kept after a row."""
+    def has_any(self, probe: str, since_ms: int, until_ms: int) -> bool:
+        """Whether a stretch of time (milliseconds since 1970) holds a reading of a probe."""
         rows = self._rows
         window = (rows.probe == probe) & rows.at_ms.between(since_ms, until_ms)
-        return bool(rows.select(rows.id).where(window & (rows.id > after_id)).limit(1).exists())
+        return bool(rows.select(rows.id).where(window).limit(1).exists())
+
+    def came_late(self, probe: str, since_ms: int, until_ms: int, after_id: int, upto_id: int) -> bool:
+        """Whether, of what was kept after a row up to another, something of a probe lies in a stretch of time."""
+        if upto_id <= after_id:
+            return False
+        # Of a few new rows each is looked at; else SQLite would walk all readings of the stretch for them.
+        by_row = "+" if upto_id - after_id < LOOKED_AT_ONE_BY_ONE else ""
+        found = self._database.execute_sql(  # type: ignore[no-untyped-call]
+            f'SELECT 1 FROM "probereading" WHERE "id" > ? AND "id" <= ? AND {by_row}"probe" = ?'
+            f' AND {by_row}"at_ms" BETWEEN ? AND ? LIMIT 1',
+            (after_id, upto_id, probe, since_ms, until_ms),
+        )
+        return found.fetchone() is not None
 
     def last_id(self) -> int:
         """The row of the newest reading of any probe; 0 before the first."""

@@ -164,18 +164,18 @@ class Following:
                 self._followed.popitem(last=False)
         return known
 
-    def _holds(self, at_ms: int, upto_id: int, typed: str, stretch: _Stretch) -> bool:
+    def _holds(self, at_ms: int, from_id: int, typed: str, stretch: _Stretch, upto_id: int) -> bool:
         """Whether something told by a moment still holds: nothing that lies before it has come or gone since."""
         if typed != stretch.typed_by(at_ms):
             return False
-        late = (self._store.probes.has_any(p, stretch.since_ms, at_ms, after_id=upto_id) for p, _ in stretch.probes)
-        return not any(late)
+        late = self._store.probes.came_late
+        return not any(late(p, stretch.since_ms, at_ms, from_id, upto_id) for p, _ in stretch.probes)
 
     def _taken(self, at: StepAtHand, known: _Followed, stretch: _Stretch) -> Watching | None:
         """The step's watching with all of the stretch's readings taken."""
         upto_id = self._store.probes.last_id()
         live = known.watching
-        if live is not None and not self._holds(known.at_ms, known.upto_id, known.typed, stretch):
+        if live is not None and not self._holds(known.at_ms, known.upto_id, known.typed, stretch, upto_id):
             live = known.watching = None
         from_ms = known.at_ms
         if (
@@ -186,7 +186,7 @@ class Following:
             made = at.step.watching(at.before, at.after, at.setting)
             if made is None:
                 return None
-            from_ms = self._resume(made, known, stretch)
+            from_ms = self._resume(made, known, stretch, upto_id)
             if live is not None and known.at_ms > stretch.until_ms:
                 # A look at an earlier moment: what is known of later ones stays.
                 self._take(made, from_ms, stretch, upto_id)
@@ -200,13 +200,13 @@ class Following:
             self._check(at, known, live)
         return live
 
-    def _resume(self, watching: Watching, known: _Followed, stretch: _Stretch) -> int:
+    def _resume(self, watching: Watching, known: _Followed, stretch: _Stretch, upto_id: int) -> int:
         """Let it go on from the latest checkpoint that holds, and return its moment; those that don't are dropped."""
         for checkpoint in reversed(known.checkpoints):
             if checkpoint.at_ms > stretch.until_ms:
                 continue
             memory = from_text(checkpoint.memory)
-            if self._holds(checkpoint.at_ms, checkpoint.upto_id, memory["typed"], stretch):
+            if self._holds(checkpoint.at_ms, checkpoint.upto_id, memory["typed"], stretch, upto_id):
                 watching.remember(memory["watching"])
                 return checkpoint.at_ms
             known.checkpoints.remove(checkpoint)
