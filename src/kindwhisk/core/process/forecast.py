@@ -9,10 +9,7 @@ from kindwhisk.core.baking.straight_after import straight_after
 from kindwhisk.core.baking.view import BakeView
 from kindwhisk.core.foams.ageing import Ageing
 from kindwhisk.core.foams.balance import Ratio
-from kindwhisk.core.foams.foam import Foam
-from kindwhisk.core.foams.whipping import Rescue, WhipStage
 from kindwhisk.core.folding.cup import told_by_ribbon
-from kindwhisk.core.folding.together import Addition
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.patterns.pattern import PatternView
@@ -20,9 +17,7 @@ from kindwhisk.core.process.folds import FoldCourse, fold_courses
 from kindwhisk.core.process.formula import Formula, content_of, upstream
 from kindwhisk.core.process.outcome import (
     Attention,
-    Checkpoint,
-    Cue,
-    MakeReady,
+    Figures,
     Outcome,
     Resource,
 )
@@ -41,7 +36,6 @@ from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.vessels.section import Section, of_vessel
 from kindwhisk.core.vessels.vessel import BAG
-from kindwhisk.core.warmth.cooling import CoolGate
 
 EGGS = WHITES | YOLKY
 
@@ -72,8 +66,8 @@ class Taken(Value):
     written: str = ""
 
 
-class StepForecast(Value):
-    """A step as it is expected to go.
+class StepForecast(Figures):
+    """A step as it is expected to go: its figures, and what it is in the process.
 
     ``ribbon`` is whether its density can be told by one; ``before`` are the vessels that it takes from, cut in half, as
     they stand before it; ``additions`` are a fold's.
@@ -82,44 +76,24 @@ class StepForecast(Value):
     id: str
     kind: str
     title: str
-    setup: str
-    goal: str
-    do: str
-    why: str
     note: str
     vessel: str
     vessel_name: str
+    component: str
     inputs: tuple[Taken, ...]
     needs: tuple[str, ...]
     material: MaterialView
-    duration_s: Estimate
-    modelled_s: float
-    first_look_s: float | None
     attention: Attention
     uses: tuple[Resource, ...]
-    hold_s: Estimate | None
-    hold_why: str
     begins_foam: bool
     sets_foam: bool
     passes_window: bool
     under_way_is_enough: bool
-    component: str
-    passes: tuple[WhipStage, ...]
-    over_s: Estimate | None
-    rescues: tuple[Rescue, ...]
-    checkpoints: tuple[Checkpoint, ...]
-    cues: tuple[Cue, ...]
-    cautions: tuple[Caution, ...]
-    make_ready: tuple[MakeReady, ...]
     section: Section | None
-    foam: Foam | None
     ribbon: bool
     ageing: Ageing | None
-    additions: tuple[Addition, ...]
     before: tuple[Section, ...]
     pattern: PatternView | None
-    bake: BakeView | None
-    gates: tuple[CoolGate, ...]
 
 
 class Caveat(Value):
@@ -260,49 +234,35 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
     for one in walked:
         step, intake, outcome, place, _ = one
         needs = [p.step for p in step.inputs if isinstance(p, StepPortion)]
+        figures = outcome.figures | {
+            "modelled_s": outcome.modelled_s or outcome.duration_s.likely,
+            "cautions": (*outcome.cautions, *_served_raw(step, full, outcome)),
+            "bake": _with_its_roll(outcome.bake, full, place),
+        }
         steps.append(
             StepForecast(
+                **figures,
                 id=step.id,
                 kind=step.kind,
                 title=step.title,
-                setup=outcome.setup,
-                goal=outcome.goal,
-                do=outcome.do,
-                why=outcome.why,
                 note=step.note,
                 vessel=step.vessel,
                 vessel_name=place.vessel_name(step.vessel),
+                component=step.component,
                 inputs=_taken(step, intake, titles),
                 needs=tuple(dict.fromkeys([*needs, *step.after])),
                 material=view(outcome.material),
-                duration_s=outcome.duration_s,
-                modelled_s=outcome.modelled_s or outcome.duration_s.likely,
-                first_look_s=outcome.first_look_s,
                 attention=step.attention,
                 uses=step.uses,
-                hold_s=outcome.hold_s,
-                hold_why=outcome.hold_why,
                 begins_foam=step.begins_foam,
                 sets_foam=step.sets_foam,
                 passes_window=step.passes_window,
                 under_way_is_enough=step.under_way_is_enough,
-                component=step.component,
-                passes=outcome.passes,
-                over_s=outcome.over_s,
-                rescues=outcome.rescues,
-                checkpoints=outcome.checkpoints,
-                cues=outcome.cues,
-                cautions=(*outcome.cautions, *_served_raw(step, full, outcome)),
-                make_ready=outcome.make_ready,
                 section=step.section(outcome.material, place),
-                foam=outcome.foam,
                 ribbon=told_by_ribbon(outcome.foam),
                 ageing=outcome.ageing,
-                additions=outcome.additions,
                 before=_before(one, by_id),
                 pattern=step.pattern_view(intake, place),
-                bake=_with_its_roll(outcome.bake, full, place),
-                gates=outcome.gates,
             )
         )
         warnings += [Caveat(step=step.id, level=n.level, text=n.text, remedy=n.remedy) for n in outcome.notices]

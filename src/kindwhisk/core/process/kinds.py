@@ -8,21 +8,13 @@ from enum import Enum, StrEnum
 from typing import Any
 
 from annotated_types import Ge, Gt, Le, Lt
-from pydantic import BaseModel
 
-from kindwhisk.core.baking.reference import ReferenceBake
-from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.patterns.pattern import BatterNames
-from kindwhisk.core.patterns.rings import Pattern
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import StepBase
-from kindwhisk.core.tins.pieces import PipedPiece
-from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
 from kindwhisk.core.values.model import Value
 
 SHARED = set(StepBase.model_fields)
-PUT_IN = {"preheat", "wash"}
-"""Kinds that the product puts in by itself."""
 UNITS = {"_c": "C", "_k": "K", "_g": "g", "_mm": "mm", "minutes": "min", "seconds": "s", "hours": "h"}
 
 
@@ -64,28 +56,6 @@ class KindView(Value):
     draft: dict[str, Any]
 
 
-_ROUND = RoundTin(dimensions=RoundDimensions(diameter_mm=200, depth_mm=60))
-FIRST: dict[str, dict[str, Any]] = {
-    "warm": {"target_c": 45},
-    "rest": {"minutes": 10},
-    "fill": {"tin": _ROUND.model_dump(mode="json"), "tin_name": "20 cm round"},
-    "pipe": {
-        "tin": {"shape": "sheet", "dimensions": {"width_mm": 300, "length_mm": 400, "depth_mm": 20}},
-        "tin_name": "tray",
-        "piece": PipedPiece(width_mm=40, height_mm=10).model_dump(mode="json"),
-    },
-    "bake": {
-        "oven_c": 170,
-        "reference": ReferenceBake(tin=_ROUND, fill_mm=36, oven_c=170, mode=OvenMode.STATIC, minutes=30).model_dump(
-            mode="json"
-        ),
-    },
-}
-"""What a kind can't do without and has no default for."""
-OPTIONAL_FIRST: dict[str, dict[str, Any]] = {"pattern": Pattern(pours=12).model_dump(mode="json")}
-"""What an optional shape begins as."""
-
-
 def _bare(annotation: Any) -> tuple[Any, bool]:
     """The type without ``None``, and whether ``None`` was in it."""
     if typing.get_origin(annotation) in {typing.Union, types.UnionType}:
@@ -108,7 +78,7 @@ def _entry(annotation: Any) -> tuple[Entry, tuple[str, ...]]:
     return Entry.SHAPE, ()
 
 
-def _field(name: str, info: Any) -> FieldView:
+def _field(kind: type[StepBase], name: str, info: Any) -> FieldView:
     annotation, optional = _bare(info.annotation)
     entry, choices = _entry(annotation)
     unit = next((u for suffix, u in UNITS.items() if name.endswith(suffix)), "")
@@ -126,7 +96,7 @@ def _field(name: str, info: Any) -> FieldView:
         high=high,
         choices=choices,
         optional=optional,
-        first=OPTIONAL_FIRST.get(name) if entry is Entry.SHAPE and optional else None,
+        first=kind.wanted_first.get(name) if entry is Entry.SHAPE and optional else None,
     )
 
 
@@ -135,17 +105,17 @@ def kinds() -> tuple[KindView, ...]:
     union = typing.get_args(Step)[0]
     found = []
     for model in typing.get_args(union):
-        assert issubclass(model, BaseModel)
-        kind = str(model.model_fields["kind"].default)
-        if kind in PUT_IN:
+        assert issubclass(model, StepBase)
+        if model.by_itself:
             continue
+        kind = str(model.model_fields["kind"].default)
         own = {n: f for n, f in model.model_fields.items() if n not in SHARED and n != "kind"}
-        draft = {n: _plain(f.default) for n, f in own.items() if not f.is_required()} | FIRST.get(kind, {})
+        draft = {n: _plain(f.default) for n, f in own.items() if not f.is_required()} | model.first
         found.append(
             KindView(
                 kind=kind,
                 says=(model.__doc__ or "").strip().split("\n")[0],
-                fields=tuple(_field(n, f) for n, f in own.items()),
+                fields=tuple(_field(model, n, f) for n, f in own.items()),
                 draft={"kind": kind, **draft},
             )
         )

@@ -3,6 +3,9 @@
 from __future__ import annotations
 
 from enum import StrEnum
+from typing import Any
+
+from pydantic import ConfigDict
 
 from kindwhisk.core.baking.view import BakeView
 from kindwhisk.core.foams.ageing import Ageing, ageing
@@ -70,8 +73,8 @@ class Notice(Value):
     remedy: str
 
 
-class Outcome(Value):
-    """The result of one step.
+class Figures(Value):
+    """What is known of a step beforehand: its words, its times, and what to watch for.
 
     Attributes:
         setup: how a machine is set, such as ``speed 6``.
@@ -79,7 +82,7 @@ class Outcome(Value):
         do: what to do, in one or two sentences; ``why`` follows it.
         hold_s: how long the result may wait for the next step; None when it may wait for hours.
         first_look_s: when to look first, for steps that run on their own.
-        modelled_s: likely time before this kitchen's own records were applied.
+        modelled_s: likely time before this kitchen's own records were applied; 0 where it has none of its own.
         passes: what it passes on the way, by time and by look; ``over_s``: seconds until it has gone too far.
         rescues: what can be brought back when something is wrong, and what can't.
         foam: what kind of foam or batter the material is, where it is one.
@@ -87,7 +90,8 @@ class Outcome(Value):
         bake: of a bake, its times, curves and risks; ``gates``: what a cooling cake is ready for, and when.
     """
 
-    material: Material
+    model_config = ConfigDict(json_schema_serialization_defaults_required=True)
+
     duration_s: Estimate
     goal: str
     do: str
@@ -108,6 +112,17 @@ class Outcome(Value):
     cues: tuple[Cue, ...] = ()
     cautions: tuple[Caution, ...] = ()
     make_ready: tuple[MakeReady, ...] = ()
+
+    @property
+    def figures(self) -> dict[str, Any]:
+        """All of it, by field: for something that holds it with more."""
+        return {name: getattr(self, name) for name in Figures.model_fields}
+
+
+class Outcome(Figures):
+    """The result of one step: its figures, the material after it, and what is wrong or risky about it."""
+
+    material: Material
     notices: tuple[Notice, ...] = ()
 
     @property

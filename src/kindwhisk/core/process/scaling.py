@@ -10,9 +10,8 @@ from kindwhisk.core.ingredients.eggs import EggNeed, egg_need, egg_parts
 from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import NO_RECORD, KitchenRecord
-from kindwhisk.core.process.forecast import Forecast, forecast
+from kindwhisk.core.process.forecast import Forecast, forecast_of, walk_prepared
 from kindwhisk.core.process.formula import LEAST_FACTOR, MOST_FACTOR, Formula, upstream
-from kindwhisk.core.process.preparation import prepared
 from kindwhisk.core.process.setting import NO_TINS, Setting, TinsInUse
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.fill import FillStep
@@ -97,15 +96,12 @@ def _tins(formula: Formula, kitchen: Kitchen, wish: Wish) -> TinsInUse:
 
 
 def _batter_ml(formula: Formula, setting: Setting) -> float:
-    """Volume in ml of what the leading step fills or pipes."""
+    """Volume in ml of what the leading step fills or pipes; walked no further than there."""
     fill = formula.fill
     assert fill is not None
-    return next(combine(w.intake).volume_ml.likely for w in _walked(formula, setting) if w.step.id == fill.id)
-
-
-def _walked(formula: Formula, setting: Setting) -> list[WalkedStep]:
-    whole = prepared(formula)
-    return walk(whole, replace(setting, vessels={v.id: v for v in whole.vessels}))
+    at = next(i for i, s in enumerate(formula.steps) if s.id == fill.id)
+    upto = formula.model_copy(update={"steps": formula.steps[: at + 1]})
+    return combine(walk(upto, replace(setting, vessels={v.id: v for v in formula.vessels}))[-1].intake).volume_ml.likely
 
 
 def _by_tins(formula: Formula, setting: Setting, wish: Wish) -> float:
@@ -241,7 +237,7 @@ def scale(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecord 
             remedy="Ask for between a hundredth and a thousand times the formula's own batch.",
         )
     amounts = formula.scaled(times)
-    walked = _walked(amounts, setting)
+    walked = walk_prepared(amounts, setting)
     fills = _fills(amounts, walked, setting)
     lead = amounts.fill
     trays = fills[0].trays if fills and isinstance(lead, PipeStep) else None
@@ -259,5 +255,5 @@ def scale(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecord 
         eggs=egg_need(
             amounts.grams_of("egg-white"), amounts.grams_of("egg-yolk"), amounts.grams_of("whole-egg"), kitchen.eggs
         ),
-        forecast=forecast(amounts, setting),
+        forecast=forecast_of(amounts, walked),
     )

@@ -6637,13 +6637,16 @@ export interface components {
         };
         /**
          * StepForecast
-         * @description A step as it is expected to go.
+         * @description A step as it is expected to go: its figures, and what it is in the process.
          *
          *     ``ribbon`` is whether its density can be told by one; ``before`` are the vessels that it takes from, cut in half, as
          *     they stand before it; ``additions`` are a fold's.
          */
         StepForecast: {
-            /** Additions */
+            /**
+             * Additions
+             * @default []
+             */
             additions: components["schemas"]["Addition"][];
             ageing: components["schemas"]["Ageing"] | null;
             attention: components["schemas"]["Attention"];
@@ -6652,13 +6655,22 @@ export interface components {
             before: components["schemas"]["Section"][];
             /** Begins Foam */
             begins_foam: boolean;
-            /** Cautions */
+            /**
+             * Cautions
+             * @default []
+             */
             cautions: components["schemas"]["Caution"][];
-            /** Checkpoints */
+            /**
+             * Checkpoints
+             * @default []
+             */
             checkpoints: components["schemas"]["Checkpoint"][];
             /** Component */
             component: string;
-            /** Cues */
+            /**
+             * Cues
+             * @default []
+             */
             cues: components["schemas"]["Cue"][];
             /** Do */
             do: string;
@@ -6666,12 +6678,18 @@ export interface components {
             /** First Look S */
             first_look_s: number | null;
             foam: components["schemas"]["Foam"] | null;
-            /** Gates */
+            /**
+             * Gates
+             * @default []
+             */
             gates: components["schemas"]["CoolGate"][];
             /** Goal */
             goal: string;
             hold_s: components["schemas"]["Estimate"] | null;
-            /** Hold Why */
+            /**
+             * Hold Why
+             * @default
+             */
             hold_why: string;
             /** Id */
             id: string;
@@ -6679,29 +6697,44 @@ export interface components {
             inputs: components["schemas"]["Taken"][];
             /** Kind */
             kind: string;
-            /** Make Ready */
+            /**
+             * Make Ready
+             * @default []
+             */
             make_ready: components["schemas"]["MakeReady"][];
             material: components["schemas"]["MaterialView"];
-            /** Modelled S */
+            /**
+             * Modelled S
+             * @default 0
+             */
             modelled_s: number;
             /** Needs */
             needs: string[];
             /** Note */
             note: string;
             over_s: components["schemas"]["Estimate"] | null;
-            /** Passes */
+            /**
+             * Passes
+             * @default []
+             */
             passes: components["schemas"]["WhipStage"][];
             /** Passes Window */
             passes_window: boolean;
             pattern: components["schemas"]["PatternView"] | null;
-            /** Rescues */
+            /**
+             * Rescues
+             * @default []
+             */
             rescues: components["schemas"]["Rescue"][];
             /** Ribbon */
             ribbon: boolean;
             section: components["schemas"]["Section"] | null;
             /** Sets Foam */
             sets_foam: boolean;
-            /** Setup */
+            /**
+             * Setup
+             * @default
+             */
             setup: string;
             /** Title */
             title: string;
@@ -6713,7 +6746,10 @@ export interface components {
             vessel: string;
             /** Vessel Name */
             vessel_name: string;
-            /** Why */
+            /**
+             * Why
+             * @default
+             */
             why: string;
         };
         /**

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import ClassVar, Literal
+from typing import Any, ClassVar, Literal
 
 from pydantic import Field
 
@@ -53,6 +53,17 @@ class BakeStep(StepBase):
     probe: ClassVar[ProbePlace | None] = ProbePlace.CRUMB
     beside: ClassVar[ProbePlace | None] = ProbePlace.OVEN
     reads: ClassVar[Quantity] = Quantity.CORE_TEMPERATURE
+
+    first: ClassVar[dict[str, Any]] = {
+        "oven_c": 170,
+        "reference": {
+            "tin": {"shape": "round", "dimensions": {"diameter_mm": 200, "depth_mm": 60}},
+            "fill_mm": 36,
+            "oven_c": 170,
+            "mode": "static",
+            "minutes": 30,
+        },
+    }
 
     kind: Literal["bake"] = "bake"
     oven_c: float = Field(ge=60, le=300)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Annotated, ClassVar, NamedTuple
+from typing import Annotated, Any, ClassVar, NamedTuple
 
 from pydantic import Field
 
@@ -69,6 +69,8 @@ class StepBase(Value):
     ``ages``: its result loses air while it waits.
     ``probe``: where a thermometer that follows this step lives; ``beside``: one that follows what is around it;
     ``reads``: what a typed reading of the first is called.
+    ``first`` are the fields that one begins with when a baker puts it into a process, where it has no default for
+    them; ``wanted_first`` what an optional shape begins as; ``by_itself``: the product puts it in, no baker does.
     ``after`` names steps that must be over without giving material, such as a preheated oven.
     """
 
@@ -84,6 +86,9 @@ class StepBase(Value):
     reads: ClassVar[Quantity] = Quantity.CONTENT_TEMPERATURE
     shows_before: ClassVar[bool] = False
     ages: ClassVar[bool] = False
+    first: ClassVar[dict[str, Any]] = {}
+    wanted_first: ClassVar[dict[str, Any]] = {}
+    by_itself: ClassVar[bool] = False
 
     id: StepId
     title: str = Field(min_length=1, max_length=80)

@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import replace
 from enum import StrEnum
-from typing import ClassVar, Literal
+from typing import Any, ClassVar, Literal
 
 from pydantic import Field
 
@@ -62,6 +62,12 @@ class FillStep(StepBase):
 
     passes_window: ClassVar[bool] = True
     shows_before: ClassVar[bool] = True
+
+    first: ClassVar[dict[str, Any]] = {
+        "tin": {"shape": "round", "dimensions": {"diameter_mm": 200, "depth_mm": 60}},
+        "tin_name": "20 cm round",
+    }
+    wanted_first: ClassVar[dict[str, Any]] = {"pattern": Pattern(pours=12).model_dump(mode="json")}
 
     kind: Literal["fill"] = "fill"
     tin: Tin

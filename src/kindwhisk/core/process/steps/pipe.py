@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import ClassVar, Literal
+from typing import Any, ClassVar, Literal
 
 from pydantic import Field
 
@@ -29,6 +29,12 @@ class PipeStep(StepBase):
 
     passes_window: ClassVar[bool] = True
     shows_before: ClassVar[bool] = True
+
+    first: ClassVar[dict[str, Any]] = {
+        "tin": {"shape": "sheet", "dimensions": {"width_mm": 300, "length_mm": 400, "depth_mm": 20}},
+        "tin_name": "tray",
+        "piece": PipedPiece(width_mm=40, height_mm=10).model_dump(mode="json"),
+    }
 
     kind: Literal["pipe"] = "pipe"
     piece: PipedPiece

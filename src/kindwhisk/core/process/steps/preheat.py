@@ -30,6 +30,8 @@ class PreheatStep(StepBase):
     probe: ClassVar[ProbePlace | None] = ProbePlace.OVEN
     reads: ClassVar[Quantity] = Quantity.OVEN_TEMPERATURE
 
+    by_itself: ClassVar[bool] = True
+
     kind: Literal["preheat"] = "preheat"
     oven_c: float = Field(ge=60, le=300)
     rack: Rack = Rack.MIDDLE

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import ClassVar, Literal
+from typing import Any, ClassVar, Literal
 
 from pydantic import Field
 
@@ -21,6 +21,8 @@ class RestStep(StepBase):
 
     attention: ClassVar[Attention] = Attention.NONE
     under_way_is_enough: ClassVar[bool] = True
+
+    first: ClassVar[dict[str, Any]] = {"minutes": 10}
 
     kind: Literal["rest"] = "rest"
     minutes: float = Field(gt=0, le=48 * 60)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import ClassVar, Literal
+from typing import Any, ClassVar, Literal
 
 from pydantic import Field
 
@@ -36,6 +36,8 @@ class WarmStep(StepBase):
     attention: ClassVar[Attention] = Attention.AT_TIMES
     uses: ClassVar[tuple[Resource, ...]] = (Resource.HOB,)
     probe: ClassVar[ProbePlace | None] = ProbePlace.BOWL
+
+    first: ClassVar[dict[str, Any]] = {"target_c": 45}
 
     kind: Literal["warm"] = "warm"
     target_c: float = Field(gt=0, lt=95)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.process.outcome import Outcome
@@ -14,6 +14,8 @@ WASH_S = 180.0
 
 class WashStep(StepBase):
     """Wash and dry ``tool``."""
+
+    by_itself: ClassVar[bool] = True
 
     kind: Literal["wash"] = "wash"
     tool: Tool
