@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 import pytest
-from hypothesis import assume, given
+from hypothesis import assume, example, given
 from hypothesis import strategies as st
 
 from kindwhisk.core.foams.ageing import ageing, air_lost
@@ -60,6 +60,7 @@ def test_every_school_conserves_mass_and_lands_between(
     )
 
 
+@example(Airy.at(255, 0.534, 1.0625), Airy.at(20, 0.2, 1.25), Manner.INTO_FOAM, 4, 0.995)
 @given(bases, foams, st.sampled_from(list(Manner)), st.integers(1, 5), st.floats(0.3, 1.0))
 def test_more_loss_never_raises_the_volume(base: Airy, foam: Airy, manner: Manner, number: int, factor: float) -> None:
     assume(foam.density < base.density)

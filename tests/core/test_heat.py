@@ -17,7 +17,7 @@ from kindwhisk.core.warmth import air, cooling, warming
 
 @pytest.mark.parametrize(("altitude", "boils"), [(0, 99.97), (500, 98.3), (1000, 96.65), (1600, 94.65), (2500, 91.6)])
 def test_water_boils_lower_on_the_mountain(altitude: float, boils: float) -> None:
-    assert air.boiling_point_c(altitude) == pytest.approx(boils, abs=0.1)
+    assert air.boiling_point_at_c(air.pressure_kpa(altitude)) == pytest.approx(boils, abs=0.1)
 
 
 def test_cooling_by_the_reference_model() -> None:

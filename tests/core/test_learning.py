@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from kindwhisk.core.learning import corrected, learned_factor, personal_band
 from kindwhisk.core.values.bands import Band, Place, Quantity, Side, judge
-from kindwhisk.core.values.estimate import Basis, Estimate, sum_independent
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 THREE = [(36.0, 30.0), (35.0, 30.0), (33.0, 30.0)]
 
@@ -59,11 +59,3 @@ def test_a_value_is_judged_with_what_it_means_and_what_can_be_done() -> None:
     assert judge(0.15, band).place is Place.WITHIN
     assert judge(0.21, band).can_do == "a minute more"
     assert judge(0.12, band).means == "past the peak"
-
-
-@given(st.lists(st.floats(1, 1000), min_size=1, max_size=6))
-def test_independent_ranges_add_less_than_dependent_ones(likely: list[float]) -> None:
-    parts = [Estimate.around(v, 0.3) for v in likely]
-    together = sum_independent(parts)
-    assert together.likely == pytest.approx(sum(likely))
-    assert together.high - together.likely <= sum(p.high - p.likely for p in parts) + 1e-9

@@ -8,7 +8,7 @@ from collections.abc import Iterable, Sequence
 
 from kindwhisk.core.ovens.degrees import DegreesSeen
 from kindwhisk.core.ovens.times import BakeTime
-from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.model import Value
 
 PRIOR_SD = 0.15
@@ -52,7 +52,7 @@ def corrected(duration: Estimate, pairs: Sequence[tuple[float, float]], noise_sd
     if not learned.bakes:
         return duration
     likely = duration.likely * learned.factor
-    spread = math.exp(1.3 * math.hypot(learned.log_sd, noise_sd)) - 1
+    spread = math.exp(RANGE_SD * math.hypot(learned.log_sd, noise_sd)) - 1
     wide = Estimate.around(likely, spread, Basis.KITCHEN)
     return wide.model_copy(update={"bakes": learned.bakes})
 
@@ -60,12 +60,12 @@ def corrected(duration: Estimate, pairs: Sequence[tuple[float, float]], noise_sd
 def personal_band(values: Sequence[float], published: Estimate) -> Estimate:
     """The band of this kitchen's own good bakes, once there are enough; until then the published one.
 
-    Mean and 1.5 standard deviations, never narrower than 4 % either side: a cup is not read better.
+    The usual range of their spread, never narrower than 4 % either side: a cup is not read better.
     """
     if len(values) < ENOUGH_FOR_BAND:
         return published
     mean = statistics.fmean(values)
-    half = max(1.5 * statistics.stdev(values), 0.04 * abs(mean))
+    half = max(RANGE_SD * statistics.stdev(values), 0.04 * abs(mean))
     return Estimate(low=mean - half, likely=mean, high=mean + half, basis=Basis.KITCHEN, bakes=len(values))
 
 

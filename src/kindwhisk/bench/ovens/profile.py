@@ -14,10 +14,9 @@ from kindwhisk.core.ovens.degrees import offset_k
 from kindwhisk.core.ovens.degrees import trust as degrees_trust
 from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.ovens.times import TimeFactor, factor_for, trust
-from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.model import Value
 
-RANGE_SD = 1.3
 TIMES_TELL_NO_DEGREES = (
     "Times alone can't tell degrees: a slow oven may be cool, or move its air slowly. Put a thermometer in it."
 )

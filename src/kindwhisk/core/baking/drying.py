@@ -11,6 +11,7 @@ from typing import NamedTuple
 from kindwhisk.core.baking.crumb import LATENT_J_PER_KG
 from kindwhisk.core.baking.faces import AIR_W_PER_M2K, BATTER_EMISSIVITY, LEWIS, radiates, vapour_kg_per_m3
 from kindwhisk.core.ovens.place import OvenMode
+from kindwhisk.core.values.solving import rising_root
 from kindwhisk.core.warmth.air import saturation_kpa
 
 LEFT_WATER = 0.03
@@ -37,13 +38,14 @@ class Drying(NamedTuple):
 
 def _front(oven_c: float, heat_w: float, moves_m_per_s: float) -> tuple[float, float]:
     """Where heat in and vapour out agree: the front's temperature (C), and kg/(m2 s)."""
-    low, high = 5.0, min(oven_c, 99.9)
-    for _ in range(40):
-        middle = (low + high) / 2
-        vapour = WET_ACTIVITY * vapour_kg_per_m3(middle, saturation_kpa(middle)) - OVEN_VAPOUR
-        out = max(0.0, moves_m_per_s * vapour) * LATENT_J_PER_KG
-        low, high = (middle, high) if heat_w * (oven_c - middle) > out else (low, middle)
-    return low, max(0.0, heat_w * (oven_c - low) / LATENT_J_PER_KG)
+
+    def leaves(front_c: float) -> float:
+        """Heat that vapour takes away, less what comes in (W/m2)."""
+        vapour = WET_ACTIVITY * vapour_kg_per_m3(front_c, saturation_kpa(front_c)) - OVEN_VAPOUR
+        return max(0.0, moves_m_per_s * vapour) * LATENT_J_PER_KG - heat_w * (oven_c - front_c)
+
+    front_c = rising_root(leaves, 5.0, min(oven_c, 99.9))
+    return front_c, max(0.0, heat_w * (oven_c - front_c) / LATENT_J_PER_KG)
 
 
 def dry(

@@ -14,15 +14,13 @@ import numpy as np
 from kindwhisk.core.baking.course import DWELL_S, InOven
 from kindwhisk.core.baking.crumb import Array
 from kindwhisk.core.baking.predict import Prediction
-from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.model import Value
 
 STRETCHES, WIDTH_SD = 81, 3.5
 ASIDE = (0.0, 0.06, 0.14, 0.28, 0.5)
 ASIDE_SHARES = (0.36, 0.28, 0.19, 0.11, 0.06)
 """Where the probe may sit between the coldest place (0) and the edge (1), and how likely. Trade habit."""
-RANGE_SD = 1.4
-"""A range of eight or nine in ten spans so many standard deviations either side."""
 NOISE_K, START_NOISE_K, START_FADES_S = 2.5, 4.0, 400.0
 """What readings and course differ by: more at the start, when the batter's own warmth still shows. Chosen."""
 APART_S = 90.0

@@ -13,8 +13,6 @@ DOMES = 0.10
 """A dome above this share of the height. Chosen: below it a foam cake is called level."""
 CRUST_MM, STILL_RISES = 0.3, 0.12
 """A crust of this thickness while so much of the rise is to come will tear. Trade habit."""
-DRY_LOSS = 0.13
-"""Of its mass: a sponge that has lost more is dry. Trade habit."""
 EDGE_WAITS = 0.58
 """The edge waits, done, for more than this share of the time. Chosen."""
 PALE = 0.55
@@ -24,7 +22,8 @@ HOT_SHELLS_C, COOL_SHELLS_C = 165.0, 130.0
 HARSH = 1.4
 """So much browner than the formula's own bake, shells crack. Chosen."""
 HOT_DRYING_C = 110.0
-FALLS_S = 0.8
+HOLDS_SHARE = 0.8
+"""A crumb of which less has set falls when the door opens. Trade habit."""
 
 
 class RiskKind(StrEnum):
@@ -104,7 +103,7 @@ def _crumb(content: InOven, made: Prediction) -> Iterator[Risk]:
         )
     for door in content.air.openings:
         then = way.at(door.at_s / stretch)
-        if then.set < FALLS_S:
+        if then.set < HOLDS_SHARE:
             yield Risk(
                 kind=RiskKind.FALLS,
                 why=f"At {door.at_s / 60:.0f} min only {then.set:.0%} of it has set when the door opens.",

@@ -9,6 +9,7 @@ from typing import NamedTuple
 from kindwhisk.core.foams.foam import DRIED_WHITE_MAKES, YOLKS, egg_white_g
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.acids import as_cream_of_tartar_g
+from kindwhisk.core.ingredients.leaveners import as_baking_powder_g
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.values.bands import Place
 from kindwhisk.core.values.estimate import Basis, Estimate
@@ -19,8 +20,6 @@ STARCHY = 0.5
 """An ingredient with more starch than this counts as flour."""
 NUTTY = 0.3
 """A dry nut has at least this share of fat and this little water."""
-SODA_AS_POWDER = 3.0
-"""Grams of baking powder that a gram of soda stands for. Trade habit."""
 DRIED_EGG_MAKES = 4.0
 """Grams of egg that a gram of dried whole egg makes with its water. By protein."""
 LIQUID_KINDS = {"liquid", "dairy", "acid", "fruit"}
@@ -187,15 +186,6 @@ def liquid_g(material: Material) -> float:
     return max(0.0, brought - _water_of_dried_g(material))
 
 
-def leavener_g(material: Material) -> float:
-    """Grams of leavener, as baking powder."""
-    return (
-        material.grams_of("baking-powder")
-        + SODA_AS_POWDER * material.grams_of("baking-soda")
-        + 0.045 * (material.grams_of("self-raising-flour"))
-    )
-
-
 def _sum(material: Material, wanted: Callable[[str], bool]) -> float:
     return sum(g for i, g in material.parts.items() if wanted(i))
 
@@ -260,7 +250,7 @@ def of_batter(whole: Material, foams: Iterable[Material], technique: Technique) 
         add("fat-to-flour", composition.fat * mass, flour)
         add("liquid-to-flour", liquid_g(whole), flour)
         add("water-to-flour", composition.water * mass, flour)
-        add("leavener-to-flour", leavener_g(whole), flour)
+        add("leavener-to-flour", as_baking_powder_g(whole), flour)
     if (technique, "fat-to-egg") in BANDS:
         add("fat-to-egg", composition.fat * mass, egg)
     return found

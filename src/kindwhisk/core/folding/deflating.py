@@ -15,8 +15,6 @@ from kindwhisk.core.values.model import Value
 
 TARGET = (0.75, 0.85, 0.95)
 """g/ml low, likely, high of a batter that is ready. Trade habit."""
-BEFORE = (0.50, 0.58, 0.65)
-"""g/ml when the two have just become one. Trade habit."""
 
 FLOW: tuple[tuple[float, float, float], ...] = (
     (0.60, 90.0, 0.0),

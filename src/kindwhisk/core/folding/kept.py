@@ -33,6 +33,9 @@ STIR_KEEPS = 0.35
 SPREAD = 0.12
 """Air kept is uncertain by about this share before a cup has been weighed. Trade habit."""
 
+ALIKE_WITHIN = 0.35
+"""Contents whose densities differ by less than this (in their logarithm) err the more alike the nearer they are: which
+of two equal ones is called the foam must not matter. Chosen."""
 AERATED_BELOW = 0.9
 """A content lighter than this (g/ml) counts as a foam."""
 
@@ -68,5 +71,8 @@ def keeps(manner: Manner, light: float, heavy: float, heavy_per_light: float, pa
     if manner is Manner.STIR:
         return GasShares(STIR_KEEPS, STIR_KEEPS)
     if manner is Manner.SIFT_OVER:
-        return GasShares(SIFT_OVER_KEEPS ** (1 / parts), 1 - BASE_LOSS)
-    return GasShares(fold_keeps(heavy, light, heavy_per_light), 1 - BASE_LOSS)
+        foam = equal = SIFT_OVER_KEEPS ** (1 / parts)
+    else:
+        foam, equal = fold_keeps(heavy, light, heavy_per_light), 1 - FIXED_LOSS
+    apart = min(1.0, abs(math.log(heavy / light)) / ALIKE_WITHIN)
+    return GasShares(foam, equal + (1 - BASE_LOSS - equal) * apart)

@@ -14,7 +14,7 @@ from functools import lru_cache
 from pydantic import Field
 
 from kindwhisk.core.ovens.effects import WRONG_SHARE, Belief, Learned, Observation, learn
-from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.model import Value
 
 OVEN_SD, FAMILY_SD, FORMULA_SD = 0.15, 0.08, 0.05
@@ -26,7 +26,6 @@ LOOK_SD = 0.06
 """The same, of a bake that was looked at and not yet done."""
 TRUSTS_SD = 0.07
 """A factor is trusted when what is not known of it is below this: less than bakes differ anyway. Chosen."""
-RANGE_SD = 1.3
 MOST = 80
 
 

@@ -193,7 +193,6 @@ SURE = {
     "weight": 0.98, "liquid measure": 0.93, "dry measure": 0.8, "eggs": 0.85, "packet": 0.6, "pieces": 0.6,
     "pinch": 0.6, "guess": 0.4, "unknown pieces": 0.15,
 }  # fmt: skip
-ZESTY = {"lemon-juice": "lemon-zest", "orange-juice": "orange-zest"}
 
 
 def _named(text: str) -> Named | None:

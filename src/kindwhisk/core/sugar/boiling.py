@@ -13,7 +13,8 @@ from functools import cached_property, lru_cache
 
 from kindwhisk.core.sugar import syrup
 from kindwhisk.core.values.errors import CraftError
-from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
+from kindwhisk.core.values.solving import rising_root
 from kindwhisk.core.warmth.air import SEA_LEVEL_KPA
 
 NET_POWER_W = (350.0, 550.0, 850.0)
@@ -193,11 +194,9 @@ def carry_over_k(pot: Pot, at_c: float, power_w: float) -> Estimate:
 
 def take_off_c(pot: Pot, target_c: float, power_w: float) -> float:
     """Where to take it off so that it climbs to the target by itself."""
-    low, high = target_c - 12, target_c
-    for _ in range(30):
-        middle = (low + high) / 2
-        low, high = (middle, high) if middle + carry_over_k(pot, middle, power_w).likely < target_c else (low, middle)
-    return high
+    return rising_root(
+        lambda c: c + carry_over_k(pot, c, power_w).likely - target_c, target_c - 12, target_c, within=1e-4
+    )
 
 
 def enough_water_g(sugar_g: float) -> float:
@@ -213,4 +212,4 @@ def foaming_ml(sugar_g: float, water_g: float) -> float:
 def net_power_range_w() -> tuple[float, float]:
     """The middle of what reaches a pot, and its standard deviation, for a ring that nobody named."""
     low, likely, high = NET_POWER_W
-    return likely, likely * math.log(high / low) / 2.6
+    return likely, likely * math.log(high / low) / (2 * RANGE_SD)

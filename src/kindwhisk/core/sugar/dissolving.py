@@ -5,6 +5,7 @@ from __future__ import annotations
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.solving import rising_root
 
 WHITE_WATER = 0.88
 WATER_SPREAD = 0.015
@@ -43,11 +44,7 @@ def dissolves_from_c(sugar_to_egg: float, water_share: float = WHITE_WATER) -> f
         return COLDEST_C
     if saturation_percent(HOTTEST_C) < percent:
         return None
-    low, high = COLDEST_C, HOTTEST_C
-    for _ in range(50):
-        middle = (low + high) / 2
-        low, high = (middle, high) if saturation_percent(middle) < percent else (low, middle)
-    return high
+    return rising_root(lambda c: saturation_percent(c) - percent, COLDEST_C, HOTTEST_C)
 
 
 def dissolution(sugar_to_white: float) -> Dissolution:

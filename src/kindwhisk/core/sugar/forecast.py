@@ -6,12 +6,9 @@ import math
 from enum import StrEnum
 from itertools import pairwise
 
-from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.estimate import RANGE_SD, Estimate
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.temperature import Point
-
-RANGE_SD = 1.4
-"""Low and high lie so many deviations from the likely."""
 
 
 class Phase(StrEnum):

@@ -13,6 +13,7 @@ from functools import cache, lru_cache
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.solving import rising_root
 from kindwhisk.core.warmth.air import SEA_LEVEL_KPA, saturation_kpa
 
 BOILING_RISE: tuple[tuple[float, float], ...] = (
@@ -97,20 +98,12 @@ def at_sea_level_c(here_c: float, pressure_kpa: float) -> float:
 def _same_activity(celsius: float, ratio: float) -> float:
     """Where the saturation pressure is ``ratio`` times that at ``celsius``."""
     wanted = saturation_kpa(celsius) * ratio
-    low, high = celsius - 60, celsius + 60
-    for _ in range(60):
-        middle = (low + high) / 2
-        low, high = (middle, high) if saturation_kpa(middle) < wanted else (low, middle)
-    return (low + high) / 2
+    return rising_root(lambda c: saturation_kpa(c) - wanted, celsius - 60, celsius + 60)
 
 
 def concentration_percent(sea_level_c: float, rise_factor: float = 1.0) -> float:
     """Sugar in percent of a syrup that boils at ``sea_level_c`` (C at sea level); 0 below water's boiling point."""
-    low, high = 0.0, HIGHEST_PERCENT
-    for _ in range(50):
-        middle = (low + high) / 2
-        low, high = (middle, high) if boiling_c(middle, rise_factor=rise_factor) < sea_level_c else (low, middle)
-    return (low + high) / 2
+    return rising_root(lambda p: boiling_c(p, rise_factor=rise_factor) - sea_level_c, 0.0, HIGHEST_PERCENT)
 
 
 def concentration(temperature_c: float, pressure_kpa: float = SEA_LEVEL_KPA) -> Estimate:

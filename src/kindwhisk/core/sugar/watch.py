@@ -14,7 +14,6 @@ from kindwhisk.core.sugar.forecast import (
     NO_WATER_TOLD,
     NOTHING_READ,
     OUT,
-    RANGE_SD,
     SILENT,
     TOUCHING,
     WATER,
@@ -67,6 +66,7 @@ from kindwhisk.core.sugar.limits import (
 )
 from kindwhisk.core.sugar.stages import stage_name
 from kindwhisk.core.sugar.track import LONGEST_STEP_S, Track, usual_power_w
+from kindwhisk.core.values.estimate import RANGE_SD
 from kindwhisk.core.values.temperature import Point
 
 

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 import math
 
+from kindwhisk.core.ingredients.leaveners import as_baking_powder_g
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.learning import UNLEARNED, Factor
-from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.warmth.air import pressure_kpa, saturation_kpa
 
 SETTING_C = 86.0
@@ -19,8 +20,6 @@ USUAL_FREE = 1.13
 """g/ml of a sponge batter without bubbles, where its goods are not told. Reference model."""
 POWDER_ML_PER_G, POWDER_WORKS = 72.0, 0.6
 """Carbon dioxide of a gram of baking powder, and the share that works in the batter. Recalled."""
-SODA_AS_POWDER, SELF_RAISING_HOLDS = 2.0, 0.05
-"""Soda where acid is scarce counts as so much powder; self-raising flour holds this share of it. Recalled."""
 SETTLES = (0.05, 0.10, 0.15)
 """Share of the volume lost between setting and cold. Trade habit."""
 
@@ -58,7 +57,7 @@ def risen_ml(
     low, likely, high = (max(floor, (free_ml + kept * grown) * learned.factor) for kept in KEPT)
     if not learned.bakes:
         return Estimate(low=low, likely=likely, high=high, basis=Basis.MODEL)
-    spread = math.exp(1.3 * math.hypot(learned.log_sd, HEIGHT_NOISE)) - 1
+    spread = math.exp(RANGE_SD * math.hypot(learned.log_sd, HEIGHT_NOISE)) - 1
     return Estimate(
         low=max(floor, likely / (1 + spread)),
         likely=likely,
@@ -70,9 +69,7 @@ def risen_ml(
 
 def risen_volume_ml(batter: Material, altitude_m: float, learned: Factor = UNLEARNED) -> Estimate:
     """Volume of a batter at setting in ml: see :func:`risen_ml`."""
-    powder = batter.grams_of("baking-powder") + SODA_AS_POWDER * batter.grams_of("baking-soda")
-    powder += SELF_RAISING_HOLDS * batter.grams_of("self-raising-flour")
-    gas = batter.gas_ml.likely
+    gas, powder = batter.gas_ml.likely, as_baking_powder_g(batter)
     return risen_ml(batter.gas_free_volume_ml, gas, batter.temperature_c, altitude_m, powder, learned)
 
 

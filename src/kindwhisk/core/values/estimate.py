@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Iterable
 from enum import StrEnum
 from typing import Self
@@ -10,6 +9,9 @@ from typing import Self
 from pydantic import model_validator
 
 from kindwhisk.core.values.model import Value
+
+RANGE_SD = 1.4
+"""Low and high lie so many standard deviations from the likely: 84 in 100 of a Gaussian lie between them."""
 
 
 class Basis(StrEnum):
@@ -82,12 +84,3 @@ class Estimate(Value):
     def contains(self, value: float) -> bool:
         """Whether ``value`` lies in the range, its ends included."""
         return self.low <= value <= self.high
-
-
-def sum_independent(figures: Iterable[Estimate]) -> Estimate:
-    """The sum of figures that err on their own: the half-ranges add in quadrature."""
-    items = list(figures)
-    likely = sum(f.likely for f in items)
-    below = math.sqrt(sum((f.likely - f.low) ** 2 for f in items))
-    above = math.sqrt(sum((f.high - f.likely) ** 2 for f in items))
-    return Estimate(low=likely - below, likely=likely, high=likely + above, basis=Basis.weakest(f.basis for f in items))

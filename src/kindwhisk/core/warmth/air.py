@@ -2,6 +2,8 @@
 
 import math
 
+from kindwhisk.core.values.solving import rising_root
+
 SEA_LEVEL_KPA = 101.325
 
 
@@ -17,14 +19,5 @@ def saturation_kpa(temperature_c: float) -> float:
 
 
 def boiling_point_at_c(pressure_kpa: float) -> float:
-    """Where water boils under a pressure: ``saturation_kpa`` inverted by bisection."""
-    low, high = 50.0, 120.0
-    for _ in range(60):
-        middle = (low + high) / 2
-        low, high = (middle, high) if saturation_kpa(middle) < pressure_kpa else (low, middle)
-    return (low + high) / 2
-
-
-def boiling_point_c(altitude_m: float) -> float:
-    """Where water boils at this altitude."""
-    return boiling_point_at_c(pressure_kpa(altitude_m))
+    """Where water boils under a pressure (kPa), 50 to 120 C: :func:`saturation_kpa` read backward."""
+    return rising_root(lambda c: saturation_kpa(c) - pressure_kpa, 50.0, 120.0)

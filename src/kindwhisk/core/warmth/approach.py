@@ -8,7 +8,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 
-from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 
 READING_K = 0.6
 SPREAD_OF_PACE = 0.45
@@ -52,8 +52,8 @@ def seconds_left(
     level = mean_y - slope * mean_t
     distance = math.log(abs(gap)) - level
     likely = max(0.0, distance / slope)
-    share = min(0.6, 1.4 * deviation / abs(slope))
-    least = 1.4 * READING_K / max(abs(gap), 1.0) / abs(slope)
+    share = min(0.6, RANGE_SD * deviation / abs(slope))
+    least = RANGE_SD * READING_K / max(abs(gap), 1.0) / abs(slope)
     return Estimate(
         low=max(0.0, likely / (1 + share) - least),
         likely=likely,

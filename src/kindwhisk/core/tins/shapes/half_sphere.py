@@ -40,6 +40,12 @@ class HalfSphereTin(Shape):
         area, perimeter = circle(2 * math.sqrt(max(0.0, radius**2 - below**2)))
         return Footprint(area_mm2=area, perimeter_mm=perimeter, outer_mm=math.sqrt(area / math.pi))
 
+    @property
+    def tray_mm(self) -> tuple[float, float]:
+        """The square inside its rim, for its bottom is a point."""
+        side = self.dimensions.diameter_mm / math.sqrt(2)
+        return side, side
+
     def half_size(self) -> Self:
         """It keeps its form, so that every length shrinks."""
         return self.resized(2 ** (-1 / 3))
