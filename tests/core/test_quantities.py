@@ -36,6 +36,14 @@ from kindwhisk.core.values.errors import CraftError
         ("1 h 10 min", Wanted.TIME, None, 4200),
         ("90 s", Wanted.TIME, None, 90),
         ("1 1/2", Wanted.NUMBER, None, 1.5),
+        ("1-1/2 cups", Wanted.MASS, "sugar", 298.1),
+        ("1,250 g", Wanted.MASS, None, 1250),
+        ("2 min. 30 s", Wanted.TIME, None, 150),
+        ("1.5h", Wanted.TIME, None, 5400),
+        ("7\"", Wanted.LENGTH, None, 177.8),
+        ("⅜ cup", Wanted.VOLUME, None, 88.72),
+        ("340℉", Wanted.TEMPERATURE, None, 171.1),
+        ("2 dl", Wanted.VOLUME, None, 200),
     ],
 )
 def test_they_are_understood(text: str, wanted: Wanted, ingredient: str | None, value: float) -> None:
@@ -58,6 +66,10 @@ def test_eggs_are_weighed_by_their_size() -> None:
         ("1/0", Wanted.NUMBER),
         ("20 C 30 C", Wanted.TEMPERATURE),
         ("1" * 90, Wanted.MASS),
+        ("-5 C", Wanted.TEMPERATURE),
+        ("– 20 g", Wanted.MASS),
+        ("2 1", Wanted.TEMPERATURE),
+        ("20 cups g", Wanted.VOLUME),
     ],
 )
 def test_what_is_not_understood_is_refused_with_examples(text: str, wanted: Wanted) -> None:

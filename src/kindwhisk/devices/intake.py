@@ -11,7 +11,7 @@ from pydantic import AwareDatetime, Field
 
 from kindwhisk.bench.workplace import Workplace
 from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.core.reading.quantities import TemperatureUnit, celsius_of
+from kindwhisk.core.reading.conversion import TemperatureUnit, celsius_of
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 from kindwhisk.store.probes import StoredReading, milliseconds

@@ -6,10 +6,10 @@ import re
 from functools import cache
 from typing import NamedTuple
 
-from kindwhisk.core.reading.quantities import to_inside
+from kindwhisk.core.reading.conversion import to_inside
 from kindwhisk.core.reading.units import BEFORE_NUMBER, UNITS, Unit
 
-_NUMBER = r"(?:\d+\s+(?:and\s+|&\s*)?\d+/\d+|\d+-\d+/\d+|\d+/\d+|\d{1,3}(?:,\d{3})+(?!\d)|\d+(?:[.,]\d+)?|\.\d+)"
+NUMBER = r"(?:\d+\s+(?:and\s+|&\s*)?\d+/\d+|\d+-\d+/\d+|\d+/\d+|\d{1,3}(?:,\d{3})+(?!\d)|\d+(?:[.,]\d+)?|\.\d+)"
 OF = re.compile(r"(?:\bof|\bde|\bd'|\bdi)\s*$")
 WORDS: dict[str, float] = {
     "a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8, "nine": 9,
@@ -75,13 +75,13 @@ def _unit_pattern() -> str:
 
 @cache
 def _patterns() -> tuple[re.Pattern[str], re.Pattern[str]]:
-    figure = rf"(?P<first>{_NUMBER})(?:{_RANGE}(?P<second>{_NUMBER}))?"
+    figure = rf"(?P<first>{NUMBER})(?:{_RANGE}(?P<second>{NUMBER}))?"
     word = rf"(?:(?<!\w)(?P<word>{_WORD})(?![\w']))"
     units = _unit_pattern()
     after = re.compile(rf"(?:{figure}|{word})\s*-?\s*(?:{_ABOUT})(?P<unit>{units})?", re.IGNORECASE)
     before_names = "|".join(re.escape(n) for n in sorted(BEFORE_NUMBER, key=len, reverse=True))
     before = re.compile(
-        rf"(?P<unit>{before_names})\s*(?:(?P<first>{_NUMBER})(?:と(?P<more>\d/\d))?(?:{_RANGE}(?P<second>{_NUMBER}))?|(?P<word>半))"
+        rf"(?P<unit>{before_names})\s*(?:(?P<first>{NUMBER})(?:と(?P<more>\d/\d))?(?:{_RANGE}(?P<second>{NUMBER}))?|(?P<word>半))"
     )
     return after, before
 

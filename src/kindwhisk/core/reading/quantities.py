@@ -8,15 +8,15 @@ from __future__ import annotations
 import re
 from enum import StrEnum
 from functools import cache
-from typing import TYPE_CHECKING
 
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.eggs import EggSize, egg_parts
+from kindwhisk.core.reading.amounts import NUMBER, number
+from kindwhisk.core.reading.conversion import to_inside
+from kindwhisk.core.reading.plain import plain
+from kindwhisk.core.reading.units import Unit, UnitKind, units_of
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
-
-if TYPE_CHECKING:
-    from pint import UnitRegistry
 
 
 class Wanted(StrEnum):
@@ -48,31 +48,19 @@ EXAMPLES: dict[Wanted, str] = {
     Wanted.NUMBER: "2 or 1 1/2",
 }
 
-PINT_NAMES: dict[str, str] = {
-    "g": "gram", "gram": "gram", "grams": "gram", "kg": "kilogram", "mg": "milligram",
-    "oz": "ounce", "ounce": "ounce", "ounces": "ounce", "lb": "pound", "lbs": "pound", "pound": "pound",
-    "ml": "milliliter", "cl": "centiliter", "dl": "deciliter", "l": "liter", "litre": "liter", "liter": "liter",
-    "cup": "cup", "cups": "cup", "tbsp": "tablespoon", "tablespoon": "tablespoon", "tablespoons": "tablespoon",
-    "tsp": "teaspoon", "teaspoon": "teaspoon", "teaspoons": "teaspoon",
-    "c": "degree_Celsius", "°c": "degree_Celsius", "celsius": "degree_Celsius",
-    "f": "degree_Fahrenheit", "°f": "degree_Fahrenheit", "fahrenheit": "degree_Fahrenheit",
-    "mm": "millimeter", "cm": "centimeter", "m": "meter", "in": "inch", "inch": "inch", "inches": "inch", '"': "inch",
-    "s": "second", "sec": "second", "seconds": "second", "min": "minute", "minute": "minute", "minutes": "minute",
-    "h": "hour", "hour": "hour", "hours": "hour",
-}  # fmt: skip
-"""Units as written, to pint's names. Cups and spoons are the US customary ones (236.6 ml a cup)."""
-
-PINT_INSIDE: dict[Wanted, str] = {
-    Wanted.MASS: "gram",
-    Wanted.TEMPERATURE: "degree_Celsius",
-    Wanted.LENGTH: "millimeter",
-    Wanted.VOLUME: "milliliter",
-    Wanted.TIME: "second",
+KINDS: dict[Wanted, tuple[UnitKind, ...]] = {
+    Wanted.MASS: (UnitKind.MASS, UnitKind.VOLUME),
+    Wanted.TEMPERATURE: (UnitKind.TEMPERATURE,),
+    Wanted.LENGTH: (UnitKind.LENGTH,),
+    Wanted.VOLUME: (UnitKind.VOLUME,),
+    Wanted.TIME: (UnitKind.TIME,),
+    Wanted.NUMBER: (),
 }
-
-FRACTIONS = {"½": " 1/2", "¼": " 1/4", "¾": " 3/4", "⅓": " 1/3", "⅔": " 2/3", "⅛": " 1/8"}
-AMOUNT = re.compile(r"\s*(\d+\s+\d+/\d+|\d+/\d+|\d+(?:[.,]\d+)?|[.,]\d+)\s*([^\d\s.,/][^\d\s]*)?", re.ASCII)
+"""The units that may stand in a field."""
+EGGS = ("egg", "eggs")
 MAX_TEXT = 60
+BELOW_ZERO = re.compile(r"\s*[-‐‑‒–—−]")
+"""Nothing at the bench is less than nothing; in a recipe such a sign is a bullet."""
 
 
 class Understood(Value):
@@ -83,45 +71,11 @@ class Understood(Value):
     said: str
 
 
-def _number(text: str) -> float:
-    total = 0.0
-    for part in text.replace(",", ".").split():
-        top, _, bottom = part.partition("/")
-        if bottom and float(bottom) == 0:
-            raise ZeroDivisionError
-        total += float(top) / float(bottom) if bottom else float(part)
-    return total
-
-
 @cache
-def _registry() -> UnitRegistry[float]:
-    from pint import UnitRegistry
-
-    return UnitRegistry(autoconvert_offset_to_baseunit=False)
-
-
-def to_inside(number: float, measure: str) -> float:
-    """``number`` of a unit by pint's name, in grams or millilitres."""
-    quantity = _registry().Quantity(number, measure)
-    return float(quantity.m_as("gram" if quantity.check("[mass]") else "milliliter"))
-
-
-class TemperatureUnit(StrEnum):
-    """The unit of an outside reading."""
-
-    CELSIUS = "C"
-    FAHRENHEIT = "F"
-    KELVIN = "K"
-
-
-PINT_DEGREES = {TemperatureUnit.FAHRENHEIT: "degF", TemperatureUnit.KELVIN: "kelvin"}
-
-
-def celsius_of(value: float, unit: TemperatureUnit) -> float:
-    """A temperature in C."""
-    if unit is TemperatureUnit.CELSIUS:
-        return value
-    return float(_registry().Quantity(value, PINT_DEGREES[unit]).m_as("degC"))
+def _amount(wanted: Wanted) -> re.Pattern[str]:
+    names = [*units_of(*KINDS[wanted]), *(EGGS if wanted is Wanted.MASS else ())]
+    spelled = "|".join(re.escape(n) for n in sorted(names, key=len, reverse=True))
+    return re.compile(rf"\s*(?P<number>{NUMBER})\s*(?P<unit>{spelled or '(?!)'})?\.?(?=$|[\s\d])")
 
 
 def _refuse(text: str, wanted: Wanted) -> CraftError:
@@ -132,21 +86,14 @@ def _refuse(text: str, wanted: Wanted) -> CraftError:
     )
 
 
-def _one(number: float, unit: str, wanted: Wanted, bulk_g_per_ml: float | None, eggs: EggSize) -> float | None:
-    if wanted is Wanted.NUMBER:
-        return number if not unit else None
-    if wanted is Wanted.MASS and unit in {"egg", "eggs"}:
-        return egg_parts(eggs, number).whole_g.likely
-    name = PINT_NAMES.get(unit or INSIDE[wanted].lower())
-    if name is None:
-        return None
-    quantity = _registry().Quantity(number, name)
-    if wanted is Wanted.MASS and quantity.check("[volume]"):
-        return None if bulk_g_per_ml is None else float(quantity.m_as("milliliter")) * bulk_g_per_ml
-    target = _registry().Quantity(1, PINT_INSIDE[wanted])
-    if quantity.dimensionality != target.dimensionality:
-        return None
-    return float(quantity.m_as(PINT_INSIDE[wanted]))
+def _one(count: float, unit: Unit | None, wanted: Wanted, bulk_g_per_ml: float | None) -> float | None:
+    """So many of a unit in the unit inside; None for a volume where only a mass will do."""
+    if unit is None or unit.measure is None:
+        return count
+    value = to_inside(count * unit.times, unit.measure)
+    if wanted is Wanted.MASS and unit.kind is UnitKind.VOLUME:
+        return None if bulk_g_per_ml is None else value * bulk_g_per_ml
+    return value
 
 
 def read_quantity(
@@ -163,23 +110,27 @@ def read_quantity(
     Raises:
         CraftError: it is not understood, with examples.
     """
-    plain = text.strip().lower()
-    for sign, spelled in FRACTIONS.items():
-        plain = plain.replace(sign, spelled)
+    if BELOW_ZERO.match(text):
+        raise _refuse(text, wanted)
+    line, units = plain(text), units_of(*KINDS[wanted])
     bulk = ingredient(ingredient_id).bulk_g_per_ml if ingredient_id else None
     total, position, pieces = 0.0, 0, 0
-    while position < len(plain) <= MAX_TEXT:
-        match = AMOUNT.match(plain, position)
+    while position < len(line) <= MAX_TEXT:
+        match = _amount(wanted).match(line, position)
         if match is None:
             raise _refuse(text, wanted)
         try:
-            value = _one(_number(match[1]), (match[2] or "").rstrip("."), wanted, bulk, eggs)
-        except ZeroDivisionError:
+            count = number(match["number"])
+        except ValueError:
             raise _refuse(text, wanted) from None
+        value = (
+            egg_parts(eggs, count).whole_g.likely
+            if match["unit"] in EGGS
+            else _one(count, units.get(match["unit"] or ""), wanted, bulk)
+        )
         if value is None or (pieces and wanted is Wanted.TEMPERATURE):
             raise _refuse(text, wanted)
         total, position, pieces = total + value, match.end(), pieces + 1
-        position += len(plain[position:]) - len(plain[position:].lstrip())
     if not pieces:
         raise _refuse(text, wanted)
     unit = INSIDE[wanted]

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from enum import StrEnum
+from functools import cache
 from typing import NamedTuple
 
 
@@ -13,6 +14,9 @@ class UnitKind(StrEnum):
     VOLUME = "volume"
     PIECE = "piece"
     PINCH = "pinch"
+    TEMPERATURE = "temperature"
+    LENGTH = "length"
+    TIME = "time"
 
 
 class Unit(NamedTuple):
@@ -25,6 +29,7 @@ class Unit(NamedTuple):
 
 
 M, V, P, S = UnitKind.MASS, UnitKind.VOLUME, UnitKind.PIECE, UnitKind.PINCH
+K, L, T = UnitKind.TEMPERATURE, UnitKind.LENGTH, UnitKind.TIME
 
 _TABLE: tuple[tuple[Unit, str], ...] = (
     (Unit("g", M, "gram"), "g|gr|grs|gm|gms|gram|grams|gramme|grammes|grammi|grammo|gam|グラム|ｇ"),
@@ -64,9 +69,27 @@ _TABLE: tuple[tuple[Unit, str], ...] = (
                       "cartons|bag|bags|bustina|bustine|gói|袋|paquet|paquets|block|blocks|brick|bricks|container|containers|tub|tubs"),
     (Unit("leaf", P), "leaf|leaves|sheet|sheets|feuille|feuilles|foglio|fogli|lá|枚"),
     (Unit("piece", P), "piece|pieces|個|ヶ|コ|quả|trái|cái|本"),
+    (Unit("C", K, "degree_Celsius"), "c|°c|celsius|degrees c"),
+    (Unit("F", K, "degree_Fahrenheit"), "f|°f|fahrenheit|degrees f"),
+    (Unit("mm", L, "millimeter"), "mm"),
+    (Unit("cm", L, "centimeter"), "cm"),
+    (Unit("m", L, "meter"), "m"),
+    (Unit("in", L, "inch"), "in|inch|inches|\"|''"),
+    (Unit("s", T, "second"), "s|sec|secs|second|seconds"),
+    (Unit("min", T, "minute"), "min|mins|minute|minutes"),
+    (Unit("h", T, "hour"), "h|hr|hrs|hour|hours"),
 )  # fmt: skip
 
-UNITS: dict[str, Unit] = {name.strip(): unit for unit, names in _TABLE for name in names.split("|")}
+
+@cache
+def units_of(*kinds: UnitKind) -> dict[str, Unit]:
+    """Units of some kinds, by every name that they are written with: ``c`` is a cup among amounts, and Celsius among
+    temperatures."""
+    return {name.strip(): unit for unit, names in _TABLE if unit.kind in kinds for name in names.split("|")}
+
+
+UNITS = units_of(M, V, P, S)
+"""What stands behind an amount in a recipe's line."""
 BEFORE_NUMBER = ("大さじ", "大匙", "小さじ", "小匙", "カップ")
 """Units that stand in front of their number."""
 CONTAINERS = {"can", "pack"}
