@@ -4,7 +4,10 @@ from __future__ import annotations
 
 from datetime import timedelta
 
+import pytest
+
 from kindwhisk.bench.bench import Bench
+from kindwhisk.bench.rules import BenchRefusal
 from kindwhisk.bench.told.views import BakeState
 from kindwhisk.core.kitchen import ProbePlace, Thermometer
 from kindwhisk.core.warmth.thermometer import Check
@@ -99,3 +102,67 @@ def test_a_typed_reading_is_set_right_by_its_thermometers_check(bench: Bench) ->
         "reading_added", step="whip-boil", quantity="temperature in the vessel", value=80, thermometer="hand"
     )
     assert state.readings[-1].value == 78
+
+
+def hot_enough(baker: Baker) -> BakeState:
+    """Until the pot says to pour, with the whites on the whisk."""
+    state = read(baker, 24, 15)
+    while not state.meetings[0].meeting.start_now:
+        state = read(baker, min(117.0, state.readings[-1].value + 5), 15)
+    baker.tick_all()
+    state = baker.tell("step_started", step="whip-soft")
+    while not state.meetings[0].meeting.pour:
+        state = read(baker, min(117.8, state.readings[-1].value + 3), 10)
+    return state
+
+
+def test_to_pour_is_one_event_and_one_undo_away(bench: Bench) -> None:
+    baker = boil(bench)
+    state = hot_enough(baker)
+    act = state.details["whip-boil"].act
+    assert act is not None
+    assert (act.words, act.kind, act.step) == ("Off the heat, pour", "syrup_poured", "whip")
+    assert state.details["whip-soft"].act == act
+    poured = baker.tell("syrup_poured", step=act.step, boil=act.boil, whisk=act.whisk)
+    status = {s.id: s.status for s in poured.steps}
+    assert (status["whip-boil"], status["whip-soft"], status["whip"]) == ("done", "done", "running")
+    ends = {s.id: s.ended_at for s in poured.steps}
+    assert ends["whip-boil"] == ends["whip-soft"] == baker.now
+    assert poured.undoable is not None
+    back = baker.tell("undone", sequence=poured.undoable)
+    assert {s.id: s.status for s in back.steps} == {s.id: s.status for s in state.steps}
+
+
+def test_what_can_not_be_poured_is_refused_with_what_to_do(bench: Bench) -> None:
+    baker = Baker(bench, "syrup-peaks")
+    pour = {"step": "whip", "boil": "whip-boil", "whisk": "whip-soft"}
+    with pytest.raises(BenchRefusal, match="No syrup is on the flame"):
+        baker.tell("syrup_poured", **pour)
+    baker.until("whip-boil")
+    baker.tell("step_started", step="whip-boil")
+    with pytest.raises(BenchRefusal, match="was not started") as early:
+        baker.tell("syrup_poured", **pour)
+    assert early.value.field == "whisk"
+    with pytest.raises(BenchRefusal, match="No syrup is on the flame"):
+        baker.tell("syrup_poured", **(pour | {"whisk": "whip"}))
+
+
+def test_the_next_thing_to_do_is_said_with_its_event(bench: Bench) -> None:
+    baker = Baker(bench)
+    first = baker.state
+    assert first.current is not None
+    act = first.details[first.current].act
+    assert act is not None
+    assert (act.words, act.kind, act.ready) == ("Done", "step_done", True)
+    baker.until("whip")
+    act = baker.state.details["whip"].act
+    assert act is not None
+    assert (act.words, act.kind, act.ready) == ("Start", "step_started", False)
+    baker.tick_all()
+    assert (act := baker.state.details["whip"].act) is not None
+    assert act.ready
+    act = baker.tell("step_started", step="whip").details["whip"].act
+    assert act is not None
+    assert (act.words, act.kind) == ("Medium peak reached", "step_done")
+    baker.tell("step_done", step="whip")
+    assert bench.state(baker.bake, focus="whip", now=baker.now).details["whip"].act is None

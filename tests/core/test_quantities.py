@@ -40,7 +40,7 @@ from kindwhisk.core.values.errors import CraftError
         ("1,250 g", Wanted.MASS, None, 1250),
         ("2 min. 30 s", Wanted.TIME, None, 150),
         ("1.5h", Wanted.TIME, None, 5400),
-        ("7\"", Wanted.LENGTH, None, 177.8),
+        ('7"', Wanted.LENGTH, None, 177.8),
         ("⅜ cup", Wanted.VOLUME, None, 88.72),
         ("340℉", Wanted.TEMPERATURE, None, 171.1),
         ("2 dl", Wanted.VOLUME, None, 200),

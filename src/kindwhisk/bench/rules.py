@@ -42,6 +42,8 @@ def check(event: ev.BenchEvent, at: Moment) -> None:
             _check_done(_step(event.step, forecast), at)
         case ev.StepSkipped() if progress.is_over(_step(event.step, forecast).id):
             raise BenchRefusal("This step is over already.", field="step", remedy="Take it back first, with undo.")
+        case ev.SyrupPoured():
+            _check_pour(event, at)
         case ev.NotYet():
             step = _step(event.step, forecast)
             if progress.status_of(step.id) is not StepStatus.RUNNING:
@@ -107,6 +109,22 @@ def _check_done(step: StepForecast, at: Moment) -> None:
     if step.attention is not Attention.THROUGHOUT:
         raise BenchRefusal(f"“{step.title}” was not started.", field="step", remedy="Start it first.")
     _check_needs(step, at)
+
+
+def _check_pour(event: ev.SyrupPoured, at: Moment) -> None:
+    met = at.meetings.get(event.boil)
+    if met is None or (met.whisk, met.stream) != (event.whisk, event.step):
+        raise BenchRefusal(
+            "No syrup is on the flame for that.", field="boil", remedy="Start the syrup first, or name its own whites."
+        )
+    if at.progress.status_of(event.whisk) is StepStatus.WAITING:
+        title = at.walked.forecast.step(event.whisk).title
+        raise BenchRefusal(f"“{title}” was not started.", field="whisk", remedy="Start the whites first.")
+    stream = _step(event.step, at.walked.forecast)
+    others = [n for n in stream.needs if n not in {event.boil, event.whisk} and not at.progress.is_over(n)]
+    if others or at.progress.status_of(stream.id) is not StepStatus.WAITING:
+        waits = ", ".join(at.walked.forecast.step(n).title for n in others) or f"“{stream.title}” was started already"
+        raise BenchRefusal(f"Not yet: {waits}.", field="step", remedy="Finish that, or skip it with a reason.")
 
 
 def _check_reading(event: ev.ReadingAdded, forecast: Forecast) -> None:

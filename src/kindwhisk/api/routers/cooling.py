@@ -9,8 +9,7 @@ from kindwhisk.api.dependencies import KitchenHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.technique import Technique
-from kindwhisk.core.values.temperature import Point
-from kindwhisk.core.warmth.cooling import OUT_OF_OVEN_C, CoolGate, How, cool_gates, cooled_c
+from kindwhisk.core.warmth.cooling import OUT_OF_OVEN_C, Cooling, How, cooling
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
 
@@ -29,22 +28,9 @@ class CoolBody(BaseModel):
     air_c: float | None = Field(default=None, ge=0, le=45, allow_inf_nan=False)
 
 
-class CoolingView(BaseModel):
-    """Seconds to each gate, hottest first, and the way of its middle (seconds, C)."""
-
-    gates: tuple[CoolGate, ...]
-    curve: tuple[Point, ...]
-
-
 @router.post("/cool")
-def cool(kitchen: KitchenHere, body: CoolBody) -> CoolingView:
+def cool(kitchen: KitchenHere, body: CoolBody) -> Cooling:
     """When a cake may be turned out, rolled, creamed and cut."""
     air = kitchen.air_c if body.air_c is None else body.air_c
     area = body.tin.heated_area_mm2(body.height_mm)
-    gates = cool_gates(body.cake_g, area, body.how, air, body.technique, body.from_c)
-    last = gates[-1]
-    ends = max(last.after_s.likely, 1.0)
-    curve = tuple(
-        Point(s=ends * i / 24, c=cooled_c(ends * i / 24, ends, body.from_c, last.to_c, air)) for i in range(25)
-    )
-    return CoolingView(gates=gates, curve=curve)
+    return cooling(body.cake_g, area, body.how, air, body.technique, body.from_c)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter, ValidationError
@@ -12,7 +12,7 @@ from kindwhisk.api.problems import refusals
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.tins import rise
 from kindwhisk.core.tins.paper import PaperShape
-from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.core.tins.shapes import ShapeView, Tin, shape_views
 from kindwhisk.core.tins.sharing import Allotment, OnShelf, share_out
 from kindwhisk.core.tins.standing import SHEET_MM, STILL, Standing, band_of, stand
 from kindwhisk.core.values.errors import CraftError
@@ -30,7 +30,8 @@ router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 
 TIN: TypeAdapter[Tin] = TypeAdapter(Tin)
 Grams = Annotated[float, Field(ge=1, le=50_000, allow_inf_nan=False)]
 Density = Annotated[float, Field(ge=0.08, le=1.6, allow_inf_nan=False)]
-ShapeName = Literal["round", "tube", "square", "rectangular", "sheet", "loaf", "half-sphere"]
+ShapeName = Annotated[str, Field(min_length=1, max_length=40)]
+"""One of ``GET /api/craft/tin-shapes``."""
 
 
 class _Body(BaseModel):
@@ -133,6 +134,12 @@ class SharingView(BaseModel):
 
     ways: tuple[Allotment, ...]
     density_g_per_ml: float
+
+
+@router.get("/tin-shapes")
+def tin_shapes() -> tuple[ShapeView, ...]:
+    """Every shape that a tin can have, with its lengths and a tin to begin from."""
+    return shape_views()
 
 
 @router.post("/tin-drawing")

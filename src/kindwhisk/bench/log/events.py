@@ -44,6 +44,18 @@ class StepSkipped(_Event):
     reason: Text
 
 
+class SyrupPoured(_Event):
+    """Off the heat and into the whites, at once: the pot and the whisk are done, and ``step``, the stream, has begun.
+
+    ``boil`` and ``whisk`` are the steps that meet in it.
+    """
+
+    kind: Literal["syrup_poured"]
+    step: Short
+    boil: Short
+    whisk: Short
+
+
 class NotYet(_Event):
     """The baker looked, and the end point was not there."""
 
@@ -163,6 +175,7 @@ BenchEvent = Annotated[
     StepStarted
     | StepDone
     | StepSkipped
+    | SyrupPoured
     | NotYet
     | GateTicked
     | CueDone

@@ -172,65 +172,94 @@ def value_of(reading: ev.ReadingAdded) -> float:
     return 0.0 if reading.value is None else reading.value
 
 
-def project(
-    happened: Sequence[ev.Happened], began_at: datetime, hand_steps: Mapping[str, HandStep] | None = None
-) -> Progress:
-    """The progress after these events, in order; undone ones leave no trace but themselves.
+class _Projection:
+    """The progress while events are laid on it, one by one."""
 
-    A step done by hand is confirmed once, when it is over: it is taken to have begun when the hands were free
-    and all that it takes was there; or, where that is more than twice its planned time ago, to have taken as long
-    as planned.
-    """
-    undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
-    progress = Progress()
-    hands_free_at = began_at
-    for item in happened:
-        progress.last_sequence = item.sequence
-        event = item.event
-        if item.sequence in undone or isinstance(event, ev.Undone):
-            continue
-        progress.undoable = item.sequence
+    def __init__(self, began_at: datetime, hand_steps: Mapping[str, HandStep]) -> None:
+        self.progress = Progress()
+        self._hand_steps = hand_steps
+        self._hands_free_at = began_at
+
+    def _started(self, step_id: str, at: datetime) -> None:
+        step = self.progress.step(step_id)
+        step.status, step.started_at = StepStatus.RUNNING, at
+
+    def _done(self, step_id: str, at: datetime) -> None:
+        """One done by hand is confirmed once, when it is over: it is taken to have begun when the hands were free
+        and all that it takes was there; or, where that is more than twice its planned time ago, to have taken as long
+        as planned."""
+        step = self.progress.step(step_id)
+        if step.started_at is None:
+            known = self._hand_steps.get(step_id, HandStep())
+            planned = timedelta(seconds=known.planned_s)
+            there = [e for n in known.needs if (e := self.progress.ended(n)) is not None]
+            free = min(at, max([self._hands_free_at, *there]))
+            idle = at - free > HAND_STEP_STRETCH * planned
+            step.started_at = at - planned if idle else free
+            self._hands_free_at = at
+        step.status, step.ended_at = StepStatus.DONE, at
+
+    def _skipped(self, event: ev.StepSkipped, at: datetime) -> None:
+        step = self.progress.step(event.step)
+        step.status, step.reason = StepStatus.SKIPPED, event.reason
+        step.started_at, step.ended_at = step.started_at or at, at
+
+    def _poured(self, event: ev.SyrupPoured, at: datetime) -> None:
+        self._done(event.boil, at)
+        if not self.progress.is_over(event.whisk):
+            self._done(event.whisk, at)
+        self._started(event.step, at)
+
+    def lay(self, item: ev.Happened) -> None:
+        """One more event."""
+        progress, at, event = self.progress, item.at, item.event
         match event:
             case ev.StepStarted():
-                step = progress.step(event.step)
-                step.status, step.started_at = StepStatus.RUNNING, item.at
+                self._started(event.step, at)
             case ev.StepDone():
-                step = progress.step(event.step)
-                if step.started_at is None:
-                    known = (hand_steps or {}).get(event.step, HandStep())
-                    planned = timedelta(seconds=known.planned_s)
-                    there = [e for n in known.needs if (e := progress.ended(n)) is not None]
-                    free = min(item.at, max([hands_free_at, *there]))
-                    idle = item.at - free > HAND_STEP_STRETCH * planned
-                    step.started_at = item.at - planned if idle else free
-                    hands_free_at = item.at
-                step.status, step.ended_at = StepStatus.DONE, item.at
+                self._done(event.step, at)
             case ev.StepSkipped():
-                step = progress.step(event.step)
-                step.status, step.reason = StepStatus.SKIPPED, event.reason
-                step.started_at, step.ended_at = step.started_at or item.at, item.at
+                self._skipped(event, at)
+            case ev.SyrupPoured():
+                self._poured(event, at)
             case ev.NotYet():
-                progress.step(event.step).looked_at.append(item.at)
+                progress.step(event.step).looked_at.append(at)
             case ev.GateTicked():
                 (progress.ticked.add if event.there else progress.ticked.discard)(event.item)
             case ev.CueDone():
                 progress.step(event.step).cues_done.add(event.cue)
             case ev.ReadingAdded():
                 progress.readings.append(
-                    Reading(item.sequence, item.at, event.step, event.quantity, value_of(event), event.ribbon_s)
+                    Reading(item.sequence, at, event.step, event.quantity, value_of(event), event.ribbon_s)
                 )
             case ev.ProbePlaced():
                 progress.probes[event.step] = event.probe
             case ev.TimerStarted():
-                due = item.at + timedelta(seconds=event.seconds)
-                progress.timers[event.timer] = Timer(event.timer, event.label, due)
+                progress.timers[event.timer] = Timer(event.timer, event.label, at + timedelta(seconds=event.seconds))
             case ev.TimerStopped():
                 progress.timers.pop(event.timer, None)
             case ev.NoteAdded():
-                progress.notes.append(Note(item.sequence, item.at, event.text, event.step))
+                progress.notes.append(Note(item.sequence, at, event.text, event.step))
             case ev.OutcomeRecorded():
                 progress.outcome = event
-            case ev.BakeFinished() | ev.BakeAbandoned():
-                over = BakeStatus.FINISHED if isinstance(event, ev.BakeFinished) else BakeStatus.ABANDONED
-                progress.status, progress.ended_at = over, item.at
-    return progress
+            case ev.BakeFinished():
+                progress.status, progress.ended_at = BakeStatus.FINISHED, at
+            case ev.BakeAbandoned():
+                progress.status, progress.ended_at = BakeStatus.ABANDONED, at
+
+
+def project(
+    happened: Sequence[ev.Happened], began_at: datetime, hand_steps: Mapping[str, HandStep] | None = None
+) -> Progress:
+    """The progress after these events, in order; undone ones leave no trace but themselves.
+
+    ``hand_steps`` tells when steps that are only confirmed at their end may have begun.
+    """
+    undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
+    projection = _Projection(began_at, hand_steps or {})
+    for item in happened:
+        projection.progress.last_sequence = item.sequence
+        if item.sequence not in undone and not isinstance(item.event, ev.Undone):
+            projection.progress.undoable = item.sequence
+            projection.lay(item)
+    return projection.progress

@@ -10,6 +10,7 @@ from kindwhisk.bench.now.outlook import Outlook, column
 from kindwhisk.bench.now.readiness import startable
 from kindwhisk.bench.told.readings import reading_views
 from kindwhisk.bench.told.views import (
+    Act,
     BakeState,
     CueView,
     GateView,
@@ -20,6 +21,7 @@ from kindwhisk.bench.told.views import (
 )
 from kindwhisk.core.foams.whipping import Seen
 from kindwhisk.core.process.forecast import StepForecast
+from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.values.bands import Quantity
 
 
@@ -60,6 +62,25 @@ def _seen(at: Moment, step_id: str, view: Outlook) -> Seen | None:
     return Seen(density=cups[-1].value, share=view.share_at(cups[-1].at)) if cups else None
 
 
+def _act(at: Moment, step: StepForecast) -> Act | None:
+    """What the baker does next with a step; None for one that is over."""
+    status = at.progress.status_of(step.id)
+    if at.progress.status is not BakeStatus.RUNNING or at.progress.is_over(step.id):
+        return None
+    met = next((m for m in at.meetings.values() if step.id in {m.boil, m.whisk}), None)
+    if met is not None and met.meeting.pour:
+        words = "Off the heat, pour"
+        return Act(words=words, kind="syrup_poured", step=met.stream, ready=True, boil=met.boil, whisk=met.whisk)
+    if status is StepStatus.RUNNING:
+        said = step.checkpoints[0].said if step.checkpoints else f"{step.goal} reached"
+        return Act(words=said, kind="step_done", step=step.id, ready=True)
+    ready = startable(step, at.progress)
+    if step.attention is Attention.THROUGHOUT:
+        return Act(words="Done", kind="step_done", step=step.id, ready=ready)
+    ready = ready and all(i.there for i in at.gate_items(step.id))
+    return Act(words="Start", kind="step_started", step=step.id, ready=ready)
+
+
 def _detail(at: Moment, step_id: str) -> StepDetail:
     """A step close up."""
     made = at.walked
@@ -91,6 +112,7 @@ def _detail(at: Moment, step_id: str) -> StepDetail:
         section_is_now=view is not None or at.progress.is_over(step_id),
         before=() if at.progress.is_over(step_id) else step.before,
         fold=next((f for f in made.forecast.folds if step_id in f.steps), None),
+        act=_act(at, step),
     )
 
 

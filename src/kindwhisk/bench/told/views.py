@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
+from typing import Literal
 
 from kindwhisk.bench.log.events import OutcomeRecorded
 from kindwhisk.bench.log.projection import BakeStatus, StepStatus
@@ -52,6 +53,18 @@ class StepLine(Value):
     reason: str
 
 
+class Act(Value):
+    """What comes next for a step: the words of the button, and the event that it stands for; ``ready`` tells whether it
+    may happen now. ``boil`` and ``whisk`` belong to a pour."""
+
+    words: str
+    kind: Literal["step_started", "step_done", "syrup_poured"]
+    step: str
+    ready: bool
+    boil: str = ""
+    whisk: str = ""
+
+
 class StepDetail(Value):
     """A step close up."""
 
@@ -64,6 +77,7 @@ class StepDetail(Value):
     section_is_now: bool
     before: tuple[Section, ...]
     fold: FoldCourse | None
+    act: Act | None
 
 
 class GateView(Value):

@@ -38,7 +38,10 @@ class Resource(StrEnum):
 
 
 class Checkpoint(Value):
-    """An end point to be confirmed: what one sees, and a number's band where there is one."""
+    """An end point to be confirmed: what one sees, and a number's band where there is one.
+
+    ``confirms`` is what the baker says on finding it so; where it is empty, that it is reached.
+    """
 
     id: str
     name: str
@@ -46,6 +49,12 @@ class Checkpoint(Value):
     not_yet: str = ""
     too_far: str = ""
     band: Band | None = None
+    confirms: str = ""
+
+    @property
+    def said(self) -> str:
+        """What the baker says on finding it so."""
+        return self.confirms or f"{self.name} reached"
 
 
 class Cue(Value):

@@ -9,6 +9,7 @@ from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.technique import Technique
+from kindwhisk.core.values.temperature import Point
 
 OUT_OF_OVEN_C = 95.0
 ON_RACK_W_PER_M2K = 8.0
@@ -115,6 +116,33 @@ def gate_temperatures(technique: Technique | None, air_c: float) -> tuple[tuple[
     warmest = air_c + ABOVE_AIR_K
     ordered = sorted(((k, max(c, warmest), w) for k, c, w in gates), key=lambda g: -g[1])
     return tuple(ordered)
+
+
+class Cooling(Value):
+    """Seconds to each gate, hottest first, and the way of its middle (seconds, C)."""
+
+    gates: tuple[CoolGate, ...]
+    curve: tuple[Point, ...]
+
+
+CURVE_POINTS = 24
+
+
+def cooling(
+    mass_g: float,
+    area_mm2: float,
+    how: How,
+    air_c: float,
+    technique: Technique | None,
+    from_c: float = OUT_OF_OVEN_C,
+) -> Cooling:
+    """A cake of this mass and surface (g, mm2) on its way to the last of its gates."""
+    gates = cool_gates(mass_g, area_mm2, how, air_c, technique, from_c)
+    last = gates[-1]
+    ends = max(last.after_s.likely, 1.0)
+    moments = [ends * i / CURVE_POINTS for i in range(CURVE_POINTS + 1)]
+    curve = tuple(Point(s=s, c=cooled_c(s, ends, from_c, last.to_c, air_c)) for s in moments)
+    return Cooling(gates=gates, curve=curve)
 
 
 def cool_gates(

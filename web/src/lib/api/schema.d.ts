@@ -728,6 +728,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/tin-shapes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Tin Shapes
+         * @description Every shape that a tin can have, with its lengths and a tin to begin from.
+         */
+        get: operations["tin_shapes_api_craft_tin_shapes_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/formulas": {
         parameters: {
             query?: never;
@@ -1424,6 +1444,34 @@ export interface components {
          */
         About: "to weigh" | "step" | "end point" | "time" | "density" | "may wait" | "weight" | "balance" | "caution" | "allergen" | "colour";
         /**
+         * Act
+         * @description What comes next for a step: the words of the button, and the event that it stands for; ``ready`` tells whether it
+         *     may happen now. ``boil`` and ``whisk`` belong to a pour.
+         */
+        Act: {
+            /**
+             * Boil
+             * @default
+             */
+            boil: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "step_started" | "step_done" | "syrup_poured";
+            /** Ready */
+            ready: boolean;
+            /** Step */
+            step: string;
+            /**
+             * Whisk
+             * @default
+             */
+            whisk: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Addition
          * @description One addition of a fold, and what stands in the bowl after it.
          *
@@ -2035,6 +2083,7 @@ export interface components {
             after: components["schemas"]["Next"][];
             /** Browned */
             browned: number | null;
+            cooling: components["schemas"]["Cooling"];
             /** Cover Min */
             cover_min: number | null;
             /** Curves */
@@ -2284,9 +2333,16 @@ export interface components {
         /**
          * Checkpoint
          * @description An end point to be confirmed: what one sees, and a number's band where there is one.
+         *
+         *     ``confirms`` is what the baker says on finding it so; where it is empty, that it is reached.
          */
         Checkpoint: {
             band?: components["schemas"]["Band"] | null;
+            /**
+             * Confirms
+             * @default
+             */
+            confirms: string;
             /** Id */
             id: string;
             /** Name */
@@ -2614,10 +2670,10 @@ export interface components {
             use: string;
         };
         /**
-         * CoolingView
+         * Cooling
          * @description Seconds to each gate, hottest first, and the way of its middle (seconds, C).
          */
-        CoolingView: {
+        Cooling: {
             /** Curve */
             curve: components["schemas"]["Point"][];
             /** Gates */
@@ -4405,6 +4461,18 @@ export interface components {
             volume_ml: components["schemas"]["Estimate"];
         };
         /**
+         * Measure
+         * @description A length of a shape: its field, what it is called, and what it begins with (None: left out).
+         */
+        Measure: {
+            /** First Mm */
+            first_mm: number | null;
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * MeasuredBody
          * @description A fold that was done, and what a cup of its batter weighed.
          */
@@ -5989,11 +6057,8 @@ export interface components {
              */
             kind: "rings";
             pattern: components["schemas"]["Pattern"];
-            /**
-             * Shape
-             * @enum {string}
-             */
-            shape: "round" | "tube" | "square" | "rectangular" | "sheet" | "loaf" | "half-sphere";
+            /** Shape */
+            shape: string;
             /**
              * Tins
              * @default 1
@@ -6240,6 +6305,18 @@ export interface components {
          * @enum {string}
          */
         Sets: "crumb" | "shell" | "dried through";
+        /**
+         * ShapeView
+         * @description A shape as it is entered: its lengths in order, and a tin to begin from.
+         */
+        ShapeView: {
+            /** First */
+            first: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+            /** Measures */
+            measures: components["schemas"]["Measure"][];
+            /** Shape */
+            shape: string;
+        };
         /**
          * Share
          * @description So many tins of one kind, each with its share of the batter.
@@ -6605,6 +6682,7 @@ export interface components {
          * @description A step close up.
          */
         StepDetail: {
+            act: components["schemas"]["Act"] | null;
             /** Before */
             before: components["schemas"]["Section"][];
             column: components["schemas"]["Column"] | null;
@@ -7031,6 +7109,29 @@ export interface components {
             why: string;
         };
         /**
+         * SyrupPoured
+         * @description Off the heat and into the whites, at once: the pot and the whisk are done, and ``step``, the stream, has begun.
+         *
+         *     ``boil`` and ``whisk`` are the steps that meet in it.
+         */
+        SyrupPoured: {
+            /** At */
+            at?: string | null;
+            /** Boil */
+            boil: string;
+            /** Client Key */
+            client_key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "syrup_poured";
+            /** Step */
+            step: string;
+            /** Whisk */
+            whisk: string;
+        };
+        /**
          * Table
          * @description A CSV table with a header: ``probe``, ``value``, ``unit``, ``at`` (ISO 8601) and, perhaps, ``key``.
          */
@@ -7250,11 +7351,8 @@ export interface components {
              * @default 0
              */
             leavener_g: number;
-            /**
-             * Shape
-             * @enum {string}
-             */
-            shape: "round" | "tube" | "square" | "rectangular" | "sheet" | "loaf" | "half-sphere";
+            /** Shape */
+            shape: string;
             technique?: components["schemas"]["Technique"] | null;
         };
         /**
@@ -8308,7 +8406,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["NotYet"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["ProbePlaced"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
+                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["SyrupPoured"] | components["schemas"]["NotYet"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["ProbePlaced"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
             };
         };
         responses: {
@@ -8761,7 +8859,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CoolingView"];
+                    "application/json": components["schemas"]["Cooling"];
                 };
             };
             /** @description The body could not be read. */
@@ -9048,7 +9146,7 @@ export interface operations {
     lining_as_pdf_api_craft_lining_pdf_get: {
         parameters: {
             query: {
-                shape: "round" | "tube" | "square" | "rectangular" | "sheet" | "loaf" | "half-sphere";
+                shape: string;
                 diameter_mm?: number | null;
                 top_diameter_mm?: number | null;
                 depth_mm?: number | null;
@@ -9103,7 +9201,7 @@ export interface operations {
     lining_as_svg_api_craft_lining_svg_get: {
         parameters: {
             query: {
-                shape: "round" | "tube" | "square" | "rectangular" | "sheet" | "loaf" | "half-sphere";
+                shape: string;
                 diameter_mm?: number | null;
                 top_diameter_mm?: number | null;
                 depth_mm?: number | null;
@@ -9785,6 +9883,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TinDrawing"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    tin_shapes_api_craft_tin_shapes_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShapeView"][];
                 };
             };
             /** @description The body could not be read. */

@@ -18,7 +18,6 @@
   const bake = new BakingState();
   void bake.load(new URLSearchParams(location.search).get('formula'));
   $effect(() => bake.think());
-  $effect(() => bake.cool());
 
   let asked = $state<string | null>(null);
   const MODES = ['static', 'fan'] as const;
@@ -203,10 +202,10 @@
               </ol>
             </div>
             <div>
-              {#if bake.cooling.value}
+              {#if view.cooling.gates.length}
                 <h2 class="text-xl">Cools to</h2>
                 <ul class="text-[16px]">
-                  {#each bake.cooling.value.gates as gate (gate.kind)}
+                  {#each view.cooling.gates as gate (gate.kind)}
                     <li class="border-t border-line py-1.5">
                       <strong>{gate.kind} at {celsius(gate.to_c)}, {length(gate.after_s.likely)}</strong>
                       <span class="text-quiet"
@@ -215,8 +214,8 @@
                     </li>
                   {/each}
                 </ul>
-                {#if bake.cooling.value.gates[0]}<p class="text-[14px] text-quiet">
-                    Times: {origin(bake.cooling.value.gates[0].after_s)}; temperatures: trade habit.
+                {#if view.cooling.gates[0]}<p class="text-[14px] text-quiet">
+                    Times: {origin(view.cooling.gates[0].after_s)}; temperatures: trade habit.
                   </p>{/if}
               {/if}
               {#each bake.asks.value?.carry_over.slice(0, 2) ?? [] as over (over.early_min)}

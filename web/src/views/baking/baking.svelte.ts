@@ -16,7 +16,6 @@ export class BakingState {
   problem = $state<Problem | null>(null);
   baked = new Asking<Schemas['Baked']>();
   asks = new Asking<Schemas['Asks']>();
-  cooling = new Asking<Schemas['CoolingView']>();
   past = $state<Schemas['PastBake'][]>([]);
 
   async load(formula: string | null): Promise<void> {
@@ -55,30 +54,6 @@ export class BakingState {
     const body = $state.snapshot(this.body) as Body;
     this.baked.ask(() => ask(api.POST('/api/craft/bake', { body })), 80);
     this.asks.ask(() => ask(api.POST('/api/craft/bake/what-if', { body })), 350);
-  }
-
-  /** When what comes out has cooled; to be run when the bake is known. */
-  cool(): void {
-    const baked = this.baked.value;
-    if (!this.body || !baked) return;
-    const body = $state.snapshot(this.body) as Body;
-    const hangs = baked.after.some((n) => n.id === 'invert');
-    this.cooling.ask(
-      () =>
-        ask(
-          api.POST('/api/craft/cool', {
-            body: {
-              technique: body.technique,
-              tin: body.tin,
-              cake_g: Math.max(1, body.batter_g * (1 - baked.lost)),
-              height_mm: Math.max(1, baked.fill_mm * 1.25),
-              from_c: 95,
-              how: hangs ? 'upside down in its tin' : 'free on a rack',
-            },
-          }),
-        ),
-      120,
-    );
   }
 }
 

@@ -14,9 +14,6 @@ import { outbox, type BenchEvent } from '../../lib/outbox.svelte';
 
 type Untold<E> = E extends unknown ? Omit<E, 'client_key' | 'at'> : never;
 
-/** What the primary button does now, in words and as an event; to pour is three of them at once. */
-export type Act = { words: string; kind: 'step_started' | 'step_done' | 'pour'; ready: boolean };
-
 const REFRESH_MS = 15_000;
 const READ_MS = 400;
 
@@ -52,17 +49,8 @@ export class BenchState {
   /** The pot of that meeting. */
   potDetail = $derived.by(() => (this.meeting ? (this.bake?.details[this.meeting.boil] ?? null) : null));
 
-  act = $derived.by((): Act | null => {
-    const line = this.line;
-    const detail = this.detail;
-    if (!line || !detail || !this.bake || this.bake.status !== 'running') return null;
-    if (this.meeting?.meeting.pour) return { words: 'Off the heat, pour', kind: 'pour', ready: true };
-    const goal = detail.forecast.checkpoints[0]?.name ?? detail.forecast.goal;
-    if (line.status === 'running') return { words: reached(goal), kind: 'step_done', ready: true };
-    if (line.status !== 'waiting') return null;
-    if (line.attention === 'throughout') return { words: 'Done', kind: 'step_done', ready: line.startable };
-    return { words: 'Start', kind: 'step_started', ready: line.startable && (this.gate?.open ?? true) };
-  });
+  /** What the primary button does now, in words and as an event: the server says both. */
+  act = $derived.by(() => this.detail?.act ?? null);
 
   /** Follow the bake until the page leaves it. Returns how to stop. */
   follow(): () => void {
@@ -154,17 +142,10 @@ export class BenchState {
   }
 
   confirm(): void {
-    if (!this.act?.ready || !this.shown) return;
-    if (this.act.kind === 'pour') this.#pour();
-    else this.tell({ kind: this.act.kind, step: this.shown });
-  }
-
-  #pour(): void {
-    const meets = this.meeting;
-    if (!meets) return;
-    this.tell({ kind: 'step_done', step: meets.boil });
-    if (meets.meeting.whisk === 'running') this.tell({ kind: 'step_done', step: meets.whisk });
-    this.tell({ kind: 'step_started', step: meets.stream });
+    const act = this.act;
+    if (!act?.ready) return;
+    const { kind, step, boil = '', whisk = '' } = act;
+    this.tell(kind === 'syrup_poured' ? { kind, step, boil, whisk } : { kind, step });
   }
 
   /** Start the whites, or show what is still missing for them. */
@@ -183,8 +164,4 @@ export class BenchState {
     const sequence = this.bake?.undoable;
     if (sequence) this.tell({ kind: 'undone', sequence });
   }
-}
-
-function reached(goal: string): string {
-  return /reached|done|rested|cool|melted|holds|hangs|even/i.test(goal) ? goal : `${goal} reached`;
 }

@@ -10,51 +10,20 @@
   type Props = { page: KitchenState };
   let { page }: Props = $props();
 
-  const MEASURES: Record<string, string> = {
-    diameter_mm: 'across the bottom',
-    top_diameter_mm: 'across the top',
-    depth_mm: 'deep',
-    tube_diameter_mm: 'tube, bottom',
-    tube_top_diameter_mm: 'tube, top',
-    width_mm: 'wide',
-    length_mm: 'long',
-    bottom_width_mm: 'bottom, wide',
-    bottom_length_mm: 'bottom, long',
-    top_width_mm: 'top, wide',
-    top_length_mm: 'top, long',
-  };
-  const SHAPES: Record<string, Schemas['KitchenTin']['tin']> = {
-    round: { shape: 'round', dimensions: { diameter_mm: 180, depth_mm: 60 } },
-    tube: {
-      shape: 'tube',
-      dimensions: {
-        diameter_mm: 160,
-        top_diameter_mm: 180,
-        depth_mm: 90,
-        tube_diameter_mm: 60,
-        tube_top_diameter_mm: 50,
-      },
-    },
-    square: { shape: 'square', dimensions: { width_mm: 180, length_mm: 180, depth_mm: 60 } },
-    sheet: { shape: 'sheet', dimensions: { width_mm: 300, length_mm: 400, depth_mm: 25 } },
-    rectangular: { shape: 'rectangular', dimensions: { width_mm: 200, length_mm: 300, depth_mm: 50 } },
-    loaf: {
-      shape: 'loaf',
-      dimensions: { bottom_width_mm: 85, bottom_length_mm: 210, top_width_mm: 105, top_length_mm: 230, depth_mm: 65 },
-    },
-    'half-sphere': { shape: 'half-sphere', dimensions: { diameter_mm: 160 } },
-  };
+  const lengths = (tin: Schemas['KitchenTin']) => tin.tin.dimensions as Record<string, number | null>;
   let open = $state<string | null>(null);
 
+  const measured = (shape: string) => page.shapes.find((s) => s.shape === shape)?.measures ?? [];
+
   function addTin(shape: string): void {
-    const template = SHAPES[shape];
+    const template = page.shapes.find((s) => s.shape === shape);
     if (!template) return;
     page.change((k) => {
       open = freeId(shape, k.tins);
       k.tins.push({
         id: open,
         name: `new ${shape} tin`,
-        tin: structuredClone(template),
+        tin: structuredClone($state.snapshot(template.first)),
         count: 1,
         wall: 'bright metal',
       });
@@ -95,14 +64,14 @@
               options={WALLS.map((w) => ({ value: w, label: w }))}
               onvalue={(wall) => page.change((k) => (k.tins[i]!.wall = wall as typeof tin.wall))}
             />
-            {#each Object.entries(tin.tin.dimensions).filter(([, v]) => v !== null) as [key, value] (key)}
+            {#each measured(tin.tin.shape).filter((m) => lengths(tin)[m.name] != null) as measure (measure.name)}
               <QuantityField
-                label={MEASURES[key] ?? key}
+                label={measure.label}
                 wanted="length"
                 unit="mm"
                 least={1}
-                value={value as number}
-                onvalue={(v) => page.change((k) => ((k.tins[i]!.tin.dimensions as Record<string, number>)[key] = v))}
+                value={lengths(tin)[measure.name] ?? 1}
+                onvalue={(v) => page.change((k) => (lengths(k.tins[i]!)[measure.name] = v))}
               />
             {/each}
             <p class="sm:col-span-2">
@@ -130,7 +99,7 @@
     <Choice
       label="Add a tin"
       value=""
-      options={Object.keys(SHAPES).map((s) => ({ value: s, label: s }))}
+      options={page.shapes.map((s) => ({ value: s.shape, label: s.shape }))}
       onvalue={addTin}
     />
   </li>

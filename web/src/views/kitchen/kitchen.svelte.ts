@@ -1,4 +1,4 @@
-import { api, ask, problemOf, type Kitchen, type Problem } from '../../lib/api/client';
+import { api, ask, problemOf, type Kitchen, type Problem, type Schemas } from '../../lib/api/client';
 
 const SAVE_AFTER_MS = 600;
 
@@ -13,6 +13,8 @@ export function freeId(word: string, taken: { id: string }[]): string {
 /** The profile as it is edited; every change is saved by itself, as a new revision. */
 export class KitchenState {
   kitchen = $state<Kitchen | null>(null);
+  /** The shapes that a tin can have, with what their lengths are called. */
+  shapes = $state<Schemas['ShapeView'][]>([]);
   problem = $state<Problem | null>(null);
   saved = $state<'yes' | 'saving' | 'no'>('yes');
   revision = $state(0);
@@ -22,7 +24,8 @@ export class KitchenState {
 
   async load(): Promise<void> {
     try {
-      const view = await ask(api.GET('/api/kitchen'));
+      const [view, shapes] = await Promise.all([ask(api.GET('/api/kitchen')), ask(api.GET('/api/craft/tin-shapes'))]);
+      this.shapes = shapes;
       this.kitchen = view.kitchen;
       this.revision = view.revision;
       this.problem = null;

@@ -54,7 +54,7 @@ class ForecastBody(BakeBody):
 def bake(bench: BenchHere, body: BakeBody) -> Baked:
     """When this batter in this tin in this oven is done, with its curves, looks and risks."""
     reckoned = reckon(bench, body)
-    return Baked.of(body, reckoned.content, reckoned.made)
+    return Baked.of(body, reckoned.content, reckoned.made, bench.kitchen.air_c)
 
 
 @router.post("/bake/what-if")

@@ -8,6 +8,7 @@ from pydantic import BaseModel
 
 from kindwhisk.core.baking.answers import Answer
 from kindwhisk.core.baking.asked import Asked
+from kindwhisk.core.baking.cools import cooling_after
 from kindwhisk.core.baking.course import InOven, Moment
 from kindwhisk.core.baking.doneness import Sign, looks_wrong_but_right, signs
 from kindwhisk.core.baking.follow import CrumbFollower
@@ -19,6 +20,7 @@ from kindwhisk.core.values.temperature import Point
 from kindwhisk.core.vessels import section
 from kindwhisk.core.vessels.bowls import usual
 from kindwhisk.core.vessels.section import Section
+from kindwhisk.core.warmth.cooling import Cooling
 
 
 def minutes(seconds: float | None) -> float | None:
@@ -56,10 +58,11 @@ class Baked(BaseModel):
     signs: tuple[Sign, ...]
     looks_wrong: tuple[str, ...]
     after: tuple[Next, ...]
+    cooling: Cooling
 
     @classmethod
-    def of(cls, asked: Asked, content: InOven, made: Prediction) -> Self:
-        """As it is shown."""
+    def of(cls, asked: Asked, content: InOven, made: Prediction, air_c: float) -> Self:
+        """As it is shown, cooling in a kitchen at ``air_c``."""
         end = made.at(made.done_s.likely)
         each = content.tin.volume_ml(content.fill_mm)
         return cls(
@@ -79,6 +82,7 @@ class Baked(BaseModel):
             signs=signs(asked.technique, content.sets),
             looks_wrong=looks_wrong_but_right(asked.technique),
             after=straight_after(asked.technique),
+            cooling=cooling_after(asked, content, made, air_c),
         )
 
 

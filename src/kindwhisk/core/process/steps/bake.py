@@ -223,7 +223,15 @@ class BakeStep(StepBase):
                     can_do="Move the probe to the thickest place and read again.",
                 ),
             )
-        own = Checkpoint(id="done", name="Done", sees=self.sees, not_yet=self.not_yet, too_far=self.too_far, band=band)
+        own = Checkpoint(
+            id="done",
+            name="Done",
+            confirms="Done",
+            sees=self.sees,
+            not_yet=self.not_yet,
+            too_far=self.too_far,
+            band=band,
+        )
         others = tuple(
             Checkpoint(id=s.id, name=s.name, sees=s.sees, not_yet=s.not_yet, too_far=s.too_far)
             for s in signs(setting.technique, self.sets)

@@ -37,6 +37,10 @@ class ChillStep(StepBase):
             goal=f"{self.hours:g} h, cold",
             do="Covered, in the coldest part of the refrigerator.",
             why="Gelatine, butter and starch set slowly from the outside in.",
-            checkpoints=(Checkpoint(id="set", name="Set", sees=self.sees, not_yet="Soft in the middle: leave it."),),
+            checkpoints=(
+                Checkpoint(
+                    id="set", name="Set", confirms="It has set", sees=self.sees, not_yet="Soft in the middle: leave it."
+                ),
+            ),
             cautions=(KEEP_COLD,),
         )

@@ -65,6 +65,7 @@ class CoolStep(StepBase):
                 Checkpoint(
                     id="cool",
                     name="Cool",
+                    confirms="It has cooled",
                     sees="The tin no longer feels warm anywhere.",
                     not_yet="Warm: wait.",
                     band=band,

@@ -40,6 +40,7 @@ class InvertStep(StepBase):
                 Checkpoint(
                     id="hangs",
                     name="Hangs",
+                    confirms="It hangs",
                     sees="It stays in the tin.",
                     too_far="Slips: turn back, cool upright.",
                 ),

@@ -53,6 +53,7 @@ class PreheatStep(StepBase):
                 Checkpoint(
                     id="hot",
                     name="Oven holds",
+                    confirms="The oven holds",
                     sees=f"The oven thermometer shows {self.oven_c:.0f} C and stays.",
                     not_yet="The lamp went out, but the walls are still cold: two minutes more.",
                     band=Band(

@@ -39,5 +39,5 @@ class RestStep(StepBase):
             modelled_s=60 * self.minutes,
             goal=f"{self.minutes:g} min",
             do="Cover and leave it.",
-            checkpoints=(Checkpoint(id="rested", name="Rested", sees=self.sees),),
+            checkpoints=(Checkpoint(id="rested", name="Rested", confirms="Rested", sees=self.sees),),
         )

@@ -49,6 +49,7 @@ class ToastStep(StepBase):
                 Checkpoint(
                     id="toasted",
                     name="Toasted",
+                    confirms="Toasted",
                     sees="They smell, the cut face is pale gold.",
                     too_far="Brown: bitter.",
                 ),
