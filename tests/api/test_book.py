@@ -44,8 +44,8 @@ def test_a_recipe_is_drafted_and_not_kept(client: TestClient) -> None:
     # The same from a schema.org Recipe; another class on request.
     document = {"@type": "Recipe", "name": "Cake", "recipeIngredient": ["4 eggs", "120 g sugar", "110 g flour"]}
     other = ok(client.post("/api/formulas/read", json=document))
-    assert other["formula"]["technique"] == "whole-egg sponge, not warmed"
-    asked = ok(client.post("/api/formulas/read", json={"text": text, "technique": "finger biscuits"}))
+    assert other["formula"]["technique"] == "génoise, cold method"
+    asked = ok(client.post("/api/formulas/read", json={"text": text, "technique": "ladyfingers"}))
     assert asked["formula"]["steps"][-1]["kind"] == "cool"
 
 

@@ -13,7 +13,7 @@ from tests.api.test_sugar import ask, post
 
 ROUND = {"shape": "round", "dimensions": {"diameter_mm": 200, "depth_mm": 80}}
 BAKE: dict[str, Any] = {
-    "technique": "whole-egg sponge, warmed",
+    "technique": "génoise",
     "tin": ROUND,
     "batter_g": 560,
     "density_g_per_ml": 0.45,

@@ -79,7 +79,7 @@ def test_dissolution_says_from_where_or_that_it_cannot(client: TestClient) -> No
 
 def test_the_books_meringues_lie_on_the_map(client: TestClient) -> None:
     book = client.get("/api/formulas/meringues").json()
-    assert {e["method"] for e in book} == {"French", "Swiss", "syrup-cooked"}
+    assert {e["method"] for e in book} == {"French", "Swiss", "Italian"}
     lines = {line["method"]: line for line in client.get("/api/craft/meringue/lines").json()}
     for entry in book:
         line = lines[entry["method"]]

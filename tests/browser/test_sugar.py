@@ -127,7 +127,7 @@ def test_the_map_moves_and_knows_the_book(page: Page, demo: Server) -> None:
     expect(spot).to_contain_text("1.40")
     expect(spot.get_by_role("link", name="Vanilla kisses")).to_be_visible()
     before = spot.inner_text()
-    page.get_by_role("button", name="syrup-cooked").click()
+    page.get_by_role("button", name="Italian").click()
     expect(page.get_by_role("slider", name="Syrup at")).to_be_visible()
     expect(spot).not_to_have_text(before)
     page.get_by_role("button", name="Swiss").click()

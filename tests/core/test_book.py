@@ -177,20 +177,20 @@ def test_every_meringue_can_be_made_by_every_method(formula: Formula, method: Me
         assert changed.grams_of("egg-white") == pytest.approx(formula.grams_of("egg-white"))
         seen = made(changed).forecast
         boils = {"boiling-sugar"} <= {c.id for s in seen.steps for c in s.cautions if s.id.startswith(step)}
-        assert boils == (method is Method.SYRUP)
+        assert boils == (method is Method.ITALIAN)
         ratio = next(r for r in seen.balance if r.id == "sugar-to-white" and r.step == step)
         assert ratio.place in {None, Place.WITHIN}
 
 
 def test_there_and_back_again_is_the_same_meringue() -> None:
     formula = BOOK["french-shells"]
-    back = with_method(with_method(formula, "whip", Method.SYRUP), "whip", Method.FRENCH)
+    back = with_method(with_method(formula, "whip", Method.ITALIAN), "whip", Method.FRENCH)
     assert compare(made(formula).forecast, made(back).forecast) == ()
 
 
 def test_what_a_method_changes_is_listed() -> None:
     formula = BOOK["swiss-swirls"]
-    found = compare(made(formula).forecast, made(with_method(formula, "whip", Method.SYRUP)).forecast)
+    found = compare(made(formula).forecast, made(with_method(formula, "whip", Method.ITALIAN)).forecast)
     about = {d.about for d in found}
     assert about >= {About.INGREDIENT, About.STEP, About.HOLD, About.HAZARD, About.DENSITY}
     water = next(d for d in found if d.where == "water")

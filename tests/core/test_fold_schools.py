@@ -54,7 +54,7 @@ def test_a_school_that_wants_another_base_says_so() -> None:
 def test_foams_follow_sugar_and_warmth() -> None:
     assert foam.ribbon_density(0.8, 42).likely > foam.ribbon_density(0.5, 42).likely
     assert foam.ribbon_density(0.55, 42).likely == pytest.approx(0.25)
-    for method in (Method.SWISS, Method.SYRUP):
+    for method in (Method.SWISS, Method.ITALIAN):
         assert density_of(2.0, method, 60).likely > density_of(1.0, method, 60).likely
         assert holds_s(2.0, method, 118).likely > holds_s(1.0, method, 118).likely
-    assert holds_s(1.7, Method.SYRUP, 121).likely > holds_s(1.7, Method.SYRUP, 112).likely > 0
+    assert holds_s(1.7, Method.ITALIAN, 121).likely > holds_s(1.7, Method.ITALIAN, 112).likely > 0

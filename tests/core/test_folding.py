@@ -148,7 +148,7 @@ def test_too_little_and_too_much_are_told_by_what_the_oven_does() -> None:
     assert 8 < quick < deflating.flow(0.85)[0] < slow < 60
 
 
-@pytest.mark.parametrize("foam", [Foam.RIBBON, Foam.SPONGE_BATTER, Foam.SHELL_BATTER])
+@pytest.mark.parametrize("foam", [Foam.RIBBON, Foam.GENOISE_BATTER, Foam.SHELL_BATTER])
 @pytest.mark.parametrize("seconds", [7.0, 9.0, 14.0])
 def test_a_ribbon_stands_for_a_density_and_back(foam: Foam, seconds: float) -> None:
     seen = cup.density_by_ribbon(foam, seconds)
@@ -184,6 +184,6 @@ def test_a_foam_that_waits_longer_has_lost_more(foam: Foam, waited: float, longe
 
 
 def test_what_can_be_restored_is_told_apart_from_what_cannot() -> None:
-    assert ageing(Foam.SYRUP_MERINGUE).can
+    assert ageing(Foam.ITALIAN_MERINGUE).can
     assert not ageing(Foam.CHIFFON_BATTER).can
     assert not ageing(Foam.SHELL_BATTER).can

@@ -214,7 +214,7 @@ def test_the_map_knows_what_a_meringue_is_for() -> None:
     assert fits(0.5, Method.FRENCH)[Use.FOLD] is Fit.GOOD
     assert fits(0.5, Method.FRENCH)[Use.DRY] is Fit.NOT
     assert fits(1.8, Method.FRENCH)[Use.DRY] is Fit.GOOD
-    assert fits(1.3, Method.SYRUP)[Use.SHELLS] is Fit.GOOD
+    assert fits(1.3, Method.ITALIAN)[Use.SHELLS] is Fit.GOOD
     assert meringue_map.spot(2.2, Method.SWISS, temperature_c=40).undissolved > 0
     with pytest.raises(CraftError):
         meringue_map.spot(1.0, Method.FRENCH, temperature_c=90)

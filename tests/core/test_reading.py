@@ -120,7 +120,7 @@ def test_tins_are_found_by_name_and_size(text: str, name: str, volume: float) ->
             150,
             (14, 14),
             Peak.MEDIUM,
-            Method.SYRUP,
+            Method.ITALIAN,
         ),
         ("卵白を角が立つまで泡立てる。170度のオーブンで35分焼く。", 170, (35, 35), Peak.STIFF, Method.FRENCH),
         ("Préchauffez le four à 180°C. Enfournez 25 min.", 180, (25, 25), Peak.MEDIUM, Method.FRENCH),
@@ -194,9 +194,9 @@ Trộn lòng đỏ với dầu, sữa và bột. Nướng 160 độ trong 40 ph�
     ("text", "technique", "oven", "minutes"),
     [
         (CHIFFON_JA, Technique.CHIFFON, 170, 35),
-        (GENOISE_FR, Technique.WARM_SPONGE, 180, 25),
+        (GENOISE_FR, Technique.GENOISE, 180, 25),
         (SHELLS_EN, Technique.SHELLS, 149, 15),
-        (SPONGE_IT, Technique.WARM_SPONGE, 170, 35),
+        (SPONGE_IT, Technique.GENOISE, 170, 35),
         (SPONGE_VI, Technique.CHIFFON, 160, 40),
     ],
 )

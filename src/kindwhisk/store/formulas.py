@@ -114,7 +114,7 @@ class Formulas:
             last = (
                 self._rows.select().where(self._rows.formula == formula.id).order_by(self._rows.version.desc()).first()
             )
-            if last is not None and last.document == document:
+            if last is not None and Formula.model_validate_json(last.document) == formula:
                 return int(last.version)
             if based_on is not None and last is not None and last.version != based_on:
                 raise NotNowError(

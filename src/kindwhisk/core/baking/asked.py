@@ -20,13 +20,13 @@ from kindwhisk.core.warmth.air import SEA_LEVEL_KPA
 
 USUAL_PIECES: dict[Technique, PipedPiece] = {
     Technique.SHELLS: PipedPiece(width_mm=40, height_mm=8),
-    Technique.FINGERS: PipedPiece(width_mm=28, height_mm=16, length_mm=85, gap_mm=12),
+    Technique.LADYFINGERS: PipedPiece(width_mm=28, height_mm=16, length_mm=85, gap_mm=12),
     Technique.MERINGUE: PipedPiece(width_mm=45, height_mm=35, gap_mm=15),
 }
 """What is piped where no piece is named. Trade habit."""
-SETS = {Technique.SHELLS: Sets.SHELL, Technique.FINGERS: Sets.SHELL, Technique.MERINGUE: Sets.DRY}
+SETS = {Technique.SHELLS: Sets.SHELL, Technique.LADYFINGERS: Sets.SHELL, Technique.MERINGUE: Sets.DRY}
 WATER = {
-    Technique.SHELLS: 0.20, Technique.FINGERS: 0.28, Technique.MERINGUE: 0.33, Technique.RICH_SPONGE: 0.22,
+    Technique.SHELLS: 0.20, Technique.LADYFINGERS: 0.28, Technique.MERINGUE: 0.33, Technique.RICH_SPONGE: 0.22,
     Technique.CREAMED_SPONGE: 0.26, Technique.CHIFFON: 0.42, Technique.CHIFFON_ROLL: 0.42, Technique.PATTERNED: 0.42,
     Technique.SOUFFLED_SHEET: 0.40,
 }  # fmt: skip

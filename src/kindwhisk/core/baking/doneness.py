@@ -99,15 +99,15 @@ _CLASSES: dict[Technique, tuple[Sign, ...]] = {
     Technique.CHIFFON: (COLOUR, SPRING, SKEWER),
     Technique.PATTERNED: (COLOUR, SPRING, SKEWER),
     Technique.CHIFFON_ROLL: (SHEET_SPRING, EDGE),
-    Technique.WARM_SPONGE: (EDGE, SPRING, HEIGHT),
-    Technique.COOL_SPONGE: (EDGE, SPRING, HEIGHT),
+    Technique.GENOISE: (EDGE, SPRING, HEIGHT),
+    Technique.COLD_GENOISE: (EDGE, SPRING, HEIGHT),
     Technique.SEPARATED_SPONGE: (SPRING, SKEWER),
     Technique.SOAKED_SPONGE: (SKEWER, SPRING, EDGE),
     Technique.RICH_SPONGE: (MOIST_SKEWER, WOBBLE),
     Technique.CREAMED_SPONGE: (SKEWER, SPRING, COLOUR),
     Technique.SOUFFLED_SHEET: (SHEET_SPRING,),
-    Technique.FINGERS: (LETS_GO, COLOUR),
-    Technique.FINGER_CAKE: (LETS_GO, COLOUR),
+    Technique.LADYFINGERS: (LETS_GO, COLOUR),
+    Technique.LADYFINGER_CAKE: (LETS_GO, COLOUR),
     Technique.MERINGUE: (LIGHT,),
     Technique.SHELLS: (STANDS, LETS_GO),
 }
@@ -120,8 +120,8 @@ _RIGHT: dict[Technique, tuple[str, ...]] = {
     ),
     Technique.PATTERNED: ("It cracks on top; the pattern shows inside, not there.",),
     Technique.CHIFFON_ROLL: ("It rises high and falls flat as it cools: a sheet that stays high is dry.",),
-    Technique.WARM_SPONGE: ("It sinks by a finger's width before it is done.", "It wrinkles a little as it cools."),
-    Technique.COOL_SPONGE: ("It sinks by a finger's width before it is done.",),
+    Technique.GENOISE: ("It sinks by a finger's width before it is done.", "It wrinkles a little as it cools."),
+    Technique.COLD_GENOISE: ("It sinks by a finger's width before it is done.",),
     Technique.SEPARATED_SPONGE: ("The top cracks like dry earth under its sugar.",),
     Technique.SOAKED_SPONGE: ("It looks drier than other sponges: it is to drink.",),
     Technique.RICH_SPONGE: (
@@ -133,8 +133,8 @@ _RIGHT: dict[Technique, tuple[str, ...]] = {
         "It puffs up and falls to half within minutes: no flour holds it.",
         "Its top crackles.",
     ),
-    Technique.FINGERS: ("Beads of sugar on top, and cracks along the side.",),
-    Technique.FINGER_CAKE: ("The fingers touch each other as they spread.",),
+    Technique.LADYFINGERS: ("Beads of sugar on top, and cracks along the side.",),
+    Technique.LADYFINGER_CAKE: ("The fingers touch each other as they spread.",),
     Technique.MERINGUE: ("Soft while it is hot: it crisps as it cools.", "Hair cracks at the foot do no harm."),
     Technique.SHELLS: (
         "The feet rise first and settle a little at the end.",
@@ -151,7 +151,7 @@ def signs(technique: Technique | None, sets: Sets) -> tuple[Sign, ...]:
     return known
 
 
-PIECES = {Technique.FINGERS, Technique.FINGER_CAKE, Technique.MERINGUE, Technique.SHELLS}
+PIECES = {Technique.LADYFINGERS, Technique.LADYFINGER_CAKE, Technique.MERINGUE, Technique.SHELLS}
 
 
 def looks_wrong_but_right(technique: Technique | None) -> tuple[str, ...]:

@@ -46,7 +46,7 @@ _COOKED = Ageing(
 SIGNS: dict[Foam, Ageing] = {
     Foam.FRENCH_MERINGUE: _WHITES,
     Foam.SWISS_MERINGUE: _COOKED,
-    Foam.SYRUP_MERINGUE: _COOKED,
+    Foam.ITALIAN_MERINGUE: _COOKED,
     Foam.RIBBON: Ageing(
         sign="Large bubbles on top, syrup at the bottom; the ribbon sinks sooner.",
         restores="Half a minute on slow speed evens it, a minute on fast brings volume back.",

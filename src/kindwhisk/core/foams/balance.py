@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable
-from enum import StrEnum
+from collections.abc import Callable, Iterable, Mapping
 from typing import NamedTuple
 
 from kindwhisk.core.foams.foam import DRIED_WHITE_MAKES, YOLKS, egg_white_g
@@ -14,6 +13,7 @@ from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.values.bands import Place
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.naming import TradeName
 from kindwhisk.core.values.technique import Technique
 
 STARCHY = 0.5
@@ -25,12 +25,18 @@ DRIED_EGG_MAKES = 4.0
 LIQUID_KINDS = {"liquid", "dairy", "acid", "fruit"}
 
 
-class Method(StrEnum):
+class Method(TradeName):
     """How a meringue meets its sugar."""
 
     FRENCH = "French"
     SWISS = "Swiss"
-    SYRUP = "syrup-cooked"
+    ITALIAN = "Italian"
+
+    @classmethod
+    def also_called(cls) -> Mapping[str, str]:
+        """Common names, and those of earlier versions."""
+        whole = {f"{member.value} meringue".casefold(): member.value for member in cls}
+        return {**whole, "syrup-cooked": "Italian"}
 
 
 class Ratio(Value):
@@ -92,16 +98,16 @@ BANDS: dict[tuple[Technique, str], tuple[float, float, float]] = {
     (T.CHIFFON_ROLL, "fat-to-flour"): (0.55, 0.85, 1.25),
     (T.CHIFFON_ROLL, "liquid-to-flour"): (0.50, 0.75, 1.10),
     (T.CHIFFON_ROLL, "water-to-flour"): (2.8, 3.8, 5.2),
-    (T.WARM_SPONGE, "sugar-to-egg"): (0.50, 0.57, 0.66),
-    (T.WARM_SPONGE, "flour-to-egg"): (0.48, 0.56, 0.66),
-    (T.WARM_SPONGE, "sugar-to-flour"): (0.88, 1.0, 1.15),
-    (T.WARM_SPONGE, "fat-to-flour"): (0.20, 0.36, 0.55),
-    (T.WARM_SPONGE, "water-to-flour"): (1.2, 1.6, 2.0),
-    (T.COOL_SPONGE, "sugar-to-egg"): (0.48, 0.56, 0.68),
-    (T.COOL_SPONGE, "flour-to-egg"): (0.45, 0.55, 0.68),
-    (T.COOL_SPONGE, "starch-to-flour"): (15, 33, 55),
-    (T.COOL_SPONGE, "sugar-to-flour"): (0.85, 1.0, 1.20),
-    (T.COOL_SPONGE, "fat-to-flour"): (0.15, 0.20, 0.45),
+    (T.GENOISE, "sugar-to-egg"): (0.50, 0.57, 0.66),
+    (T.GENOISE, "flour-to-egg"): (0.48, 0.56, 0.66),
+    (T.GENOISE, "sugar-to-flour"): (0.88, 1.0, 1.15),
+    (T.GENOISE, "fat-to-flour"): (0.20, 0.36, 0.55),
+    (T.GENOISE, "water-to-flour"): (1.2, 1.6, 2.0),
+    (T.COLD_GENOISE, "sugar-to-egg"): (0.48, 0.56, 0.68),
+    (T.COLD_GENOISE, "flour-to-egg"): (0.45, 0.55, 0.68),
+    (T.COLD_GENOISE, "starch-to-flour"): (15, 33, 55),
+    (T.COLD_GENOISE, "sugar-to-flour"): (0.85, 1.0, 1.20),
+    (T.COLD_GENOISE, "fat-to-flour"): (0.15, 0.20, 0.45),
     (T.SEPARATED_SPONGE, "sugar-to-white"): (0.45, 0.65, 0.95),
     (T.SEPARATED_SPONGE, "flour-to-egg"): (0.40, 0.52, 0.66),
     (T.SEPARATED_SPONGE, "sugar-to-flour"): (0.85, 1.05, 1.35),
@@ -120,9 +126,9 @@ BANDS: dict[tuple[Technique, str], tuple[float, float, float]] = {
     (T.SOAKED_SPONGE, "flour-to-egg"): (0.45, 0.55, 0.70),
     (T.SOAKED_SPONGE, "sugar-to-flour"): (0.80, 1.0, 1.20),
     (T.SOAKED_SPONGE, "leavener-to-flour"): (0.0, 1.0, 3.5),
-    (T.FINGERS, "sugar-to-white"): (0.60, 0.78, 1.0),
-    (T.FINGERS, "flour-to-egg"): (0.45, 0.58, 0.75),
-    (T.FINGERS, "sugar-to-flour"): (0.80, 0.95, 1.15),
+    (T.LADYFINGERS, "sugar-to-white"): (0.60, 0.78, 1.0),
+    (T.LADYFINGERS, "flour-to-egg"): (0.45, 0.58, 0.75),
+    (T.LADYFINGERS, "sugar-to-flour"): (0.80, 0.95, 1.15),
     (T.SHELLS, "nuts-to-sugar"): (0.90, 1.0, 1.18),
     (T.SHELLS, "dry-to-white"): (2.1, 2.45, 2.8),
     (T.MOUSSE, "sugar-to-yolk"): (0.6, 0.9, 1.3),
@@ -131,10 +137,10 @@ BANDS: dict[tuple[Technique, str], tuple[float, float, float]] = {
 METHOD_BANDS: dict[tuple[Technique, Method], tuple[float, float, float]] = {
     (T.SHELLS, Method.FRENCH): (0.88, 0.95, 1.05),
     (T.SHELLS, Method.SWISS): (0.88, 0.95, 1.05),
-    (T.SHELLS, Method.SYRUP): (1.15, 1.3, 1.45),
+    (T.SHELLS, Method.ITALIAN): (1.15, 1.3, 1.45),
     (T.MERINGUE, Method.FRENCH): (1.3, 1.75, 2.1),
     (T.MERINGUE, Method.SWISS): (1.4, 1.8, 2.1),
-    (T.MERINGUE, Method.SYRUP): (1.4, 1.75, 2.1),
+    (T.MERINGUE, Method.ITALIAN): (1.4, 1.75, 2.1),
 }
 """Sugar to white."""
 ACID_BAND = (0.2, 0.4, 0.7)

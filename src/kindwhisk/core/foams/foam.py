@@ -6,32 +6,44 @@ band, the hold windows and the whipping times are trade habit, which this kitche
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from enum import StrEnum
 from itertools import pairwise
 
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.naming import TradeName
 
 
-class Foam(StrEnum):
+class Foam(TradeName):
     """The kinds of content whose only leaven, or nearly so, is air."""
 
     FRENCH_MERINGUE = "French meringue"
     SWISS_MERINGUE = "Swiss meringue"
-    SYRUP_MERINGUE = "syrup-cooked meringue"
+    ITALIAN_MERINGUE = "Italian meringue"
     RIBBON = "whole-egg ribbon"
     YOLK_FOAM = "yolk foam"
     CREAM = "whipped cream"
     CHIFFON_BATTER = "chiffon batter"
-    SPONGE_BATTER = "whole-egg sponge batter"
+    GENOISE_BATTER = "génoise batter"
     ROLL_BATTER = "batter for a roll"
-    FINGER_BATTER = "finger biscuit batter"
+    LADYFINGER_BATTER = "ladyfinger batter"
     LEAN_BATTER = "fat-free sponge batter"
     RICH_BATTER = "rich batter"
     POWDER_BATTER = "creamed batter with whites"
     SHELL_BATTER = "macaron batter"
     MOUSSE = "mousse"
+
+    @classmethod
+    def also_called(cls) -> Mapping[str, str]:
+        """Common names, and those of earlier versions."""
+        return {
+            "syrup-cooked meringue": "Italian meringue",
+            "ribbon": "whole-egg ribbon",
+            "whole-egg sponge batter": "génoise batter",
+            "finger biscuit batter": "ladyfinger batter",
+        }
 
 
 class Peak(StrEnum):
@@ -110,14 +122,14 @@ FRENCH_DENSITY: tuple[tuple[float, float, float, float], ...] = (
 
 DENSITY_BANDS: dict[Foam, tuple[float, float, float]] = {
     Foam.SWISS_MERINGUE: (0.30, 0.36, 0.45),
-    Foam.SYRUP_MERINGUE: (0.25, 0.32, 0.40),
+    Foam.ITALIAN_MERINGUE: (0.25, 0.32, 0.40),
     Foam.RIBBON: (0.21, 0.25, 0.30),
     Foam.YOLK_FOAM: (0.35, 0.42, 0.50),
     Foam.CREAM: (0.45, 0.52, 0.62),
     Foam.CHIFFON_BATTER: (0.36, 0.41, 0.46),
-    Foam.SPONGE_BATTER: (0.38, 0.44, 0.50),
+    Foam.GENOISE_BATTER: (0.38, 0.44, 0.50),
     Foam.ROLL_BATTER: (0.38, 0.44, 0.50),
-    Foam.FINGER_BATTER: (0.30, 0.35, 0.40),
+    Foam.LADYFINGER_BATTER: (0.30, 0.35, 0.40),
     Foam.LEAN_BATTER: (0.26, 0.31, 0.36),
     Foam.RICH_BATTER: (0.55, 0.70, 0.90),
     Foam.POWDER_BATTER: (0.65, 0.78, 0.90),
@@ -128,14 +140,14 @@ DENSITY_BANDS: dict[Foam, tuple[float, float, float]] = {
 
 HOLD_MINUTES: dict[Foam, tuple[float, float, float]] = {
     Foam.SWISS_MERINGUE: (20, 30, 40),
-    Foam.SYRUP_MERINGUE: (30, 45, 60),
+    Foam.ITALIAN_MERINGUE: (30, 45, 60),
     Foam.RIBBON: (5, 6, 8),
     Foam.YOLK_FOAM: (20, 30, 40),
     Foam.CREAM: (20, 40, 60),
     Foam.CHIFFON_BATTER: (5, 6, 8),
-    Foam.SPONGE_BATTER: (5, 6, 8),
+    Foam.GENOISE_BATTER: (5, 6, 8),
     Foam.ROLL_BATTER: (5, 6, 8),
-    Foam.FINGER_BATTER: (6, 8, 10),
+    Foam.LADYFINGER_BATTER: (6, 8, 10),
     Foam.LEAN_BATTER: (5, 6, 8),
     Foam.RICH_BATTER: (8, 10, 15),
     Foam.POWDER_BATTER: (15, 17, 20),

@@ -11,9 +11,9 @@ from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.foams.foam import Foam, Peak
 from kindwhisk.core.values.estimate import Basis, Estimate
 
-REFERENCE_RATIO = {Method.SWISS: 1.8, Method.SYRUP: 1.7}
-KINDS_OF = {Method.SWISS: Foam.SWISS_MERINGUE, Method.SYRUP: Foam.SYRUP_MERINGUE}
-USUAL_C = {Method.FRENCH: 22.0, Method.SWISS: 55.0, Method.SYRUP: 118.0}
+REFERENCE_RATIO = {Method.SWISS: 1.8, Method.ITALIAN: 1.7}
+KINDS_OF = {Method.SWISS: Foam.SWISS_MERINGUE, Method.ITALIAN: Foam.ITALIAN_MERINGUE}
+USUAL_C = {Method.FRENCH: 22.0, Method.SWISS: 55.0, Method.ITALIAN: 118.0}
 """C of the whites (French), of whites and sugar over water (Swiss), or of the syrup."""
 COLD_FINER_PER_K = 0.003
 HOT_DENSER_PER_K = 0.006
@@ -40,6 +40,6 @@ def holds_s(ratio: float, method: Method, temperature_c: float) -> Estimate:
     if method is Method.FRENCH:
         return foam.french_hold_s(ratio)
     plain = foam.hold_s(KINDS_OF[method]).scaled(min(1.25, ratio / REFERENCE_RATIO[method]) ** 0.7)
-    if method is Method.SYRUP:
+    if method is Method.ITALIAN:
         plain = plain.scaled(max(LEAST_SHARE, 1 + THIN_SYRUP_PER_K * (temperature_c - USUAL_C[method])))
     return plain

@@ -23,7 +23,7 @@ from kindwhisk.core.values.technique import Technique
 
 LEAST_RATIO, MOST_RATIO = 0.2, 2.4
 WHITES_G = 100.0
-LIMITS_C = {Method.FRENCH: (4.0, 30.0), Method.SWISS: (35.0, 75.0), Method.SYRUP: (110.0, 130.0)}
+LIMITS_C = {Method.FRENCH: (4.0, 30.0), Method.SWISS: (35.0, 75.0), Method.ITALIAN: (110.0, 130.0)}
 MIXED_C = 55.0
 """Where a syrup and whites meet, near enough to tell what stays dissolved."""
 SHORTEST_MIN, LONGEST_MIN = 3.0, 75.0
@@ -51,13 +51,13 @@ class Fit(StrEnum):
 USE_BANDS: dict[tuple[Use, Method], tuple[float, float]] = {
     (Use.FOLD, Method.FRENCH): (0.3, 0.95),
     (Use.FOLD, Method.SWISS): (0.7, 1.3),
-    (Use.FOLD, Method.SYRUP): (0.9, 1.8),
+    (Use.FOLD, Method.ITALIAN): (0.9, 1.8),
     (Use.PIPE, Method.FRENCH): (1.3, 2.1),
     (Use.PIPE, Method.SWISS): (1.3, 2.2),
-    (Use.PIPE, Method.SYRUP): (1.3, 2.2),
+    (Use.PIPE, Method.ITALIAN): (1.3, 2.2),
     (Use.TOP, Method.FRENCH): (0.9, 1.6),
     (Use.TOP, Method.SWISS): (1.2, 2.1),
-    (Use.TOP, Method.SYRUP): (1.2, 2.1),
+    (Use.TOP, Method.ITALIAN): (1.2, 2.1),
 }
 """Sugar to white. Trade habit; shells and baked dry take the bands of their classes."""
 CLASSES = {Use.SHELLS: Technique.SHELLS, Use.DRY: Technique.MERINGUE}
@@ -138,10 +138,10 @@ def _check(ratio: float, method: Method, acid_percent: float, temperature_c: flo
 def _film(ratio: float, method: Method, temperature_c: float) -> tuple[float, float]:
     """Percent of sugar in the film's water, and the share of the sugar that can't go into it."""
     water = WHITE_WATER
-    if method is Method.SYRUP:
+    if method is Method.ITALIAN:
         share = syrup.concentration_percent(temperature_c) / 100
         water += ratio * (1 - share) / share
-    dissolving_c = MIXED_C if method is Method.SYRUP else temperature_c
+    dissolving_c = MIXED_C if method is Method.ITALIAN else temperature_c
     saturated = saturation_percent(dissolving_c)
     most = water * saturated / (100 - saturated)
     dissolved = min(ratio, most)

@@ -181,7 +181,7 @@ def plain_s(foam: Foam, mass_g: float) -> Estimate:
         Foam.SWISS_MERINGUE: SWISS_MINUTES,
         Foam.YOLK_FOAM: YOLK_MINUTES,
         Foam.CREAM: CREAM_MINUTES,
-        Foam.SYRUP_MERINGUE: SYRUP_MINUTES,
+        Foam.ITALIAN_MERINGUE: SYRUP_MINUTES,
     }[foam]
     return Estimate.around(60 * minutes * (max(mass_g, 50.0) / (2 * REFERENCE_G)) ** MASS_POWER, SPREAD)
 

@@ -26,7 +26,7 @@ BATTER_RIBBON: tuple[tuple[float, float], ...] = ((1.0, 0.62), (3.0, 0.50), (6.0
 BY_RIBBON: dict[Foam, tuple[tuple[float, float], ...]] = {
     Foam.RIBBON: RIBBON,
     Foam.CHIFFON_BATTER: BATTER_RIBBON,
-    Foam.SPONGE_BATTER: BATTER_RIBBON,
+    Foam.GENOISE_BATTER: BATTER_RIBBON,
     Foam.ROLL_BATTER: BATTER_RIBBON,
 }
 RIBBON_SPREAD = 0.15

@@ -29,7 +29,7 @@ SYRUP_C = 118.0
 TITLES = {
     Method.FRENCH: "Whip whites and sugar",
     Method.SWISS: "Whip until cool",
-    Method.SYRUP: "Pour the syrup in and whip",
+    Method.ITALIAN: "Pour the syrup in and whip",
 }
 CUP = Vessel(id="sugar-cup", name="sugar cup", form=VesselForm.JUG, diameter_mm=90, height_mm=80)
 POT = Vessel(id="syrup-pot", name="syrup pot", form=VesselForm.POT, diameter_mm=140, height_mm=80)
@@ -138,7 +138,7 @@ def method_of(formula: Draft, step_id: str) -> Method | None:
     if not goods.whites or any(fatty(p.ingredient) for p in (*goods.rest, *goods.sugar)):
         return None
     if isinstance(step, StreamStep):
-        return Method.SYRUP
+        return Method.ITALIAN
     if any(isinstance(s, StreamStep) for s in consumers(formula, step_id)):
         return None
     return Method.SWISS if any(isinstance(s, WarmStep) for s in stretch) else Method.FRENCH

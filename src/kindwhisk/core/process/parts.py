@@ -165,7 +165,7 @@ def balance_of(formula: Formula, walked: Sequence[WalkedStep]) -> tuple[Ratio, .
             content = _as_weighed(combine(w.intake))
             method = Method.FRENCH
             if isinstance(w.step, StreamStep):
-                method = Method.SYRUP
+                method = Method.ITALIAN
             elif combine(w.intake).temperature_c >= COOKED_FROM_C:
                 method = Method.SWISS
             ratios = balance.of_foam(content, technique, method)

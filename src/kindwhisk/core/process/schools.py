@@ -26,7 +26,7 @@ SCHOOLS: dict[str, dict[str, str]] = {
     "Meringue": {
         "French": "Cold sugar: lightest and quickest, and the first to weep.",
         "Swiss": "Sugar dissolved over water first: denser, smooth, holds half an hour.",
-        "syrup-cooked": "Boiling syrup poured in: steadiest, glossy, holds an hour; a pot of hot sugar more.",
+        "Italian": "Boiling syrup poured in: steadiest, glossy, holds an hour; a pot of hot sugar more.",
     },
     "Whole-egg foam": {
         "warmed first": "Whips faster and thicker; must be whipped at once.",

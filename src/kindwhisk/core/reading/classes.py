@@ -35,7 +35,7 @@ def _separated(build: Builder) -> str:
     shells = build.plan.technique is Technique.SHELLS
     over = build.plan.technique in {
         Technique.SEPARATED_SPONGE,
-        Technique.FINGERS,
+        Technique.LADYFINGERS,
         Technique.SOAKED_SPONGE,
         Technique.MERINGUE,
     }
@@ -102,7 +102,7 @@ def _whole(build: Builder) -> str:
             inputs=(*goods.whole, *goods.yolks, *goods.base_sugar, *goods.acid),
         )
     )  # fmt: skip
-    if build.plan.technique is Technique.WARM_SPONGE:
+    if build.plan.technique is Technique.GENOISE:
         eggs = build.add(
             WarmStep(
                 id="warm-eggs",

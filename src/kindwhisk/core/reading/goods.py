@@ -15,7 +15,7 @@ from kindwhisk.core.values.technique import Technique
 
 APART = {
     Technique.CHIFFON, Technique.CHIFFON_ROLL, Technique.SEPARATED_SPONGE, Technique.RICH_SPONGE, Technique.CREAMED_SPONGE,
-    Technique.SOUFFLED_SHEET, Technique.SOAKED_SPONGE, Technique.FINGERS, Technique.PATTERNED, Technique.FINGER_CAKE,
+    Technique.SOUFFLED_SHEET, Technique.SOAKED_SPONGE, Technique.LADYFINGERS, Technique.PATTERNED, Technique.LADYFINGER_CAKE,
 }  # fmt: skip
 """Classes whose eggs are separated."""
 WHITE_SHARE = {Technique.CHIFFON: 0.45, Technique.CHIFFON_ROLL: 0.5, Technique.SHELLS: 0.95}

@@ -285,7 +285,7 @@ def _ends(method: MethodReading, technique: Technique) -> Iterator[Remark]:
             id="no-temperature", level=Level.MISSING, where=where, text="No oven temperature is given.",
             consequence="The class's usual one is proposed: confirm it.",
         )  # fmt: skip
-    if baked and method.tin is None and technique not in {Technique.SHELLS, Technique.FINGERS, Technique.MERINGUE}:
+    if baked and method.tin is None and technique not in {Technique.SHELLS, Technique.LADYFINGERS, Technique.MERINGUE}:
         yield Remark(
             id="no-tin", level=Level.MISSING, where="", text="No tin with its size is named.",
             consequence="Depth decides the time in the oven: a usual tin is proposed.",

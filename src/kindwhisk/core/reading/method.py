@@ -126,9 +126,9 @@ def _meringue(text: str) -> Method:
         and re.search(r"(?:11[2-9]|12[01])\s*°?|24\d\s*°?\s*f|soft[- ]ball", text)
         and re.search(whites, text)
     ):
-        return Method.SYRUP
+        return Method.ITALIAN
     if re.search(r"italian meringue|meringue italienne|meringa italiana", text):
-        return Method.SYRUP
+        return Method.ITALIAN
     if re.search(r"swiss meringue|meringue suisse|meringa svizzera", text):
         return Method.SWISS
     over = r"double boiler|bain[- ]marie|simmering water|pot of water|湯煎|cách thủy"
@@ -150,12 +150,12 @@ NAMED: tuple[tuple[str, Technique], ...] = (
     (r"macaron|マカロン", Technique.SHELLS),
     (
         r"lady ?fingers?|sponge fingers?|finger biscuit|savoiardi|biscuits? à la cuillère|フィンガービスケット",
-        Technique.FINGERS,
+        Technique.LADYFINGERS,
     ),
     (r"three[- ]milk|tres leches|tre latti", Technique.SOAKED_SPONGE),
     (r"(?:chiffon|シフォン).*(?:roll|ロール|cuộn)|(?:roll|ロール|cuộn).*(?:chiffon|シフォン)", Technique.CHIFFON_ROLL),
     (r"chiffon|シフォン", Technique.CHIFFON),
-    (r"génoise|genoise|pan di spagna|ジェノワーズ|スポンジケーキ", Technique.WARM_SPONGE),
+    (r"génoise|genoise|pan di spagna|ジェノワーズ|スポンジケーキ", Technique.GENOISE),
     (r"mousse|ムース", Technique.MOUSSE),
     (r"\bpavlova|meringue kiss|meringhe|meringues?\b.*\b(?:pipe|dry)|メレンゲクッキー", Technique.MERINGUE),
 )
@@ -188,7 +188,7 @@ def _technique(text: str, ids: set[str]) -> tuple[Technique, float]:
         return Technique.SEPARATED_SPONGE, 0.6
     if "whole-egg" in ids and flours:
         warm = re.search(r"double boiler|bain[- ]marie|simmering|over (?:hot|warm)|湯煎|cách thủy|bagnomaria", text)
-        return (Technique.WARM_SPONGE if warm else Technique.COOL_SPONGE), 0.6
+        return (Technique.GENOISE if warm else Technique.COLD_GENOISE), 0.6
     return Technique.SEPARATED_SPONGE, 0.2
 
 

@@ -20,11 +20,11 @@ from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.technique import Technique
 
 USUAL: dict[Technique, tuple[float, float]] = {
-    Technique.CHIFFON: (170, 34), Technique.CHIFFON_ROLL: (180, 13), Technique.WARM_SPONGE: (170, 30),
-    Technique.COOL_SPONGE: (170, 32), Technique.SEPARATED_SPONGE: (170, 30), Technique.RICH_SPONGE: (165, 40),
+    Technique.CHIFFON: (170, 34), Technique.CHIFFON_ROLL: (180, 13), Technique.GENOISE: (170, 30),
+    Technique.COLD_GENOISE: (170, 32), Technique.SEPARATED_SPONGE: (170, 30), Technique.RICH_SPONGE: (165, 40),
     Technique.CREAMED_SPONGE: (170, 42), Technique.SOUFFLED_SHEET: (175, 16), Technique.SOAKED_SPONGE: (175, 26),
-    Technique.FINGERS: (190, 11), Technique.MERINGUE: (95, 100), Technique.SHELLS: (150, 14),
-    Technique.PATTERNED: (165, 36), Technique.FINGER_CAKE: (190, 11), Technique.MOUSSE: (170, 30),
+    Technique.LADYFINGERS: (190, 11), Technique.MERINGUE: (95, 100), Technique.SHELLS: (150, 14),
+    Technique.PATTERNED: (165, 36), Technique.LADYFINGER_CAKE: (190, 11), Technique.MOUSSE: (170, 30),
 }  # fmt: skip
 """Oven in C and minutes where a recipe gives none. Trade habit."""
 USUAL_TIN = RoundTin(dimensions=RoundDimensions(diameter_mm=200, depth_mm=60))
@@ -64,7 +64,7 @@ def _plan(method: MethodReading, technique: Technique, questions: list[Question]
     else:
         questions.append(Question(field="minutes", text="No time in the oven was found.", assumed=f"{minutes:.0f} min"))
     tin, name = USUAL_TIN, "20 cm round"
-    piped = technique in {Technique.SHELLS, Technique.FINGERS, Technique.MERINGUE}
+    piped = technique in {Technique.SHELLS, Technique.LADYFINGERS, Technique.MERINGUE}
     if method.tin and not (piped and method.tin.tin.shape not in {"sheet", "rectangular"}):
         if not method.tin.depth_stated:
             depth = f"{method.tin.tin.depth_mm:.0f} mm deep"

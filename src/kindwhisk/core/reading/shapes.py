@@ -52,14 +52,14 @@ PIECES: dict[Technique, tuple[PipedPiece, str, Sets]] = {
     technique: (USUAL_PIECES[technique], name, SETS[technique])
     for technique, name in (
         (Technique.SHELLS, "shell"),
-        (Technique.FINGERS, "finger"),
+        (Technique.LADYFINGERS, "finger"),
         (Technique.MERINGUE, "meringue"),
     )
 }
 BATTERS: dict[Technique, Foam] = {
     Technique.CHIFFON: Foam.CHIFFON_BATTER, Technique.PATTERNED: Foam.CHIFFON_BATTER, Technique.CHIFFON_ROLL: Foam.ROLL_BATTER,
-    Technique.WARM_SPONGE: Foam.SPONGE_BATTER, Technique.COOL_SPONGE: Foam.SPONGE_BATTER,
-    Technique.SOAKED_SPONGE: Foam.SPONGE_BATTER, Technique.FINGERS: Foam.FINGER_BATTER, Technique.RICH_SPONGE: Foam.RICH_BATTER,
+    Technique.GENOISE: Foam.GENOISE_BATTER, Technique.COLD_GENOISE: Foam.GENOISE_BATTER,
+    Technique.SOAKED_SPONGE: Foam.GENOISE_BATTER, Technique.LADYFINGERS: Foam.LADYFINGER_BATTER, Technique.RICH_SPONGE: Foam.RICH_BATTER,
     Technique.CREAMED_SPONGE: Foam.POWDER_BATTER, Technique.SHELLS: Foam.SHELL_BATTER, Technique.MOUSSE: Foam.MOUSSE,
 }  # fmt: skip
 

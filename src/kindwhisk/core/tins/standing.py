@@ -27,9 +27,9 @@ FILLS: dict[Technique, FillBand] = {
     Technique.RICH_SPONGE: FillBand(0.45, 0.62, 0.75),
     Technique.CREAMED_SPONGE: FillBand(0.45, 0.58, 0.66),
     Technique.MOUSSE: FillBand(0.60, 0.95, 1.0),
-    Technique.FINGER_CAKE: FillBand(0.60, 0.95, 1.0),
+    Technique.LADYFINGER_CAKE: FillBand(0.60, 0.95, 1.0),
 }
-STILL = {Technique.MOUSSE, Technique.FINGER_CAKE}
+STILL = {Technique.MOUSSE, Technique.LADYFINGER_CAKE}
 """What does not rise."""
 SHEET_MM = (6.0, 11.0, 18.0)
 """Spread of a batter on a sheet: thinner dries, thicker cracks when it is rolled. Trade habit."""

@@ -1,23 +1,41 @@
 """Classes of foam bakes."""
 
-from enum import StrEnum
+from collections.abc import Mapping
+
+from kindwhisk.core.values.naming import TradeName
 
 
-class Technique(StrEnum):
+class Technique(TradeName):
     """What a formula, or a component of it, is by the way its foam is made and used."""
 
     CHIFFON = "separated chiffon"
     CHIFFON_ROLL = "chiffon sheet for a roll"
-    WARM_SPONGE = "whole-egg sponge, warmed"
-    COOL_SPONGE = "whole-egg sponge, not warmed"
+    GENOISE = "génoise"
+    COLD_GENOISE = "génoise, cold method"
     SEPARATED_SPONGE = "separated sponge"
     RICH_SPONGE = "whites in a rich chocolate and nut base"
     CREAMED_SPONGE = "whites in a creamed batter"
     SOUFFLED_SHEET = "flourless souffléd sheet"
     SOAKED_SPONGE = "soaked sponge"
-    FINGERS = "finger biscuits"
+    LADYFINGERS = "ladyfingers"
     MERINGUE = "meringue"
     SHELLS = "macaron shells"
     MOUSSE = "cooked-yolk mousse"
     PATTERNED = "two-batter patterned cake"
-    FINGER_CAKE = "finger-lined cake"
+    LADYFINGER_CAKE = "ladyfinger-lined cake"
+
+    @classmethod
+    def also_called(cls) -> Mapping[str, str]:
+        """Common names, and those of earlier versions."""
+        return {
+            "chiffon": "separated chiffon",
+            "chiffon roll": "chiffon sheet for a roll",
+            "whole-egg sponge": "génoise",
+            "whole-egg sponge, warmed": "génoise",
+            "whole-egg sponge, not warmed": "génoise, cold method",
+            "cold genoise": "génoise, cold method",
+            "finger biscuits": "ladyfingers",
+            "sponge fingers": "ladyfingers",
+            "finger-lined cake": "ladyfinger-lined cake",
+            "macarons": "macaron shells",
+        }

@@ -89,7 +89,7 @@ CREAM_C, CUT_ABOVE_K = 25.0, 4.0
 HANGS = frozenset({Technique.CHIFFON, Technique.PATTERNED})
 FRAGILE = frozenset({Technique.RICH_SPONGE, Technique.SOUFFLED_SHEET})
 ROLLS = frozenset({Technique.CHIFFON_ROLL, Technique.SOUFFLED_SHEET})
-PIECES = frozenset({Technique.FINGERS, Technique.SHELLS, Technique.MERINGUE})
+PIECES = frozenset({Technique.LADYFINGERS, Technique.SHELLS, Technique.MERINGUE})
 
 
 def gate_temperatures(technique: Technique | None, air_c: float) -> tuple[tuple[GateKind, float, str], ...]:

@@ -81,7 +81,7 @@ def _finger_batter(scale: float) -> tuple[Step, ...]:
         do(FoldStep, "fold-yolks", "Fold the yolks in", MIXER_BOWL, of("whip"), of("loosen-yolks"), manner=Manner.FOLD),
         do(
             FoldStep, "fold-flour", "Sift over and fold", MIXER_BOWL, of("fold-yolks"), of("sift-dry"),
-            manner=Manner.SIFT_OVER, batter=Foam.FINGER_BATTER,
+            manner=Manner.SIFT_OVER, batter=Foam.LADYFINGER_BATTER,
         ),
     )  # fmt: skip
 
@@ -92,7 +92,7 @@ def fingers() -> Formula:
         id="fingers",
         title="Finger biscuits",
         summary="The stiffest of the separated batters, piped, dusted twice and baked to a crust.",
-        technique=Technique.FINGERS,
+        technique=Technique.LADYFINGERS,
         servings=10,
         vessels=(MIXER_BOWL, CUP, YOLK_BOWL, DRY_BOWL, PAPER, TRAY),
         steps=(
@@ -188,10 +188,10 @@ def finger_cake() -> Formula:
         id="finger-cake",
         title="Raspberry finger cake",
         summary="Fingers piped close as a wall, a soaked disc, raspberry mousse set by gelatine, jam on top.",
-        technique=Technique.FINGER_CAKE,
+        technique=Technique.LADYFINGER_CAKE,
         servings=10,
         components=(
-            Component(id="biscuit", name="fingers and disc", part=Part.SPONGE, technique=Technique.FINGERS),
+            Component(id="biscuit", name="fingers and disc", part=Part.SPONGE, technique=Technique.LADYFINGERS),
             Component(id="soak", name="raspberry soak", part=Part.SOAK),
             Component(id="mousse", name="raspberry mousse", part=Part.FILLING, technique=Technique.MOUSSE),
             Component(id="mirror", name="mirror", part=Part.GLAZE),

@@ -148,7 +148,7 @@ def syrup_topping() -> Formula:
         vessels=(MIXER_BOWL, SYRUP_POT, TRAY),
         steps=(
             *whites(
-                Method.SYRUP, 100, 180, g("cream-of-tartar", 0.4), title="Pour the syrup in and whip until cool",
+                Method.ITALIAN, 100, 180, g("cream-of-tartar", 0.4), title="Pour the syrup in and whip until cool",
             ),
             do(
                 PipeStep, "pipe", "Pipe the peaks", TRAY, of("whip"), piece=SWIRL, piece_name="peak",
@@ -284,7 +284,7 @@ def syrup_shells() -> Formula:
         "Cocoa shells, syrup",
         "A stiff paste of nuts and raw white, and a syrup-cooked meringue; ganache lightened with whipped cream.",
         "almond-flour",
-        whites(Method.SYRUP, 34, 44, title="Pour the syrup in and whip until warm", peak=Peak.STIFF, tool="hand mixer"),
+        whites(Method.ITALIAN, 34, 44, title="Pour the syrup in and whip until warm", peak=Peak.STIFF, tool="hand mixer"),
         (
             do(
                 WeighStep, "weigh-ganache", "Weigh chocolate and cream", SMALL_BOWL, g("chocolate-dark", 72),

@@ -53,7 +53,7 @@ def butter_sponge() -> Formula:
         id="butter-sponge",
         title="Butter sponge",
         summary="Whole eggs and sugar warmed over water, whipped to the ribbon; butter folded in last.",
-        technique=Technique.WARM_SPONGE,
+        technique=Technique.GENOISE,
         servings=10,
         vessels=(
             MIXER_BOWL,
@@ -136,7 +136,7 @@ def butter_sponge() -> Formula:
                 vessel="mixer-bowl",
                 inputs=(of("fold-flour", rest=True), of("stir-butter")),
                 manner=Manner.FOLD,
-                batter=Foam.SPONGE_BATTER,
+                batter=Foam.GENOISE_BATTER,
             ),
             FillStep(
                 id="fill",
@@ -170,7 +170,7 @@ def starch_sponge() -> Formula:
         id="starch-sponge",
         title="Potato-starch sponge",
         summary="Whole eggs whipped long at room temperature; flour and starch sifted over in three layers. No fat.",
-        technique=Technique.COOL_SPONGE,
+        technique=Technique.COLD_GENOISE,
         servings=10,
         vessels=(MIXER_BOWL, DRY_BOWL, PAPER, TIN, RACK),
         steps=(
@@ -278,7 +278,7 @@ def milk_sponge() -> Formula:
                 ),
                 do(
                     FoldStep, "fold-flour", "Flour and milk in turns", MIXER_BOWL, of("fold-yolks"), of("sift-dry"),
-                    g("milk", 36, "sponge", FRIDGE), manner=Manner.IN_TURNS, portions=2, batter=Foam.SPONGE_BATTER,
+                    g("milk", 36, "sponge", FRIDGE), manner=Manner.IN_TURNS, portions=2, batter=Foam.GENOISE_BATTER,
                 ),
                 do(
                     FillStep, "fill", "Fill the square tin", TIN, of("fold-flour"),

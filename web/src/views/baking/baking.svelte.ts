@@ -60,7 +60,7 @@ export class BakingState {
 /** Where there is no formula yet. */
 function plain(): Body {
   return {
-    technique: 'whole-egg sponge, warmed',
+    technique: 'génoise',
     tin: { shape: 'round', dimensions: { diameter_mm: 200, depth_mm: 60 } },
     batter_g: 480,
     density_g_per_ml: 0.43,

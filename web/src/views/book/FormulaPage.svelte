@@ -25,7 +25,7 @@
   import Weighing from './Weighing.svelte';
 
   const formula_id = route.params.formula!;
-  const METHODS: Schemas['Method'][] = ['French', 'Swiss', 'syrup-cooked'];
+  const METHODS: Schemas['Method'][] = ['French', 'Swiss', 'Italian'];
   /** The schools that a base with its flour in it can be folded by. */
   const FOLDS: Schemas['FoldSchool'][] = ['sacrifice', 'in thirds', 'base into the foam'];
   const wish = new Wish();

@@ -45,12 +45,12 @@
         .y(([, minutes]) => keeps(minutes))
         .curve(curveMonotoneX)(points) ?? '',
   );
-  const SHAPES = { French: symbolCircle, Swiss: symbolSquare, 'syrup-cooked': symbolTriangle };
+  const SHAPES = { French: symbolCircle, Swiss: symbolSquare, Italian: symbolTriangle };
   const mark = (method: Method, size: number) => symbol(SHAPES[method], size)() ?? '';
   const own = $derived(map.spot.value);
-  const DASH: Record<Method, string> = { French: '', Swiss: '7 5', 'syrup-cooked': '2 5' };
+  const DASH: Record<Method, string> = { French: '', Swiss: '7 5', Italian: '2 5' };
   /** Where each method's name stands on its line. */
-  const NAMED: Record<Method, number> = { French: 1.22, Swiss: 1.42, 'syrup-cooked': 2.05 };
+  const NAMED: Record<Method, number> = { French: 1.22, Swiss: 1.42, Italian: 2.05 };
 
   let dragging = $state(false);
   function pick(event: PointerEvent): void {

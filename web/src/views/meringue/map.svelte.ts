@@ -2,12 +2,12 @@ import { api, ask, problemOf, type Problem, type Schemas } from '../../lib/api/c
 import { Asking } from '../../lib/asking.svelte';
 
 export type Method = Schemas['Method'];
-export const METHODS: Method[] = ['French', 'Swiss', 'syrup-cooked'];
+export const METHODS: Method[] = ['French', 'Swiss', 'Italian'];
 /** What the temperature means for each method. */
 export const WARMTH: Record<Method, string> = {
   French: 'Whites at',
   Swiss: 'Warmed to',
-  'syrup-cooked': 'Syrup at',
+  Italian: 'Syrup at',
 };
 
 /** The spot that is looked at, the lines of the methods, and where the Book's meringues lie. */

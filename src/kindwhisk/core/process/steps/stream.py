@@ -62,12 +62,12 @@ class StreamStep(StepBase):
         together = combine(intake)
         syrup, egg = split(intake)
         heat = self._heat(syrup, egg, setting)
-        kind = Foam.SYRUP_MERINGUE if foam.egg_white_g(together) > 0 else Foam.YOLK_FOAM
+        kind = Foam.ITALIAN_MERINGUE if foam.egg_white_g(together) > 0 else Foam.YOLK_FOAM
         density, hold = foam.density_band(kind), foam.hold_s(kind)
-        if kind is Foam.SYRUP_MERINGUE:
+        if kind is Foam.ITALIAN_MERINGUE:
             ratio = foam.sugar_to_white(together)
-            density = density_of(ratio, Method.SYRUP, syrup.temperature_c)
-            hold = holds_s(ratio, Method.SYRUP, syrup.temperature_c)
+            density = density_of(ratio, Method.ITALIAN, syrup.temperature_c)
+            hold = holds_s(ratio, Method.ITALIAN, syrup.temperature_c)
         band = self.density_band(
             density,
             setting,
@@ -158,4 +158,4 @@ class StreamStep(StepBase):
 
     def schools(self, content: Content) -> tuple[School, ...]:
         """The third of the three meringues."""
-        return (school("Meringue", "syrup-cooked"),) if content.has_white else ()
+        return (school("Meringue", "Italian"),) if content.has_white else ()
