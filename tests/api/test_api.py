@@ -87,7 +87,7 @@ def test_a_tin_may_come_as_its_shape(client: TestClient) -> None:
 @pytest.mark.parametrize(
     ("query", "field", "said"),
     [
-        ({"tin": '{"shape": "boot"}'}, "tin", "'boot' is none of"),
+        ({"tin": '{"shape": "boot"}'}, "tin", "'boot' is not one of"),
         ({"tin": '{"shape": '}, "tin", "is not JSON"),
         (
             {"tin": '{"shape": "round", "dimensions": {"diameter_mm": 0, "depth_mm": 60}}'},
@@ -221,7 +221,7 @@ def test_the_kitchen_is_saved_and_a_stale_page_is_told(client: TestClient) -> No
 def test_small_questions_of_the_craft(client: TestClient) -> None:
     eggs = client.get("/api/craft/eggs", params={"size": "us-large", "count": 3}).json()
     assert eggs["in_shell_g"]["likely"] == pytest.approx(170.1)
-    understood = client.get("/api/craft/quantity", params={"text": "325 F", "wanted": "temperature"}).json()
+    understood = client.get("/api/craft/quantity", params={"text": "325 °F", "wanted": "temperature"}).json()
     assert understood["value"] == pytest.approx(162.8, abs=0.1)
     cup = client.post("/api/craft/density", json={"full_g": 62.0, "empty_g": 38.0, "volume_ml": 120.0})
     assert cup.json()["density_g_per_ml"] == pytest.approx(0.2)

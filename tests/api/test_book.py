@@ -32,9 +32,8 @@ def test_a_line_is_weighed(client: TestClient) -> None:
 
 
 def test_a_recipe_is_drafted_and_not_kept(client: TestClient) -> None:
-    text = (
-        "Cake\nIngredients\n4 eggs, separated\n120 g sugar\n110 g flour\nMethod\nBake at 170 C for 30 min until golden."
-    )
+    list_ = "Cake\nIngredients\n4 eggs, separated\n120 g sugar\n110 g flour\n"
+    text = f"{list_}Method\nBake at 170 °C for 30 min until golden."
     before = ok(client.get("/api/formulas"))
     got = ok(client.post("/api/formulas/read", json={"text": text}))
     assert got["formula"]["technique"] == "separated sponge"

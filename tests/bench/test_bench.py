@@ -97,7 +97,7 @@ def test_the_gate_also_wants_the_base_and_the_oven(bench: Bench) -> None:
             "Only a density",
         ),
         ("bake_finished", {}, "Not over yet"),
-        ("undone", {"sequence": 7}, "nothing to take back"),
+        ("undone", {"sequence": 7}, "nothing to undo"),
     ],
 )
 def test_what_does_not_fit_is_refused_and_nothing_is_kept(
@@ -130,7 +130,7 @@ def test_an_older_step_cannot_be_undone_under_a_later_one_but_a_reading_can(benc
     baker.tell("step_started", step="whip")
     read = baker.tell("reading_added", step="whip", quantity="density", value=0.25)
     baker.tell("note_added", text="looked away")
-    with pytest.raises(BenchRefusal, match="rests on it"):
+    with pytest.raises(BenchRefusal, match="depends on it"):
         baker.tell("undone", sequence=1)
     assert baker.tell("undone", sequence=read.sequence).readings == ()
 

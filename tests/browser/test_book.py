@@ -27,7 +27,7 @@ a cloud of stardust
 Method
 Beat the yolks, oil and water until smooth, add the flour.
 Beat the egg whites with cream of tartar, add the sugar until stiff. Fold together.
-Preheat the oven to 325 F. Pour into a 10-inch tube pan.
+Preheat the oven to 325 °F. Pour into a 10-inch tube pan.
 Bake for 55 to 60 minutes. Serve with strawberries.
 """
 
@@ -45,7 +45,7 @@ def test_a_pasted_recipe_becomes_a_formula_that_computes(
     text.fill(RECIPE)
     main = page.locator("main")
     expect(page.get_by_role("heading", name="Lemon cloud")).to_be_visible()
-    expect(main).to_contain_text("oven 163 C, 55 to 60 min, 25 cm tube")
+    expect(main).to_contain_text("oven 163 °C, 55 to 60 min, 25 cm tube")
     expect(main).to_contain_text("not recognised")
     expect(main).to_contain_text("The method uses strawberry puree, the list does not have it.")
     expect(main).to_contain_text("The oven is heated only after the foam has been begun.")
@@ -58,11 +58,11 @@ def test_a_pasted_recipe_becomes_a_formula_that_computes(
     expect(text).to_have_value(re.compile("100 g strawberries"))
     page.reload()
     expect(page.get_by_label("Line 7 as written")).to_have_value("100 g strawberries")
-    expect(page.get_by_role("heading", name="The process, as proposed")).to_be_visible()
+    expect(page.get_by_role("heading", name="Proposed process")).to_be_visible()
     assert [f["id"] for f in own.ask("/api/formulas")].count("lemon-cloud") == 0
     legible_in_both_lights(page)
     fits_every_width(page)
-    page.get_by_role("button", name="Put it into the Book").click()
+    page.get_by_role("button", name="Add to the Book").click()
     expect(page).to_have_url(re.compile("/book/lemon-cloud$"))
     expect(page.get_by_role("heading", name="Lemon cloud")).to_be_visible()
     assert own.ask("/api/formulas/lemon-cloud")["version"] == 1
@@ -84,7 +84,7 @@ def test_files_are_read_in_and_a_broken_one_says_so(page: Page, own: Server, tmp
     file.write_text(json.dumps(recipe))
     page.locator("input[type=file]").set_input_files(file)
     expect(page.get_by_role("button", name=re.compile("Turn it upside down"))).to_be_visible()
-    page.get_by_role("button", name="Put it into the Book").click()
+    page.get_by_role("button", name="Add to the Book").click()
     expect(page.get_by_role("heading", name="Smoky chiffon")).to_be_visible()
 
 
@@ -97,7 +97,7 @@ def test_a_meringue_is_made_by_another_method_and_compared_with_before(page: Pag
     expect(sheet).to_contain_text("Boiling sugar")
     expect(sheet).to_contain_text(re.compile(r"\d\d min \(\d\d to \d\d\)"))
     assert own.ask("/api/formulas/french-shells")["version"] == 1
-    sheet.get_by_role("button", name="Take it as the next version").click()
+    sheet.get_by_role("button", name="Save as the next version").click()
     expect(sheet).to_have_count(0)
     expect(methods.get_by_role("button", name="Italian")).to_have_attribute("aria-pressed", "true")
     expect(page.get_by_role("button", name=re.compile("Boil the syrup"))).to_be_visible()
@@ -120,14 +120,14 @@ def test_an_ingredient_is_replaced_and_the_ledger_says_so(page: Page, own: Serve
     page.get_by_role("option", name="neutral oil").click()
     expect(sheet).to_contain_text("neutral oil")
     expect(sheet).to_contain_text("23 g")
-    sheet.get_by_role("button", name="Take it as the next version").click()
+    sheet.get_by_role("button", name="Save as the next version").click()
     expect(page.locator("main")).to_contain_text("28 g butter → 23 g neutral oil and 4.5 g water")
 
 
 def test_a_process_is_changed_by_keyboard_and_nonsense_is_named(page: Page, own: Server) -> None:
     page.goto(f"{own.url}/book/tea-chiffon/change")
     main = page.locator("main")
-    keep = page.get_by_role("button", name="Keep as version 2")
+    keep = page.get_by_role("button", name="Save as version 2")
     expect(keep).to_be_disabled()
     expect(main).to_contain_text("22 steps with what the product puts in")
     page.get_by_role("button", name=re.compile("Whisk in the flour")).click()
@@ -145,8 +145,8 @@ def test_a_process_is_changed_by_keyboard_and_nonsense_is_named(page: Page, own:
     page.get_by_role("combobox", name=re.compile("^Put in a step")).click()
     page.get_by_role("option", name="rest", exact=True).click()
     expect(main).to_contain_text("23 steps with what the product puts in")
-    page.get_by_label("What it is called").fill("Let it stand")
-    page.get_by_label("What it is called").press("Tab")
+    page.get_by_label("Name").fill("Let it stand")
+    page.get_by_label("Name").press("Tab")
     page.get_by_role("button", name=re.compile("Weigh yolks and their sugar")).click()
     page.get_by_label("Grams 2", exact=True).fill("2 tbsp")
     expect(page.get_by_text(re.compile("understood: 24.8"))).to_be_visible()
@@ -173,7 +173,7 @@ def test_a_step_taken_out_leaves_the_chain_whole_and_somebody_elses_version_is_n
     page.get_by_role("button", name="Take out", exact=True).first.click()
     main = page.locator("main")
     expect(main).not_to_contain_text("It can’t be computed yet")
-    keep = page.get_by_role("button", name="Keep as version 2")
+    keep = page.get_by_role("button", name="Save as version 2")
     expect(keep).to_be_enabled()
     other = own.ask("/api/formulas/butter-sponge")["formula"] | {"servings": 11}
     put(own, "/api/formulas/butter-sponge", {"formula": other})
@@ -187,7 +187,7 @@ def test_the_weigh_list_is_scaled_ticked_and_taken_away(page: Page, demo: Server
     shells = page.get_by_role("region", name="shells")
     expect(shells).to_contain_text("contains almond, egg")
     page.get_by_role("tab", name="what is left").click()
-    page.get_by_role("combobox", name=re.compile("^All that there is of")).click()
+    page.get_by_role("combobox", name=re.compile("^All there is of")).click()
     page.get_by_role("option", name="ground almonds").click()
     page.get_by_label("There are", exact=True).fill("180 g")
     almonds = shells.get_by_role("checkbox", name="ground almonds, 180 g")

@@ -98,7 +98,7 @@ def test_a_batter_finds_its_tin_and_the_tin_its_paper(browser: Browser, demo: Se
     expect(tin).to_contain_text("fits")
     page.get_by_label("Batter", exact=True).fill("900")
     expect(tin).to_contain_text("Too full")
-    page.get_by_label("What takes it").or_(page.get_by_label("Shared out")).get_by_role("button").first.click()
+    page.get_by_label("Tins that fit").or_(page.get_by_label("Shared out")).get_by_role("button").first.click()
     paper = page.get_by_role("link", name="Print on A4").get_attribute("href")
     assert paper is not None
     answer = page.request.get(f"{demo.url}{paper}")
@@ -111,8 +111,8 @@ def test_a_batter_finds_its_tin_and_the_tin_its_paper(browser: Browser, demo: Se
 
 def test_a_batter_is_parted_and_poured_in_rings(page: Page, demo: Server, quiet: Callable[[], list[str]]) -> None:
     page.goto(f"{demo.url}/book/patterns")
-    what = page.get_by_label("What comes of it")
-    expect(what).to_contain_text("Put back")
+    what = page.get_by_label("Result")
+    expect(what).to_contain_text("Add back")
     expect(what).to_contain_text("12 pours into each tin")
     page.get_by_role("button", name="thirds").click()
     expect(what).to_contain_text("200 g")
@@ -140,7 +140,7 @@ def test_a_formula_folds_by_another_school(page: Page, own: Server) -> None:
     schools.get_by_role("button", name="base into the foam").click()
     sheet = page.get_by_role("dialog")
     expect(sheet).to_contain_text("The fold, base into the foam")
-    sheet.get_by_role("button", name="Take it as the next version").click()
+    sheet.get_by_role("button", name="Save as the next version").click()
     expect(schools.get_by_role("button", name="base into the foam")).to_have_attribute("aria-pressed", "true")
     expect(page.get_by_role("button", name=re.compile("Pour the base into the foam"))).to_be_visible()
 
@@ -149,4 +149,4 @@ def test_a_cup_is_measured_with_water(page: Page, own: Server) -> None:
     page.goto(f"{own.url}/kitchen")
     page.get_by_role("textbox", name="Full of water, levelled").fill("159")
     expect(page.get_by_text("It holds 121.2 ml.")).to_be_visible()
-    expect(page.get_by_role("textbox", name="So it holds")).to_have_value("121.2")
+    expect(page.get_by_role("textbox", name="Volume")).to_have_value("121.2")

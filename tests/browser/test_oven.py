@@ -26,7 +26,7 @@ def test_from_preheat_to_rack_with_the_stand_in_oven(page: Page, own: Server, qu
     # The oven is followed by its probe until it holds, and only then filled.
     page.get_by_role("button", name=re.compile("^Heat the oven")).first.click()
     expect(step).to_contain_text("in the oven", timeout=LONG)
-    expect(step).to_contain_text(re.compile(r"to 170 C, \d"), timeout=LONG)
+    expect(step).to_contain_text(re.compile(r"to 170 °C, \d"), timeout=LONG)
     expect(picture.get_by_role("img", name=re.compile(r"^Oven, 1(6|7)\d degrees measured"))).to_be_visible(timeout=LONG)
     own.ask("/api/stand-ins", {"speed": 1})
     work_until(own, bake, "bake")
@@ -42,7 +42,7 @@ def test_from_preheat_to_rack_with_the_stand_in_oven(page: Page, own: Server, qu
     expect(step).to_contain_text("Door shut: look first in", timeout=LONG)
     curve = picture.get_by_role("img", name=re.compile("^The bake over time: middle at 9"))
     expect(curve).to_be_visible()
-    expect(step).to_contain_text(re.compile(r"By its own way|As expected"), timeout=LONG)
+    expect(step).to_contain_text(re.compile(r"From its own readings|As expected"), timeout=LONG)
     expect(step).to_contain_text("Turn it round")
     expect(step).to_contain_text("Look now", timeout=LONG)
     expect(step).to_contain_text("How to tell")
@@ -110,10 +110,10 @@ def test_what_is_being_typed_stays_when_a_probe_reads(page: Page, own: Server) -
 
 def test_an_oven_is_known_and_taught(page: Page, own: Server, quiet: Callable[[], list[str]]) -> None:
     page.goto(f"{own.url}/kitchen")
-    page.get_by_role("link", name="What is known of it").first.click()
+    page.get_by_role("link", name="What is known about it").first.click()
     expect(page.get_by_role("heading", name="Deck oven")).to_be_visible()
     expect(page.locator("main")).to_contain_text("trusts itself")
-    time, degrees = page.get_by_label("Its time", exact=True), page.get_by_label("Its degrees", exact=True)
+    time, degrees = page.get_by_label("Time", exact=True), page.get_by_label("Temperature", exact=True)
 
     # A bake can be looked at and left out; what is believed follows.
     time.get_by_role("button", name=re.compile("^Butter sponge")).first.focus()
@@ -125,13 +125,13 @@ def test_an_oven_is_known_and_taught(page: Page, own: Server, quiet: Callable[[]
 
     # A thermometer's reading at the bottom, which nobody had measured.
     expect(degrees).to_contain_text("not measured")
-    degrees.get_by_role("textbox", name="It shows, once it holds").fill("150")
+    degrees.get_by_role("textbox", name="Reading once steady").fill("150")
     degrees.get_by_role("group", name="Rack").get_by_role("button", name="bottom").click()
     degrees.get_by_role("button", name="Keep it").click()
     expect(degrees).not_to_contain_text("not measured")
 
     # A tray is marked place by place, by touch.
-    hot = page.get_by_label("Its hot side", exact=True)
+    hot = page.get_by_label("Hot side", exact=True)
     expect(hot).to_contain_text("back right browns")
     hot.get_by_role("button", name="Mark another tray").click()
     for row in (1, 2, 3, 4):
@@ -139,7 +139,7 @@ def test_an_oven_is_known_and_taught(page: Page, own: Server, quiet: Callable[[]
         place.tap()
         place.tap()
     expect(hot).to_contain_text("The left browns")
-    hot.get_by_role("button", name="Keep this map").click()
+    hot.get_by_role("button", name="Save this map").click()
     expect(hot).to_contain_text("The left browns")
     page.reload()
     expect(hot).to_contain_text("The left browns")

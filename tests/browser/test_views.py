@@ -124,14 +124,14 @@ def test_a_step_of_the_formula_opens_with_its_band_and_window(page: Page, demo: 
     main = page.locator("main")
     expect(main).to_contain_text("g per ml")
     expect(main).to_contain_text("this kitchen, 5 bakes")
-    expect(main).to_contain_text("Then it may wait")
+    expect(main).to_contain_text("Then it can wait")
 
 
 def test_the_kitchen_saves_itself_and_the_next_forecast_uses_it(page: Page, own: Server) -> None:
     page.goto(f"{own.url}/kitchen")
     before = own.ask("/api/formulas/tea-chiffon/forecast")
-    page.get_by_label("Air in the kitchen", exact=True).fill("86 F")
-    expect(page.get_by_text("understood: 30 C")).to_be_visible()
+    page.get_by_label("Air in the kitchen", exact=True).fill("86 °F")
+    expect(page.get_by_text("understood: 30 °C")).to_be_visible()
     page.get_by_role("button", name="20 cm tube").click()
     page.get_by_label("deep", exact=True).fill("10 cm")
     expect(page.get_by_text("understood: 100 mm")).to_be_visible()
@@ -185,7 +185,7 @@ def test_a_number_without_a_unit_is_in_the_unit_that_is_shown(page: Page, own: S
     air.fill("77")
     expect(page.get_by_text("saved, revision 2")).to_be_visible()
     assert own.ask("/api/kitchen")["kitchen"]["air_c"] == 25
-    air.fill("24 C")
+    air.fill("24 °C")
     expect(page.get_by_text("saved, revision 3")).to_be_visible()
     assert own.ask("/api/kitchen")["kitchen"]["air_c"] == 24
 

@@ -87,7 +87,7 @@ def test_from_a_formula_to_a_logged_bake(page: Page, own: Server, quiet: Callabl
     for box in step.get_by_role("checkbox").all():
         box.click()
         expect(box).to_have_attribute("aria-checked", "true")
-    expect(step).to_contain_text("All is there.")
+    expect(step).to_contain_text("Everything is there.")
     expect(primary(page)).to_be_enabled()
     page.keyboard.press(" ")
     expect(step.get_by_role("timer")).to_be_visible()
@@ -238,7 +238,7 @@ def test_what_the_server_refuses_stays_in_the_sheet(page: Page, own: Server) -> 
     sheet.get_by_role("button", name="Keep it").click()
     expect(sheet.get_by_role("alert")).to_contain_text("hotter than anything warmed here")
     expect(degrees).to_have_value("400")
-    degrees.fill("176 F")
+    degrees.fill("176 °F")
     sheet.get_by_role("button", name="Keep it").click()
     expect(sheet).to_have_count(0)
     expect(page.get_by_label("What is in the vessels")).to_contain_text("80")
@@ -249,7 +249,7 @@ def test_a_new_kitchen_takes_the_shipped_formulas_and_a_cup_by_hand(page: Page, 
     server.start()
     try:
         page.goto(f"{server.url}/book")
-        page.get_by_role("button", name="Take the shipped ones").click()
+        page.get_by_role("button", name="Add the sample formulas").click()
         expect(page.get_by_role("heading", name="Tea chiffon")).to_be_visible()
         bake = start_bake(server)
         work_until(server, bake, "fold")
@@ -284,13 +284,13 @@ def test_a_plan_tells_more_of_the_step_that_is_touched(page: Page, demo: Server)
     page.keyboard.press("Enter")
     main = page.locator("main")
     expect(main).to_contain_text("speed 6")
-    expect(main).to_contain_text("Then it may wait 4 min")
+    expect(main).to_contain_text("Then it can wait 4 min")
 
 
 def do_what_it_says(page: Page, act: Callable[[Any], None]) -> int:
     """Go through the bake at the bench, one thing after the other; returns how many steps it took."""
     step = page.get_by_label("The step now")
-    over = page.get_by_role("heading", name="Everything is done.")
+    over = page.get_by_role("heading", name="All steps are done.")
     for count in range(60):
         expect(step.or_(over)).to_be_visible()
         if over.is_visible():

@@ -124,7 +124,7 @@ def test_cold_and_hot_butter_are_told_before_the_fold() -> None:
     assert (hot := fat_warmth(butter.at(80))) is not None
     assert "breaks bubbles" in hot.text
     assert fat_warmth(butter.at(46)) is None
-    assert "40 to 55 C; it comes at 46" in fluid_in_words(butter.at(46))
+    assert "40 to 55 °C; it comes at 46" in fluid_in_words(butter.at(46))
     assert fluid_in_words(Material(parts={"oil-neutral": 60})) == ""
     assert fat_warmth(Material(parts={"oil-neutral": 60}, temperature_c=5)) is None
 

@@ -123,7 +123,7 @@ def test_the_whites_are_called_so_that_both_arrive_together() -> None:
     assert early.start_in_s is not None
     assert 80 < early.start_in_s < 240
     assert early.start_at_c is not None
-    assert f"{early.start_at_c:.0f} C" in early.says
+    assert f"{early.start_at_c:.0f} °C" in early.says
     assert met(100, Whisk.WAITING, 120).start_now
     late = met(100, Whisk.WAITING, 240)
     assert late.start_now

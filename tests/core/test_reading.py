@@ -109,14 +109,14 @@ def test_tins_are_found_by_name_and_size(text: str, name: str, volume: float) ->
             Method.FRENCH,
         ),
         (
-            "Heat the whites and sugar in a double boiler, whip. Bake at 95 C for 1 1/2 hours or 2 hours.",
+            "Heat the whites and sugar in a double boiler, whip. Bake at 95 °C for 1 1/2 hours or 2 hours.",
             95,
             (120, 120),
             Peak.MEDIUM,
             Method.SWISS,
         ),
         (
-            "Boil the sugar syrup to 118 C and pour into the whites. Bake at 150°C fan for 14 min.",
+            "Boil the sugar syrup to 118 °C and pour into the whites. Bake at 150°C fan for 14 min.",
             150,
             (14, 14),
             Peak.MEDIUM,
@@ -126,7 +126,7 @@ def test_tins_are_found_by_name_and_size(text: str, name: str, volume: float) ->
         ("Préchauffez le four à 180°C. Enfournez 25 min.", 180, (25, 25), Peak.MEDIUM, Method.FRENCH),
         ("Bake at gas mark 4 for 20 minutes.", 180, (20, 20), Peak.MEDIUM, Method.FRENCH),
         ("Nướng 160 độ trong 40 phút.", 160, (40, 40), Peak.MEDIUM, Method.FRENCH),
-        ("Bake at 350 F (175 C) for 30 minutes.", 175, (30, 30), Peak.MEDIUM, Method.FRENCH),
+        ("Bake at 350 °F (175 °C) for 30 minutes.", 175, (30, 30), Peak.MEDIUM, Method.FRENCH),
     ],
 )
 def test_a_method_gives_up_its_figures(
@@ -245,7 +245,7 @@ Italian meringue:
 55g egg whites
 Directions
 Stir almonds, icing sugar and 55g egg whites to a paste. Boil the sugar with water to 117°C. Pour into the whites.
-Fold, pipe, rest for 30 minutes, bake macarons at 145 C for 14 minutes until they lift off."""
+Fold, pipe, rest for 30 minutes, bake macarons at 145 °C for 14 minutes until they lift off."""
 SOAKED = """Milk cake
 130 g flour
 5 eggs, separated
@@ -254,7 +254,7 @@ SOAKED = """Milk cake
 390 g condensed milk
 For the topping
 300 ml cream
-Preheat the oven to 175 C. Beat the yolks, whip the whites with the sugar, fold with the flour.
+Preheat the oven to 175 °C. Beat the yolks, whip the whites with the sugar, fold with the flour.
 Bake for 1 hour 5 minutes in a 9 x 13 inch pan until set. Pour the milks over."""
 
 
@@ -292,7 +292,7 @@ def lint_of(method: str, *lines: str) -> set[str]:
 
 GOOD = ("4 egg whites", "4 egg yolks", "100 g sugar", "90 g flour")
 BASIC = (
-    "Preheat the oven to 170 C and line a 20 cm round tin. Sift the flour. Whip the egg whites with the sugar. "
+    "Preheat the oven to 170 °C and line a 20 cm round tin. Sift the flour. Whip the egg whites with the sugar. "
     "Beat the yolks. Fold in yolks and flour. Bake for 30 minutes until golden."
 )
 
@@ -309,11 +309,11 @@ def test_a_complete_recipe_has_nothing_to_be_remarked() -> None:
         (BASIC, (*GOOD[:3], "flour"), "no-amount"),
         (BASIC, (*GOOD[:2], "500 g sugar", "90 g flour"), "out-of-proportion"),
         (BASIC, (*GOOD, "20 g salt"), "out-of-proportion"),
-        (BASIC.replace("to 170 C ", ""), GOOD, "no-temperature"),
+        (BASIC.replace("to 170 °C ", ""), GOOD, "no-temperature"),
         (BASIC.replace(" and line a 20 cm round tin", ""), GOOD, "no-tin"),
         (BASIC.replace(" until golden", ""), GOOD, "no-end-point"),
         (BASIC.replace("for 30 minutes ", ""), GOOD, "no-time"),
-        (BASIC.replace("Preheat the oven to 170 C and l", "L") + " Preheat the oven to 170 C.", GOOD, "too-late"),
+        (BASIC.replace("Preheat the oven to 170 °C and l", "L") + " Preheat the oven to 170 °C.", GOOD, "too-late"),
         (BASIC.replace("Beat the yolks.", "Fold in the reserved yolks."), GOOD, "from-elsewhere"),
         (BASIC.replace("with the sugar", "and the sugar in the same bowl"), GOOD, "fat-near-whites"),
         (BASIC, (*GOOD[:3], "1 cup flour"), "cup"),
@@ -335,14 +335,14 @@ def test_a_schema_org_recipe_is_found_wherever_it_is_nested() -> None:
                 "recipeYield": ["8 servings"],
                 "recipeIngredient": ["4 eggs", "120 g sugar", "120 g flour"],
                 "recipeInstructions": [
-                    {"@type": "HowToSection", "itemListElement": [{"@type": "HowToStep", "text": "Bake at 180 C."}]}
+                    {"@type": "HowToSection", "itemListElement": [{"@type": "HowToStep", "text": "Bake at 180 °C."}]}
                 ],
             },
         ]
     }
     got = recipe.from_jsonld(document)
     assert (got.title, got.servings, len(got.lines)) == ("Sponge", 8, 3)
-    assert "180 C" in got.method
+    assert "180 °C" in got.method
 
 
 @pytest.mark.parametrize(
@@ -371,7 +371,7 @@ words = st.sampled_from(
         "Ingredients",
         "Method",
         "bake at",
-        "350 F",
+        "350 °F",
         "until",
         "9x13 inch pan",
         "卵白",

@@ -36,12 +36,12 @@ describe('figures', () => {
     expect([grams(0.5), grams(126.4), celsius(170), litres(930), litres(1043)]).toEqual([
       '0.5 g',
       '126 g',
-      '170 C',
+      '170 °C',
       '930 ml',
       '1.04 l',
     ]);
     switchUnits();
-    expect([grams(126.4), celsius(170), figure(38, 'C')]).toEqual(['4.5 oz', '338 F', '100']);
+    expect([grams(126.4), celsius(170), figure(38, 'C')]).toEqual(['4.5 oz', '338 °F', '100']);
     expect(localStorage.getItem('kindwhisk.units')).toBe('us');
   });
 

@@ -70,7 +70,7 @@ def _located(error: RequestValidationError) -> Iterator[dict[str, Any]]:
 KNOWN = {
     400: ("The request can't be read", "The body could not be read.", "Send JSON, in UTF-8."),
     404: ("Not found", "There is nothing at this address.", "Check the address."),
-    405: ("Not possible here", "This address does not take such a request.", "Check how it was asked."),
+    405: ("Not possible here", "This address does not accept that method.", "Check the method."),
 }
 
 
@@ -86,7 +86,7 @@ def install(app: FastAPI) -> None:
     @app.exception_handler(CraftError)
     async def refused(_: Request, error: CraftError) -> JSONResponse:
         status = _status(error)
-        title = {404: "Not found", 409: "Not now", 422: "That can't be"}[status]
+        title = {404: "Not found", 409: "Not now", 422: "That is not possible"}[status]
         return answer(Problem(title=title, status=status, detail=error.message, field=error.field, remedy=error.remedy))
 
     @app.exception_handler(RequestValidationError)

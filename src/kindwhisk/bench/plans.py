@@ -40,12 +40,12 @@ def plan_backward(forecast: Forecast, kitchen: Kitchen, ready_at: datetime, not_
         CraftError: ``ready_at`` is not ahead, is too far ahead, or no order keeps the hold windows.
     """
     if ready_at <= not_before:
-        raise CraftError("That moment has passed.", field="ready_at", remedy="Choose a moment that still lies ahead.")
+        raise CraftError("That time has passed.", field="ready_at", remedy="Choose a time in the future.")
     if ready_at > not_before + FURTHEST:
         raise CraftError(
-            "That moment is more than two weeks away.",
+            "That time is more than two weeks away.",
             field="ready_at",
-            remedy="Choose a moment within the next two weeks.",
+            remedy="Choose a time within the next two weeks.",
         )
     made = plan(job(forecast), (ready_at - not_before).total_seconds(), hob_rings=kitchen.hob_rings)
 

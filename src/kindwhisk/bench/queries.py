@@ -109,7 +109,7 @@ class Queries(Workplace):
         return None if last is None else datetime.fromisoformat(last)
 
     def eggs_today(self, now: datetime | None = None) -> EggsOfTheDay | None:
-        """Eggs for the bakes that were begun on this day (UTC) and not given up; None when none of them has egg."""
+        """Eggs for the bakes that were begun on this day (UTC) and not abandoned; None when none of them has egg."""
         moment = now or self.clock.now()
         needs = []
         for row in self.store.bakes.listed():

@@ -41,7 +41,7 @@ def check(event: ev.BenchEvent, at: Moment) -> None:
         case ev.StepDone():
             _check_done(_step(event.step, forecast), at)
         case ev.StepSkipped() if progress.is_over(_step(event.step, forecast).id):
-            raise BenchRefusal("This step is over already.", field="step", remedy="Take it back first, with undo.")
+            raise BenchRefusal("This step is over already.", field="step", remedy="Undo it first.")
         case ev.SyrupPoured():
             _check_pour(event, at)
         case ev.NotYet():
@@ -138,7 +138,7 @@ def _check_reading(event: ev.ReadingAdded, forecast: Forecast) -> None:
             remedy="Enter one of them.",
         )
     if event.quantity is not Quantity.DENSITY and as_it_is is None:
-        raise BenchRefusal("Only a density is read that way.", field="quantity", remedy="Enter a value instead.")
+        raise BenchRefusal("Only a density can be read that way.", field="quantity", remedy="Enter a value instead.")
     check_plausible(value_of(event), event.quantity, "full_g" if event.cup else "value")
 
 
@@ -150,9 +150,7 @@ def ribbon_density(event: ev.ReadingAdded, forecast: Forecast) -> float:
     """
     foam, seconds = _step(event.step, forecast).foam, event.ribbon_s or 0.0
     if foam is None or not told_by_ribbon(foam):
-        raise BenchRefusal(
-            "A ribbon tells nothing of this content.", field="ribbon_s", remedy="Weigh a cup of it instead."
-        )
+        raise BenchRefusal("A ribbon tells nothing about this.", field="ribbon_s", remedy="Weigh a cup of it instead.")
     return density_by_ribbon(foam, seconds).likely
 
 
@@ -161,10 +159,10 @@ def _check_undo(event: ev.Undone, at: Moment) -> None:
     target = next((h for h in happened if h.sequence == event.sequence), None)
     undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
     if target is None or isinstance(target.event, ev.Undone) or event.sequence in undone:
-        raise BenchRefusal("There is nothing to take back there.", field="sequence", remedy="Reload the bake.")
+        raise BenchRefusal("There is nothing to undo here.", field="sequence", remedy="Reload the bake.")
     if event.sequence != at.progress.undoable and not isinstance(target.event, UNDONE_AT_ANY_TIME):
         raise BenchRefusal(
-            "Something happened after it that rests on it.",
+            "Something that happened later depends on it.",
             field="sequence",
-            remedy="Take back the last one first.",
+            remedy="Undo the last one first.",
         )

@@ -69,7 +69,7 @@ def _kept(reading: OutsideReading, place: str, now: datetime, kitchen: Kitchen) 
         raise CraftError(
             f"The reading of '{reading.probe}' lies in the future.",
             field=field("at"),
-            remedy="Set the device's clock, or leave the moment out: then it is now.",
+            remedy="Set the device's clock, or leave the time out: then it is now.",
         )
     moment = milliseconds(at)
     key = reading.key or (f"at-{moment}" if reading.at else secrets.token_hex(8))

@@ -118,7 +118,7 @@ class StandIns:
                     thing.body.turn(share)
 
     def mishap(self, what: Mishap) -> None:
-        """Let it happen now, to every pot."""
+        """Make it happen now, to every pot."""
         with self._lock:
             for thing in self._things.values():
                 if not isinstance(thing.body, StandInPot):

@@ -1,4 +1,4 @@
-"""What is told of a stand-in, and the thermometer that it sends as."""
+"""What is told of a stand-in, and the thermometer that it device name."""
 
 from __future__ import annotations
 

@@ -58,12 +58,12 @@ def read(text: str) -> list[OutsideReading]:
             raise CraftError(
                 f"Line {number}: {where} can't be read ({first['msg'].lower()}).",
                 field=f"text, line {number}, {where}",
-                remedy="Numbers with a point, moments as 2026-05-01T05:30:00Z. Nothing was kept.",
+                remedy="Numbers with a point, times as 2026-05-01T05:30:00Z. Nothing was kept.",
             ) from error
     if not found or len(found) > MOST_AT_ONCE:
         raise CraftError(
             "There is no reading in the table." if not found else f"More than {MOST_AT_ONCE} readings at once.",
             field="text",
-            remedy="Give one line a reading, below the header; split a longer table.",
+            remedy="Put one reading on each line, below the header; split a longer table.",
         )
     return found

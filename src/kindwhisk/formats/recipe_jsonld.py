@@ -80,7 +80,7 @@ def read(document: Any) -> Formula:
     except ValidationError as error:
         first = faults(error.errors(include_url=False), process)[0]
         raise CraftError(
-            f"The process does not hold: {first.sentence}",
+            f"The process is not valid: {first.sentence}",
             field=f"{PROCESS}.{first.field}" if first.field else PROCESS,
-            remedy="Mend this entry and read the file again.",
+            remedy="Correct this entry and read the file again.",
         ) from error

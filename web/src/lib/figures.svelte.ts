@@ -17,7 +17,18 @@ export function grams(g: number): string {
 }
 
 export function celsius(c: number): string {
-  return units.system === 'us' ? `${Math.round(c * 1.8 + 32)} F` : `${Math.round(c)} C`;
+  return units.system === 'us' ? `${Math.round(c * 1.8 + 32)} °F` : `${Math.round(c)} °C`;
+}
+
+/** The same to a tenth, for what is set beside a guidance or a check. */
+export function celsiusExactly(c: number): string {
+  return units.system === 'us' ? `${(c * 1.8 + 32).toFixed(1)} °F` : `${c.toFixed(1)} °C`;
+}
+
+/** A difference of temperatures, with its sign. */
+export function kelvins(k: number): string {
+  const n = Math.round(k * (units.system === 'us' ? 1.8 : 1));
+  return `${n > 0 ? '+' : n < 0 ? '−' : ''}${Math.abs(n)} ${units.system === 'us' ? '°F' : '°C'}`;
 }
 
 export function degrees(c: number): string {
@@ -29,10 +40,10 @@ type Outside = { unit: string; show: (value: number, places: number) => string }
 /** How a value in a unit inside (g, C) is shown in a field: as it is, or in ounces and Fahrenheit. */
 export function outsideOf(unit: string): Outside {
   if (units.system === 'us' && unit === 'C')
-    return { unit: 'F', show: (c) => String(Number((c * 1.8 + 32).toFixed(1))) };
+    return { unit: '°F', show: (c) => String(Number((c * 1.8 + 32).toFixed(1))) };
   if (units.system === 'us' && unit === 'g')
     return { unit: 'oz', show: (g) => String(Number((g / 28.3495).toFixed(2))) };
-  return { unit, show: (value, places) => String(Number(value.toFixed(places))) };
+  return { unit: unitName(unit), show: (value, places) => String(Number(value.toFixed(places))) };
 }
 
 export function litres(ml: number): string {
@@ -59,7 +70,8 @@ export function figure(value: number, unit: string): string {
 }
 
 export function unitName(unit: string): string {
-  return unit === 'C' && units.system === 'us' ? 'F' : unit;
+  if (unit === 'C') return units.system === 'us' ? '°F' : '°C';
+  return unit;
 }
 
 /** Where a figure comes from, in words. */

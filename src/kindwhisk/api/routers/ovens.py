@@ -53,7 +53,7 @@ class PastBake(BaseModel):
 
 @router.get("/{oven_id}/profile")
 def profile(bench: BenchHere, oven_id: str) -> OvenProfile:
-    """Its degrees and its time factor, each with what is not known, how it swings, its hot side; and every step
+    """Temperature and its time factor, each with what is not known, how it swings, its hot side; and every step
     there."""
     return bench.oven_profile(_known(oven_id, bench.kitchen))
 

@@ -158,7 +158,7 @@ class BakeFinished(_Event):
 
 
 class BakeAbandoned(_Event):
-    """The bake was given up, with the reason."""
+    """The bake was abandoned, with the reason."""
 
     kind: Literal["bake_abandoned"]
     reason: Text

@@ -23,8 +23,8 @@ TIMES_TELL_NO_DEGREES = (
 
 
 class PlaceOffset(Value):
-    """Measured minus set at a place in a mode, in K; ``dial_c`` is what to set for 170 C there. ``checks`` tells how
-    many readings were taken just there."""
+    """Offset (thermometer − dial) at a place in a mode, in K; ``dial_c`` is what to set for 170 C there. ``checks``
+    tells how many readings were taken just there."""
 
     rack: Rack
     mode: OvenMode

@@ -18,7 +18,7 @@ from kindwhisk.store.probes import Probes
 
 
 class OvenTime(Value):
-    """A bake's seconds in an oven. ``observed_s`` is None for one that was given up; ``not_yet_s`` is when it was last
+    """A bake's seconds in an oven. ``observed_s`` is None for one that was abandoned; ``not_yet_s`` is when it was last
     looked at and not done."""
 
     step: str
@@ -42,7 +42,7 @@ class OvenHeld(Value):
 
 
 def oven_times(made: WalkedBake, progress: Progress) -> Iterator[OvenTime]:
-    """How long its bakes were in the oven; one that was given up has at least been looked at."""
+    """How long its bakes were in the oven; one that was abandoned has at least been looked at."""
     for step in made.formula.steps:
         own = progress.steps.get(step.id)
         if not isinstance(step, BakeStep) or own is None or own.started_at is None:

@@ -74,16 +74,16 @@ def questions(content: InOven, shelf: Sequence[tuple[str, Tin]] = (), trays: int
             "deeper",
             "Twice as deep",
             _air(content.model_copy(update={"fill_mm": content.fill_mm * 2}), load_kg=air.load_kg * 2),
-            "Time goes about with the depth: heat comes in from below and above, and steam takes much of it.",
+            "Time grows roughly with depth: heat comes from above and below, and steam takes much of it.",
         )
     for sign, word in ((1, "hotter"), (-1, "cooler")):
         to = air.holds_c + sign * HOTTER_K
         if 60 <= to <= 300:
             yield Question(
                 word,
-                f"{HOTTER_K:.0f} C {word}",
+                f"{HOTTER_K:.0f} °C {word}",
                 _air(content, holds_c=to),
-                "The crust follows the oven, the middle follows its own water at 100 C.",
+                "The crust follows the oven, the middle follows its own water at 100 °C.",
             )
     other_mode = OvenMode.STATIC if content.mode is OvenMode.FAN else OvenMode.FAN
     yield Question(
@@ -105,13 +105,13 @@ def questions(content: InOven, shelf: Sequence[tuple[str, Tin]] = (), trays: int
         "door",
         f"Door open for {DOOR_S:.0f} s half way",
         _opened(content),
-        "The air is lost at once and comes back over minutes.",
+        "The hot air is lost at once and takes minutes to recover.",
     )
     yield Question(
         "cold-oven",
         "Into a cold oven",
         _air(content, starts_c=air.kitchen_c),
-        f"The oven rises by {air.rise_k_per_min:.0f} K a minute meanwhile; a foam ages as it waits for the heat.",
+        f"The oven rises by {air.rise_k_per_min:.0f} °C a minute meanwhile; a foam ages as it waits for the heat.",
     )
 
 

@@ -23,7 +23,7 @@ class Sign(Value):
 SKEWER = Sign(
     id="skewer",
     name="Skewer",
-    sees="Comes out clean and warm from the middle.",
+    sees="Comes out of the middle clean and warm.",
     not_yet="Wet batter on it: door shut, look again when it says.",
 )
 MOIST_SKEWER = Sign(
@@ -31,7 +31,7 @@ MOIST_SKEWER = Sign(
     name="Skewer",
     sees="A few moist crumbs cling to it, no wet batter.",
     not_yet="Wet batter runs off it.",
-    too_far="Quite dry and clean: out at once, it will be dry.",
+    too_far="Quite dry and clean: out at once, it is drying out.",
 )
 SPRING = Sign(
     id="spring",
@@ -123,9 +123,9 @@ _RIGHT: dict[Technique, tuple[str, ...]] = {
     Technique.GENOISE: ("It sinks by a finger's width before it is done.", "It wrinkles a little as it cools."),
     Technique.COLD_GENOISE: ("It sinks by a finger's width before it is done.",),
     Technique.SEPARATED_SPONGE: ("The top cracks like dry earth under its sugar.",),
-    Technique.SOAKED_SPONGE: ("It looks drier than other sponges: it is to drink.",),
+    Technique.SOAKED_SPONGE: ("It looks drier than other sponges: it is made to soak.",),
     Technique.RICH_SPONGE: (
-        "It rises, cracks, and sinks in the middle as it cools: that is its nature.",
+        "It rises, cracks, and sinks in the middle as it cools: that is how it should be.",
         "The middle looks damp: it sets on the rack.",
     ),
     Technique.CREAMED_SPONGE: ("It stays lower than a foam cake, with a low dome.",),

@@ -119,7 +119,7 @@ class CrumbFollower:
         if core < self.content.batter_c + WARMED_K:
             return cannot("The middle has not begun to warm.")
         if self._misfit > STRANGE_SD:
-            return cannot("This is no middle's way to warm: is the probe in the thickest place?", strange=True)
+            return cannot("The middle does not warm like that: is the probe in the thickest place?", strange=True)
         if self._there_s is not None and now_s - self._there_s > 2 * DWELL_S:
             return CrumbForecast(
                 left_s=Estimate.exact(0.0, Basis.MEASURED), why="", core_c=core, readings=self._count, faster=None

@@ -66,9 +66,10 @@ def done_s(content: InOven) -> float:
     found = course(content).done_s
     if found is None:
         raise CraftError(
-            f"At {content.air.holds_c:.0f} C it is never done: its middle would stay below {content.finished_c:.0f} C."
+            f"At {content.air.holds_c:.0f} °C it is never done: "
+            f"its middle would stay below {content.finished_c:.0f} °C."
             if content.sets is not Sets.DRY
-            else f"At {content.air.holds_c:.0f} C it does not dry through within a day.",
+            else f"At {content.air.holds_c:.0f} °C it does not dry through within a day.",
             field="oven_c",
             remedy="Set the oven higher, or make it thinner.",
         )
@@ -109,7 +110,7 @@ def predict(content: InOven, reference: ReferenceBake | None = None) -> Predicti
         found = course(measured).done_s
         if found is None:
             raise CraftError(
-                f"At {reference.oven_c:.0f} C the timed bake would never have been done.",
+                f"At {reference.oven_c:.0f} °C the timed bake would never have been done.",
                 field="reference.oven_c",
                 remedy="Check its oven and its tin, or leave it out.",
             )

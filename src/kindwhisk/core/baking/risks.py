@@ -63,14 +63,14 @@ def _crumb(content: InOven, made: Prediction) -> Iterator[Risk]:
         yield Risk(
             kind=RiskKind.RAW_MIDDLE,
             why=f"The top browns {made.browned:.1f} times as much as in the formula's own bake by the time the middle "
-            f"is done ({minutes:.0f} min): one takes it out raw inside.",
-            lever="Cover it loosely when it is brown enough, or bake 10 to 15 C cooler for longer.",
+            f"is done ({minutes:.0f} min): it is easily taken out raw inside.",
+            lever="Cover it loosely when it is brown enough, or bake 10 to 15 °C cooler for longer.",
         )
     elif made.browned is not None and made.browned < PALE:
         yield Risk(
             kind=RiskKind.PALE,
             why=f"Done after {minutes:.0f} min with {made.browned:.0%} of the browning of the formula's own bake.",
-            lever="Ten degrees hotter, a rack higher, or no fan; do not wait for colour: it dries.",
+            lever="10 °C hotter, a rack higher, or no fan; do not wait for colour: it dries.",
         )
     height = content.fill_mm * 1.3
     if end.dome_mm > DOMES * height:
@@ -86,7 +86,7 @@ def _crumb(content: InOven, made: Prediction) -> Iterator[Risk]:
             yield Risk(
                 kind=RiskKind.CRACK,
                 why=f"The top is dry after {crust * stretch / 60:.0f} min with {to_come:.0%} of the rise to come.",
-                lever="Ten degrees cooler, a rack lower, or no fan until it has risen.",
+                lever="10 °C cooler, a rack lower, or no fan until it has risen.",
             )
     edge = way.first("edge_c", content.finished_c)
     if edge is not None and (done - edge) / done > EDGE_WAITS:
@@ -98,7 +98,7 @@ def _crumb(content: InOven, made: Prediction) -> Iterator[Risk]:
     if end.lost > SHRINKS:
         yield Risk(
             kind=RiskKind.SHRINK,
-            why=f"It loses {end.lost:.0%} of its weight: what dries draws in from the wall.",
+            why=f"It loses {end.lost:.0%} of its weight: as it dries it draws in from the wall.",
             lever="Out as soon as it is done; shorter and hotter for a thin one, no fan for a deep one.",
         )
     for door in content.air.openings:
@@ -116,8 +116,8 @@ def _shells(content: InOven, made: Prediction) -> Iterator[Risk]:
     if _hot(made, oven > HOT_SHELLS_C, DARKER):
         yield Risk(
             kind=RiskKind.BROWNED,
-            why=f"At {oven:.0f} C {mode} the tops colour before the inside is set.",
-            lever="Ten degrees cooler and two minutes longer, or a second tray over them.",
+            why=f"At {oven:.0f} °C {mode} the tops colour before the inside is set.",
+            lever="10 °C cooler and two minutes longer, or a second tray over them.",
         )
     if _hot(made, oven > HOT_SHELLS_C, HARSH):
         yield Risk(
@@ -128,8 +128,8 @@ def _shells(content: InOven, made: Prediction) -> Iterator[Risk]:
     if made.browned < PALE if made.browned is not None else oven < COOL_SHELLS_C:
         yield Risk(
             kind=RiskKind.HOLLOW,
-            why=f"At {oven:.0f} C {mode} steam comes slowly: the foot stays low, the inside sinks from the shell.",
-            lever="Ten degrees hotter, or the tray a rack lower.",
+            why=f"At {oven:.0f} °C {mode} steam comes slowly: the foot stays low, the inside sinks from the shell.",
+            lever="10 °C hotter, or the tray a rack lower.",
         )
 
 
@@ -143,8 +143,8 @@ def _dried(content: InOven, made: Prediction) -> Iterator[Risk]:
     if (made.browned is not None and made.browned > DARKER) or oven > HOT_DRYING_C:
         yield Risk(
             kind=RiskKind.BROWNED,
-            why=f"At {oven:.0f} C the sugar colours within the hours that drying takes.",
-            lever="90 to 100 C and longer; the door a spoon's width open lets the vapour out.",
+            why=f"At {oven:.0f} °C the sugar colours within the hours that drying takes.",
+            lever="90 to 100 °C and longer; the door a spoon's width open lets the vapour out.",
         )
     if oven > HOT_DRYING_C:
         yield Risk(

@@ -82,7 +82,7 @@ TEN_MINUTES = Next(
 STEAM_OUT = Next(
     id="pierce",
     do="Leave it in the tin and pierce it while it is warm.",
-    prevents="A cold crumb drinks unevenly.",
+    prevents="A cold crumb soaks unevenly.",
     within_s=900,
 )
 UNDER_CLOTH = Next(

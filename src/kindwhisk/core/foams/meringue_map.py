@@ -129,9 +129,9 @@ def _check(ratio: float, method: Method, acid_percent: float, temperature_c: flo
     low, high = LIMITS_C[method]
     if not low <= temperature_c <= high:
         raise CraftError(
-            f"{temperature_c:.0f} C is out of reach for the {method.value} method.",
+            f"{temperature_c:.0f} °C is out of reach for the {method.value} method.",
             field="temperature_c",
-            remedy=f"Choose between {low:.0f} and {high:.0f} C.",
+            remedy=f"Choose between {low:.0f} and {high:.0f} °C.",
         )
 
 

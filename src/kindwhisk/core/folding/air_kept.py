@@ -60,7 +60,7 @@ def _verdict(seen: Estimate, expected: Estimate) -> tuple[Place, str, str]:
     if seen.likely > expected.high:
         return (
             Place.HIGH,
-            f"{said}: a light hand, or not yet even.",
+            f"{said}: lightly folded, or not yet even.",
             "Look for streaks at the bottom: three or four strokes there, and no more.",
         )
     return Place.WITHIN, f"{said}: as a good fold should.", "Fill at once."

@@ -69,7 +69,7 @@ def cup_volume_ml(empty_g: float, water_g: float, celsius: float = 20.0) -> floa
         )
     if not COLDEST_C <= celsius <= HOTTEST_C:
         raise CraftError(
-            f"Water of {celsius:g} C is no measure for a cup.", field="water_c", remedy="Use tap water, 5 to 30 C."
+            f"Water of {celsius:g} °C is no measure for a cup.", field="water_c", remedy="Use tap water, 5 to 30 °C."
         )
     return (water_g - empty_g) / water_g_per_ml(celsius)
 

@@ -54,8 +54,8 @@ FAT: dict[FoldSchool, str] = {
     FoldSchool.SACRIFICE: "In the base, beaten to fine drops.",
     FoldSchool.THIRDS: "In the base, beaten to fine drops.",
     FoldSchool.INTO_FOAM: "In the base, beaten to fine drops; nothing fat may lie on top of the foam.",
-    FoldSchool.FLOUR_FIRST: "Last, loosened with a spoon of batter, at 40 to 50 C: fluid, and not hot.",
-    FoldSchool.IN_TURNS: "In the liquid, at 40 to 50 C, a little at a time down the wall.",
+    FoldSchool.FLOUR_FIRST: "Last, loosened with a spoon of batter, at 40 to 50 °C: fluid, and not hot.",
+    FoldSchool.IN_TURNS: "In the liquid, at 40 to 50 °C, a little at a time down the wall.",
 }
 """Where flour and fat go. Trade habit."""
 

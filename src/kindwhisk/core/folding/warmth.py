@@ -43,7 +43,7 @@ def fluid_in_words(fat: Material) -> str:
     if not _is_fat(fat):
         return ""
     low, high = FOLD_C
-    return f"The fat should run like oil, {low:.0f} to {high:.0f} C; it comes at {fat.temperature_c:.0f}."
+    return f"The fat should run like oil, {low:.0f} to {high:.0f} °C; it comes at {fat.temperature_c:.0f}."
 
 
 def fat_warmth(fat: Material) -> Warmth | None:
@@ -56,12 +56,12 @@ def fat_warmth(fat: Material) -> Warmth | None:
     sets = max(SETS_C[i] for i in fat.parts if i in SETS_C)
     if fat.temperature_c < sets:
         return Warmth(
-            text=f"The fat comes in at {fat.temperature_c:.0f} C, and sets below {sets:.0f} C: it streaks and sinks.",
-            remedy=f"Keep it at {FOLD_C[0]:.0f} to {FOLD_C[1]:.0f} C beside the bowl until the foam is there.",
+            text=f"The fat comes in at {fat.temperature_c:.0f} °C, and sets below {sets:.0f} °C: it streaks and sinks.",
+            remedy=f"Keep it at {FOLD_C[0]:.0f} to {FOLD_C[1]:.0f} °C beside the bowl until the foam is there.",
         )
     if fat.temperature_c > BREAKS_C:
         return Warmth(
-            text=f"The fat comes in at {fat.temperature_c:.0f} C and breaks bubbles where it falls.",
-            remedy=f"Let it cool to {FOLD_C[0]:.0f} to {FOLD_C[1]:.0f} C.",
+            text=f"The fat comes in at {fat.temperature_c:.0f} °C and breaks bubbles where it falls.",
+            remedy=f"Let it cool to {FOLD_C[0]:.0f} to {FOLD_C[1]:.0f} °C.",
         )
     return None

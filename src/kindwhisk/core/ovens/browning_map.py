@@ -86,7 +86,7 @@ def hot_side(marked: BrowningMap) -> HotSide:
     if not side:
         advice = "Even enough: turn only what is large."
     else:
-        advice = f"The {side} browns as if it were {spread:.0f} K hotter than across from it: turn once it has set."
+        advice = f"The {side} browns as if it were {spread:.0f} °C hotter than across from it: turn once it has set."
     return HotSide(side=side, spread_k=float(spread), places_k=places, sure=sure, advice=advice)
 
 

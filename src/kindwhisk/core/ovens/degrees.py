@@ -61,6 +61,6 @@ def trust(seen: tuple[DegreesSeen, ...]) -> tuple[float, ...]:
 def offset_k(
     seen: tuple[DegreesSeen, ...], oven: str, rack: Rack = Rack.MIDDLE, mode: OvenMode = OvenMode.STATIC
 ) -> Belief:
-    """Measured minus set at a place in a mode, in K, as mean and standard deviation."""
+    """Offset (thermometer − dial) at a place in a mode, in K, as mean and standard deviation."""
     effects = _effects(oven, rack, mode)
     return _learned(seen).sum_of(effects, _priors(effects))

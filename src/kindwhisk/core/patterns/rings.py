@@ -67,7 +67,9 @@ def pours(
         CraftError: fewer than two batters, or fewer pours than batters.
     """
     if len(masses_g) < 2:
-        raise CraftError("Rings want two batters.", field="parts", remedy="Part the batter first, and colour one.")
+        raise CraftError(
+            "Rings need two batters.", field="parts", remedy="Divide the batter first, and colour one part."
+        )
     if pattern.pours < len(masses_g):
         raise CraftError(
             f"{pattern.pours} pours are fewer than the batters.", field="pours", remedy="At least one pour of each."
@@ -107,7 +109,7 @@ def rings_in(
         CraftError: the tin is not round, or the batters don't suit the pattern.
     """
     if not tin.round:
-        raise CraftError("Rings want a round tin.", field="shape", remedy="Take a round or a tube tin.")
+        raise CraftError("Rings need a round tin.", field="shape", remedy="Take a round or a tube tin.")
     sizes, left = pours(masses_g, densities, pattern, tins)
     level = tin.level_mm(sum(grams / densities[batter] for batter, grams in sizes))
     cut = tin.cut(level / 2)

@@ -96,7 +96,7 @@ def split(batter: Material, wishes: tuple[PartWish, ...]) -> SplitPlan:
     """
     if not wishes or batter.mass_g <= 0:
         raise CraftError(
-            "There is nothing to part.", field="parts", remedy="Give the batter's grams and at least one part."
+            "There is nothing to divide.", field="parts", remedy="Give the batter's weight and at least one part."
         )
     total = sum(w.share for w in wishes)
     made: list[tuple[PartWish, Material, PutBack, Material, float]] = []

@@ -16,7 +16,9 @@ def stripes(masses_g: Sequence[float], densities: Sequence[float], each: int, no
         CraftError: fewer than two batters, or a stripe too thin to be seen.
     """
     if len(masses_g) < 2:
-        raise CraftError("Stripes want two batters.", field="parts", remedy="Part the batter first, and colour one.")
+        raise CraftError(
+            "Stripes need two batters.", field="parts", remedy="Divide the batter first, and colour one part."
+        )
     volumes = [m / d for m, d in zip(masses_g, densities, strict=True)]
     turn = [v / sum(volumes) * 360 / each for v in volumes]
     found, at = [], 0.0

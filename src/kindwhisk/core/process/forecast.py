@@ -55,7 +55,7 @@ class MaterialView(Value):
 
 
 class Taken(Value):
-    """What goes into a step: from an ingredient, or from a step."""
+    """Contentsto a step: from an ingredient, or from a step."""
 
     name: str
     grams: float
@@ -271,7 +271,7 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
             step=f.step,
             level="risk",
             text=f"{f.text[0].upper()}{f.text[1:]}.",
-            remedy="A trace of fat keeps whites down.",
+            remedy="A trace of fat stops whites from rising.",
         )
         for f in formula.findings()
         if not f.blocks

@@ -37,7 +37,7 @@ POT = Vessel(id="syrup-pot", name="syrup pot", form=VesselForm.POT, diameter_mm=
 
 @dataclass(frozen=True)
 class Goods:
-    """What goes into a meringue: whites (with the water of dried ones), sugar, and the rest such as acid."""
+    """Contentsto a meringue: whites (with the water of dried ones), sugar, and the rest such as acid."""
 
     whites: tuple[IngredientPortion, ...]
     sugar: tuple[IngredientPortion, ...]

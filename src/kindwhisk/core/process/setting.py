@@ -83,7 +83,7 @@ class Setting:
         return risen_volume_ml(batter, self.kitchen.altitude_m, learned)
 
     def oven_offset_k(self, rack: Rack) -> float:
-        """Measured minus set on a rack of this oven: by this kitchen's thermometer readings, else as entered."""
+        """Offset (thermometer − dial) on a rack of this oven: by this kitchen's readings, else as entered."""
         if any(s.oven == self.oven.id for s in self.record.degrees):
             return offset_k(self.record.degrees, self.oven.id, rack, self.oven.mode).mean
         return self.oven.offset_k

@@ -83,7 +83,7 @@ class Offer(Value):
 
 
 class Swap(Value):
-    """``share`` (0 to 1] of an ingredient given up for ``into``, in some steps or, by default, in all."""
+    """``share`` (0 to 1] of an ingredient abandoned for ``into``, in some steps or, by default, in all."""
 
     ingredient: Annotated[str, Field(max_length=40)]
     into: Annotated[str, Field(max_length=40)]

@@ -196,7 +196,7 @@ class ApproachWatching(Watching):
     def _why(self) -> str:
         if self.trail.last is None:
             return "No reading yet."
-        return "It is still warming." if self._from_above and not self._turned else "It does not move that way yet."
+        return "It is still warming." if self._from_above and not self._turned else "It is not moving that way yet."
 
     def _left(self, now_s: float) -> Estimate | None:
         """Seconds to the target from now; None where the readings don't move that way."""

@@ -23,7 +23,7 @@ class MoreTins(Value):
 
 
 class Limit(Value):
-    """All that there is of an ingredient, in grams."""
+    """All there is of an ingredient, in grams."""
 
     ingredient: str = Field(max_length=40)
     grams: Amount

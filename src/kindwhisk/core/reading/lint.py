@@ -95,7 +95,7 @@ def _lists(lines: Sequence[ReadLine], method: MethodReading) -> Iterator[Remark]
                     :160
                 ],
                 text=f"The method uses {name}, the list does not have it.",
-                consequence="You would notice with the foam already standing.",
+                consequence="You would notice only when the foam is already whipped.",
             )
     if not method.sentences:
         return
@@ -132,7 +132,7 @@ def _amounts(lines: Sequence[ReadLine]) -> Iterator[Remark]:
                 level=Level.MISSING,
                 where=line.text,
                 text="This line was not recognised.",
-                consequence="It is left out of the draft until you say what it is.",
+                consequence="It is left out until you say what it is.",
             )
         elif line.grams is None and line.ingredient not in UNNAMED:
             yield Remark(
@@ -178,7 +178,7 @@ PROPORTIONS: tuple[tuple[str, float, str, str], ...] = (
     ("vanilla-extract", 0.04, "all of it", "Its alcohol and taste come through."),
     ("gelatine", 0.03, "all of it", "It sets like rubber."),
 )
-"""Ingredient, the share beyond which it is out of all proportion, of what, and what comes of it. Trade habit."""
+"""Ingredient, the share beyond which it is far out of proportion, of what, and what comes of it. Trade habit."""
 
 
 def _proportions(lines: Sequence[ReadLine]) -> Iterator[Remark]:
@@ -193,7 +193,7 @@ def _proportions(lines: Sequence[ReadLine]) -> Iterator[Remark]:
                 id="out-of-proportion",
                 level=Level.WRONG,
                 where=next((line.text for line in lines if line.ingredient == name), ""),
-                text=f"{ingredient(name).name}: {there / total:.0%} of {of} is out of all proportion.",
+                text=f"{ingredient(name).name}: {there / total:.0%} of {of} is far out of proportion.",
                 consequence=consequence,
             )
     sugar, flour = balance.added_sugar_g(whole), balance.flour_g(whole)
@@ -223,7 +223,7 @@ def _proportions(lines: Sequence[ReadLine]) -> Iterator[Remark]:
                 id="out-of-proportion",
                 level=Level.WRONG,
                 where=where,
-                text=f"The {kind} is out of all proportion: {said}.",
+                text=f"The {kind} is far out of proportion: {said}.",
                 consequence=consequence,
             )
 
@@ -272,7 +272,7 @@ def _order(method: MethodReading) -> Iterator[Remark]:
             id="from-elsewhere",
             level=Level.MISSING,
             where=method.sentences[reserved][:160],
-            text="This needs something that was prepared, and nothing says when or how.",
+            text="This needs something prepared earlier, and the recipe does not say when or how.",
             consequence="It has to be ready before the foam is begun.",
         )
 
@@ -283,7 +283,7 @@ def _ends(method: MethodReading, technique: Technique) -> Iterator[Remark]:
     if baked and method.oven_c is None:
         yield Remark(
             id="no-temperature", level=Level.MISSING, where=where, text="No oven temperature is given.",
-            consequence="The class's usual one is proposed: confirm it.",
+            consequence="The usual one for this class is proposed: confirm it.",
         )  # fmt: skip
     if baked and method.tin is None and technique not in {Technique.SHELLS, Technique.LADYFINGERS, Technique.MERINGUE}:
         yield Remark(
@@ -292,13 +292,13 @@ def _ends(method: MethodReading, technique: Technique) -> Iterator[Remark]:
         )  # fmt: skip
     if baked and not method.end_point:
         yield Remark(
-            id="no-end-point", level=Level.MISSING, where=where, text="Nothing says how one sees that it is done.",
-            consequence="A time holds for one oven; the class's own end point is proposed.",
+            id="no-end-point", level=Level.MISSING, where=where, text="It does not say how to tell that it is done.",
+            consequence="A time is true for one oven only; the usual end point is proposed.",
         )  # fmt: skip
     if baked and method.bake_minutes is None:
         yield Remark(
             id="no-time", level=Level.MISSING, where=where, text="No time in the oven is given.",
-            consequence="The class's usual one for this tin is proposed.",
+            consequence="The usual one for this class and tin is proposed.",
         )  # fmt: skip
 
 

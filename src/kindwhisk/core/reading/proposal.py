@@ -58,7 +58,7 @@ def _plan(method: MethodReading, technique: Technique, questions: list[Question]
     if method.oven_c:
         oven = method.oven_c.low
     else:
-        questions.append(Question(field="oven", text="No oven temperature was found.", assumed=f"{oven:.0f} C"))
+        questions.append(Question(field="oven", text="No oven temperature was found.", assumed=f"{oven:.0f} °C"))
     if method.bake_minutes:
         minutes = (method.bake_minutes.low + method.bake_minutes.high) / 2
     else:

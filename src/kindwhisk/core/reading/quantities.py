@@ -135,4 +135,5 @@ def read_quantity(
         raise _refuse(text, wanted)
     unit = INSIDE[wanted]
     total = round(total, 9)  # 86 F is 30 C, not a hair more
-    return Understood(value=total, unit=unit, said=f"{total:.4g} {unit}".strip())
+    shown = "°C" if wanted is Wanted.TEMPERATURE else unit
+    return Understood(value=total, unit=unit, said=f"{total:.4g} {shown}".strip())

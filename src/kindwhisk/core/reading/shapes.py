@@ -232,7 +232,14 @@ class Builder:
         soak = SoakStep(id="soak", title="Soak it", vessel=TIN.id, inputs=(of(cake), of("weigh-soak")), flooded=True)
         self.add(soak)
         return self.add(
-            ChillStep(id="chill", title="Chill it", vessel=TIN.id, inputs=(of("soak"),), hours=8, sees="All is drunk.")
+            ChillStep(
+                id="chill",
+                title="Chill it",
+                vessel=TIN.id,
+                inputs=(of("soak"),),
+                hours=8,
+                sees="All of it is absorbed.",
+            )
         )
 
     def filling(self, cake: str) -> None:

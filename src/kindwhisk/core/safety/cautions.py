@@ -16,8 +16,8 @@ class Caution(Value):
 
 RAW_EGG = Caution(
     id="raw-egg",
-    text="Raw egg: wash hands, keep cold until used, lick nothing.",
-    reason="Raw egg can carry salmonella; guidance is 71 C throughout, or pasteurised egg.",
+    text="Raw egg: wash hands, keep cold until used, taste nothing.",
+    reason="Raw egg can carry salmonella; guidance is 71 °C throughout, or pasteurised egg.",
 )
 STEAM = Caution(
     id="steam",
@@ -38,7 +38,7 @@ HOT_LIQUID = Caution(
 )
 BOILING_SUGAR = Caution(
     id="boiling-sugar",
-    text="Boiling sugar: long sleeves, dry hands, no child or tail near; a bowl of cold water beside you.",
+    text="Boiling sugar: long sleeves, dry hands, no children or pets near; a bowl of cold water beside you.",
     reason="Syrup is far hotter than water and sticks where it falls: under cold running water at once.",
     defers="Follow the kitchen's own safety rules.",
 )
@@ -51,7 +51,7 @@ HOT_STREAM = Caution(
 NOT_COOKED = Caution(
     id="not-cooked",
     text="Hot syrup seldom cooks egg through: measure it, or take pasteurised egg.",
-    reason="Guidance for egg is 71 C throughout; most hot foams stay below that, and cool quickly.",
+    reason="Guidance for egg is 71 °C throughout; most hot foams stay below that, and cool quickly.",
 )
 UNBAKED_EGG = Caution(
     id="unbaked-egg",
@@ -60,7 +60,7 @@ UNBAKED_EGG = Caution(
 )
 KEEP_COLD = Caution(
     id="keep-cold",
-    text="Cream, milk and custard: below 5 C, and no longer out than the work needs.",
+    text="Cream, milk and custard: below 5 °C, and no longer out than the work needs.",
     reason="Bacteria grow fast in a moist filling at room temperature.",
 )
 FLAME = Caution(

@@ -9,7 +9,7 @@ from kindwhisk.core.safety.cautions import DEFER
 from kindwhisk.core.values.model import Value
 
 GUIDANCE_C = 71.0
-GUIDANCE = "Consumer guidance: 71 C (160 F) throughout, or pasteurised egg."
+GUIDANCE = "Consumer guidance: 71 °C (160 °F) throughout, or pasteurised egg."
 SOURCE = "once required of makers of liquid egg in the United States (9 CFR 590.570, before 2020); published"
 SWEET_FROM = 0.5
 SWEET_NOTE = "Not valid with half the egg's weight of sugar and more: sugar protects bacteria."

@@ -165,9 +165,9 @@ def check_pot(sugar_g: float, target_c: float, pressure_kpa: float) -> None:
     curve = boiling_curve(pressure_kpa)
     if not curve.celsius[0] < target_c < curve.celsius[-1]:
         raise CraftError(
-            f"No syrup boils at {target_c:.0f} C here.",
+            f"No syrup boils at {target_c:.0f} °C here.",
             field="target_c",
-            remedy=f"Choose a target between {curve.celsius[0]:.0f} and {curve.celsius[-1]:.0f} C.",
+            remedy=f"Choose a target between {curve.celsius[0]:.0f} and {curve.celsius[-1]:.0f} °C.",
         )
 
 

@@ -64,7 +64,7 @@ def dissolution(sugar_to_white: float) -> Dissolution:
     sets = Estimate(low=SETS_C[0] + later / 2, likely=SETS_C[1] + later, high=SETS_C[2] + later, basis=Basis.RECALLED)
     cold = likely is not None and likely <= 20.0
     if likely is None:
-        says = "More sugar than this white's water can hold below 90 C: grains stay."
+        says = "More sugar than this white's water can hold below 90 °C: grains stay."
         return Dissolution(
             sugar_to_white=sugar_to_white,
             temperature_c=None,
@@ -85,7 +85,7 @@ def dissolution(sugar_to_white: float) -> Dissolution:
         )
     at = Estimate(low=wet or COLDEST_C, likely=likely, high=dry or HOTTEST_C, basis=Basis.PUBLISHED)
     close = likely > sets.low - 3
-    says = f"All of it can dissolve from about {likely:.0f} C: below, grains stay however long it is stirred." + (
+    says = f"All of it can dissolve from about {likely:.0f} °C: below, grains stay however long it is stirred." + (
         " White begins to set not far above: stir all the time." if close else ""
     )
     return Dissolution(

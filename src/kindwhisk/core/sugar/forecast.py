@@ -34,11 +34,11 @@ class Flag(Value):
 TOUCHING = Flag(
     id="probe-on-the-bottom",
     text="The reading jumped up or wavers: the probe may touch the pan.",
-    remedy="Lift its tip a finger's width off the bottom; until then the forecast coasts.",
+    remedy="Lift its tip a finger's width off the bottom; until then the forecast ignores it.",
 )
 FLAME = Flag(
     id="flame-changed",
-    text="The pot takes up heat at another pace than before.",
+    text="The pot is heating at a different rate than before.",
     remedy="If the flame was changed, give it half a minute: the range is wider until then.",
 )
 WATER = Flag(
@@ -58,8 +58,8 @@ SILENT = Flag(
 )
 NO_WATER_TOLD = Flag(
     id="water-unknown",
-    text="How much water is in the pot was not told.",
-    remedy="The readings tell it once it boils; until then the range is wide.",
+    text="The amount of water in the pot is not known.",
+    remedy="The readings show it once it boils; until then the range is wide.",
 )
 
 

@@ -75,6 +75,6 @@ UNKNOWN_WATER = (0.2, 0.225, 0.25, 0.28, 0.31, 0.35, 0.4, 0.45, 0.52, 0.6, 0.75)
 WATER_ADDED = (0.02, 0.05, 0.08, 0.12, 0.17, 0.25)
 """Water to sugar that a spoon or a careless cup may have added."""
 UNLIKELY = -12.0
-"""A supposed pot whose logarithm of likelihood is so far below the best one's is given up."""
+"""A supposed pot whose logarithm of likelihood is so far below the best one's is abandoned."""
 ALIKE_BEYOND_K = 1.0
 """Boiling so far beyond where each of them begins to boil, they are one and the same pot."""

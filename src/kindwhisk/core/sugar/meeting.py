@@ -123,7 +123,7 @@ def _waiting(
     at = syrup.temperature_c if now else syrup.celsius_in(start)
     late = left - whites_s.likely
     if not now and at is not None:
-        says = f"Start the whites at {at:.0f} C, in about {_span(start)}."
+        says = f"Start the whites at {at:.0f} °C, in about {_span(start)}."
     elif late < -TOGETHER_S:
         says = f"Start the whites now: they need {_span(-late)} more than the syrup."
     else:
@@ -162,7 +162,7 @@ def _whites_first(gap: float, left: float, hold: float, whisk: Whisk) -> tuple[L
             id="fresh-whites",
             do="Stop these whites; start fresh ones when the pot says so.",
             gains_s=None,
-            limit="These will not keep so long: use them in something that is cooked.",
+            limit="These will not keep that long: use them in something that is cooked.",
         )
         return (again, hurry) if whisk is Whisk.THERE else (slow, again)
     return (slow, hurry) if left > 45 else (slow,)
@@ -203,7 +203,7 @@ def _spoon(syrup: SyrupForecast, pot: Pot) -> tuple[Lever, ...]:
             id="spoon-of-water",
             do=f"A spoon ({SPOON_G:.0f} g) of water down the wall, face back: it spits. Then back up.",
             gains_s=gains,
-            limit="Twice at most; each time a little more of the sugar turns and the foam sets softer.",
+            limit="Twice at most: each time a little more sugar inverts, and the foam sets softer.",
         ),
     )
 
@@ -216,7 +216,7 @@ def _back(syrup: SyrupForecast, pot: Pot) -> tuple[Lever, ...]:
             id="fresh-syrup",
             do="Off the heat and start again with fresh sugar and water.",
             gains_s=None,
-            limit="From about 150 C it colours and tastes of it: water does not take that back.",
+            limit="From about 150 °C it colours and tastes of caramel: water cannot undo that.",
         )
         return (again,)
     return _spoon(syrup, pot)

@@ -316,7 +316,7 @@ class PotWatch:
         )
         if now - self._believed_s > self._patience_s:
             silent = now - last > self._patience_s
-            why = SILENT.text if silent else "What is read has not been the syrup for a while."
+            why = SILENT.text if silent else "The readings have not been those of the syrup for a while."
             lost = {"temperature_c": None, "rate_k_per_min": None, "stage": "", "phase": Phase.UNKNOWN}
             return facts.model_copy(update={**lost, "why": why})
         if syrup > self.target_c + PAST_K:
@@ -336,7 +336,7 @@ class PotWatch:
         variance = sum(w * (s * s + (t - likely) ** 2) for w, (t, s) in zip(weights, times, strict=True)) / whole
         deviation = math.sqrt(variance)
         if not math.isfinite(likely) or (deviation > WIDEST_SHARE * likely and deviation > WIDE_ENOUGH_S):
-            return facts.model_copy(update={"why": "The readings do not tell it yet: the range is too wide."})
+            return facts.model_copy(update={"why": "Too uncertain to tell yet."})
         return facts.model_copy(
             update={
                 "phase": Phase.NEAR if likely < NEAR_S else facts.phase,

@@ -58,7 +58,7 @@ def check_plausible(value: float, quantity: Quantity, field: str) -> None:
     Raises:
         CraftError: it is a slip of the finger or the wrong unit; names ``field``.
     """
-    limits, unit = LIMITS[quantity], UNITS[quantity]
+    limits, unit = LIMITS[quantity], UNITS[quantity].replace("C", "°C")
     if not limits.low <= value <= limits.high:
         raise CraftError(
             f"{value:.3g} {unit} can't be a {quantity.value}: "

@@ -64,9 +64,9 @@ def cooling_s(
     """
     if to_c <= air_c:
         raise CraftError(
-            f"Nothing cools to {to_c:.0f} C in a kitchen at {air_c:.0f} C.",
+            f"Nothing cools to {to_c:.0f} °C in a kitchen at {air_c:.0f} °C.",
             field="target_c",
-            remedy="Choose a target at least 1 C above the kitchen's air, or chill it.",
+            remedy="Choose a target at least 1 °C above the kitchen's air, or chill it.",
         )
     if from_c <= to_c:
         return Estimate.exact(0.0, Basis.MODEL)
@@ -106,9 +106,9 @@ def gate_temperatures(technique: Technique | None, air_c: float) -> tuple[tuple[
     if technique in ROLLS:
         gates.append((GateKind.ROLL, 35.0, "Hot it sticks and tears; cold and bare it cracks."))
     if technique is Technique.SOAKED_SPONGE:
-        gates.append((GateKind.SOAK, 45.0, "Lukewarm, it drinks evenly."))
+        gates.append((GateKind.SOAK, 45.0, "Lukewarm, it soaks evenly."))
     if technique is not Technique.MERINGUE:
-        gates.append((GateKind.CREAM, CREAM_C, "Cream melts from 27 to 30 C on."))
+        gates.append((GateKind.CREAM, CREAM_C, "Cream melts from 27 to 30 °C on."))
     if technique not in PIECES:
         gates.append(
             (GateKind.CUT, air_c + CUT_ABOVE_K, "Starch is still setting: a warm crumb balls under the knife.")

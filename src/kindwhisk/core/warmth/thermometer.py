@@ -60,8 +60,8 @@ def error_k(check: Check, at_c: float, pressure_kpa: float) -> Estimate:
 def odd(check: Check, pressure_kpa: float) -> str:
     """What is wrong with a check, in words; empty when nothing is."""
     if check.ice_c is not None and abs(check.ice_c - ICE_C) > ODD_K:
-        return "Ice water is 0 C: let it stand with much crushed ice, stir, and read again."
+        return "Ice water is 0 °C: let it stand with much crushed ice, stir, and read again."
     boils = true_boiling_c(check.pressure_kpa or pressure_kpa)
     if check.boiling_c is not None and abs(check.boiling_c - boils) > ODD_K:
-        return f"Water boils at {boils:.1f} C here: read it at a rolling boil, clear of the pot."
+        return f"Water boils at {boils:.1f} °C here: read it at a rolling boil, clear of the pot."
     return ""

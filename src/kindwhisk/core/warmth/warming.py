@@ -21,9 +21,9 @@ def over_water_s(material: Material, to_c: float, bath_c: float = BATH_C) -> Est
     """
     if to_c >= bath_c:
         raise CraftError(
-            f"Water at {bath_c:.0f} C cannot warm anything to {to_c:.0f} C.",
+            f"Water at {bath_c:.0f} °C cannot warm anything to {to_c:.0f} °C.",
             field="target_c",
-            remedy=f"Choose a target below {bath_c:.0f} C.",
+            remedy=f"Choose a target below {bath_c:.0f} °C.",
         )
     if to_c <= material.temperature_c:
         return Estimate.exact(0.0, Basis.MODEL)

@@ -1289,7 +1289,7 @@ export interface paths {
         };
         /**
          * Profile
-         * @description Its degrees and its time factor, each with what is not known, how it swings, its hot side; and every step
+         * @description Temperature and its time factor, each with what is not known, how it swings, its hot side; and every step
          *     there.
          */
         get: operations["profile_api_ovens__oven_id__profile_get"];
@@ -1695,7 +1695,7 @@ export interface components {
         };
         /**
          * BakeAbandoned
-         * @description The bake was given up, with the reason.
+         * @description The bake was abandoned, with the reason.
          */
         BakeAbandoned: {
             /** At */
@@ -3346,7 +3346,7 @@ export interface components {
          * @description The kinds of content whose only leaven, or nearly so, is air.
          * @enum {string}
          */
-        Foam: "French meringue" | "Swiss meringue" | "syrup-cooked meringue" | "whole-egg ribbon" | "yolk foam" | "whipped cream" | "chiffon batter" | "whole-egg sponge batter" | "batter for a roll" | "finger biscuit batter" | "fat-free sponge batter" | "rich batter" | "creamed batter with whites" | "macaron batter" | "mousse";
+        Foam: "French meringue" | "Swiss meringue" | "Italian meringue" | "whole-egg ribbon" | "yolk foam" | "whipped cream" | "chiffon batter" | "génoise batter" | "batter for a roll" | "ladyfinger batter" | "fat-free sponge batter" | "rich batter" | "creamed batter with whites" | "macaron batter" | "mousse";
         /**
          * FoldBody
          * @description A fold to be planned. ``dry_share`` is the share of the base that is sifted, where a school does that.
@@ -4245,7 +4245,7 @@ export interface components {
         };
         /**
          * Limit
-         * @description All that there is of an ingredient, in grams.
+         * @description All there is of an ingredient, in grams.
          */
         Limit: {
             /** Grams */
@@ -4557,7 +4557,7 @@ export interface components {
          * @description How a meringue meets its sugar.
          * @enum {string}
          */
-        Method: "French" | "Swiss" | "syrup-cooked";
+        Method: "French" | "Swiss" | "Italian";
         /**
          * MethodChange
          * @description The meringue that a step finishes, to be made by another method.
@@ -5064,7 +5064,7 @@ export interface components {
         };
         /**
          * OvenTime
-         * @description A bake's seconds in an oven. ``observed_s`` is None for one that was given up; ``not_yet_s`` is when it was last
+         * @description A bake's seconds in an oven. ``observed_s`` is None for one that was abandoned; ``not_yet_s`` is when it was last
          *     looked at and not done.
          */
         OvenTime: {
@@ -5384,8 +5384,8 @@ export interface components {
         Place: "low" | "within" | "high";
         /**
          * PlaceOffset
-         * @description Measured minus set at a place in a mode, in K; ``dial_c`` is what to set for 170 C there. ``checks`` tells how
-         *     many readings were taken just there.
+         * @description Offset (thermometer − dial) at a place in a mode, in K; ``dial_c`` is what to set for 170 C there. ``checks``
+         *     tells how many readings were taken just there.
          */
         PlaceOffset: {
             /** Checks */
@@ -7044,7 +7044,7 @@ export interface components {
         SugarSchool: "all at the start" | "in thirds" | "a spoon at a time";
         /**
          * Swap
-         * @description ``share`` (0 to 1] of an ingredient given up for ``into``, in some steps or, by default, in all.
+         * @description ``share`` (0 to 1] of an ingredient abandoned for ``into``, in some steps or, by default, in all.
          */
         Swap: {
             /** Ingredient */
@@ -7141,7 +7141,7 @@ export interface components {
         };
         /**
          * Taken
-         * @description What goes into a step: from an ingredient, or from a step.
+         * @description Contentsto a step: from an ingredient, or from a step.
          */
         Taken: {
             /** Grams */
@@ -7173,7 +7173,7 @@ export interface components {
          * @description What a formula, or a component of it, is by the way its foam is made and used.
          * @enum {string}
          */
-        Technique: "separated chiffon" | "chiffon sheet for a roll" | "whole-egg sponge, warmed" | "whole-egg sponge, not warmed" | "separated sponge" | "whites in a rich chocolate and nut base" | "whites in a creamed batter" | "flourless souffléd sheet" | "soaked sponge" | "finger biscuits" | "meringue" | "macaron shells" | "cooked-yolk mousse" | "two-batter patterned cake" | "finger-lined cake";
+        Technique: "separated chiffon" | "chiffon sheet for a roll" | "génoise" | "génoise, cold method" | "separated sponge" | "whites in a rich chocolate and nut base" | "whites in a creamed batter" | "flourless souffléd sheet" | "soaked sponge" | "ladyfingers" | "meringue" | "macaron shells" | "cooked-yolk mousse" | "two-batter patterned cake" | "ladyfinger-lined cake";
         /**
          * TemperatureUnit
          * @description The unit of an outside reading.

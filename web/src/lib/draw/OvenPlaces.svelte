@@ -22,7 +22,7 @@
   viewBox="0 0 {W} {H}"
   class="block w-full max-w-[380px]"
   role="img"
-  aria-label="Measured minus set by rack: {shown
+  aria-label="Offset (thermometer − dial) by rack: {shown
     .map((p) => `${p.rack} ${k(p.offset_k.likely)}, ${k(p.offset_k.low)} to ${k(p.offset_k.high)}`)
     .join('; ')}"
 >

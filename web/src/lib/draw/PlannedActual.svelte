@@ -23,7 +23,7 @@
         <a
           href={href(bake.bake)}
           class="block"
-          aria-label="{bake.title}, {day(bake.at)}: reckoned {Math.round(bake.modelled_min)} minutes, {bake.above
+          aria-label="{bake.title}, {day(bake.at)}: predicted {Math.round(bake.modelled_min)} minutes, {bake.above
             ? 'more than '
             : ''}{Math.round(bake.observed_min)} as it was"
         >

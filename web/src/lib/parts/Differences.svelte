@@ -21,7 +21,7 @@
 {/snippet}
 
 {#if differences.length === 0}
-  <p class="text-lg">Nothing that a baker would notice differs.</p>
+  <p class="text-lg">No difference that a baker would notice.</p>
 {:else}
   <div class="grid grid-cols-[1fr_1fr] gap-x-5 text-[16px] sm:grid-cols-[minmax(0,13rem)_1fr_1fr]">
     <span class="hidden sm:block"></span><strong class="border-b-2 border-ink pb-1">{before}</strong><strong

@@ -52,7 +52,7 @@
             {option.label}
           </Combobox.Item>
         {:else}
-          <p class="px-3 py-2 text-quiet">Nothing is called that.</p>
+          <p class="px-3 py-2 text-quiet">No match</p>
         {/each}
       </Combobox.Content>
     </Combobox.Portal>

@@ -79,7 +79,7 @@
     />
   {:else if wish.basis === 'limit'}
     <Choice
-      label="All that there is of"
+      label="All there is of"
       value={wish.ingredient}
       options={(forecast?.ingredients ?? []).map((i) => ({ value: i.id, label: i.name }))}
       onvalue={(v) => wish.limitTo(v, forecast)}

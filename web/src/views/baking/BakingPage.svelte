@@ -3,7 +3,7 @@
   import OvenSection from '../../lib/draw/OvenSection.svelte';
   import PlannedActual from '../../lib/draw/PlannedActual.svelte';
   import WhatIfs from '../../lib/draw/WhatIfs.svelte';
-  import { celsius, origin } from '../../lib/figures.svelte';
+  import { celsius, kelvins, origin } from '../../lib/figures.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
   import ContentFields from '../../lib/parts/ContentFields.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
@@ -71,7 +71,7 @@
     <div
       class="mt-2 grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-5 lg:grid-cols-[18rem_minmax(0,1fr)_minmax(0,20rem)]"
     >
-      <section aria-label="What goes in" class="grid content-start gap-x-6 gap-y-1 sm:grid-cols-2 lg:grid-cols-1">
+      <section aria-label="Contents" class="grid content-start gap-x-6 gap-y-1 sm:grid-cols-2 lg:grid-cols-1">
         {#if bake.formulas.length > 0}
           <Pick label="Formula" value={bake.formula} options={bake.formulas} onvalue={(v) => void bake.choose(v)} />
         {/if}
@@ -87,7 +87,7 @@
         <div class="flex flex-wrap gap-x-8">
           <OneOf label="Mode" all={MODES} now={body.mode} onchoose={(mode) => bake.set({ mode })} />
           <OneOf
-            label="Begins in a"
+            label="Start from"
             all={STARTS}
             now={body.cold_oven ? 'cold oven' : 'hot oven'}
             onchoose={(s) => bake.set({ cold_oven: s === 'cold oven' })}
@@ -105,7 +105,7 @@
             }}
           />
           <Choice
-            label="Its wall"
+            label="Wall"
             value={body.wall}
             options={WALLS.map((w) => ({ value: w, label: w }))}
             onvalue={(wall) => bake.set({ wall: wall as typeof body.wall })}
@@ -133,8 +133,8 @@
                 >
               </p>
               <p class="mt-2 text-[18px] leading-snug">
-                {#if view.turn_min == null}<span class="text-quiet">Not to be turned: it sets too late.</span
-                  >{:else}Turn at
+                {#if view.turn_min == null}<span class="text-quiet">Do not turn it: it sets too late.</span>{:else}Turn
+                  at
                   <strong>{minutes(view.turn_min)} min</strong>.{/if}
                 {#if view.cover_min != null}Cover at <strong>{minutes(view.cover_min)} min</strong>.{/if}
                 First look at <strong>{minutes(view.first_look_min)} min</strong>.
@@ -222,7 +222,7 @@
                 <p class="border-t border-line py-1.5 text-[16px]">
                   Taken out {over.early_min === 0 ? 'when done' : `${over.early_min} min early`}, the middle warms by
                   another
-                  <strong>{over.rise_k.toFixed(1)} K</strong>
+                  <strong>{kelvins(over.rise_k).slice(1)}</strong>
                   <span class="text-quiet">within {length(over.after_min * 60)} on the rack, by the model.</span>
                 </p>
               {/each}
@@ -243,7 +243,7 @@
         {/if}
         {#if bake.past.length > 0}
           <h2 class="mt-5 mb-1 text-xl">Baked before</h2>
-          <p class="text-[15px] text-quiet">Ring: reckoned. Dot: as it was.</p>
+          <p class="text-[15px] text-quiet">Ring: predicted. Dot: actual.</p>
           <PlannedActual
             bakes={bake.past.slice(0, 8)}
             href={(id) => p('/log/:bake', { params: { bake: id } })}

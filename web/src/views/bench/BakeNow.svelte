@@ -44,7 +44,7 @@
         class="text-copper">Look now.</strong
       >{/if}
     <span class="text-quiet"
-      >{#if !watch.left_s}{crumb.why} Until then, as planned.{:else if Math.abs(pace) >= 3}By its own way {Math.abs(
+      >{#if !watch.left_s}{crumb.why} Until then, as planned.{:else if Math.abs(pace) >= 3}From its own readings {Math.abs(
           pace,
         )} %
         {pace > 0 ? 'slower' : 'faster'} than expected.{:else}As expected.{/if}</span

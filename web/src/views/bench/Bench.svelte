@@ -167,7 +167,7 @@
     </div>
   {:else}
     <div class="grow px-6 py-10">
-      <h2 class="text-4xl">Everything is done.</h2>
+      <h2 class="text-4xl">All steps are done.</h2>
       <p class="mt-2 max-w-prose text-lg text-quiet">
         Write down how it came out while you can still see it. The next forecast learns from it.
       </p>

@@ -19,7 +19,7 @@
 <div class="p-6">
   {#if problem}<Notice {problem} />{/if}
   {#if running?.length === 0}
-    <h1 class="text-3xl">The bench is clear.</h1>
+    <h1 class="text-3xl">Nothing on the bench.</h1>
     <p class="mt-2 max-w-prose text-lg text-quiet">A bake appears here once it is planned and started.</p>
     <a class="act act-now mt-6" href={p('/')}>Plan one for today</a>
   {:else if running && running.length > 1}

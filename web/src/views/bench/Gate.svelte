@@ -9,10 +9,10 @@
 
 <div>
   <p class="mb-1 text-lg">
-    {#if gate.open}<strong class="text-leaf">All is there.</strong>{:else}<strong
+    {#if gate.open}<strong class="text-leaf">Everything is there.</strong>{:else}<strong
         >{gate.items.filter((i) => !i.there).length} still missing.</strong
       >
-      <span class="text-quiet">Once this begins, nothing can wait for them.</span>{/if}
+      <span class="text-quiet">Once this begins, there is no time for them.</span>{/if}
   </p>
   <ul class="grid gap-x-5 sm:grid-cols-2 lg:grid-cols-3">
     {#each gate.items as item (item.id)}

@@ -12,7 +12,7 @@
     ['O', 'write a note'],
     ['S', 'skip with a reason'],
     ['A', 'all steps'],
-    ['U', 'take back the last thing'],
+    ['U', 'undo the last thing'],
     ['M', 'sound on or off'],
     ['?', 'this list'],
   ] as const;

@@ -18,6 +18,6 @@
 <Sheet bind:open={() => open, (v) => !v && onclose()} title="Note" description="Kept with this step and this moment.">
   <form class="space-y-4" onsubmit={keep}>
     <textarea class="field" rows="4" maxlength="1000" aria-label="Note" bind:value={text}></textarea>
-    <button class="act act-now w-full" disabled={!text.trim()}>Keep it</button>
+    <button class="act act-now w-full" disabled={!text.trim()}>Save</button>
   </form>
 </Sheet>

@@ -78,7 +78,7 @@
       thin={!column}
     />
     <figcaption class="text-[14px] text-quiet">
-      Reckoned: {origin(bake.done_s)}{bake.browned != null && Math.abs(bake.browned - 1) > 0.15
+      Predicted: {origin(bake.done_s)}{bake.browned != null && Math.abs(bake.browned - 1) > 0.15
         ? `; browns ${bake.browned.toFixed(1)} times as much as the formula’s own bake`
         : ''}.
     </figcaption>

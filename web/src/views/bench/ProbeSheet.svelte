@@ -38,7 +38,7 @@
         onclick={() => void put(own.id)}>{own.name}</button
       >
     {/each}
-    <button class="act justify-start" onclick={() => void put('')}>None: I type what I read</button>
+    <button class="act justify-start" onclick={() => void put('')}>None: I type the readings</button>
   </div>
   {#if trouble}<p role="alert" class="mt-3 font-semibold text-raspberry">{trouble}</p>{/if}
 </Sheet>

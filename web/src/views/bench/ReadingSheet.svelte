@@ -238,6 +238,6 @@
       />
     {/if}
     {#if trouble}<p role="alert" class="font-semibold text-raspberry">{trouble}</p>{/if}
-    <button class="act act-now w-full" disabled={!ready}>Keep it</button>
+    <button class="act act-now w-full" disabled={!ready}>Save</button>
   </form>
 </Sheet>

@@ -35,9 +35,9 @@
       >Why<input class="field mt-1 font-normal" maxlength="1000" bind:value={reason} /></label
     >
     <label class="flex min-h-12 items-center gap-3"
-      ><input type="checkbox" class="size-6" bind:checked={giveUp} />Give up the whole bake. This can't be undone.</label
+      ><input type="checkbox" class="size-6" bind:checked={giveUp} />Abandon the whole bake. This can't be undone.</label
     >
     {#if trouble}<p role="alert" class="font-semibold text-raspberry">{trouble}</p>{/if}
-    <button class="act w-full" disabled={!reason.trim()}>{giveUp ? 'Give up the bake' : 'Skip the step'}</button>
+    <button class="act w-full" disabled={!reason.trim()}>{giveUp ? 'Abandon the bake' : 'Skip the step'}</button>
   </form>
 </Sheet>

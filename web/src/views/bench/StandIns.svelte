@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { celsius } from '../../lib/figures.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import Sheet from '../../lib/parts/Sheet.svelte';
   import type { StandInState } from './standIns.svelte';
@@ -55,7 +56,7 @@
     </div>
   </fieldset>
   <fieldset class="mt-4" disabled={!pot}>
-    <legend class="font-semibold">Let it happen</legend>
+    <legend class="font-semibold">Make it happen</legend>
     <div class="mt-1 flex flex-wrap gap-2">
       {#each MISHAPS as mishap (mishap)}
         <button class="act act-small min-h-14" onclick={() => standIns.change({ mishap })}>{mishap}</button>
@@ -64,7 +65,7 @@
   </fieldset>
   {#if !pot}<p class="mt-2 text-quiet">Flame and mishaps need a pot that boils.</p>{/if}
   <fieldset class="mt-4" disabled={!oven}>
-    <legend class="font-semibold">Oven door{oven ? `, the oven is really at ${Math.round(oven.true_c)} C` : ''}</legend>
+    <legend class="font-semibold">Oven door{oven ? `, the oven is really at ${celsius(oven.true_c)}` : ''}</legend>
     <div class="mt-1 flex flex-wrap gap-2">
       {#each [10, 30, 60] as seconds (seconds)}
         <button class="act act-small min-h-14" onclick={() => standIns.change({ door_s: seconds })}

@@ -173,7 +173,7 @@
   {:else if early > 120 && step.attention !== 'throughout'}
     <p class="text-lg">
       <strong>Not before {clock(line.expected_start_at)}.</strong>
-      <span class="text-quiet">Earlier, it would only wait.</span>
+      <span class="text-quiet">Earlier, it would only stand waiting.</span>
     </p>
   {/if}
 
@@ -198,7 +198,7 @@
       <button
         class="act act-small min-h-14"
         onclick={() => bench.tell({ kind: 'cue_done', step: step.id, cue: cue.id })}
-        >{step.bake ? 'Did it' : "It's in"}</button
+        >{step.bake ? 'Done' : "It's in"}</button
       >
     </div>
   {/if}

@@ -53,7 +53,7 @@ export function alerts(bake: BakeState): Alert[] {
       found.push({
         id: `done-${id}`,
         at: Date.parse(outlook.likely_at),
-        words: `By its middle, done: ${forecast.title}`,
+        words: `Done by the probe: ${forecast.title}`,
         strikes: 3,
         step: id,
       });

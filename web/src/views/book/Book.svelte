@@ -65,9 +65,9 @@
   {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
   {#if formulas?.length === 0}
     <p class="max-w-prose text-lg text-quiet">
-      No formula yet. Begin with the ones that ship, or read a recipe in: pasted text, a file, or a table.
+      No formula yet. Start with the samples, or read a recipe in: pasted text, a file, or a table.
     </p>
-    <button class="act act-now mt-5" onclick={() => void takeShipped()}>Take the shipped ones</button>
+    <button class="act act-now mt-5" onclick={() => void takeShipped()}>Add the sample formulas</button>
   {/if}
   {#if every.length > 4}
     <div class="mb-4 grid gap-3 sm:grid-cols-3 lg:max-w-4xl">
@@ -89,9 +89,9 @@
       />
     </div>
     {#if without}
-      <p class="mb-3 text-quiet">By the ingredient table: read every label, and mind traces.</p>
+      <p class="mb-3 text-quiet">According to the ingredient table: read every label, and mind traces.</p>
     {/if}
-    {#if shown.length === 0}<p class="text-lg text-quiet">Nothing in the Book is like that.</p>{/if}
+    {#if shown.length === 0}<p class="text-lg text-quiet">Nothing in the Book matches.</p>{/if}
   {/if}
   <ul class="grid gap-x-10 xl:grid-cols-2">
     {#each shown as f (f.id)}

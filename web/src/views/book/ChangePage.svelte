@@ -80,15 +80,15 @@
       <button
         class="act act-small {editor.changed && !editor.blocked ? 'act-now' : ''}"
         disabled={!editor.changed || editor.blocked || editor.checked.waiting}
-        onclick={() => void keep()}>Keep as version {editor.based_on + 1}</button
+        onclick={() => void keep()}>Save as version {editor.based_on + 1}</button
       >
-      <button class="act act-small" disabled={!editor.canUndo} onclick={() => editor.undo()}>Take back</button>
+      <button class="act act-small" disabled={!editor.canUndo} onclick={() => editor.undo()}>Undo</button>
       <p class="text-[16px]" aria-live="polite">
-        {#if findings.some((f) => f.blocks)}<strong class="text-raspberry">It can’t be computed yet:</strong>
+        {#if findings.some((f) => f.blocks)}<strong class="text-raspberry">Not complete yet:</strong>
           {findings.filter((f) => f.blocks).length} thing{findings.filter((f) => f.blocks).length === 1 ? '' : 's'} to mend.
         {:else if editor.checked.value?.trouble}<strong class="text-raspberry">{editor.checked.value.trouble}</strong>
         {:else if forecast}<span class="text-quiet"
-            >{grams(forecast.total_g)} in all, {forecast.steps.length} steps with what the product puts in.</span
+            >{grams(forecast.total_g)} in all, {forecast.steps.length} steps, including those that are added for you.</span
           >{/if}
       </p>
     </div>
@@ -118,11 +118,11 @@
           {/each}
         </ol>
         <p class="mt-2 hidden text-[14px] text-quiet lg:block">
-          Arrow keys choose a step, with Alt they move it, Delete takes it out, Ctrl Z takes back.
+          Arrow keys choose a step, with Alt they move it, Delete takes it out, Ctrl+Z undoes.
         </p>
         <div class="mt-3">
           <Choice
-            label="Put in a step after this one"
+            label="Add a step after this one"
             value=""
             options={editor.kinds.map((k) => ({ value: k.kind, label: k.kind }))}
             onvalue={(v) => editor.add(v)}
@@ -144,12 +144,12 @@
               onclick={() => editor.move(step.id, 1)}>Later</button
             >
             <button class="act act-small" disabled={editor.steps.length < 2} onclick={() => editor.remove(step.id)}
-              >Take out</button
+              >Remove</button
             >
           </div>
           <p class="mt-2 text-quiet">{editor.kinds.find((k) => k.kind === step.kind)?.says}</p>
           <label class="mt-2 block font-semibold">
-            What it is called
+            Name
             <input
               class="field mt-1"
               maxlength="80"
@@ -195,7 +195,7 @@
           {#if ahead.section}<Section section={ahead.section} width={280} height={180} />{/if}
           <p class="text-xl"><strong>{ahead.goal}</strong></p>
           <p class="text-[16px]">
-            {length(ahead.duration_s.low)} to {length(ahead.duration_s.high)}{#if ahead.hold_s}; then it may wait
+            {length(ahead.duration_s.low)} to {length(ahead.duration_s.high)}{#if ahead.hold_s}; then it can wait
               {length(ahead.hold_s.likely)}{/if}
           </p>
           {#each ahead.cautions as c, i (i)}<p class="mt-2 border-l-[6px] border-raspberry pl-3 text-[15px]">

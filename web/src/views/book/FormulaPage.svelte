@@ -143,7 +143,7 @@
       <Washing plan={shown.washing} />
     {/if}
 
-    <h2 class="mt-8 mb-2 text-2xl">Where bakers disagree, this formula…</h2>
+    <h2 class="mt-8 mb-2 text-2xl">Where bakers disagree, this formula does it so</h2>
     <dl class="grid gap-x-10 gap-y-3 md:grid-cols-2">
       {#each view.schools as s (s.question + s.choice)}
         <div>
@@ -153,7 +153,7 @@
       {/each}
     </dl>
     {#if view.formula.ledger.length}
-      <h2 class="mt-8 mb-2 text-2xl">What was put in place of what</h2>
+      <h2 class="mt-8 mb-2 text-2xl">Substitutions made</h2>
       <ul class="grid gap-x-10 gap-y-3 md:grid-cols-2">
         {#each view.formula.ledger as entry, i (i)}
           <li>

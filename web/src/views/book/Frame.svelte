@@ -92,7 +92,7 @@
             <button
               class="act act-small"
               disabled={usesPart(part.id)}
-              aria-label="Take out part {part.name}"
+              aria-label="Remove part {part.name}"
               onclick={() => editor.change((f) => void f.components.splice(i, 1))}>−</button
             >
           </li>
@@ -127,7 +127,7 @@
             <button
               class="act act-small"
               disabled={usesVessel(vessel.id)}
-              aria-label="Take out vessel {vessel.name}"
+              aria-label="Remove vessel {vessel.name}"
               onclick={() => editor.change((f) => void f.vessels.splice(i, 1))}>−</button
             >
           </li>

@@ -33,6 +33,6 @@
   {#if proposal.problem}<Notice problem={proposal.problem} />{/if}
   {#if proposal.value}
     <Differences differences={proposal.value.differences} />
-    <button class="act act-now mt-5" onclick={() => void take()}>Take it as the next version</button>
+    <button class="act act-now mt-5" onclick={() => void take()}>Save as the next version</button>
   {/if}
 </Sheet>

@@ -19,7 +19,7 @@
   const SHARES: Share[] = ['all', 'part', 'grams', 'the rest'];
 </script>
 
-<h3 class="mt-4 text-lg font-semibold">What goes in</h3>
+<h3 class="mt-4 text-lg font-semibold">Contents</h3>
 <ul class="space-y-2">
   {#each step.inputs as portion, i (i)}
     <li class="grid items-start gap-x-3 gap-y-1 border-b border-line pb-2 sm:grid-cols-[minmax(0,1fr)_11rem_auto]">
@@ -88,10 +88,8 @@
           {/if}
         </div>
       {/if}
-      <button
-        class="act act-small sm:mt-7"
-        aria-label="Take out portion {i + 1}"
-        onclick={() => editor.removePortion(i)}>Take out</button
+      <button class="act act-small sm:mt-7" aria-label="Remove portion {i + 1}" onclick={() => editor.removePortion(i)}
+        >Remove</button
       >
     </li>
   {/each}

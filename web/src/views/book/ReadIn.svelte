@@ -44,8 +44,8 @@
 <div class="px-4 py-5 sm:px-6">
   <h1 class="text-3xl">Read a recipe in</h1>
   <p class="max-w-prose text-lg text-quiet">
-    Paste it as you found it, or open a file. The text leads: mend it, and everything below is read again. Nothing is
-    kept in the Book until you say so.
+    Paste it as you found it, or open a file. Correct the text, and everything below is read again. Nothing goes into
+    the Book until you add it.
   </p>
   {#if reading.problem}<Notice problem={reading.problem} onclose={() => (reading.problem = null)} />{/if}
   <div class="mt-4 grid gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,26rem)_minmax(0,1fr)]">
@@ -78,7 +78,7 @@
             onclick={() => {
               reading.text = '';
               reading.whole = null;
-            }}>Empty it</button
+            }}>Clear</button
           >{/if}
       </div>
       {#if reading.read.problem && reading.text.trim()}<Notice problem={reading.read.problem} />{/if}
@@ -99,7 +99,7 @@
           />
         </div>
 
-        <h3 class="mt-4 text-lg font-semibold">As written, and what it weighs</h3>
+        <h3 class="mt-4 text-lg font-semibold">As written, with weights</h3>
         <ul>
           {#each draft.lines as line, i (i + line.text)}
             <li class="grid items-center gap-x-4 border-b border-line py-1 sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
@@ -126,7 +126,7 @@
         </ul>
 
         {#if draft.questions.length}
-          <h3 class="mt-5 text-lg font-semibold">What it leaves open</h3>
+          <h3 class="mt-5 text-lg font-semibold">Open questions</h3>
           <ul>
             {#each draft.questions as q, i (i)}
               <li class="border-l-[6px] border-copper py-1 pl-3">
@@ -136,7 +136,7 @@
           </ul>
         {/if}
         {#if draft.lint.length}
-          <h3 class="mt-5 text-lg font-semibold">What it forgets or gets wrong</h3>
+          <h3 class="mt-5 text-lg font-semibold">What is missing or looks wrong</h3>
           <ul class="space-y-2">
             {#each draft.lint as remark, i (i)}
               <li class="border-l-[6px] pl-3 {remark.level === 'wrong' ? 'border-raspberry' : 'border-copper'}">
@@ -152,7 +152,7 @@
   </div>
 
   {#if draft && reading.formula}
-    <h2 class="mt-8 mb-2 text-2xl">The process, as proposed</h2>
+    <h2 class="mt-8 mb-2 text-2xl">Proposed process</h2>
     {#if reading.checked.problem}<Notice problem={reading.checked.problem} />{/if}
     {#if forecast}
       <div class="transition-opacity {reading.checked.waiting ? 'opacity-60' : ''}">
@@ -172,10 +172,10 @@
           </p>
         {/each}
       </div>
-      <button class="act act-now mt-6" disabled={keeping} onclick={() => void keep()}>Put it into the Book</button>
+      <button class="act act-now mt-6" disabled={keeping} onclick={() => void keep()}>Add to the Book</button>
       <p class="mt-1 text-quiet">Then change it as a process: steps, vessels, portions, end points.</p>
     {:else if reading.checked.value?.trouble}<p class="text-lg">{reading.checked.value.trouble}</p>{/if}
   {:else if draft && !reading.formula}
-    <p class="mt-6 text-lg">No process can be proposed yet: see what it leaves open.</p>
+    <p class="mt-6 text-lg">No process can be proposed yet: see the open questions.</p>
   {/if}
 </div>

@@ -39,7 +39,7 @@
       <span class="text-quiet">({origin(step.duration_s)}); hands: {step.attention}</span>
     </p>
     {#if step.hold_s}<p>
-        Then it may wait <strong>{length(step.hold_s.likely)}</strong>
+        Then it can wait <strong>{length(step.hold_s.likely)}</strong>
         <span class="text-quiet">({origin(step.hold_s)}). {step.hold_why}</span>
       </p>{/if}
     {#if step.ageing}<p class="text-quiet">

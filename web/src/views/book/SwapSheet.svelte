@@ -53,7 +53,7 @@
 >
   {#if problem}<Notice {problem} />{/if}
   {#if offers?.length === 0}
-    <p class="text-lg">Nothing in the table does the same work.</p>
+    <p class="text-lg">Nothing in the table can replace it.</p>
   {:else if offers}
     <div class="grid gap-3 sm:grid-cols-[1fr_14rem]">
       <Choice
@@ -66,7 +66,7 @@
         }}
       />
       <QuantityField
-        label="for so much of it"
+        label="for this much of it"
         wanted="number"
         unit="%"
         step={10}
@@ -90,7 +90,7 @@
       <div class="mt-4 transition-opacity {proposal.waiting ? 'opacity-60' : ''}">
         <Differences differences={proposal.value.differences} />
       </div>
-      <button class="act act-now mt-5" onclick={() => void take()}>Take it as the next version</button>
+      <button class="act act-now mt-5" onclick={() => void take()}>Save as the next version</button>
     {/if}
   {/if}
 </Sheet>

@@ -58,7 +58,7 @@
           <button class="act act-small" onclick={() => (ticked = {})}>Untick all</button>
         </div>
         <p class="mt-3 flex flex-wrap gap-x-4">
-          <span class="self-center text-quiet">Take it away as</span>
+          <span class="self-center text-quiet">Download as</span>
           <a
             class="inline-flex min-h-11 items-center underline"
             href="/api/formulas/{formula_id}.txt?times={times}"

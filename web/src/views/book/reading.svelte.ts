@@ -77,7 +77,7 @@ export class ReadingIn {
     }
   }
 
-  /** Put it into the Book; its id there, or null when it was refused. */
+  /** Add to the Book; its id there, or null when it was refused. */
   async keep(): Promise<string | null> {
     const formula = this.formula;
     if (!formula) return null;

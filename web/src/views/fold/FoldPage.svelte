@@ -24,12 +24,12 @@
     <p class="text-quiet">What a fold costs, addition by addition, and how to pay less.</p>
   </div>
   <div class="mt-2 grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-5 lg:grid-cols-[21rem_minmax(0,1fr)]">
-    <section aria-label="What meets" class="space-y-1">
+    <section aria-label="What is folded" class="space-y-1">
       <div class="grid gap-x-4 sm:grid-cols-2 lg:grid-cols-1">
         <ContentFields label="Base" bind:content={fold.base} low={0.3} high={1.3} />
         <ContentFields label="Foam" bind:content={fold.foam} low={0.1} high={0.7} />
         {#if sifts}<SlideField
-            label="Of the base, flour"
+            label="Flour in the base"
             value={fold.dry}
             low={0}
             high={1}
@@ -79,7 +79,7 @@
         <div class="flex flex-wrap items-end gap-x-8 gap-y-1">
           <p class="leading-none">
             <span class="font-display text-6xl font-bold">{percent(plan.air_kept.likely)}</span>
-            <span class="text-lg">of the air stays</span>
+            <span class="text-lg">of the air is kept</span>
             <span class="mt-1 block text-[15px] text-quiet"
               >{percent(plan.air_kept.low)} to {percent(plan.air_kept.high)}, {origin(plan.air_kept)}</span
             >

@@ -4,7 +4,7 @@ import { Asking } from '../../lib/asking.svelte';
 export type School = Schemas['FoldSchool'];
 export const SCHOOLS: { school: School; says: string }[] = [
   { school: 'sacrifice', says: 'A first portion is spent, the rest keeps its air.' },
-  { school: 'in thirds', says: 'Each third draws the two nearer.' },
+  { school: 'in thirds', says: 'Each third brings the two closer.' },
   { school: 'base into the foam', says: 'The foam stays, the base runs into it.' },
   { school: 'flour over the foam', says: 'Flour first, in layers; liquid last.' },
   { school: 'dry and liquid in turns', says: 'Neither sinks nor clots.' },

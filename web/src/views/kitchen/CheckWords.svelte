@@ -1,7 +1,7 @@
 <script lang="ts">
   import { api, ask, type Kitchen, type Schemas } from '../../lib/api/client';
   import { Asking } from '../../lib/asking.svelte';
-  import { units } from '../../lib/figures.svelte';
+  import { celsiusExactly, units } from '../../lib/figures.svelte';
 
   /** What a thermometer's check means for a reading near a firm ball. */
   type Props = { own: Schemas['Thermometer']; kitchen: Kitchen };
@@ -19,7 +19,6 @@
     };
     right.ask(() => ask(api.GET('/api/craft/thermometer', { params: { query } })), 300);
   });
-  const shown = (c: number) => (units.system === 'us' ? `${(c * 1.8 + 32).toFixed(1)} F` : `${c.toFixed(1)} C`);
   const checked = $derived(own.check.ice_c != null || own.check.boiling_c != null);
 </script>
 
@@ -30,13 +29,13 @@
 {:else if right.value}
   <p class="text-[16px]">
     {#if checked}
-      When it shows {shown(READS_C)} it is <strong>{shown(right.value.celsius)}</strong>, to within {(
+      When it shows {celsiusExactly(READS_C)} it is <strong>{celsiusExactly(right.value.celsius)}</strong>, to within {(
         (right.value.off_k.high - right.value.off_k.likely) *
         (units.system === 'us' ? 1.8 : 1)
       ).toFixed(1)}
-      {units.system === 'us' ? 'F' : 'K'}{own.checked_on ? `; checked on ${own.checked_on}` : ''}.
+      {units.system === 'us' ? '°F' : '°C'}{own.checked_on ? `; checked on ${own.checked_on}` : ''}.
     {:else}Not checked yet: it may be {(right.value.off_k.high * (units.system === 'us' ? 1.8 : 1)).toFixed(0)}
-      {units.system === 'us' ? 'F' : 'K'} off, either way.{/if}
-    <span class="text-quiet">Water boils at {shown(right.value.water_boils_c)} here.</span>
+      {units.system === 'us' ? '°F' : '°C'} off, either way.{/if}
+    <span class="text-quiet">Water boils at {celsiusExactly(right.value.water_boils_c)} here.</span>
   </p>
 {/if}

@@ -56,7 +56,7 @@
           onvalue={(v) => page.change((k) => (k.cups[i]!.empty_g = v))}
         />
         <QuantityField
-          label="So it holds"
+          label="Volume"
           wanted="volume"
           unit="ml"
           step={0.5}
@@ -66,7 +66,7 @@
         />
         <CupWater empty={cup.empty_g} onvolume={(ml) => page.change((k) => (k.cups[i]!.volume_ml = ml))} />
       </div>
-      <button class="act act-small mt-2" onclick={() => page.change((k) => k.cups.splice(i, 1))}>Take it out</button>
+      <button class="act act-small mt-2" onclick={() => page.change((k) => k.cups.splice(i, 1))}>Remove</button>
     </div>
   {/each}
   <button

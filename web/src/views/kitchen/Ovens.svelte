@@ -31,7 +31,7 @@
         {oven.mode === 'fan' ? 'fan' : 'static'}
       </label>
       <QuantityField
-        label="Measured minus set"
+        label="Offset (thermometer − dial)"
         wanted="number"
         unit="K"
         least={-60}
@@ -39,7 +39,7 @@
         onvalue={(v) => page.change((k) => (k.ovens[i]!.offset_k = v))}
       />
       <QuantityField
-        label="Heats by, a minute"
+        label="Heats up per minute"
         wanted="number"
         unit="K"
         step={0.5}
@@ -64,16 +64,16 @@
         onvalue={(v) => page.change((k) => (k.ovens[i]!.racks = Math.min(6, Math.round(v))))}
       />
       <a class="act act-small my-2" href={p('/kitchen/ovens/:oven', { params: { oven: oven.id } })}
-        >What is known of it</a
+        >What is known about it</a
       >
       {#if (page.kitchen?.ovens.length ?? 0) > 1}
-        <button class="act act-small" onclick={() => page.change((k) => k.ovens.splice(i, 1))}>Take it out</button>
+        <button class="act act-small" onclick={() => page.change((k) => k.ovens.splice(i, 1))}>Remove</button>
       {/if}
     </div>
   {/each}
   <p class="mb-2 text-quiet">
-    An oven thermometer tells its degrees; times alone can’t. What is read of an oven counts before what is entered
-    here. Plans use the first, or the one that is chosen.
+    Only an oven thermometer tells the true temperature; baking times can’t. Readings count before what is entered here.
+    Plans use the first oven, or the one chosen.
   </p>
   <button
     class="act act-small"

@@ -79,8 +79,7 @@
 <section class="mt-8" aria-label="Thermometers">
   <h2 class="mb-1 text-2xl">Thermometers</h2>
   <p class="max-w-prose text-quiet">
-    Check each one in stirred crushed ice and in water at a rolling boil: what it shows wrongly is then set right in
-    every reading.
+    Check each one in stirred crushed ice and in water at a rolling boil: its error is then corrected in every reading.
   </p>
   {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
   <div class="mt-3 grid gap-x-12 gap-y-6 lg:grid-cols-3">
@@ -93,7 +92,7 @@
           onvalue={(name) => page.change((k) => (k.thermometers[i]!.name = name))}
         />
         <p class="min-h-6 text-[15px] text-quiet">
-          sends as <code>{own.id}</code>{last
+          device name <code>{own.id}</code>{last
             ? `: ${celsius(last.celsius)} at ${clock(last.last_at)}, ${day(last.last_at)}`
             : ''}
           {#if last}<a class="underline" href={table(own.id)}>CSV</a>{/if}
@@ -131,12 +130,10 @@
               class="act act-small"
               onclick={() =>
                 page.change((k) => (k.thermometers[i]!.check = { ice_c: null, boiling_c: null, pressure_kpa: null }))}
-              >Forget the check</button
+              >Clear the check</button
             >
           {/if}
-          <button class="act act-small" onclick={() => page.change((k) => k.thermometers.splice(i, 1))}
-            >Take it out</button
-          >
+          <button class="act act-small" onclick={() => page.change((k) => k.thermometers.splice(i, 1))}>Remove</button>
         </div>
       </div>
     {/each}
@@ -155,7 +152,7 @@
               check: { ice_c: null, boiling_c: null, pressure_kpa: null },
               checked_on: null,
             }),
-          )}>Take it in</button
+          )}>Add it</button
       >
     </p>
   {/each}
@@ -174,7 +171,7 @@
         )}>Add a thermometer</button
     >
     <label class="act act-small cursor-pointer">
-      Bring readings in (CSV)
+      Import readings (CSV)
       <input type="file" class="sr-only" accept=".csv,text/csv" onchange={(event) => void bring(event)} />
     </label>
     <span class="text-quiet" aria-live="polite">{said}</span>

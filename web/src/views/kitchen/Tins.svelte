@@ -59,7 +59,7 @@
               onvalue={(v) => page.change((k) => (k.tins[i]!.count = Math.round(v)))}
             />
             <Choice
-              label="Its wall"
+              label="Wall"
               value={tin.wall}
               options={WALLS.map((w) => ({ value: w, label: w }))}
               onvalue={(wall) => page.change((k) => (k.tins[i]!.wall = wall as typeof tin.wall))}
@@ -75,7 +75,7 @@
               />
             {/each}
             <p class="sm:col-span-2">
-              Its paper at true scale:
+              Lining paper at true scale:
               <a class="underline" href={paperOf(tin, 'pdf')} target="_blank" rel="noopener">A4</a>,
               <a class="underline" href={paperOf(tin, 'pdf', 'letter')} target="_blank" rel="noopener">Letter</a>,
               <a class="underline" href={paperOf(tin, 'svg')} target="_blank" rel="noopener">SVG</a>
@@ -83,7 +83,7 @@
             <div class="flex gap-3 sm:col-span-2">
               <button class="act act-small" onclick={() => (open = null)}>Close</button>
               <button class="act act-small" onclick={() => page.change((k) => k.tins.splice(i, 1))}
-                >Take it off the shelf</button
+                >Remove from the shelf</button
               >
             </div>
           </div>

@@ -96,7 +96,7 @@
         >
       </p>
     </div>
-    <p class="mt-2 text-sm font-semibold text-quiet">as it really went</p>
+    <p class="mt-2 text-sm font-semibold text-quiet">as it went</p>
     <Braid
       braid={braid.actual}
       beside={braid.planned}
@@ -133,7 +133,7 @@
       <section>
         <h2 class="mb-2 text-xl">Readings</h2>
         {#if bake.readings.length === 0}<p class="text-quiet">
-            None were taken. A cup of foam after whipping says the most.
+            No readings. A cup of foam after whipping tells the most.
           </p>{/if}
         <div class="space-y-6">
           {#each bake.readings as r (r.sequence)}
@@ -158,7 +158,7 @@
             maxlength="1000"
             bind:value={note}
           />
-          <button class="act act-small" disabled={!note.trim()}>Keep</button>
+          <button class="act act-small" disabled={!note.trim()}>Save</button>
         </form>
       </section>
     </div>

@@ -23,7 +23,7 @@
   {#if problem}<Notice {problem} />{/if}
   {#if bakes?.length === 0}
     <p class="mt-2 max-w-prose text-lg text-quiet">
-      Every bake that is started at the bench is kept here by itself, with its readings and how it came out.
+      Every bake started at the bench is recorded here, with its readings and how it came out.
     </p>
     <a class="act act-now mt-5" href={p('/')}>Plan the first one</a>
   {/if}
@@ -50,7 +50,7 @@
               <strong class="text-lg">{bake.title}</strong>
               <span>
                 {#if bake.status === 'running'}<strong>at the bench now</strong>
-                {:else if bake.status === 'abandoned'}<span class="text-quiet">given up</span>
+                {:else if bake.status === 'abandoned'}<span class="text-quiet">abandoned</span>
                 {:else}
                   <span class="tracking-widest" aria-label="{bake.summary?.stars ?? 'no'} of 5"
                     >{stars(bake.summary?.stars)}</span

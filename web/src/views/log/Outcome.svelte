@@ -139,7 +139,7 @@
         >Anything else<textarea class="field mt-1 font-normal" rows="2" maxlength="1000" bind:value={note}
         ></textarea></label
       >
-      <button class="act act-now w-full" disabled={!stars || busy}>Keep it</button>
+      <button class="act act-now w-full" disabled={!stars || busy}>Save</button>
       {#if bake.status === 'running' && !allOver}<p class="text-quiet">
           Some steps are still open, so the bake stays at the bench.
         </p>{/if}

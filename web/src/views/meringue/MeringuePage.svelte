@@ -46,7 +46,7 @@
     <section aria-label="This meringue" class={map.spot.waiting ? 'opacity-60' : ''}>
       {#if map.line}<div class="grid gap-x-6 sm:grid-cols-3 lg:grid-cols-1">
           <SlideField
-            label="Sugar to one of white"
+            label="Sugar per part of whites"
             value={map.ratio}
             low={map.least}
             high={map.most}
@@ -112,7 +112,7 @@
           <dd>
             {#each spot.uses.filter((u) => u.fit !== 'not this') as use, i (use.use)}{i ? ', ' : ''}<strong
                 >{use.use}</strong
-              >{use.fit === 'good' ? '' : ` nearly (${use.why})`}{:else}nothing that these bands know{/each}
+              >{use.fit === 'good' ? '' : ` nearly (${use.why})`}{:else}no use within these bands{/each}
           </dd>
           {#if nearest.length > 0}
             <dt class="text-quiet">In the Book</dt>
@@ -126,7 +126,7 @@
         </dl>
         <p class="mt-2 text-[15px] text-quiet">
           French density by a reference model; what dissolves is published; bands, times and uses are trade habit. Shine
-          and steadiness rank, they do not measure.
+          and stability are ranks, not measurements.
         </p>
       {/if}
     </section>

@@ -3,7 +3,7 @@
   import Learning from '../../lib/draw/Learning.svelte';
   import OvenPlaces from '../../lib/draw/OvenPlaces.svelte';
   import PlannedActual from '../../lib/draw/PlannedActual.svelte';
-  import { celsius, units } from '../../lib/figures.svelte';
+  import { celsius, kelvins } from '../../lib/figures.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import OneOf from '../../lib/parts/OneOf.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
@@ -20,10 +20,6 @@
   const bake = $derived(profile?.time_steps.find((s) => s.id === chosenBake));
   const reading = $derived(profile?.degrees_steps.find((s) => s.id === chosenReading));
   const MODES = ['static', 'fan'] as const;
-  const kelvin = (v: number) => {
-    const n = Math.round(v * (units.system === 'us' ? 1.8 : 1));
-    return `${n > 0 ? '+' : n < 0 ? '−' : ''}${Math.abs(n)} ${units.system === 'us' ? 'F' : 'K'}`;
-  };
   const factor = (v: number) => `${v.toFixed(2)} ×`;
   const trust = (share: number) => (share > 0.9 ? 'trusted' : share > 0.5 ? 'half trusted' : 'too strange to count');
 </script>
@@ -38,34 +34,34 @@
     </div>
     <div class="mt-2 flex flex-wrap gap-x-14 gap-y-3">
       {@render big(
-        'Measured minus set',
-        profile.checks_used ? kelvin(profile.offset.offset_k.likely) : '?',
+        'Offset (thermometer − dial)',
+        profile.checks_used ? kelvins(profile.offset.offset_k.likely) : '?',
         profile.checks_used
-          ? `${kelvin(profile.offset.offset_k.low)} to ${kelvin(profile.offset.offset_k.high)}; for ${celsius(170)} set ${celsius(profile.offset.dial_c)}`
-          : `not measured${profile.entered_offset_k ? `; entered: ${kelvin(profile.entered_offset_k)}` : ''}`,
+          ? `${kelvins(profile.offset.offset_k.low)} to ${kelvins(profile.offset.offset_k.high)}; for ${celsius(170)} set ${celsius(profile.offset.dial_c)}`
+          : `not measured${profile.entered_offset_k ? `; entered: ${kelvins(profile.entered_offset_k)}` : ''}`,
       )}
       {@render big(
-        'Its time to the model’s',
+        'Time against the model',
         profile.bakes_used ? factor(profile.time.factor.likely) : '?',
         `${factor(profile.time.factor.low)} to ${factor(profile.time.factor.high)}; ${
-          profile.time.trusted ? 'trusts itself' : `trusts itself after about ${profile.time.trusted_after} bakes`
+          profile.time.trusted ? 'reliable' : `reliable after about ${profile.time.trusted_after} bakes`
         }`,
       )}
       {@render big(
-        'Swings by',
-        profile.swing_k ? `±${Math.round(profile.swing_k.likely)} K` : '?',
+        'Swing',
+        profile.swing_k ? `±${kelvins(profile.swing_k.likely).slice(1)}` : '?',
         profile.period_s ? `each ${length(profile.period_s)}, by its probe` : 'put a probe in it for one bake',
       )}
       {@render big(
-        'Heats by',
-        `${profile.rise_k_per_min.likely.toFixed(0)} K`,
+        'Heats up by',
+        kelvins(profile.rise_k_per_min.likely).slice(1),
         `a minute, ${profile.rise_k_per_min.basis}${profile.recovers_s ? `; back from an open door in ${length(profile.recovers_s)}` : ''}`,
       )}
     </div>
     {#if profile.says}<p class="mt-3 border-l-[6px] border-copper pl-4 text-[17px]">{profile.says}</p>{/if}
 
     <div class="mt-5 grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-8 lg:grid-cols-2">
-      <section aria-label="Its time">
+      <section aria-label="Time">
         <h2 class="text-2xl">Minutes against the model</h2>
         {#if profile.time_steps.length > 0}
           <Learning
@@ -78,7 +74,7 @@
               trusted: s.trusted,
               leftOut: s.left_out,
               above: s.above,
-              words: `${s.title}, ${day(s.at)}: ${s.above ? 'more than ' : ''}${Math.round(s.observed_min)} minutes, reckoned ${Math.round(s.modelled_min)}`,
+              words: `${s.title}, ${day(s.at)}: ${s.above ? 'more than ' : ''}${Math.round(s.observed_min)} minutes, predicted ${Math.round(s.modelled_min)}`,
             }))}
             none={1}
             log
@@ -90,17 +86,17 @@
           {#if bake}
             <p class="text-[17px]">
               <strong>{bake.title}</strong>, {day(bake.at)}: {bake.above ? 'not yet done after' : ''}
-              {Math.round(bake.observed_min)} min, reckoned {Math.round(bake.modelled_min)}; {bake.left_out
+              {Math.round(bake.observed_min)} min, predicted {Math.round(bake.modelled_min)}; {bake.left_out
                 ? 'left out'
                 : trust(bake.trusted)}.
               <button class="min-h-11 px-2 font-semibold underline" onclick={() => oven.count(bake.id, !bake.left_out)}
-                >{bake.left_out ? 'Let it count' : 'Leave it out'}</button
+                >{bake.left_out ? 'Include it' : 'Exclude it'}</button
               >
               <a class="px-2 underline" href={p('/log/:bake', { params: { bake: bake.bake } })}>its record</a>
             </p>
           {:else}
             <p class="text-[15px] text-quiet">
-              A dot is a bake; the band is what was believed after it. Touch one to see it, or to leave it out.
+              Each dot is a bake; the band is the estimate after it. Touch one to see it, or to exclude it.
             </p>
           {/if}
           {#each profile.families as kind (kind.family)}
@@ -110,16 +106,16 @@
               <span class="text-quiet"
                 >({factor(kind.time.factor.low)} to {factor(kind.time.factor.high)}), {kind.time.trusted
                   ? 'trusted'
-                  : `trusted after about ${kind.time.trusted_after} bakes`}</span
+                  : `reliable after about ${kind.time.trusted_after} bakes`}</span
               >
             </p>
           {/each}
         {:else}
-          <p class="text-quiet">Bake once in it, and its pace shows here.</p>
+          <p class="text-quiet">After one bake in it, its pace shows here.</p>
         {/if}
       </section>
 
-      <section aria-label="Its degrees">
+      <section aria-label="Temperature">
         <h2 class="text-2xl">Degrees by place</h2>
         <div class="flex flex-wrap items-start gap-x-8">
           <div class="min-w-0 grow basis-72">
@@ -134,7 +130,7 @@
             }}
           >
             <QuantityField
-              label="Dial at"
+              label="Dial set to"
               wanted="temperature"
               unit="C"
               step={5}
@@ -142,7 +138,7 @@
               onvalue={(v) => (oven.set = v)}
             />
             <QuantityField
-              label="It shows, once it holds"
+              label="Reading once steady"
               wanted="temperature"
               unit="C"
               value={oven.measured}
@@ -150,7 +146,7 @@
             />
             <OneOf label="Rack" all={RACKS} now={oven.rack} onchoose={(r) => (oven.rack = r)} />
             <OneOf label="Mode" all={MODES} now={oven.mode} onchoose={(m) => (oven.mode = m)} />
-            <button class="act act-small mt-1" type="submit">Keep it</button>
+            <button class="act act-small mt-1" type="submit">Save</button>
           </form>
         </div>
         {#if profile.degrees_steps.length > 0}
@@ -167,7 +163,7 @@
               words: `${day(s.at)}: set ${Math.round(s.set_c)}, showed ${Math.round(s.measured_c)}, ${s.rack} rack, ${s.mode}`,
             }))}
             none={0}
-            say={(v) => kelvin(v)}
+            say={(v) => kelvins(v)}
             chosen={chosenReading}
             onchoose={(id) => (chosenReading = id === chosenReading ? null : id)}
             label="Every reading, and what was believed of the middle rack after it"
@@ -180,14 +176,14 @@
               <button
                 class="min-h-11 px-2 font-semibold underline"
                 onclick={() => oven.count(reading.id, !reading.left_out)}
-                >{reading.left_out ? 'Let it count' : 'Leave it out'}</button
+                >{reading.left_out ? 'Include it' : 'Exclude it'}</button
               >
             </p>
           {/if}
         {/if}
       </section>
 
-      <section aria-label="Its hot side">
+      <section aria-label="Hot side">
         <h2 class="text-2xl">Hot side</h2>
         {#if oven.marking}
           <p class="mb-2 text-[17px]">
@@ -205,8 +201,8 @@
               {oven.told.value.advice}
             </p>{/if}
           <div class="mt-2 flex gap-3">
-            <button class="act act-small" onclick={() => oven.keepMap()}>Keep this map</button>
-            <button class="act act-small" onclick={() => (oven.marking = false)}>Not now</button>
+            <button class="act act-small" onclick={() => oven.keepMap()}>Save this map</button>
+            <button class="act act-small" onclick={() => (oven.marking = false)}>Cancel</button>
           </div>
         {:else if profile.map}
           <BrowningTray rows={profile.map.rows} places={profile.map.places_k} names={GRADES} />
@@ -214,7 +210,7 @@
             <strong>{profile.map.advice}</strong>
             <span class="text-quiet"
               >{day(profile.map.at)}; the plane explains {Math.round(100 * profile.map.sure)} % of the marks; a shade counts
-              as {profile.map.k_per_grade.toFixed(1)} K, chosen by eye.</span
+              as {kelvins(profile.map.k_per_grade).slice(1)}, chosen by eye.</span
             >
           </p>
           <button class="act act-small mt-2" onclick={() => oven.startMap()}>Mark another tray</button>
@@ -228,11 +224,9 @@
       </section>
 
       {#if oven.past.length > 0}
-        <section aria-label="Reckoned and as it was">
-          <h2 class="text-2xl">Reckoned and as it was</h2>
-          <p class="mb-1 text-[15px] text-quiet">
-            Ring: the model with the formula’s own time. Dot: the bake. Minutes.
-          </p>
+        <section aria-label="Predicted and actual">
+          <h2 class="text-2xl">Predicted and actual</h2>
+          <p class="mb-1 text-[15px] text-quiet">Ring: predicted from the formula’s own time. Dot: actual. Minutes.</p>
           <PlannedActual bakes={oven.past.slice(0, 12)} href={(id) => p('/log/:bake', { params: { bake: id } })} />
         </section>
       {/if}

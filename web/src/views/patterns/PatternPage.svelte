@@ -30,11 +30,11 @@
     <p class="text-quiet">A batter parted by weight, coloured so that all of it sets alike, and poured or piped.</p>
   </div>
   <div class="mt-2 grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-5 lg:grid-cols-[22rem_minmax(0,1fr)]">
-    <section aria-label="The batter and its parts">
+    <section aria-label="Batter and parts">
       <div class="grid gap-x-4">
         <ContentFields label="Batter" bind:content={state.batter} low={0.15} high={1.1} />
       </div>
-      <div class="flex flex-wrap gap-2" role="group" aria-label="Parted into">
+      <div class="flex flex-wrap gap-2" role="group" aria-label="Divided into">
         {#each SPLITS as split (split.label)}
           <button
             class={chosen(same(split.shares))}
@@ -80,7 +80,7 @@
         </div>
       {/each}
     </section>
-    <section aria-label="What comes of it" class="min-w-0 {state.answer.waiting ? 'opacity-60' : ''}">
+    <section aria-label="Result" class="min-w-0 {state.answer.waiting ? 'opacity-60' : ''}">
       {#if state.answer.problem}<Notice problem={state.answer.problem} />{/if}
       {#if view}
         <ul class="flex flex-wrap gap-x-12 gap-y-4">
@@ -96,7 +96,7 @@
                 {litres(part.volume_ml)} at {part.density_g_per_ml.toFixed(2)} g/ml
               </p>
               {#if part.put_back.water_g > 0 || part.put_back.sugar_g > 0}<p class="text-[16px]">
-                  Put back <strong>{grams(part.put_back.water_g)} of water</strong> and
+                  Add back <strong>{grams(part.put_back.water_g)} of water</strong> and
                   <strong>{grams(part.put_back.sugar_g)} of sugar</strong>
                   <span class="text-quiet">so that it sets like the rest</span>
                 </p>{/if}
@@ -133,7 +133,7 @@
                 onvalue={(v) => (state.pours = v)}
               />
               <SlideField
-                label="Tin, across"
+                label="Tin diameter"
                 value={state.diameter}
                 low={100}
                 high={300}

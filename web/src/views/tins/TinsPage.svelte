@@ -82,9 +82,9 @@
       {/if}
     </section>
     <section aria-label="Shared out">
-      <h2 class="mb-1 text-xl">What takes it</h2>
+      <h2 class="mb-1 text-xl">Tins that fit</h2>
       {#if tins.sharing.value?.ways.length === 0}<p class="text-quiet">
-          It is too little for any tin on the shelf: paper cases, or make more.
+          Too little for any tin on the shelf: use paper cases, or make more.
         </p>{/if}
       <ul>
         {#each tins.sharing.value?.ways ?? [] as way, i (i)}
@@ -107,7 +107,7 @@
         </p>{/if}
     </section>
     {#if tins.drawing.value && tin}
-      <section aria-label="Its paper" class="border-t border-line pt-3 lg:col-span-3">
+      <section aria-label="Lining paper" class="border-t border-line pt-3 lg:col-span-3">
         <h2 class="mb-2 text-xl">The paper of the {tin.name}</h2>
         <div class="flex flex-wrap items-end gap-x-8 gap-y-3">
           {#each tins.drawing.value.lining as shape (shape.name)}

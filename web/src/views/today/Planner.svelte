@@ -41,7 +41,7 @@
 <section class="px-4 pt-5 sm:px-6" aria-label="Plan a bake">
   <div class="grid gap-x-10 gap-y-5 lg:grid-cols-[23rem_minmax(0,1fr)]">
     <div class="space-y-4">
-      {#if first}<h1 class="text-3xl">What will be ready, and when?</h1>{:else}<h2 class="text-2xl">
+      {#if first}<h1 class="text-3xl">What should be ready, and when?</h1>{:else}<h2 class="text-2xl">
           Plan another
         </h2>{/if}
       <Choice
@@ -100,7 +100,7 @@
             </p>
           </div>
           <button class="act {first ? 'act-now' : ''} min-w-48 text-xl" disabled={starting} onclick={start}
-            >{late ? 'Start all the same' : 'Start this bake'}</button
+            >{late ? 'Start anyway' : 'Start this bake'}</button
           >
         </div>
         <div class="-mx-3 bg-surface py-2">
@@ -121,7 +121,7 @@
               .map((w) => `, ${w}`)
               .join('')}: {length(opened.step.duration_s.low)} to {length(opened.step.duration_s.high)}
             <span class="text-quiet">({origin(opened.step.duration_s)})</span>. {opened.step.do}
-            {#if opened.step.hold_s}Then it may wait {length(opened.step.hold_s.likely)}.{/if}
+            {#if opened.step.hold_s}Then it can wait {length(opened.step.hold_s.likely)}.{/if}
           </p>
         {/if}
         {#each forecast.warnings as w (w.text)}
@@ -130,7 +130,7 @@
           </p>
         {/each}
         <div>
-          <h2 class="mb-1 text-lg">When what starts</h2>
+          <h2 class="mb-1 text-lg">When each step starts</h2>
           <ol class="gap-x-8 text-[16px] sm:columns-2 xl:columns-3">
             {#each schedule as s (s.step.id)}
               <li class="flex gap-3 py-0.5 {picked === s.step.id ? 'font-bold' : ''}">

@@ -65,7 +65,7 @@
 {:else if today.loaded && !today.problem}
   <div class="p-6">
     <h1 class="text-3xl">Nothing in the Book yet.</h1>
-    <p class="mt-2 text-lg text-quiet">Read a formula in from a file, or look around with <code>./whisk demo</code>.</p>
+    <p class="mt-2 text-lg text-quiet">Import a formula from a file, or look around with <code>./whisk demo</code>.</p>
     <a class="act act-now mt-6" href={p('/book')}>Open the Book</a>
   </div>
 {/if}

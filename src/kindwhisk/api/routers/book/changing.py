@@ -128,9 +128,9 @@ def keep(bench: BenchHere, formula_id: Annotated[str, Path(max_length=60)], body
     """Keep a formula as its next version; earlier ones stay, and bakes keep the one that they were made from."""
     if body.formula.id != formula_id:
         raise CraftError(
-            f"The formula calls itself '{body.formula.id}'.",
+            f"The formula's id is '{body.formula.id}'.",
             field="formula.id",
-            remedy=f"Send it to its own address, or call it '{formula_id}'.",
+            remedy=f"Send it to that address, or change its id to '{formula_id}'.",
         )
     # That it can be forecast is part of being kept: nothing in the Book may fail when it is opened.
     made(bench, body.formula, Wish())

@@ -86,7 +86,7 @@ def read_tin(text: str | None) -> str | Tin | None:
     except ValidationError as error:
         first = faults(error.errors(include_url=False), document)[0]
         raise CraftError(
-            f"This tin can't be: {first.sentence}",
+            f"This tin is not possible: {first.sentence}",
             field=f"tin.{first.field}" if first.field else "tin",
             remedy='Give inside measures, as {"shape": "round", "dimensions": {"diameter_mm": 200, "depth_mm": 60}}, '
             "or the id of a tin of this kitchen.",

@@ -161,8 +161,8 @@ class BakeStep(StepBase):
             material=baked.at(content.finished_c).model_copy(update={"browning": BROWNING[self.sets]}),
             duration_s=made.done_s,
             modelled_s=model.done_s.likely,
-            goal=f"{self.oven_c:.0f} C, {mode.value}",
-            do=f"{self.rack.value.capitalize()} of the oven, {self.oven_c:.0f} C {mode.value}. "
+            goal=f"{self.oven_c:.0f} °C, {mode.value}",
+            do=f"{self.rack.value.capitalize()} of the oven, {self.oven_c:.0f} °C {mode.value}. "
             "Door shut until the first look.",
             why="Before it has set, cold air makes it fall.",
             first_look_s=made.first_look_s,
@@ -215,7 +215,7 @@ class BakeStep(StepBase):
                 below=Side(
                     word="raw inside",
                     means="The middle has not set.",
-                    can_do="Door shut, look again at the time shown.",
+                    can_do="Door shut; look again at the time shown.",
                 ),
                 above=Side(
                     word="hotter than steam",
@@ -245,7 +245,7 @@ class BakeStep(StepBase):
             notices.append(
                 Notice(
                     level="danger",
-                    text=f"At {self.oven_c:.0f} C its middle would never be done.",
+                    text=f"At {self.oven_c:.0f} °C its middle would never be done.",
                     remedy="Set the oven higher, or make it thinner.",
                 )
             )
@@ -262,7 +262,8 @@ class BakeStep(StepBase):
             notices.append(
                 Notice(
                     level="note",
-                    text=f"{oven.name} runs {offset:+.0f} K: set the dial to {self.oven_c - offset:.0f} C.",
+                    text=f"{oven.name} runs {abs(offset):.0f} °C {'hot' if offset > 0 else 'cool'}: "
+                    f"set the dial to {self.oven_c - offset:.0f} °C.",
                     remedy="Trust the oven thermometer, not the dial.",
                 )
             )

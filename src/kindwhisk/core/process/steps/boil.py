@@ -77,7 +77,7 @@ class BoilStep(StepBase):
             material=start.dried_by(off).at(here),
             duration_s=self.learned(duration, setting),
             modelled_s=duration.likely,
-            goal=f"{here:.0f} C",
+            goal=f"{here:.0f} °C",
             do="Stir until it is clear, then never again; wash the wall down with a wet brush.",
             why=f"{off:.0f} g of water have to leave" + (f" for the {stage.name} stage." if stage else "."),
             first_look_s=duration.low * 0.8,
@@ -86,7 +86,7 @@ class BoilStep(StepBase):
             checkpoints=(
                 Checkpoint(
                     id="syrup",
-                    name=f"{here:.0f} C" + (f", {stage.name}" if stage else ""),
+                    name=f"{here:.0f} °C" + (f", {stage.name}" if stage else ""),
                     sees=drop,
                     not_yet="Small quick bubbles, steam, a drop that dissolves: still water to lose.",
                     too_far="Colours at the rim: it is past.",
@@ -113,7 +113,7 @@ class BoilStep(StepBase):
             notices.append(
                 Notice(
                     level="note",
-                    text=f"Under the air of this kitchen, {self.target_c:.0f} C reads {here:.1f} C.",
+                    text=f"Under the air of this kitchen, {self.target_c:.0f} °C reads {here:.1f} °C.",
                     remedy="Check the thermometer in boiling water: that takes its own error along.",
                 )
             )
@@ -134,7 +134,7 @@ class BoilStep(StepBase):
             notices.append(
                 Notice(
                     level="note",
-                    text=f"With other sugars beside sucrose, the same firmness reads within {half:.1f} K of this.",
+                    text=f"With other sugars beside sucrose, the same firmness reads within {half:.1f} °C of this.",
                     remedy="Judge by a drop in cold water too.",
                 )
             )

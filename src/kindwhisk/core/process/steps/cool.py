@@ -54,7 +54,7 @@ class CoolStep(StepBase):
             material=cake.at(target),
             duration_s=learned,
             modelled_s=duration.likely,
-            goal=f"{target:.0f} C",
+            goal=f"{target:.0f} °C",
             do="Leave it hanging, out of draughts." if self.inverted else "On a rack, air all round.",
             why="Starch sets as it cools; until then it would sink or tear.",
             gates=self._gates(

@@ -34,7 +34,7 @@ SECONDS: dict[Manner, float] = {
 }
 PER_PORTION_S = 15.0
 DO: dict[Manner, str] = {
-    Manner.SACRIFICE: "Stir this first portion in with the whisk, without mercy.",
+    Manner.SACRIFICE: "Stir this first portion in vigorously with the whisk.",
     Manner.FOLD: "Cut down the middle, sweep along the bottom, lift over; turn the bowl.",
     Manner.INTO_FOAM: "Pour down the wall in a thin stream, and lift from below as it sinks.",
     Manner.SIFT_OVER: "Sift over in two or three layers, fold under after each with broad strokes.",
@@ -158,7 +158,7 @@ class FoldStep(StepBase):
         heavy = band is not None and density > band.high
         if heavy and kept > usual * (1 - AS_GOOD):
             lightest = min(p.density for p in parts if p.gas_ml > 0)
-            return f"{said}: it is not to blame, what went in was dense already (the foam {lightest:.2f} g/ml)."
+            return f"{said}: that was not the fold; what went in was already dense (the foam {lightest:.2f} g/ml)."
         return f"{said}."
 
     def schools(self, content: Content) -> tuple[School, ...]:

@@ -45,8 +45,8 @@ class PreheatStep(StepBase):
             material=Material(),
             duration_s=self.learned(duration, setting),
             modelled_s=duration.likely,
-            goal=f"{own.name} on, {dial:.0f} C",
-            do=f"Set {own.name} to {dial:.0f} C, {own.mode.value}; {RACKS[self.rack]}.",
+            goal=f"{own.name} on, {dial:.0f} °C",
+            do=f"Set {own.name} to {dial:.0f} °C, {own.mode.value}; {RACKS[self.rack]}.",
             why="A batter that waits for the oven loses its air.",
             first_look_s=duration.low,
             checkpoints=(
@@ -54,7 +54,7 @@ class PreheatStep(StepBase):
                     id="hot",
                     name="Oven holds",
                     confirms="The oven holds",
-                    sees=f"The oven thermometer shows {self.oven_c:.0f} C and stays.",
+                    sees=f"The oven thermometer shows {self.oven_c:.0f} °C and stays.",
                     not_yet="The lamp went out, but the walls are still cold: two minutes more.",
                     band=Band(
                         quantity=Quantity.OVEN_TEMPERATURE,

@@ -95,10 +95,10 @@ class StreamStep(StepBase):
             material=together.at(cooled).at_density(band.range),
             duration_s=self.learned(duration, setting),
             modelled_s=duration.likely,
-            goal=f"{self.until_c:.0f} C, {look.name.lower()}",
+            goal=f"{self.until_c:.0f} °C, {look.name.lower()}",
             do=f"In a thread between whisk and wall, {pour.low:.0f} to {pour.high:.0f} s; "
             "then medium-high until it has cooled.",
-            why=f"It gets to about {peak.likely:.0f} C ({peak.low:.0f} to {peak.high:.0f}) and sets as it cools.",
+            why=f"It gets to about {peak.likely:.0f} °C ({peak.low:.0f} to {peak.high:.0f}) and sets as it cools.",
             setup="medium speed while it flows",
             first_look_s=duration.low,
             hold_s=hold,
@@ -110,7 +110,7 @@ class StreamStep(StepBase):
                 ),
                 Checkpoint(
                     id="cool",
-                    name=f"{self.until_c:.0f} C",
+                    name=f"{self.until_c:.0f} °C",
                     sees="The bowl is hand-warm from outside.",
                     band=Band(
                         quantity=Quantity.CONTENT_TEMPERATURE,

@@ -42,7 +42,7 @@ class ToastStep(StepBase):
             duration_s=self.learned(duration, setting),
             modelled_s=duration.likely,
             goal="Scented, pale gold",
-            do=f"One layer, {self.oven_c:.0f} C, shaken once; then spread out until cold.",
+            do=f"One layer, {self.oven_c:.0f} °C, shaken once; then spread out until cold.",
             why="Warm nuts melt their fat into the foam.",
             first_look_s=duration.low,
             checkpoints=(

@@ -26,8 +26,8 @@ TOLERANCE_K = 3.0
 
 def _sets(dissolves: Dissolution | None) -> str:
     if dissolves is None:
-        return "Egg begins to set from about 60 C."
-    return f"White with this much sugar begins to set from about {dissolves.sets_c.low:.0f} C."
+        return "Egg begins to set from about 60 °C."
+    return f"White with this much sugar begins to set from about {dissolves.sets_c.low:.0f} °C."
 
 
 class WarmStep(StepBase):
@@ -79,21 +79,21 @@ class WarmStep(StepBase):
             material=start.at(self.target_c),
             duration_s=self.learned(duration, setting),
             modelled_s=duration.likely,
-            goal=f"{self.target_c:.0f} C",
+            goal=f"{self.target_c:.0f} °C",
             do=("Over barely simmering water, stirring all the time." if self.over_water else "Low heat, small pot."),
             why=(
                 f"Dissolved sugar gives the smooth, steady foam. {dissolves.says}"
                 if dissolves
                 else "Warm egg whips faster and holds more."
                 if eggs
-                else "Fat near 50 C is thin enough to go under."
+                else "Fat near 50 °C is thin enough to go under."
                 if fat
                 else "Hot enough to dissolve and to draw out what it is meant to."
             ),
             first_look_s=duration.low,
             hold_s=Estimate(low=60, likely=180, high=300, basis=Basis.HABIT) if eggs else None,
             hold_why="It cools, and warm egg should not stand." if eggs else "",
-            checkpoints=(Checkpoint(id="warm", name=f"{self.target_c:.0f} C", sees=sees, band=band),),
+            checkpoints=(Checkpoint(id="warm", name=f"{self.target_c:.0f} °C", sees=sees, band=band),),
             cautions=(RAW_EGG, STEAM, WARM_EGG) if eggs else (HOT_LIQUID,),
             notices=self._notices(dissolves),
         )
@@ -108,7 +108,7 @@ class WarmStep(StepBase):
             notices.append(
                 Notice(
                     level="risk",
-                    text=f"At {self.target_c:.0f} C not all of this sugar can dissolve in the whites' water.",
+                    text=f"At {self.target_c:.0f} °C not all of this sugar can dissolve in the whites' water.",
                     remedy=dissolves.says,
                 )
             )
@@ -116,7 +116,7 @@ class WarmStep(StepBase):
             notices.append(
                 Notice(
                     level="risk",
-                    text=f"From about {dissolves.sets_c.low:.0f} C white begins to set at the wall.",
+                    text=f"From about {dissolves.sets_c.low:.0f} °C white begins to set at the wall.",
                     remedy="Never stop stirring, scrape the wall, and off the steam at once when it is there.",
                 )
             )

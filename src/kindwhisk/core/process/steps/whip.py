@@ -64,7 +64,7 @@ def _bowl_notices(foamed: Material, setting: Setting, tool: str) -> tuple[Notice
             Notice(
                 level="risk",
                 text=f"{volume / 1000:.1f} l of foam in the {bowl.bowl_ml / 1000:.1f} l bowl of the {bowl.name}.",
-                remedy="Whip it in two goes, or make less: the second foam waits for nothing.",
+                remedy="Whip it in two goes, or make less: the second foam must not wait.",
             ),
         )
     if volume < BOWL_EMPTY * bowl.bowl_ml:
@@ -152,7 +152,9 @@ class WhipStep(StepBase):
             setup=f"speed {self.speed}",
             first_look_s=learned.low * 0.9,
             hold_s=hold,
-            hold_why="The foam dries and weeps; it starts dying when it is made." if meringue else "Its bubbles burst.",
+            hold_why="The foam dries and weeps; it starts to break down as soon as it is made."
+            if meringue
+            else "Its bubbles burst.",
             foam=kind,
             passes=whipping.stages(learned, self.peak) if kind is Foam.FRENCH_MERINGUE else (),
             over_s=whipping.over_s(learned, whites) if meringue else None,
