@@ -44,7 +44,7 @@
         onclick={switchUnits}
         aria-label="Units: {units.system === 'us' ? 'ounces and Fahrenheit' : 'grams and Celsius'}. Switch"
       >
-        {units.system === 'us' ? 'oz, F' : 'g, C'}
+        {units.system === 'us' ? 'oz, °F' : 'g, °C'}
       </button>
       <button
         class="min-h-12 px-2.5"

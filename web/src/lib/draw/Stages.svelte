@@ -10,7 +10,9 @@
 
   let width = $state(560);
   const LOW = 26;
-  const end = $derived(Math.max(step.over_s ? step.over_s.likely * 1.12 : 0, step.duration_s.high, elapsed ?? 0));
+  const meant = $derived(Math.max(step.over_s ? step.over_s.likely * 1.12 : 0, step.duration_s.high));
+  /** Long past it, the names would crowd: the mark of now stays at the end. */
+  const end = $derived(Math.max(meant, Math.min(elapsed ?? 0, 1.3 * meant)));
   const x = $derived(scaleLinear([0, end], [2, width - 4]).clamp(true));
   /** Names in two rows, so that neighbours do not touch. */
   const names = $derived(step.passes.map((pass, i) => ({ ...pass, row: (step.passes.length - 1 - i) % 2 })));

@@ -70,10 +70,10 @@
       aria-label="less {label}"
       onclick={() => change((value ?? 0) - step)}>−</button
     >
-    <div class="relative min-w-0 grow">
+    <div class="relative min-w-[5.5rem] grow">
       <input
         {id}
-        class="field {unit ? 'pr-11' : 'px-2 text-center'} font-semibold"
+        class="field {unit ? 'pr-9 pl-2.5' : 'px-2 text-center'} font-semibold"
         inputmode="text"
         autocomplete="off"
         value={shown}
@@ -84,7 +84,7 @@
           if (!trouble) editing = false;
         }}
       />
-      <span class="pointer-events-none absolute inset-y-0 right-3 flex items-center text-quiet">{outside.unit}</span>
+      <span class="pointer-events-none absolute inset-y-0 right-2.5 flex items-center text-quiet">{outside.unit}</span>
     </div>
     <button
       type="button"

@@ -6,6 +6,7 @@
   import { celsius, kelvins, origin } from '../../lib/figures.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
   import ContentFields from '../../lib/parts/ContentFields.svelte';
+  import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import OneOf from '../../lib/parts/OneOf.svelte';
   import Pick from '../../lib/parts/Pick.svelte';
@@ -67,6 +68,7 @@
     <p class="text-quiet">When this batter in this tin in this oven is done, and what would change that.</p>
   </div>
   {#if bake.problem}<Notice problem={bake.problem} />{/if}
+  {#if !body && !bake.problem}<Loading what="the bake" />{/if}
   {#if body}
     <div
       class="mt-2 grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-5 lg:grid-cols-[18rem_minmax(0,1fr)_minmax(0,20rem)]"

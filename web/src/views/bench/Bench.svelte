@@ -3,6 +3,7 @@
   import Braid from '../../lib/draw/Braid.svelte';
   import { now } from '../../lib/now.svelte';
   import { outbox } from '../../lib/outbox.svelte';
+  import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import { sound } from '../../lib/sound.svelte';
   import { clock, countdown, length, until } from '../../lib/time';
@@ -186,4 +187,8 @@
   <KeysSheet open={sheet === 'keys'} onclose={() => (sheet = null)} />
 {:else if bench.problem}
   <div class="p-6"><Notice problem={bench.problem} /></div>
+{:else}
+  <section class="border-b border-line bg-surface px-4 sm:px-6" aria-label="The bake in time">
+    <div class="min-h-[168px]"><Loading what="the bake" /></div>
+  </section>
 {/if}

@@ -3,6 +3,7 @@
   import Section from '../../lib/draw/Section.svelte';
   import { grams } from '../../lib/figures.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
+  import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import { length } from '../../lib/time';
   import { p } from '../../routes';
@@ -63,6 +64,7 @@
     </p>
   </div>
   {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
+  {#if formulas === null && !problem}<Loading what="the Book" />{/if}
   {#if formulas?.length === 0}
     <p class="max-w-prose text-lg text-quiet">
       No formula yet. Start with the samples, or read a recipe in: pasted text, a file, or a table.
@@ -84,7 +86,7 @@
       <Choice
         label="Without"
         value={without}
-        options={[{ value: '', label: 'no matter' }, ...allergens.map((a) => ({ value: a, label: a }))]}
+        options={[{ value: '', label: 'any' }, ...allergens.map((a) => ({ value: a, label: a }))]}
         onvalue={(v) => (without = v)}
       />
     </div>

@@ -3,6 +3,7 @@
   import Section from '../../lib/draw/Section.svelte';
   import { grams } from '../../lib/figures.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
+  import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import { length } from '../../lib/time';
   import { navigate, route } from '../../routes';
@@ -68,6 +69,7 @@
 <svelte:window onkeydown={keys} />
 <div class="px-4 py-5 sm:px-6">
   {#if editor.problem}<Notice problem={editor.problem} onclose={() => (editor.problem = null)} />{/if}
+  {#if !formula && !editor.problem}<Loading what="the formula" />{/if}
   {#if formula}
     <FormulaHead id={editor.id} title={formula.title} technique={formula.technique} version={editor.based_on} />
     {#if editor.restored}

@@ -10,6 +10,7 @@
   } from '../../lib/api/client';
   import { Asking } from '../../lib/asking.svelte';
   import RatioBand from '../../lib/draw/RatioBand.svelte';
+  import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import OneOf from '../../lib/parts/OneOf.svelte';
   import WishPicker from '../../lib/parts/WishPicker.svelte';
@@ -66,6 +67,7 @@
 
 <div class="px-4 py-5 sm:px-6">
   {#if problem}<Notice {problem} />{/if}
+  {#if !(view && shown) && !problem}<Loading what="the formula" />{/if}
   {#if view && shown}
     <FormulaHead id={formula_id} title={view.formula.title} technique={view.formula.technique} version={view.version} />
     <p class="max-w-prose text-lg text-quiet">{view.formula.summary}</p>

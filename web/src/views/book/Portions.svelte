@@ -22,7 +22,7 @@
 <h3 class="mt-4 text-lg font-semibold">Contents</h3>
 <ul class="space-y-2">
   {#each step.inputs as portion, i (i)}
-    <li class="grid items-start gap-x-3 gap-y-1 border-b border-line pb-2 sm:grid-cols-[minmax(0,1fr)_11rem_auto]">
+    <li class="grid items-start gap-x-3 gap-y-1 border-b border-line pb-2 sm:grid-cols-[minmax(0,1fr)_14.5rem_auto]">
       {#if portion.source === 'ingredient'}
         <div>
           <Pick

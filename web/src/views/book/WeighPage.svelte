@@ -11,6 +11,7 @@
   } from '../../lib/api/client';
   import { Asking } from '../../lib/asking.svelte';
   import { grams, spoonfuls, switchUnits, units } from '../../lib/figures.svelte';
+  import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import WishPicker from '../../lib/parts/WishPicker.svelte';
   import { length } from '../../lib/time';
@@ -45,6 +46,7 @@
 
 <div class="px-4 py-5 sm:px-6 print:p-0">
   {#if problem}<Notice {problem} />{/if}
+  {#if !shown && !problem}<Loading what="the weigh list" />{/if}
   {#if shown}
     <FormulaHead id={formula_id} title={shown.title} technique={shown.technique} version={shown.version} />
     <div class="grid gap-x-10 gap-y-6 lg:grid-cols-[20rem_minmax(0,1fr)] print:block">

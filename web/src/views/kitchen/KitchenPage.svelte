@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api/client';
   import Choice from '../../lib/parts/Choice.svelte';
+  import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
   import { KitchenState } from './kitchen.svelte';
@@ -60,6 +61,7 @@
         >Reload the kitchen</button
       >{/if}
   {/if}
+  {#if !page.kitchen && !page.problem}<Loading what="the kitchen" />{/if}
   {#if page.kitchen}
     {@const kitchen = page.kitchen}
     <section class="mt-4 grid gap-x-8 gap-y-2 sm:grid-cols-2 lg:grid-cols-5" aria-label="Air and eggs">

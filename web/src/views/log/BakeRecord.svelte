@@ -4,6 +4,7 @@
   import Braid from '../../lib/draw/Braid.svelte';
   import Trace from '../../lib/draw/Trace.svelte';
   import { live } from '../../lib/live.svelte';
+  import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import { clock, day, length } from '../../lib/time';
   import { p, route } from '../../routes';
@@ -73,6 +74,7 @@
 </script>
 
 {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
+{#if !(bake && braid) && !problem}<div class="px-6"><Loading what="the bake" /></div>{/if}
 {#if bake && braid}
   <section class="border-b border-line bg-surface px-4 pt-4 pb-2 sm:px-6">
     <div class="flex flex-wrap items-baseline justify-between gap-x-6">

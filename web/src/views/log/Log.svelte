@@ -1,6 +1,7 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
   import { api, ask, problemOf, type BakeEntry, type Problem } from '../../lib/api/client';
+  import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import { clock, day, length } from '../../lib/time';
   import { p } from '../../routes';
@@ -21,6 +22,7 @@
 <div class="px-4 py-5 sm:px-6">
   <h1 class="text-3xl">The Log</h1>
   {#if problem}<Notice {problem} />{/if}
+  {#if !bakes && !problem}<Loading what="the Log" />{/if}
   {#if bakes?.length === 0}
     <p class="mt-2 max-w-prose text-lg text-quiet">
       Every bake started at the bench is recorded here, with its readings and how it came out.

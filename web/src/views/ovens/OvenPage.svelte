@@ -4,6 +4,7 @@
   import OvenPlaces from '../../lib/draw/OvenPlaces.svelte';
   import PlannedActual from '../../lib/draw/PlannedActual.svelte';
   import { celsius, kelvins } from '../../lib/figures.svelte';
+  import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import OneOf from '../../lib/parts/OneOf.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
@@ -26,6 +27,7 @@
 
 <div class="px-4 py-4 sm:px-6">
   {#if oven.problem}<Notice problem={oven.problem} />{/if}
+  {#if !profile && !oven.problem}<Loading what="the oven" />{/if}
   {#if profile}
     <p><a class="text-quiet underline" href={p('/kitchen')}>Kitchen</a></p>
     <div class="flex flex-wrap items-baseline justify-between gap-x-6">

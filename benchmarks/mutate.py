@@ -1,0 +1,304 @@
+"""How well the tests hold: small faults are put into the code, one at a time, and the tests that run there must fail.
+
+``./whisk mutate [PATH ...]`` takes a sample over the folders that compute, keep and write (or over the given paths), in
+functions only: tables and field bounds are data, which their own tests hold against their sources. Each fault is tried
+first on the few tests that are nearest to it, and, if these let it pass, on all that run its function. Faults come from
+the operators of Cosmic Ray. The same seed takes the same sample.
+"""
+
+from __future__ import annotations
+
+import argparse
+import ast
+import json
+import os
+import random
+import shutil
+import subprocess
+import sys
+import tempfile
+import time
+from collections import defaultdict
+from collections.abc import Iterator, Sequence
+from concurrent.futures import ThreadPoolExecutor
+from pathlib import Path
+from queue import Queue
+from typing import Any, NamedTuple
+
+ROOT = Path(__file__).parents[1]
+PACKAGE = ROOT / "src" / "kindwhisk"
+WINGS = ("core", "bench", "store", "formats")
+LEFT_OUT = ("store/migrations", "core/ingredients/table.py", "core/reading/names.py", "core/reading/units.py")
+"""Frozen, or data throughout."""
+TESTS = ("tests/core", "tests/bench", "tests/store", "tests/devices", "tests/api")
+SLOW = ("tests/api/test_contract.py", "tests/api/test_live.py")
+"""They start servers: no fault is hunted with them."""
+MAP = ROOT / ".mutate"
+OPERATORS = (
+    "AddNot", "ReplaceAndWithOr", "ReplaceOrWithAnd", "ReplaceTrueWithFalse", "ReplaceFalseWithTrue", "NumberReplacer",
+    "ReplaceBinaryOperator_Add_Sub", "ReplaceBinaryOperator_Sub_Add", "ReplaceBinaryOperator_Mul_Div",
+    "ReplaceBinaryOperator_Div_Mul", "ReplaceBinaryOperator_Add_Mul", "ReplaceBinaryOperator_Pow_Mul",
+    "ReplaceUnaryOperator_USub_UAdd", "ReplaceUnaryOperator_Delete_Not", "ZeroIterationForLoop",
+    "ReplaceBreakWithContinue", "ReplaceContinueWithBreak",
+    "ReplaceComparisonOperator_Lt_GtE", "ReplaceComparisonOperator_Lt_LtE", "ReplaceComparisonOperator_LtE_Gt",
+    "ReplaceComparisonOperator_LtE_Lt", "ReplaceComparisonOperator_Gt_LtE", "ReplaceComparisonOperator_Gt_GtE",
+    "ReplaceComparisonOperator_GtE_Lt", "ReplaceComparisonOperator_GtE_Gt", "ReplaceComparisonOperator_Eq_NotEq",
+    "ReplaceComparisonOperator_NotEq_Eq", "ReplaceComparisonOperator_Is_IsNot", "ReplaceComparisonOperator_IsNot_Is",
+)  # fmt: skip
+"""Faults that keep the types: the type checker finds the others."""
+NEAREST, NEAREST_S, ALL_S = 25, 40.0, 240.0
+"""So many tests are tried first, for so long at most; then all that run the function, for so long."""
+
+
+class Fault(NamedTuple):
+    """A place for a fault: module, operator, which of its places there, line, and the function that holds it."""
+
+    module: str
+    operator: str
+    occurrence: int
+    line: int
+    function: str
+
+
+class Result(NamedTuple):
+    """What became of a fault: ``killed`` by a test, else the number of tests that let it pass."""
+
+    fault: Fault
+    killed: bool
+    by: str
+    tried: int
+    change: str
+
+
+def modules(paths: Sequence[str]) -> list[Path]:
+    """The modules of these paths; of all wings without any."""
+    roots = [Path(p).resolve() for p in paths] or [PACKAGE / wing for wing in WINGS]
+    found = [f for root in roots for f in ([root] if root.is_file() else sorted(root.rglob("*.py")))]
+    return [f for f in found if not any(str(f.relative_to(PACKAGE)).startswith(x) for x in LEFT_OUT)]
+
+
+def functions(module: Path) -> list[tuple[str, int, int]]:
+    """Every function of a module: its name with those around it, and the lines of its body without its docstring."""
+    found: list[tuple[str, int, int]] = []
+
+    def look(node: ast.AST, inside: str) -> None:
+        for child in ast.iter_child_nodes(node):
+            name = inside
+            if isinstance(child, ast.FunctionDef | ast.AsyncFunctionDef | ast.ClassDef):
+                name = f"{inside}.{child.name}" if inside else child.name
+            if isinstance(child, ast.FunctionDef | ast.AsyncFunctionDef):
+                first = child.body[0]
+                told = isinstance(first, ast.Expr) and isinstance(first.value, ast.Constant)
+                body = child.body[1:] if told else child.body
+                if body:
+                    found.append((name, body[0].lineno, child.end_lineno or body[-1].lineno))
+            look(child, name)
+
+    look(ast.parse(module.read_text()), "")
+    return found
+
+
+def inner_function(spans: Sequence[tuple[str, int, int]], line: int) -> str | None:
+    """The innermost function whose body holds a line."""
+    holding = [s for s in spans if s[1] <= line <= s[2]]
+    return min(holding, key=lambda s: s[2] - s[1])[0] if holding else None
+
+
+def faults(module: Path) -> Iterator[Fault]:
+    """Every fault that can be put into the functions of a module."""
+    from cosmic_ray.ast import ast_nodes, get_ast_from_path
+    from cosmic_ray.plugins import get_operator
+
+    spans, tree = functions(module), get_ast_from_path(module)
+    for name in OPERATORS:
+        operator = get_operator(f"core/{name}")()
+        places = [start for node in ast_nodes(tree) for start, _ in operator.mutation_positions(node)]
+        for occurrence, (line, _) in enumerate(places):
+            function = inner_function(spans, line)
+            if function is not None:
+                yield Fault(str(module.relative_to(ROOT)), name, occurrence, line, function)
+
+
+def mutated(fault: Fault) -> str | None:
+    """The module with the fault in it; None where it can't be put there."""
+    from cosmic_ray.mutating import mutate_code
+    from cosmic_ray.plugins import get_operator
+
+    source = (ROOT / fault.module).read_text()
+    changed: str | None = mutate_code(source, get_operator(f"core/{fault.operator}")(), fault.occurrence)
+    return None if changed == source else changed
+
+
+def changed_line(fault: Fault, text: str) -> str:
+    """The lines that differ, as ``was -> is``."""
+    before, after = (ROOT / fault.module).read_text().splitlines(), text.splitlines()
+    pairs = [(b.strip(), a.strip()) for b, a in zip(before, after, strict=False) if a != b]
+    return "; ".join(f"{b} -> {a}" for b, a in pairs[:2]) or f"{fault.operator}"
+
+
+def test_map() -> dict[str, list[str]]:
+    """Tests by module and function, from one run of them all under coverage; kept until it is deleted."""
+    kept = MAP / "map.json"
+    if kept.exists():
+        loaded: dict[str, list[str]] = json.loads(kept.read_text())
+        return loaded
+    MAP.mkdir(exist_ok=True)
+    print("· running all tests once under coverage, to know which runs where", flush=True)
+    (MAP / "coveragerc").write_text(
+        f"[run]\nsource = kindwhisk\ndata_file = {MAP / 'data'}\ndynamic_context = test_function\n"
+    )
+    command = [sys.executable, "-m", "coverage", "run", f"--rcfile={MAP / 'coveragerc'}", "-m", "pytest", *TESTS]
+    command += [f"--deselect={s}" for s in SLOW]
+    subprocess.run([*command, "--hypothesis-seed=0", "-q"], cwd=ROOT, check=False, stdout=subprocess.DEVNULL)
+    found = _by_function()
+    kept.write_text(json.dumps(found))
+    return found
+
+
+def _by_function() -> dict[str, list[str]]:
+    from coverage import CoverageData
+
+    data = CoverageData(str(MAP / "data"))
+    data.read()
+    found: dict[str, set[str]] = defaultdict(set)
+    for measured in data.measured_files():
+        module = Path(measured)
+        if not module.is_relative_to(PACKAGE):
+            continue
+        spans, name = functions(module), str(module.relative_to(ROOT))
+        for line, contexts in data.contexts_by_lineno(measured).items():
+            function = inner_function(spans, line)
+            if function is not None:
+                found[f"{name}::{function}"] |= {c for c in contexts if c}
+    return {key: sorted(tests) for key, tests in found.items()}
+
+
+def as_node(context: str) -> str:
+    """``tests.core.test_x.test_y`` as pytest names it."""
+    module, _, test = context.rpartition(".")
+    return f"{module.replace('.', '/')}.py::{test}"
+
+
+class Bench:
+    """A copy of the tree in which faults are tried, one after the other."""
+
+    def __init__(self) -> None:
+        self.folder = Path(tempfile.mkdtemp(prefix="kindwhisk-mutate-"))
+        for name in ("src", "tests"):
+            shutil.copytree(ROOT / name, self.folder / name, ignore=shutil.ignore_patterns("__pycache__"))
+        shutil.copy(ROOT / "pyproject.toml", self.folder)
+
+    def run(self, tests: Sequence[str], seconds: float) -> str | None:
+        """What failed first; None if all passed. Taking too long counts as failing."""
+        command = [
+            sys.executable,
+            "-m",
+            "pytest",
+            "-x",
+            "-q",
+            "--no-header",
+            "--hypothesis-seed=0",
+            "-p",
+            "no:randomly",
+        ]
+        environment = os.environ | {"PYTHONPATH": str(self.folder / "src"), "PYTHONDONTWRITEBYTECODE": "1"}
+        try:
+            done = subprocess.run(
+                [*command, *tests],
+                cwd=self.folder,
+                env=environment,
+                timeout=seconds,
+                capture_output=True,
+                text=True,
+                check=False,
+            )
+        except subprocess.TimeoutExpired:
+            return "too slow"
+        if done.returncode == 0:
+            return None
+        failed = [line for line in done.stdout.splitlines() if line.startswith(("FAILED", "ERROR"))]
+        return failed[0].split(" - ")[0] if failed else "stopped"
+
+    def try_out(self, fault: Fault, text: str, tests: Sequence[str]) -> Result:
+        """Put the fault in, run tests, take it out."""
+        own = self.folder / fault.module
+        before = own.read_text()
+        own.write_text(text)
+        try:
+            nearest = self.run(tests[:NEAREST], NEAREST_S)
+            failed = nearest or (self.run(tests[NEAREST:], ALL_S) if len(tests) > NEAREST else None)
+        finally:
+            own.write_text(before)
+        return Result(fault, failed is not None, failed or "", len(tests), changed_line(fault, text))
+
+    def close(self) -> None:
+        """Away with it."""
+        shutil.rmtree(self.folder, ignore_errors=True)
+
+
+def sample(paths: Sequence[str], number: int, seed: int) -> list[Fault]:
+    """So many faults, drawn from all that can be."""
+    everything = [f for module in modules(paths) for f in faults(module)]
+    random.Random(seed).shuffle(everything)
+    return everything[:number]
+
+
+def hunt(drawn: Sequence[Fault], minutes: float, workers: int) -> list[Result]:
+    """Try them out, as many as fit into the time."""
+    known = test_map()
+    reach: dict[str, int] = defaultdict(int)
+    for tests in known.values():
+        for test in tests:
+            reach[test] += 1
+    ends, benches = time.monotonic() + 60 * minutes, Queue[Bench]()
+    for _ in range(workers):
+        benches.put(Bench())
+
+    def one(fault: Fault) -> Result | None:
+        text = mutated(fault)
+        if text is None or time.monotonic() > ends:
+            return None
+        # The most special tests first: those that run the fewest functions beside this one.
+        tests = sorted(known.get(f"{fault.module}::{fault.function}", ()), key=lambda t: reach[t])
+        if not tests:
+            return Result(fault, False, "no test runs it", 0, changed_line(fault, text))
+        bench = benches.get()
+        try:
+            result = bench.try_out(fault, text, [as_node(t) for t in tests])
+        finally:
+            benches.put(bench)
+        print("killed  " if result.killed else "SURVIVED", f"{fault.module}:{fault.line}", result.change, flush=True)
+        return result
+
+    with ThreadPoolExecutor(workers) as pool:
+        results = [r for r in pool.map(one, drawn) if r is not None]
+    while not benches.empty():
+        benches.get().close()
+    return results
+
+
+def main() -> None:
+    """Sample, hunt, and say what survived."""
+    parser = argparse.ArgumentParser(description=(__doc__ or "").split("\n", maxsplit=1)[0])
+    parser.add_argument("paths", nargs="*", help="files or folders below src/kindwhisk")
+    parser.add_argument("--number", type=int, default=300)
+    parser.add_argument("--seed", type=int, default=1)
+    parser.add_argument("--minutes", type=float, default=60)
+    parser.add_argument("--workers", type=int, default=os.cpu_count() or 2)
+    parser.add_argument("--out", type=Path, default=MAP / "results.json")
+    given: Any = parser.parse_args()
+    results = hunt(sample(given.paths, given.number, given.seed), given.minutes, given.workers)
+    killed = sum(r.killed for r in results)
+    given.out.parent.mkdir(exist_ok=True)
+    given.out.write_text(json.dumps([[*r.fault, *r[1:]] for r in results], indent=1))
+    by_wing: dict[str, list[Result]] = defaultdict(list)
+    for r in results:
+        by_wing[Path(r.fault.module).relative_to("src/kindwhisk").parts[0]].append(r)
+    for wing, own in sorted(by_wing.items()):
+        print(f"{wing:8} {sum(r.killed for r in own):4} of {len(own):4} killed")
+    share = 100 * killed / max(1, len(results))
+    print(f"all      {killed:4} of {len(results):4} killed, {share:.0f} %, seed {given.seed}")
+
+
+if __name__ == "__main__":
+    main()
