@@ -10,6 +10,7 @@ from __future__ import annotations
 
 import argparse
 import ast
+import hashlib
 import json
 import os
 import random
@@ -30,7 +31,8 @@ PACKAGE = ROOT / "src" / "kindwhisk"
 WINGS = ("core", "bench", "store", "formats")
 LEFT_OUT = ("store/migrations", "core/ingredients/table.py", "core/reading/names.py", "core/reading/units.py")
 """Frozen, or data throughout."""
-TESTS = ("tests/core", "tests/bench", "tests/store", "tests/devices", "tests/api")
+COPIED = ("src", "tests")
+TESTS = ("tests/core", "tests/bench", "tests/store", "tests/devices", "tests/api", "tests/formats")
 SLOW = ("tests/api/test_contract.py", "tests/api/test_live.py")
 """They start servers: no fault is hunted with them."""
 MAP = ROOT / ".mutate"
@@ -137,30 +139,40 @@ def changed_line(fault: Fault, text: str) -> str:
 
 
 def test_map() -> dict[str, list[str]]:
-    """Tests by module and function, from one run of them all under coverage; kept until it is deleted."""
-    kept = MAP / "map.json"
-    if kept.exists():
-        loaded: dict[str, list[str]] = json.loads(kept.read_text())
-        return loaded
+    """Tests by module and function, from a run under coverage; only files of tests that changed since are run again."""
     MAP.mkdir(exist_ok=True)
-    print("· running all tests once under coverage, to know which runs where", flush=True)
-    (MAP / "coveragerc").write_text(
-        f"[run]\nsource = kindwhisk\ndata_file = {MAP / 'data'}\ndynamic_context = test_function\n"
-    )
-    command = [sys.executable, "-m", "coverage", "run", f"--rcfile={MAP / 'coveragerc'}", "-m", "pytest", *TESTS]
-    command += [f"--deselect={s}" for s in SLOW]
-    subprocess.run([*command, "--hypothesis-seed=0", "-q"], cwd=ROOT, check=False, stdout=subprocess.DEVNULL)
-    found = _by_function()
-    kept.write_text(json.dumps(found))
-    return found
+    kept = MAP / "map.json"
+    known: dict[str, dict[str, Any]] = json.loads(kept.read_text()) if kept.exists() else {}
+    found_files = [f for folder in TESTS for f in sorted((ROOT / folder).glob("test_*.py"))]
+    files = {str(f.relative_to(ROOT)): _digest(f) for f in found_files}
+    stale = [f for f, digest in files.items() if f not in SLOW and known.get(f, {}).get("digest") != digest]
+    if stale:
+        print(f"· running {len(stale)} files of tests under coverage, to know what they run", flush=True)
+        known |= {f: {"digest": files[f], "runs": runs} for f, runs in _under_coverage(stale).items()}
+        kept.write_text(json.dumps({f: known[f] for f in files if f in known}))
+    found: dict[str, set[str]] = defaultdict(set)
+    for file in known.values():
+        for function, tests in file["runs"].items():
+            found[function] |= set(tests)
+    return {function: sorted(tests) for function, tests in found.items()}
 
 
-def _by_function() -> dict[str, list[str]]:
+def _digest(file: Path) -> str:
+    return hashlib.sha256(file.read_bytes()).hexdigest()
+
+
+def _under_coverage(files: Sequence[str]) -> dict[str, dict[str, list[str]]]:
+    """By file of tests: which of its tests run which function."""
     from coverage import CoverageData
 
-    data = CoverageData(str(MAP / "data"))
+    settings, kept = MAP / "coveragerc", MAP / "data"
+    settings.write_text(f"[run]\nsource = kindwhisk\ndata_file = {kept}\n")
+    command = [sys.executable, "-m", "coverage", "run", f"--rcfile={settings}", "-m", "pytest", *files]
+    command += ["-p", "benchmarks.contexts"]
+    subprocess.run([*command, "--hypothesis-seed=0", "-q"], cwd=ROOT, check=False, stdout=subprocess.DEVNULL)
+    data = CoverageData(str(kept))
     data.read()
-    found: dict[str, set[str]] = defaultdict(set)
+    found: dict[str, dict[str, set[str]]] = {f: defaultdict(set) for f in files}
     for measured in data.measured_files():
         module = Path(measured)
         if not module.is_relative_to(PACKAGE):
@@ -168,15 +180,11 @@ def _by_function() -> dict[str, list[str]]:
         spans, name = functions(module), str(module.relative_to(ROOT))
         for line, contexts in data.contexts_by_lineno(measured).items():
             function = inner_function(spans, line)
-            if function is not None:
-                found[f"{name}::{function}"] |= {c for c in contexts if c}
-    return {key: sorted(tests) for key, tests in found.items()}
-
-
-def as_node(context: str) -> str:
-    """``tests.core.test_x.test_y`` as pytest names it."""
-    module, _, test = context.rpartition(".")
-    return f"{module.replace('.', '/')}.py::{test}"
+            for node in (c for c in contexts if c and function is not None):
+                file = node.partition("::")[0]
+                if file in found:
+                    found[file][f"{name}::{function}"].add(node)
+    return {f: {key: sorted(tests) for key, tests in runs.items()} for f, runs in found.items()}
 
 
 class Bench:
@@ -184,40 +192,27 @@ class Bench:
 
     def __init__(self) -> None:
         self.folder = Path(tempfile.mkdtemp(prefix="kindwhisk-mutate-"))
-        for name in ("src", "tests"):
-            shutil.copytree(ROOT / name, self.folder / name, ignore=shutil.ignore_patterns("__pycache__"))
-        shutil.copy(ROOT / "pyproject.toml", self.folder)
+        for own in ROOT.iterdir():
+            if own.name in COPIED:
+                shutil.copytree(own, self.folder / own.name, ignore=shutil.ignore_patterns("__pycache__"))
+            elif not own.name.startswith("."):
+                (self.folder / own.name).symlink_to(own)
+        self.sound: set[str] = set()
 
     def run(self, tests: Sequence[str], seconds: float) -> str | None:
         """What failed first; None if all passed. Taking too long counts as failing."""
-        command = [
-            sys.executable,
-            "-m",
-            "pytest",
-            "-x",
-            "-q",
-            "--no-header",
-            "--hypothesis-seed=0",
-            "-p",
-            "no:randomly",
-        ]
-        environment = os.environ | {"PYTHONPATH": str(self.folder / "src"), "PYTHONDONTWRITEBYTECODE": "1"}
+        command = (sys.executable, "-m", "pytest", "-x", "-q", "--no-header", "--hypothesis-seed=0", *tests)
+        around = os.environ | {"PYTHONPATH": str(self.folder / "src"), "PYTHONDONTWRITEBYTECODE": "1"}
         try:
             done = subprocess.run(
-                [*command, *tests],
-                cwd=self.folder,
-                env=environment,
-                timeout=seconds,
-                capture_output=True,
-                text=True,
-                check=False,
+                command, cwd=self.folder, env=around, timeout=seconds, capture_output=True, text=True, check=False
             )
         except subprocess.TimeoutExpired:
             return "too slow"
         if done.returncode == 0:
             return None
-        failed = [line for line in done.stdout.splitlines() if line.startswith(("FAILED", "ERROR"))]
-        return failed[0].split(" - ")[0] if failed else "stopped"
+        failed = [line.split() for line in done.stdout.splitlines() if line.startswith(("FAILED", "ERROR"))]
+        return failed[0][1] if failed else "stopped"
 
     def try_out(self, fault: Fault, text: str, tests: Sequence[str]) -> Result:
         """Put the fault in, run tests, take it out."""
@@ -229,6 +224,10 @@ class Bench:
             failed = nearest or (self.run(tests[NEAREST:], ALL_S) if len(tests) > NEAREST else None)
         finally:
             own.write_text(before)
+        if failed is not None and "::" in failed and failed not in self.sound:
+            if self.run([failed], ALL_S) is not None:
+                raise RuntimeError(f"{failed} fails without any fault: mend it first.")
+            self.sound.add(failed)
         return Result(fault, failed is not None, failed or "", len(tests), changed_line(fault, text))
 
     def close(self) -> None:
@@ -264,7 +263,7 @@ def hunt(drawn: Sequence[Fault], minutes: float, workers: int) -> list[Result]:
             return Result(fault, False, "no test runs it", 0, changed_line(fault, text))
         bench = benches.get()
         try:
-            result = bench.try_out(fault, text, [as_node(t) for t in tests])
+            result = bench.try_out(fault, text, tests)
         finally:
             benches.put(bench)
         print("killed  " if result.killed else "SURVIVED", f"{fault.module}:{fault.line}", result.change, flush=True)

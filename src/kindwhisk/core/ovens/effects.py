@@ -3,7 +3,7 @@
 Each effect has a Gaussian prior; an observation is the sum of some effects with noise. Now and then one is simply wrong
 (a forgotten timer, a tin of another batter): it is a mixture of the usual noise and a far wider one, so that what lies
 far off counts little. "Still raw at" bounds from one side. Observations enter as Gaussian factors found by expectation
-propagation: the result does not depend on their order.
+propagation: their order does not matter, unless they fall into halves that contradict each other.
 
 Source: Minka 2001 (expectation propagation); moments of a truncated Gaussian, published.
 """
@@ -15,6 +15,7 @@ from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
 import numpy as np
+from scipy.special import log_ndtr
 
 WRONG_SHARE, WRONG_WIDER = 0.05, 12.0
 """So many observations in a hundred are wrong, and err so many times as widely. Chosen."""
@@ -54,9 +55,10 @@ class Learned(NamedTuple):
         return Belief(sum(self.mean.get(e, 0.0) for e in effects), math.sqrt(variance))
 
 
-def _normal(x: float) -> tuple[float, float]:
-    """Density and distribution of the standard normal."""
-    return math.exp(-x * x / 2) / math.sqrt(2 * math.pi), 0.5 * math.erfc(-x / math.sqrt(2))
+def _beyond(z: float) -> tuple[float, float]:
+    """Of a standard normal: the share below ``z``, and the density there over that share, however small both are."""
+    log_share = float(log_ndtr(z))
+    return math.exp(log_share), math.exp(-z * z / 2 - math.log(2 * math.pi) / 2 - log_share)
 
 
 def _tilted(observed: Observation, mean: float, variance: float, wrong: float) -> tuple[float, float, float]:
@@ -64,10 +66,7 @@ def _tilted(observed: Observation, mean: float, variance: float, wrong: float) -
     if observed.above:
         spread = math.sqrt(variance + observed.noise**2)
         z = (mean - observed.value) / spread
-        density, share = _normal(z)
-        if share < 1e-12:
-            return observed.value, variance * observed.noise**2 / spread**2, 1.0
-        ratio = density / share
+        share, ratio = _beyond(z)
         # A wrong bound tells nothing.
         trust = (1 - wrong) * share / ((1 - wrong) * share + wrong * 0.5) if wrong else 1.0
         moved = mean + variance / spread * ratio

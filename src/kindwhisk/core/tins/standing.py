@@ -120,7 +120,7 @@ def judge(
             f"where the rim is at {rim:.0f}.",
             f"Fill to about {band.good:.0%}; bake the rest beside it, or take a larger tin.",
         )
-    if fraction < band.low and tin.shape != "sheet":
+    if fraction < band.low and not tin.flat:
         return (
             TinFit.SHALLOW,
             f"Only {fraction:.0%} of {name}: it bakes low, the wall shades it, and it dries.",

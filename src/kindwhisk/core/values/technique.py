@@ -35,6 +35,7 @@ class Technique(TradeName):
             "whole-egg sponge, not warmed": "génoise, cold method",
             "cold genoise": "génoise, cold method",
             "finger biscuits": "ladyfingers",
+            "lady fingers": "ladyfingers",
             "sponge fingers": "ladyfingers",
             "finger-lined cake": "ladyfinger-lined cake",
             "macarons": "macaron shells",
