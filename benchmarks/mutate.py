@@ -14,6 +14,7 @@ import hashlib
 import json
 import os
 import random
+import re
 import shutil
 import subprocess
 import sys
@@ -211,8 +212,8 @@ class Bench:
             return "too slow"
         if done.returncode == 0:
             return None
-        failed = [line.split() for line in done.stdout.splitlines() if line.startswith(("FAILED", "ERROR"))]
-        return failed[0][1] if failed else "stopped"
+        failed = re.search(r"^(?:FAILED|ERROR) (\S+?::\w+)", done.stdout, re.MULTILINE)
+        return failed[1] if failed else "stopped"
 
     def try_out(self, fault: Fault, text: str, tests: Sequence[str]) -> Result:
         """Put the fault in, run tests, take it out."""

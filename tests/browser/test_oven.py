@@ -19,7 +19,7 @@ def test_from_preheat_to_rack_with_the_stand_in_oven(page: Page, own: Server, qu
     work_until(own, bake, "preheat-bake")
     page.goto(f"{own.url}/bench/{bake}")
     step, picture = page.get_by_label("The step now"), page.get_by_label("What is in the vessels")
-    expect(step).to_contain_text(re.compile(r"Set Deck oven to 17\d C"))
+    expect(step).to_contain_text(re.compile(r"Set Deck oven to 17\d °C"))
     page.keyboard.press(" ")
     own.ask("/api/stand-ins", {"speed": 60})
 
@@ -84,7 +84,7 @@ def test_without_probes_the_clock_goes_by_the_model_and_not_yet_moves_it(page: P
     page.keyboard.press("r")
     sheet = page.get_by_role("dialog")
     sheet.get_by_role("textbox").first.fill("60")
-    sheet.get_by_role("button", name="Keep it").click()
+    sheet.get_by_role("button", name="Save").click()
     expect(step).to_contain_text("Move it to the thickest place")
 
 
@@ -98,11 +98,11 @@ def test_what_is_being_typed_stays_when_a_probe_reads(page: Page, own: Server) -
     expect(step).to_contain_text("in the middle")
     own.ask("/api/stand-ins", {"on": False})
     page.keyboard.press("r")
-    keep = page.get_by_role("dialog").get_by_role("button", name="Keep it")
+    keep = page.get_by_role("dialog").get_by_role("button", name="Save")
     page.get_by_role("dialog").get_by_role("textbox").first.fill("71")
     expect(keep).to_be_enabled()
     own.ask("/api/readings", {"probe": "crumb-probe", "value": 40})
-    expect(step).to_contain_text(re.compile(r"\b40\s?C"))
+    expect(step).to_contain_text(re.compile(r"\b40\s?°C"))
     expect(keep).to_be_enabled()
     keep.click()
     expect(page.get_by_role("dialog")).to_have_count(0)
@@ -118,16 +118,16 @@ def test_an_oven_is_known_and_taught(page: Page, own: Server, quiet: Callable[[]
     # A bake can be looked at and left out; what is believed follows.
     time.get_by_role("button", name=re.compile("^Butter sponge")).first.focus()
     page.keyboard.press("Enter")
-    time.get_by_role("button", name="Leave it out").click()
+    time.get_by_role("button", name="Exclude it").click()
     expect(page.locator("main")).to_contain_text("7 bakes and")
-    time.get_by_role("button", name="Let it count").click()
+    time.get_by_role("button", name="Include it").click()
     expect(page.locator("main")).to_contain_text("8 bakes and")
 
     # A thermometer's reading at the bottom, which nobody had measured.
     expect(degrees).to_contain_text("not measured")
     degrees.get_by_role("textbox", name="Reading once steady").fill("150")
     degrees.get_by_role("group", name="Rack").get_by_role("button", name="bottom").click()
-    degrees.get_by_role("button", name="Keep it").click()
+    degrees.get_by_role("button", name="Save").click()
     expect(degrees).not_to_contain_text("not measured")
 
     # A tray is marked place by place, by touch.

@@ -64,10 +64,10 @@ def test_the_syrup_arrives_when_the_whites_are_ready(page: Page, own: Server, qu
     expect(step).to_contain_text("between whisk and wall")
 
     # The bowl is judged beside the guidance, and nothing is called safe.
-    expect(step).to_contain_text(re.compile(r"highest measured (5|6)\d C"), timeout=LONG)
+    expect(step).to_contain_text(re.compile(r"highest measured (5|6)\d °C"), timeout=LONG)
     expect(step).to_contain_text(re.compile(r"to 40 °C, \d"), timeout=LONG)
     guidance = page.get_by_label("Guidance for egg")
-    expect(guidance).to_contain_text(re.compile(r"Measured: at most (5|6)\d C"))
+    expect(guidance).to_contain_text(re.compile(r"Measured: at most (5|6)\d °C"))
     expect(guidance).to_contain_text("71 °C (160 °F)")
     expect(guidance).to_contain_text("56.7 °C for 3.5 min: here")
     expect(guidance).to_contain_text("Local food-safety rules")
@@ -108,10 +108,10 @@ def test_without_a_thermometer_one_is_told_what_to_look_for(page: Page, own: Ser
     page.keyboard.press("r")
     expect(sheet.get_by_role("combobox", name=re.compile("^Thermometer"))).to_contain_text("Hand thermometer")
     sheet.get_by_label("temperature in the vessel", exact=True).fill("80")
-    sheet.get_by_role("button", name="Keep it").click()
+    sheet.get_by_role("button", name="Save").click()
     expect(step).not_to_contain_text("No thermometer")
     # It goes on warming while one looks.
-    expect(step).to_contain_text(re.compile(r"8\d ?C"))
+    expect(step).to_contain_text(re.compile(r"8\d ?°C"))
 
 
 def test_the_map_moves_and_knows_the_book(page: Page, demo: Server) -> None:
@@ -173,7 +173,7 @@ def test_a_thermometer_is_checked_and_readings_come_in_by_table(page: Page, own:
         {"name": "roof.csv", "mimeType": "text/csv", "buffer": table.encode()}
     )
     expect(here).to_contain_text("2 readings are new")
-    here.get_by_role("button", name="Take it in").click()
+    here.get_by_role("button", name="Add it").click()
     expect(here.get_by_label("Name of the thermometer").last).to_have_value("roof")
     page.get_by_role("link", name="Today", exact=True).click()  # what was entered last is sent on leaving
     page.goto(f"{own.url}/kitchen")
