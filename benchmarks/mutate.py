@@ -2,8 +2,7 @@
 
 ``./whisk mutate [PATH ...]`` takes a sample over the folders that compute, keep and write (or over the given paths), in
 functions only: tables and field bounds are data, which their own tests hold against their sources. Each fault is tried
-first on the few tests that are nearest to it, and, if these let it pass, on all that run its function. Faults come from
-the operators of Cosmic Ray. The same seed takes the same sample.
+on the tests that are nearest to it. Faults come from the operators of Cosmic Ray. The same seed takes the same sample.
 """
 
 from __future__ import annotations
@@ -27,13 +26,15 @@ from pathlib import Path
 from queue import Queue
 from typing import Any, NamedTuple
 
+from benchmarks.contexts import SECONDS
+
 ROOT = Path(__file__).parents[1]
 PACKAGE = ROOT / "src" / "kindwhisk"
 WINGS = ("core", "bench", "store", "formats")
 LEFT_OUT = ("store/migrations", "core/ingredients/table.py", "core/reading/names.py", "core/reading/units.py")
 """Frozen, or data throughout."""
 COPIED = ("src", "tests")
-TESTS = ("tests/core", "tests/bench", "tests/store", "tests/devices", "tests/api", "tests/formats")
+TESTS = ("tests/core", "tests/bench", "tests/store", "tests/devices", "tests/api", "tests/formats", "tests/recorded")
 SLOW = ("tests/api/test_contract.py", "tests/api/test_live.py")
 """They start servers: no fault is hunted with them."""
 MAP = ROOT / ".mutate"
@@ -49,8 +50,9 @@ OPERATORS = (
     "ReplaceComparisonOperator_NotEq_Eq", "ReplaceComparisonOperator_Is_IsNot", "ReplaceComparisonOperator_IsNot_Is",
 )  # fmt: skip
 """Faults that keep the types: the type checker finds the others."""
-NEAREST, NEAREST_S, ALL_S = 25, 40.0, 240.0
-"""So many tests are tried first, for so long at most; then all that run the function, for so long."""
+BUDGET_S, PATIENCE_S = 30.0, 180.0
+"""Of the tests that run a function, those that run the fewest others are tried, for so many seconds of testing in all;
+what takes far longer than that hangs, which counts as found."""
 
 
 class Fault(NamedTuple):
@@ -139,8 +141,30 @@ def changed_line(fault: Fault, text: str) -> str:
     return "; ".join(f"{b} -> {a}" for b, a in pairs[:2]) or f"{fault.operator}"
 
 
-def test_map() -> dict[str, list[str]]:
-    """Tests by module and function, from a run under coverage; only files of tests that changed since are run again."""
+class Reach(NamedTuple):
+    """Which tests run a function (by module and name), and how many seconds each test takes."""
+
+    tests: dict[str, list[str]]
+    seconds: dict[str, float]
+
+    def nearest(self, fault: Fault) -> list[str]:
+        """The tests for a fault: those that run the fewest functions beside this one, as many as time allows."""
+        wide: dict[str, int] = defaultdict(int)
+        for tests in self.tests.values():
+            for test in tests:
+                wide[test] += 1
+        chosen: list[str] = []
+        spent = 0.0
+        for test in sorted(self.tests.get(f"{fault.module}::{fault.function}", ()), key=lambda t: wide[t]):
+            if chosen and spent + self.seconds[test] > BUDGET_S:
+                continue
+            chosen.append(test)
+            spent += self.seconds[test]
+        return chosen
+
+
+def reach() -> Reach:
+    """From a run under coverage; only files of tests that changed since are run again."""
     MAP.mkdir(exist_ok=True)
     kept = MAP / "map.json"
     known: dict[str, dict[str, Any]] = json.loads(kept.read_text()) if kept.exists() else {}
@@ -149,28 +173,36 @@ def test_map() -> dict[str, list[str]]:
     stale = [f for f, digest in files.items() if f not in SLOW and known.get(f, {}).get("digest") != digest]
     if stale:
         print(f"· running {len(stale)} files of tests under coverage, to know what they run", flush=True)
-        known |= {f: {"digest": files[f], "runs": runs} for f, runs in _under_coverage(stale).items()}
+        runs, seconds = _under_coverage(stale)
+        for f in stale:
+            own = {test: s for test, s in seconds.items() if test.startswith(f"{f}::")}
+            known[f] = {"digest": files[f], "runs": runs[f], "seconds": own}
         kept.write_text(json.dumps({f: known[f] for f in files if f in known}))
-    found: dict[str, set[str]] = defaultdict(set)
+    tests: dict[str, set[str]] = defaultdict(set)
+    took: dict[str, float] = {}
     for file in known.values():
-        for function, tests in file["runs"].items():
-            found[function] |= set(tests)
-    return {function: sorted(tests) for function, tests in found.items()}
+        took |= file["seconds"]
+        for function, own in file["runs"].items():
+            tests[function] |= set(own)
+    return Reach({function: sorted(own) for function, own in tests.items()}, took)
 
 
 def _digest(file: Path) -> str:
     return hashlib.sha256(file.read_bytes()).hexdigest()
 
 
-def _under_coverage(files: Sequence[str]) -> dict[str, dict[str, list[str]]]:
-    """By file of tests: which of its tests run which function."""
+def _under_coverage(files: Sequence[str]) -> tuple[dict[str, dict[str, list[str]]], dict[str, float]]:
+    """By file of tests, which of its tests run which function; and the seconds of each test."""
     from coverage import CoverageData
 
     settings, kept = MAP / "coveragerc", MAP / "data"
     settings.write_text(f"[run]\nsource = kindwhisk\ndata_file = {kept}\n")
     command = [sys.executable, "-m", "coverage", "run", f"--rcfile={settings}", "-m", "pytest", *files]
     command += ["-p", "benchmarks.contexts"]
-    subprocess.run([*command, "--hypothesis-seed=0", "-q"], cwd=ROOT, check=False, stdout=subprocess.DEVNULL)
+    around = os.environ | {SECONDS: str(MAP / "seconds.json")}
+    subprocess.run(
+        [*command, "--hypothesis-seed=0", "-q"], cwd=ROOT, env=around, check=False, stdout=subprocess.DEVNULL
+    )
     data = CoverageData(str(kept))
     data.read()
     found: dict[str, dict[str, set[str]]] = {f: defaultdict(set) for f in files}
@@ -185,7 +217,8 @@ def _under_coverage(files: Sequence[str]) -> dict[str, dict[str, list[str]]]:
                 file = node.partition("::")[0]
                 if file in found:
                     found[file][f"{name}::{function}"].add(node)
-    return {f: {key: sorted(tests) for key, tests in runs.items()} for f, runs in found.items()}
+    runs = {f: {key: sorted(tests) for key, tests in own.items()} for f, own in found.items()}
+    return runs, json.loads((MAP / "seconds.json").read_text())
 
 
 class Bench:
@@ -200,16 +233,16 @@ class Bench:
                 (self.folder / own.name).symlink_to(own)
         self.sound: set[str] = set()
 
-    def run(self, tests: Sequence[str], seconds: float) -> str | None:
+    def run(self, tests: Sequence[str]) -> str | None:
         """What failed first; None if all passed. Taking too long counts as failing."""
         command = (sys.executable, "-m", "pytest", "-x", "-q", "--no-header", "--hypothesis-seed=0", *tests)
         around = os.environ | {"PYTHONPATH": str(self.folder / "src"), "PYTHONDONTWRITEBYTECODE": "1"}
         try:
             done = subprocess.run(
-                command, cwd=self.folder, env=around, timeout=seconds, capture_output=True, text=True, check=False
+                command, cwd=self.folder, env=around, timeout=PATIENCE_S, capture_output=True, text=True, check=False
             )
         except subprocess.TimeoutExpired:
-            return "too slow"
+            return "hangs"
         if done.returncode == 0:
             return None
         failed = re.search(r"^(?:FAILED|ERROR) (\S+?::\w+)", done.stdout, re.MULTILINE)
@@ -221,12 +254,11 @@ class Bench:
         before = own.read_text()
         own.write_text(text)
         try:
-            nearest = self.run(tests[:NEAREST], NEAREST_S)
-            failed = nearest or (self.run(tests[NEAREST:], ALL_S) if len(tests) > NEAREST else None)
+            failed = self.run(tests)
         finally:
             own.write_text(before)
         if failed is not None and "::" in failed and failed not in self.sound:
-            if self.run([failed], ALL_S) is not None:
+            if self.run([failed]) is not None:
                 raise RuntimeError(f"{failed} fails without any fault: mend it first.")
             self.sound.add(failed)
         return Result(fault, failed is not None, failed or "", len(tests), changed_line(fault, text))
@@ -245,11 +277,7 @@ def sample(paths: Sequence[str], number: int, seed: int) -> list[Fault]:
 
 def hunt(drawn: Sequence[Fault], minutes: float, workers: int) -> list[Result]:
     """Try them out, as many as fit into the time."""
-    known = test_map()
-    reach: dict[str, int] = defaultdict(int)
-    for tests in known.values():
-        for test in tests:
-            reach[test] += 1
+    known = reach()
     ends, benches = time.monotonic() + 60 * minutes, Queue[Bench]()
     for _ in range(workers):
         benches.put(Bench())
@@ -258,8 +286,7 @@ def hunt(drawn: Sequence[Fault], minutes: float, workers: int) -> list[Result]:
         text = mutated(fault)
         if text is None or time.monotonic() > ends:
             return None
-        # The most special tests first: those that run the fewest functions beside this one.
-        tests = sorted(known.get(f"{fault.module}::{fault.function}", ()), key=lambda t: reach[t])
+        tests = known.nearest(fault)
         if not tests:
             return Result(fault, False, "no test runs it", 0, changed_line(fault, text))
         bench = benches.get()

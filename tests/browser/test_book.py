@@ -129,7 +129,7 @@ def test_a_process_is_changed_by_keyboard_and_nonsense_is_named(page: Page, own:
     main = page.locator("main")
     keep = page.get_by_role("button", name="Save as version 2")
     expect(keep).to_be_disabled()
-    expect(main).to_contain_text("22 steps with what the product puts in")
+    expect(main).to_contain_text("22 steps, including those that are added for you")
     page.get_by_role("button", name=re.compile("Whisk in the flour")).click()
     # Moved before what it takes: named at the step, and taken back.
     for _ in range(2):
@@ -139,12 +139,12 @@ def test_a_process_is_changed_by_keyboard_and_nonsense_is_named(page: Page, own:
     expect(keep).to_be_disabled()
     page.get_by_role("button", name="Undo").click()
     page.get_by_role("button", name="Undo").click()
-    expect(main).to_contain_text("22 steps with what the product puts in")
+    expect(main).to_contain_text("22 steps, including those that are added for you")
     # A step is put in behind another and gets its place; an amount is written as a baker writes it.
     page.get_by_role("button", name=re.compile("Whisk in the flour")).click()
     page.get_by_role("combobox", name=re.compile("^Add a step")).click()
     page.get_by_role("option", name="rest", exact=True).click()
-    expect(main).to_contain_text("23 steps with what the product puts in")
+    expect(main).to_contain_text("23 steps, including those that are added for you")
     page.get_by_label("Name").fill("Let it stand")
     page.get_by_label("Name").press("Tab")
     page.get_by_role("button", name=re.compile("Weigh yolks and their sugar")).click()

@@ -12,7 +12,7 @@ from tests.server import ROOT, Server
 
 AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()
 VIEWS = {
-    "/": "What will be ready",
+    "/": "What should be ready",
     "/book": "The Book",
     "/book/tea-chiffon": "Tea chiffon",
     "/book/finger-cake": "Raspberry finger cake",

@@ -101,7 +101,7 @@ def test_from_a_formula_to_a_logged_bake(page: Page, own: Server, quiet: Callabl
     sheet = page.get_by_role("dialog")
     sheet.get_by_label("Full cup, levelled", exact=True).fill("68")
     expect(sheet).to_contain_text("0.250")
-    sheet.get_by_role("button", name="Save").click()
+    sheet.get_by_role("button", name="Save", exact=True).click()
     picture = page.get_by_label("What is in the vessels")
     expect(picture).to_contain_text("0.250")
     expect(page.get_by_label("The step now")).to_contain_text("About a minute more")
@@ -109,7 +109,7 @@ def test_from_a_formula_to_a_logged_bake(page: Page, own: Server, quiet: Callabl
     page.keyboard.press("n")
     page.keyboard.press("o")
     page.get_by_role("dialog").get_by_label("Note", exact=True).fill("Bowl was a little warm")
-    page.get_by_role("dialog").get_by_role("button", name="Save").click()
+    page.get_by_role("dialog").get_by_role("button", name="Save", exact=True).click()
     page.keyboard.press(" ")
     expect(page.get_by_label("Beside and next")).to_contain_text("holds")
 
@@ -134,7 +134,7 @@ def test_from_a_formula_to_a_logged_bake(page: Page, own: Server, quiet: Callabl
     page.get_by_label("Height, cold", exact=True).fill("6.5 cm")
     expect(page.get_by_text("understood: 65 mm")).to_be_visible()
     page.get_by_text("dense layer at the bottom").click()
-    page.get_by_role("button", name="Save").click()
+    page.get_by_role("button", name="Save", exact=True).click()
     record = page.locator("main")
     expect(record).to_contain_text("4 of 5, good")
     expect(record).to_contain_text("65 mm high")
@@ -168,7 +168,7 @@ def test_two_pages_stay_in_step_and_a_killed_server_loses_nothing(browser: Brows
     # What is entered while the server is away waits on the page and arrives once it is back.
     one.keyboard.press("o")
     one.get_by_role("dialog").get_by_label("Note", exact=True).fill("lights flickered")
-    one.get_by_role("dialog").get_by_role("button", name="Save").click()
+    one.get_by_role("dialog").get_by_role("button", name="Save", exact=True).click()
     expect(one.get_by_role("status")).to_contain_text("1 kept on this device")
     own.start()
     expect(one.get_by_role("status")).to_have_count(0, timeout=20_000)
@@ -221,7 +221,7 @@ def test_a_refused_event_says_what_to_do(page: Page, own: Server) -> None:
     expect(sheet.get_by_role("alert")).to_contain_text("must weigh more")
     sheet.get_by_label("Full cup, levelled", exact=True).fill("40")
     expect(sheet.get_by_role("alert")).to_contain_text("lighter than any foam")
-    expect(sheet.get_by_role("button", name="Save")).to_be_disabled()
+    expect(sheet.get_by_role("button", name="Save", exact=True)).to_be_disabled()
     expect(sheet.get_by_label("Full cup, levelled", exact=True)).to_have_value("40")
 
 
@@ -235,11 +235,11 @@ def test_what_the_server_refuses_stays_in_the_sheet(page: Page, own: Server) -> 
     sheet = page.get_by_role("dialog")
     degrees = sheet.get_by_label("temperature in the vessel", exact=True)
     degrees.fill("400")
-    sheet.get_by_role("button", name="Save").click()
+    sheet.get_by_role("button", name="Save", exact=True).click()
     expect(sheet.get_by_role("alert")).to_contain_text("hotter than anything warmed here")
     expect(degrees).to_have_value("400")
     degrees.fill("176 °F")
-    sheet.get_by_role("button", name="Save").click()
+    sheet.get_by_role("button", name="Save", exact=True).click()
     expect(sheet).to_have_count(0)
     expect(page.get_by_label("What is in the vessels")).to_contain_text("80")
 
@@ -261,7 +261,7 @@ def test_a_new_kitchen_takes_the_shipped_formulas_and_a_cup_by_hand(page: Page, 
         sheet.get_by_label("Water it holds, levelled", exact=True).fill("1/2 cup")
         sheet.get_by_label("Full cup, levelled", exact=True).fill("92")
         expect(sheet).to_contain_text("0.440")
-        sheet.get_by_role("button", name="Save").click()
+        sheet.get_by_role("button", name="Save", exact=True).click()
         expect(page.get_by_label("The step now")).to_contain_text("0.44: within")
     finally:
         server.stop()
@@ -319,7 +319,7 @@ def test_the_whole_job_by_touch_on_a_phone(browser: Browser, own: Server) -> Non
     assert do_what_it_says(phone, lambda target: target.tap()) > 18
     phone.get_by_role("link", name="How did it come out?").tap()
     phone.get_by_role("radio", name="5 as it should be").tap()
-    phone.get_by_role("button", name="Save").tap()
+    phone.get_by_role("button", name="Save", exact=True).tap()
     expect(phone.locator("main")).to_contain_text("5 of 5, as it should be")
     expect(phone.locator("main")).to_contain_text("over at")
     assert phone.evaluate("document.documentElement.scrollWidth - innerWidth") <= 0

@@ -46,7 +46,8 @@ def test_a_bowl_tells_what_slows_it() -> None:
     )
     assert (found.mass_g, found.temperature_c) == pytest.approx((160.8, 15))
     assert found.sugar_to_white == pytest.approx(0.607, abs=1e-3)
-    assert (found.acid_percent, found.salt_percent, found.dried) == (pytest.approx(0.5), pytest.approx(0.3), False)
+    assert (found.acid_percent, found.salt_percent) == pytest.approx((0.5, 0.3))
+    assert not found.dried
     assert found.guard == pytest.approx((1 + 1.2 * 0.5) * (1 - 0.35 * 0.3))
     sour = Whites.of(Material(parts={"egg-white": 10, "cream-of-tartar": 5, "salt": 5}))
     assert (sour.acid_percent, sour.salt_percent) == (1, 1)
@@ -339,9 +340,9 @@ def test_concentrations_and_boiling_points_tell_each_other() -> None:
     wide = syrup.concentration(118)
     assert wide.low == pytest.approx(syrup.concentration_percent(118 - syrup.half_width_k(wide.likely)))
     assert wide.high == pytest.approx(syrup.concentration_percent(118 + syrup.half_width_k(wide.likely)))
-    for percent in (-0.1, 99.6):
+    for beyond in (-0.1, 99.6):
         with pytest.raises(CraftError):
-            syrup.boiling(percent)
+            syrup.boiling(beyond)
 
 
 def test_other_sugars_raise_the_boil_by_their_share() -> None:

@@ -2,7 +2,7 @@
   import { scaleLinear } from 'd3-scale';
   import { curveMonotoneX, line } from 'd3-shape';
   import type { Estimate, Schemas } from '../api/client';
-  import { degrees, units } from '../figures.svelte';
+  import { degrees, unitName } from '../figures.svelte';
   import { length } from '../time';
 
   /** A bake over time: oven, top, edge and middle as reckoned, what was read, and when to look, turn, cover, take out. */
@@ -233,7 +233,7 @@
         >{length(under.t_s)}: middle {degrees(under.core_c)}, edge {degrees(under.edge_c)}, top {degrees(
           under.surface_c,
         )}
-        {units.system === 'us' ? 'F' : 'C'}</text
+        {unitName('C')}</text
       >
       <text x={LEFT + 2} y="29" class="text-[13px]" fill="var(--ink)"
         >{percent(under.set)} set, {percent(under.risen)} of the rise, crust {under.crust_mm.toFixed(1)} mm, {percent(

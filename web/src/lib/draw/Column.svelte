@@ -1,7 +1,7 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
   import type { Schemas } from '../api/client';
-  import { degrees, units } from '../figures.svelte';
+  import { celsius, degrees } from '../figures.svelte';
   import { clock, length, until } from '../time';
   import { now } from '../now.svelte';
 
@@ -82,8 +82,7 @@
   <p class="text-center text-[15px] leading-snug font-semibold">
     {#if there}on the band{:else if left !== null && left > 0}there in {length(left)}, {clock(
         column.arrives_at!,
-      )}{:else if left !== null}due {length(left)} ago: read it{:else}to {degrees(target)}
-      {units.system === 'us' ? 'F' : 'C'}{/if}
+      )}{:else if left !== null}due {length(left)} ago: read it{:else}to {celsius(target)}{/if}
     {#if !there && spare !== null && Math.abs(spare) >= 60}
       <br /><span class={spare < 0 ? 'text-raspberry' : 'font-normal text-quiet'}
         >{length(spare)} {spare < 0 ? 'too late for' : 'before'} “{column.needed_for}”</span

@@ -2,7 +2,7 @@
   import { scaleLinear } from 'd3-scale';
   import { line, curveMonotoneX } from 'd3-shape';
   import type { Schemas } from '../api/client';
-  import { degrees, units } from '../figures.svelte';
+  import { degrees, unitName } from '../figures.svelte';
   import { countdown, length } from '../time';
 
   type Props = {
@@ -48,7 +48,7 @@
   });
   const arrival = $derived(ahead.length > 0 ? ahead[ahead.length - 1]!.s : null);
   const nowY = $derived(Math.max(10, Math.min(height - 24, y(column.now_c))));
-  const unit = $derived(units.system === 'us' ? 'F' : 'C');
+  const unit = $derived(unitName('C'));
 </script>
 
 <figure style="width: {width}px" class="max-w-full">

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { celsius, degrees, units } from '../../lib/figures.svelte';
+  import { celsius, degrees, unitName } from '../../lib/figures.svelte';
   import { countdown, length } from '../../lib/time';
 
   /** A temperature and the time to its target, readable at a metre; the range below, or why it can't be told. */
@@ -19,7 +19,7 @@
   <p class="leading-[0.95]">
     <span class="font-display font-bold tracking-tight text-copper {size}"
       >{temperature == null ? '–' : degrees(temperature)}</span
-    ><span class="ml-1 text-2xl text-quiet">{units.system === 'us' ? 'F' : 'C'}</span>
+    ><span class="ml-1 text-2xl text-quiet">{unitName('C')}</span>
     <span class="mt-1 block text-[17px] text-quiet">{about}</span>
   </p>
   <p class="leading-[0.95]">

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schemas, StepDetail } from '../../lib/api/client';
-  import { celsius, units } from '../../lib/figures.svelte';
+  import { celsius, unitName, units } from '../../lib/figures.svelte';
   import { now } from '../../lib/now.svelte';
   import { countdown, remaining, until } from '../../lib/time';
   import Figures from './Figures.svelte';
@@ -23,7 +23,7 @@
   about={[
     pot.phase,
     pot.stage,
-    Math.abs(rate) >= 0.1 ? `${rate > 0 ? '+' : '−'}${Math.abs(rate).toFixed(1)} a minute` : '',
+    Math.abs(rate) >= 0.1 ? `${rate > 0 ? '+' : '−'}${Math.abs(rate).toFixed(1)} ${unitName('C')} per min` : '',
   ]
     .filter(Boolean)
     .join(', ')}
@@ -37,7 +37,7 @@
     Off the heat at <strong>{celsius(pot.take_off_c)}</strong>{off > 0 ? `, in ${countdown(off)}` : ': now'}:
     <span class="text-quiet"
       >the pan carries it on by about {by(climbs.likely)}
-      {units.system === 'us' ? 'F' : 'K'} ({by(climbs.low)} to {by(climbs.high)}), by the model.</span
+      {unitName('C')} ({by(climbs.low)} to {by(climbs.high)}), by the model.</span
     >
   </p>
 {/if}

@@ -57,7 +57,7 @@
       {@render big(
         'Heats up by',
         kelvins(profile.rise_k_per_min.likely).slice(1),
-        `a minute, ${profile.rise_k_per_min.basis}${profile.recovers_s ? `; back from an open door in ${length(profile.recovers_s)}` : ''}`,
+        `per min, ${profile.rise_k_per_min.basis}${profile.recovers_s ? `; back from an open door in ${length(profile.recovers_s)}` : ''}`,
       )}
     </div>
     {#if profile.says}<p class="mt-3 border-l-[6px] border-copper pl-4 text-[17px]">{profile.says}</p>{/if}
