@@ -18,6 +18,7 @@ from playwright.sync_api import Browser, sync_playwright
 from benchmarks.bakes import bakes
 from benchmarks.pair import side_by_side
 from benchmarks.pots import runs
+from benchmarks.states import by_events, by_readings
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.folding.plan import fold_plan
 from kindwhisk.core.ingredients.eggs import EggSize
@@ -53,7 +54,7 @@ TIN_BODY = {
     "technique": "separated chiffon",
 }
 BAKE_BODY = {
-    "technique": "whole-egg sponge, warmed",
+    "technique": "génoise",
     "tin": {"shape": "round", "dimensions": {"diameter_mm": 200, "depth_mm": 80}},
     "batter_g": 560,
     "density_g_per_ml": 0.45,
@@ -255,6 +256,8 @@ def main() -> None:
             _syrup()
             bakes()
             _readings(server)
+            by_readings()
+            by_events()
             _size()
             _first_view(browser, server)
         finally:

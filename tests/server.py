@@ -57,7 +57,7 @@ class Server:
         """Orderly."""
         if self.process is not None and self.process.poll() is None:
             self.process.terminate()
-            self.process.wait(timeout=10)
+            self.process.wait(timeout=60)
 
     def ask(self, path: str, body: dict[str, Any] | None = None, method: str | None = None) -> Any:
         """A call beside the page; with a body a POST, unless said otherwise."""

@@ -134,7 +134,7 @@ def test_from_a_formula_to_a_logged_bake(page: Page, own: Server, quiet: Callabl
     page.get_by_label("Height, cold", exact=True).fill("6.5 cm")
     expect(page.get_by_text("understood: 65 mm")).to_be_visible()
     page.get_by_text("dense layer at the bottom").click()
-    page.get_by_role("button", name="Save", exact=True).click()
+    page.get_by_label("How it came out").get_by_role("button", name="Save").click()
     record = page.locator("main")
     expect(record).to_contain_text("4 of 5, good")
     expect(record).to_contain_text("65 mm high")
@@ -319,7 +319,7 @@ def test_the_whole_job_by_touch_on_a_phone(browser: Browser, own: Server) -> Non
     assert do_what_it_says(phone, lambda target: target.tap()) > 18
     phone.get_by_role("link", name="How did it come out?").tap()
     phone.get_by_role("radio", name="5 as it should be").tap()
-    phone.get_by_role("button", name="Save", exact=True).tap()
+    phone.get_by_label("How it came out").get_by_role("button", name="Save").tap()
     expect(phone.locator("main")).to_contain_text("5 of 5, as it should be")
     expect(phone.locator("main")).to_contain_text("over at")
     assert phone.evaluate("document.documentElement.scrollWidth - innerWidth") <= 0

@@ -341,7 +341,7 @@ def test_pours_are_sized_by_volume_for_the_smaller_batter() -> None:
 
 
 def test_rings_lie_in_their_tin_and_are_said() -> None:
-    view = rings_in(Pattern(pours=4), ROUND, [200, 200], [0.5, 0.5], ("plain", "tea"), ("#fff", "#7a5"), 1)
+    view = rings_in(Pattern(pours=4), ROUND, [200, 200], [0.5, 0.5], ("plain", "tea"), ("#fff", "#7a5"))
     assert view.rings is not None
     assert view.rings.level_mm == pytest.approx(ROUND.level_mm(800))
     assert (view.rings.tin_radius_mm, view.rings.rim_mm) == (90, 70)
@@ -350,7 +350,7 @@ def test_rings_lie_in_their_tin_and_are_said() -> None:
     assert view.says == "4 pours into each tin, 100 g each, always into the middle of the last: plain first, tea last."
     assert in_words([(0, 100.0), (1, 84.0)], ("a", "b")).startswith("2 pours into each tin, from 100 g down to 84 g")
     with pytest.raises(CraftError, match="round tin"):
-        rings_in(Pattern(pours=4), BOX, [200, 200], [0.5, 0.5], ("a", "b"), ("", ""), 1)
+        rings_in(Pattern(pours=4), BOX, [200, 200], [0.5, 0.5], ("a", "b"), ("", ""))
 
 
 def test_stripes_are_as_wide_as_their_volumes() -> None:

@@ -21,7 +21,8 @@ AFTER_THE_END = (ev.OutcomeRecorded, ev.NoteAdded, ev.ReadingAdded, ev.Undone)
 UNDONE_AT_ANY_TIME = (ev.ReadingAdded, ev.ProbePlaced, ev.NoteAdded, ev.GateTicked, ev.TimerStarted, ev.OutcomeRecorded)
 
 
-def check(event: ev.BenchEvent, at: Moment) -> None:
+# One case an event.
+def check(event: ev.BenchEvent, at: Moment) -> None:  # noqa: PLR0912
     """Let the event pass at a moment, or refuse it.
 
     Raises:

@@ -83,7 +83,7 @@ def split_batter(body: SplitBody) -> SplitView:
     made: PatternView | None = None
     if isinstance(body.pattern, RingsBody):
         tin = read_tin(body.pattern.shape, {k: v for k, v in body.pattern.dimensions.items() if v is not None})
-        made = rings_in(body.pattern.pattern, tin, masses, even, names, colours, body.pattern.tins)
+        made = rings_in(body.pattern.pattern, tin, masses, even, names, colours, tins=body.pattern.tins)
     elif isinstance(body.pattern, StripesBody):
         made = in_the_bag(masses, even, body.pattern.each, body.pattern.nozzle_mm, names, colours)
     return SplitView(**dict(plan), pattern=made)

@@ -210,7 +210,8 @@ class _Projection:
             self._done(event.whisk, at)
         self._started(event.step, at)
 
-    def lay(self, item: ev.Happened) -> None:
+    # One case an event, each a line or two: apart they would be read together anyway.
+    def lay(self, item: ev.Happened) -> None:  # noqa: PLR0912
         """One more event."""
         progress, at, event = self.progress, item.at, item.event
         match event:

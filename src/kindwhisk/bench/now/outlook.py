@@ -136,7 +136,8 @@ def outlook(
     )
 
 
-def column(
+# A column shows what the step, its watch and the plan know of one temperature.
+def column(  # noqa: PLR0913, PLR0917
     forecast: StepForecast,
     step: Step,
     progress: Progress,

@@ -38,7 +38,7 @@ DONE_AT_C = {
     Technique.PATTERNED: 94.0,
     Technique.RICH_SPONGE: 93.0,
 }
-"""Chiffons are done from 93 C on, the others at 96. Reference model; the rich ones: trade habit."""
+"""Chiffons are done from 93 C on, the others at 96. Bake reference model; the rich ones: trade habit."""
 OVER = 1.5
 """More batter than so many times a tin is a slip of the pen."""
 NOT_BAKED = frozenset({Technique.MOUSSE})

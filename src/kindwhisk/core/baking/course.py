@@ -26,7 +26,7 @@ from kindwhisk.core.warmth.browning import browning_rate
 
 DONE_C, BOILS_AT_SEA_C = 96.0, 99.97
 DWELL_S = 120.0
-"""After the coldest point is at its temperature: the crumb there sets too. Reference model."""
+"""After the coldest point is at its temperature: the crumb there sets too. Bake reference model."""
 LAYERS, RINGS = 8, 5
 """Cells: within 2 % of a fine mesh in minutes, for all shapes of tin."""
 STRETCH = 1.15
@@ -35,7 +35,7 @@ KEEP_EACH, GOES_ON = 3, 1.2
 """Every third step is kept, until a fifth of the time beyond done."""
 LONGEST_S, HOPELESS_S = 6 * 3600.0, 1800.0
 RICH_WATER, RICH_CONDUCTS, USUAL_CONDUCTS = 0.24, 0.24, 0.32
-"""Batters with less water than this share conduct so much at 20 C, others the usual. Reference model."""
+"""Batters with less water than this share conduct so much at 20 C, others the usual. Bake reference model."""
 
 
 class Sets(StrEnum):

@@ -16,9 +16,9 @@ DRY_J_PER_KG_K = 1500.0
 PLATEAU_K = 1.0
 """The water of a cell boils off over so many kelvin above its boiling point. Numerical: a flat step has no inverse."""
 VAPOUR_HELPS, VAPOUR_POWER = 1.6, 3.0
-"""Vapour that goes from bubble to bubble multiplies conduction by ``1 + 1.6 ((T - 20)/80)^3``. Reference model."""
+"""Vapour that goes from bubble to bubble multiplies conduction by ``1 + 1.6 ((T - 20)/80)^3``. Bake reference model."""
 DRIED_CONDUCTS = 0.45
-"""A dried crumb conducts so much of a raw batter's: no vapour helps it. Reference model."""
+"""A dried crumb conducts so much of a raw batter's: no vapour helps it. Bake reference model."""
 
 
 @dataclass(frozen=True)

@@ -8,7 +8,7 @@ from enum import StrEnum
 from kindwhisk.core.ovens.place import OvenMode, Rack
 
 AIR_W_PER_M2K: dict[OvenMode, float] = {OvenMode.STATIC: 8.0, OvenMode.FAN: 22.0}
-"""Heat that the oven's air brings to a surface. Reference model."""
+"""Heat that the oven's air brings to a surface. Bake reference model."""
 BATTER_EMISSIVITY = 0.9
 
 
@@ -27,7 +27,7 @@ EMISSIVITY: dict[TinWall, float] = {
     TinWall.GLASS: 0.9,
     TinWall.SILICONE: 0.9,
 }
-"""Metals: reference model. Glass and silicone: recalled."""
+"""Metals: bake reference model. Glass and silicone: recalled."""
 RESISTS_M2K_PER_W: dict[TinWall, float] = {
     TinWall.BRIGHT: 0.0,
     TinWall.DARK: 0.0,
@@ -39,7 +39,7 @@ PAPER_M2K_PER_W = 0.003
 """A sheet of baking paper with the air behind it. Trade habit."""
 EVAPORATES, TIRES_KG_PER_M2 = 0.35, 0.2
 """An open batter evaporates at this share of a wet surface's rate, less by a factor e for each 0.2 kg/m2 lost.
-Reference model."""
+Bake reference model."""
 LEWIS = 0.0093 / 8.0
 """Mass transfer in m/s to heat transfer in W/(m2 K), air near 100 C. Source: Lewis' relation, published."""
 

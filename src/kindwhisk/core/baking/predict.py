@@ -11,11 +11,11 @@ from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
 
 OWN_SPREAD, WORLD_SPREAD = 0.10, 0.20
-"""Ranges of a time at its reference, and of one without any. Trade habit, and a reference model's own claim."""
+"""Ranges of a time at its reference, and of one without any. Trade habit, and the bake reference model's own claim."""
 PER_LOG_TIME, PER_KELVIN, OTHER_MODE, OTHER_FAMILY, TO_SHEET, OTHER_STAND = 0.15, 0.003, 0.06, 0.05, 0.13, 0.04
 """What distance from the reference adds to the range, in quadrature: of times by their logarithm, of temperature,
-between still air and fan, between tins of other kinds, to and from sheets (reference model), and each for another wall,
-rack or number of racks. Trade habit."""
+between still air and fan, between tins of other kinds, to and from sheets (bake reference model), and each for another
+wall, rack or number of racks. Trade habit."""
 FIRST_LOOK = 0.82
 """First look at this share of the way from the low end's time to the likely one. Trade habit."""
 HOLDS = 0.8

@@ -1,6 +1,6 @@
 """Foams: how dense each should be at its end point, how long it may wait, how long it takes to whip.
 
-Density of a French meringue by sugar to white follows a reference model (marked ``model``); every other
+Density of a French meringue by sugar to white follows the meringue reference model (marked ``model``); every other
 band, the hold windows and the whipping times are trade habit, which this kitchen's own bakes replace.
 """
 
@@ -118,7 +118,7 @@ FRENCH_DENSITY: tuple[tuple[float, float, float, float], ...] = (
     (1.5, 0.25, 0.31, 0.40),
     (2.0, 0.31, 0.40, 0.50),
 )
-"""Sugar to white, then g/ml stiff, typical (medium), soft. A reference model's values."""
+"""Sugar to white, then g/ml stiff, typical (medium), soft. The meringue reference model's values."""
 
 DENSITY_BANDS: dict[Foam, tuple[float, float, float]] = {
     Foam.SWISS_MERINGUE: (0.30, 0.36, 0.45),

@@ -29,7 +29,7 @@ class Losses(Value):
 LOW_LOSS = Losses(left_behind=0.02, stream_k=2.0, bowl_share=0.12)
 LOSS = Losses(left_behind=0.05, stream_k=5.0, bowl_share=1 / 3)
 HIGH_LOSS = Losses(left_behind=0.10, stream_k=10.0, bowl_share=0.85)
-"""Trade habit; within 6 K of a reference model."""
+"""Trade habit; within 6 K of the hot-syrup reference model."""
 
 WHISKED_W_PER_K = (0.9, 1.4, 2.2)
 WHISKED_REFERENCE_KJ = 0.9
@@ -60,13 +60,15 @@ class HeatBalance(Value):
 
 
 def _mixed(egg_kj: float, egg_c: float, syrup_kj: float, syrup_c: float, bowl_g: float, losses: Losses) -> float:
+    # (C_s T_s + (C_e + C_b) T_e)/(C_s + C_e + C_b), written as what the egg gains.
     bowl = bowl_g / 1000 * STEEL_CP * losses.bowl_share
     hot = syrup_kj * (1 - losses.left_behind)
     arrives = max(egg_c, syrup_c - losses.stream_k)
     return egg_c + hot * (arrives - egg_c) / (hot + egg_kj + bowl)
 
 
-def balance(
+# A balance has as many terms.
+def balance(  # noqa: PLR0913
     egg_g: float,
     egg_cp: float,
     sugar_g: float,
@@ -79,6 +81,10 @@ def balance(
 ) -> HeatBalance:
     """The highest temperature of the foam, and its way down.
 
+    ``T = T_e + C_s (T_s - dT - T_e)/(C_s + C_e + C_b)``: heat capacities in kJ/K of the syrup that arrives, of the egg
+    and of the share of the bowl that warms; dT is lost in the stream. Then ``dT/dt = -UA (T - T_air)/C`` under the
+    whisk.
+
     Args:
         egg_g: whites, yolks or whole eggs, of heat capacity ``egg_cp`` in kJ/(kg K), at ``start_c``.
         sugar_g: dry sugar of a syrup boiled to ``syrup_c`` at this pressure.
@@ -88,6 +94,8 @@ def balance(
 
     Raises:
         CraftError: the syrup is not hotter than the egg.
+
+    Source: energy balance; losses trade habit, within 6 K of the hot-syrup reference model.
     """
     if syrup_c <= start_c:
         raise CraftError(
@@ -125,7 +133,11 @@ def whisked_w_per_k(content_kj: float) -> tuple[float, float, float]:
 
 
 def cooling_s(content_kj: float, bowl_g: float, from_c: float, to_c: float, air_c: float) -> Estimate:
-    """Seconds under the running whisk from ``from_c`` to ``to_c``; to just above the air at the least."""
+    """Seconds under the running whisk from ``from_c`` to ``to_c``; to just above the air at the least.
+
+    ``t = C/UA ln((T0 - T_air)/(T - T_air))``, C in J/K of the foam (``content_kj`` is kJ/K) and most of the bowl
+    (``bowl_g``, steel), UA in W/K by :func:`whisked_w_per_k`. Source: Newton's law of cooling; UA trade habit.
+    """
     down = max(to_c, air_c + 0.5)
     if from_c <= down:
         return Estimate.exact(0.0, Basis.MODEL)

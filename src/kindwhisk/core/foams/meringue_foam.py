@@ -1,7 +1,7 @@
 """How dense a meringue is and how long it keeps, by its method, its sugar and its warmth.
 
-French: a reference model. Swiss and syrup-cooked follow it along their own bands, which are trade habit, as are all
-windows.
+French: the meringue reference model. Swiss and Italian follow it along their own bands, which are trade habit, as are
+all windows.
 """
 
 from __future__ import annotations
@@ -23,7 +23,19 @@ LEAST_SHARE = 0.2
 
 
 def density_of(ratio: float, method: Method, temperature_c: float) -> Estimate:
-    """g/ml from stiff (low) to soft (high), of ``ratio`` sugar to white; the temperature is that of :data:`USUAL_C`."""
+    """g/ml from stiff (low) over medium to soft (high).
+
+    French: ``rho(r) (1 + 0.003 max(0, 22 - T))``, the meringue reference model's density, finer from cold whites.
+    Swiss and Italian: the method's band times ``sqrt(rho(r)/rho(r_usual)) (1 + 0.006 dT)``, dT how much hotter the
+    sugar was warmed (Swiss), or how much cooler the syrup was (Italian), than usual.
+
+    Args:
+        ratio: grams of sugar to a gram of white, 0.2 to 2.4.
+        method: how white and sugar meet.
+        temperature_c: C of what :data:`USUAL_C` names.
+
+    Source: meringue reference model; bands and corrections by warmth trade habit.
+    """
     stiff, typical, soft = (foam.french_density(ratio, p).likely for p in (Peak.STIFF, Peak.MEDIUM, Peak.SOFT))
     if method is Method.FRENCH:
         finer = 1 + COLD_FINER_PER_K * max(0.0, USUAL_C[method] - temperature_c)

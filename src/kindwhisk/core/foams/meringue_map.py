@@ -1,7 +1,7 @@
 """What a meringue becomes by sugar, method, acid and warmth: density, volume, gloss, how long it keeps, what it is for.
 
-Densities of French meringue: a reference model. The syrup in its film: solubility, published. Bands, hold windows and
-uses: trade habit. Gloss and steadiness are orders of rank made from these, not measurements.
+Densities of French meringue: the meringue reference model. The syrup in its film: solubility, published. Bands, hold
+windows and uses: trade habit. Gloss and steadiness are orders of rank made from these, not measurements.
 """
 
 from __future__ import annotations
@@ -136,7 +136,11 @@ def _check(ratio: float, method: Method, acid_percent: float, temperature_c: flo
 
 
 def _film(ratio: float, method: Method, temperature_c: float) -> tuple[float, float]:
-    """Percent of sugar in the film's water, and the share of the sugar that can't go into it."""
+    """Percent of sugar in the film's water, and the share of the sugar that can't go into it.
+
+    ``100 d/(d + w)`` with ``d = min(r, w s/(100 - s))``: w the white's water (and the syrup's, where it is boiled), s
+    the percent of a saturated solution where both meet. Source: solubility after Vavrinecz, published.
+    """
     water = WHITE_WATER
     if method is Method.ITALIAN:
         share = syrup.concentration_percent(temperature_c) / 100

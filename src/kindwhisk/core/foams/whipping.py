@@ -192,7 +192,7 @@ RATE = 3.0
 
 
 def whipped_share(share: float) -> float:
-    """Share of the final overrun after ``share`` (0 to 1) of the likely time. Source: a reference model."""
+    """Share of the final overrun after ``share`` (0 to 1) of the likely time. Source: the meringue reference model."""
     end = 1 - math.exp(-RATE)
     return (1 - math.exp(-RATE * max(0.0, share) ** SHAPE)) / end
 

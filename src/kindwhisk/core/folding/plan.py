@@ -16,7 +16,7 @@ FOAM_FREE, BASE_FREE = 1.15, 1.13
 DRY_SHARE = 0.5
 """Share of a base that is flour, where it is not told. Trade habit."""
 NEAR_ENOUGH = 0.55
-"""A base lighter than this (g/ml) needs no sacrifice. Reference model, rounded."""
+"""A base lighter than this (g/ml) needs no sacrifice. Fold reference model, rounded."""
 MOST_SACRIFICED, SACRIFICE_STEP = 0.5, 0.02
 _STOPS = (0.2, 0.25, 1 / 3, 0.4, 0.5)
 """Fractions that an eye can part a bowl into."""

@@ -11,7 +11,8 @@ from kindwhisk.core.ingredients.ingredient import Composition, Ingredient
 _TABLES = "food composition tables, rounded, recalled"
 
 
-def _row(
+# The columns of the table, in their order.
+def _row(  # noqa: PLR0913, PLR0917
     ingredient_id: str,
     name: str,
     kind: str,

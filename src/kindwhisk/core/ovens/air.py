@@ -13,8 +13,8 @@ from kindwhisk.core.values.model import Value
 SETTLE_S = 120.0
 """Walls and racks follow the air by about two minutes. Trade habit."""
 DOOR_TAKES, DOOR_S = 0.40, 18.0
-"""An open door takes this share of what the oven is warmer than the kitchen, within about so many seconds. Fitted to a
-reference model: 10 s cost a 34-minute bake 0.4 minutes, 30 s a whole one."""
+"""An open door takes this share of what the oven is warmer than the kitchen, within about so many seconds. Fitted to
+the bake reference model: 10 s cost a 34-minute bake 0.4 minutes, 30 s a whole one."""
 RECOVERS_S = 170.0
 """An oven closes the gap by a factor e in so many seconds, unless its own are known. Trade habit."""
 LOAD_K_PER_KG, LOAD_LASTS, LOAD_TAKES = 12.0, 1.5, 0.6
@@ -47,7 +47,14 @@ class OvenAir(Value):
     openings: tuple[Opening, ...] = Field(default=(), max_length=20)
 
     def course(self) -> Callable[[float], float]:
-        """The temperature as a function of the seconds since the bake went in."""
+        """C at the place of the bake, as a function of the seconds since it went in.
+
+        ``T(t) = T_held(t) - sum k_i exp(-(t - t_i)/tau_i)`` over the cold load and every opening of the door: T_held
+        rises straight up to the setting or falls to it; a door takes ``k = 0.40 (1 - exp(-s/18)) (T - T_kitchen)``, a
+        load 12 K a kilogram, at most 0.6 of the difference. Never below the kitchen's air.
+
+        Source: first-order recovery, fitted to the bake reference model (door); trade habit (load).
+        """
         starts, rise = self.holds_c if self.starts_c is None else self.starts_c, self.rise_k_per_min / 60
 
         def undisturbed(t_s: float) -> float:

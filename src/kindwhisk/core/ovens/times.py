@@ -18,10 +18,10 @@ from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.model import Value
 
 OVEN_SD, FAMILY_SD, FORMULA_SD = 0.15, 0.08, 0.05
-"""How much ovens, kinds of bakes and formulas differ, as standard deviations of the logarithm. Reference model; the
-formula's is chosen."""
+"""How much ovens, kinds of bakes and formulas differ, as standard deviations of the logarithm. Oven reference model;
+the formula's is chosen."""
 NOISE_SD = 0.08
-"""How much bakes of the same formula in the same oven differ. Reference model: 0.06 to 0.10."""
+"""How much bakes of the same formula in the same oven differ. Oven reference model: 0.06 to 0.10."""
 LOOK_SD = 0.06
 """The same, of a bake that was looked at and not yet done."""
 TRUSTS_SD = 0.07
@@ -92,7 +92,10 @@ def factor_for(
 ) -> TimeFactor:
     """The factor of an oven, for a kind of bake and a formula if they are named.
 
-    ``bakes`` counts those of the oven itself.
+    ``ln f ~ N(m, v)``: the sum of the beliefs of each effect that is named; the factor is ``exp(m)``, its range
+    ``exp(m -+ 1.4 sqrt(v))``. ``bakes`` counts those of the oven itself.
+
+    Source: :mod:`~kindwhisk.core.ovens.effects`; priors of the oven reference model.
     """
     effects = [f"oven {oven}"]
     effects += [f"family {family}"] if family else []
@@ -129,7 +132,14 @@ def with_factor(
 ) -> Estimate:
     """A modelled time with this kitchen's factor; as it is without bakes of the oven or of the kind.
 
-    ``own_spread`` is what a time at its reference is unsure by already: the bakes replace it.
+    ``t' = t exp(m)``, with a spread of the logarithm from what is not known of the effects (v), what bakes differ by
+    anyway (0.08) and what the model adds away from its reference (u): ``sqrt(v + 0.08^2 + u^2)``.
+
+    Args:
+        done: modelled seconds.
+        bakes: those that are known, of all ovens.
+        oven, family, formula: what lengthens it.
+        own_spread: share that a time at its reference is unsure by already; the bakes replace it.
     """
     told = [b for b in bakes if b.oven == oven or b.family == family or b.formula == formula]
     if not told:

@@ -101,6 +101,7 @@ def rings_in(
     densities: Sequence[float],
     names: tuple[str, ...],
     colours: tuple[str, ...],
+    *,
     tins: int = 1,
 ) -> PatternView:
     """Batters as rings in one of ``tins``, each taking its share of them.

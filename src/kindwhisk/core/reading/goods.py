@@ -71,7 +71,8 @@ def _separated(line: ReadLine, eggs: EggSize, goods: Goods) -> None:
         into.append(IngredientPortion(ingredient=name, grams=grams, written=line.text[:200]))
 
 
-def sort_goods(
+# One branch a place that goods can have in a process.
+def sort_goods(  # noqa: PLR0912
     lines: Sequence[ReadLine], groups: Sequence[str], technique: Technique, eggs: EggSize, questions: list[Question]
 ) -> Goods:
     """Every line with a weight, by the part that it plays; what was assumed goes into ``questions``."""

@@ -161,7 +161,8 @@ NAMED: tuple[tuple[str, Technique], ...] = (
 )
 
 
-def _technique(text: str, ids: set[str]) -> tuple[Technique, float]:
+# Rules in their order, the most special first; each ends the search.
+def _technique(text: str, ids: set[str]) -> tuple[Technique, float]:  # noqa: PLR0911
     """The class by its name, or else by what goes in and how."""
     for pattern, technique in NAMED:
         if re.search(pattern, text, re.DOTALL if "roll" in pattern else 0):

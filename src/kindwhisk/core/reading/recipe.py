@@ -89,7 +89,8 @@ def _servings(text: str) -> int | None:
     return number if 1 <= number <= 500 else None
 
 
-def from_text(text: str) -> Written:
+# One branch a kind of row.
+def from_text(text: str) -> Written:  # noqa: PLR0912
     """Cut pasted text into parts, by its headings or, without any, by what the lines look like.
 
     Raises:

@@ -28,7 +28,7 @@ PAN_KJ_PER_K = 0.30
 STORED_S = 14.0
 COOLS_AWAY_KJ = 2.4
 """Off the flame the pot's bottom passes on about so many seconds of net power, less what is lost meanwhile; fitted to
-a reference model, right to a factor of two, and different for every pan."""
+the pot reference model, right to a factor of two, and different for every pan."""
 HOTTEST_C = 175.0
 SHARES = tuple(50 + 0.25 * i for i in range(199))
 """Percentages of sugar at which the boiling curve is laid down."""
@@ -78,7 +78,13 @@ def _between(xs: tuple[float, ...], ys: tuple[float, ...], x: float) -> float:
 
 @lru_cache(maxsize=64)
 def boiling_curve(pressure_kpa: float = SEA_LEVEL_KPA, rise_factor: float = 1.0) -> BoilingCurve:
-    """The curve at a pressure, for sugars of a rise factor; from half sugar up."""
+    """The curve at a pressure (kPa), for sugars of a rise factor; from half sugar up.
+
+    ``dH = L(T) (-dr) + (1 + r) c(x, T) dT`` per kilogram of sugar, summed by the trapezoid from 50 % (H = 0): r is
+    water to sugar, x percent of sugar, L in kJ/kg, c in kJ/(kg K).
+
+    Source: energy balance; L and c by linear formulas, recalled; T(x) by :func:`syrup.boiling_c`.
+    """
     celsius = [syrup.boiling_c(p, pressure_kpa, rise_factor) for p in SHARES]
     ratio = [(100 - p) / p for p in SHARES]
     heat = [0.0]
@@ -172,7 +178,11 @@ def check_pot(sugar_g: float, target_c: float, pressure_kpa: float) -> None:
 
 
 def seconds(pot: Pot, start_c: float, target_c: float, power_w: float | None = None) -> Estimate:
-    """Seconds from ``start_c`` to the target on an unknown flame, or on a ring of a rated power."""
+    """Seconds from ``start_c`` to the target: heat over net power.
+
+    ``power_w`` is a ring's rated power, of which 0.6 reaches the syrup, half as much again either way; without it, 350
+    to 850 W net. Source: energy balance; powers trade habit.
+    """
     low, likely, high = NET_POWER_W
     if power_w is not None:
         likely = power_w * NET_SHARE
@@ -182,7 +192,18 @@ def seconds(pot: Pot, start_c: float, target_c: float, power_w: float | None = N
 
 
 def carry_over_k(pot: Pot, at_c: float, power_w: float) -> Estimate:
-    """How far it climbs after it was taken off the flame at ``at_c``, in K, by the net power that it had."""
+    """How far it climbs after it was taken off the flame, in K.
+
+    The pot's bottom gives up ``Q = 14 s x P - 2.4 kJ`` (half and twice that as its range), which goes up the boiling
+    curve: ``T(H(T_0) + Q/m) - T_0``.
+
+    Args:
+        pot: what is in it.
+        at_c: C of the syrup as it comes off.
+        power_w: net power that it had, W.
+
+    Source: energy balance; Q fitted to the pot reference model, right to a factor of two.
+    """
 
     def climb(share: float) -> float:
         heat = max(0.0, STORED_S * power_w / 1000 - COOLS_AWAY_KJ) * share

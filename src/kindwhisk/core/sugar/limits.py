@@ -62,6 +62,8 @@ NEAR_S = 60.0
 """It is near within so many seconds."""
 SOON_K = 2.0
 """It is there soon when so little is left."""
+STEADY_SD = 1.2
+"""A pot rises steadily when the power that it takes up is more than so many of its own deviations."""
 LIVELY_KW = 0.1
 """A pot that takes up less than half of this is resting."""
 

@@ -1,7 +1,7 @@
 """One supposed pot, followed through its readings: heat left, net power and the probe, by an extended Kalman filter.
 
 In temperature a boiling pot bends; in heat left to the target it is a straight line. Source: energy balance of
-``boiling.py``; the figures of noise and of the flame's wandering are those of a reference model.
+``boiling.py``; the figures of noise and of the flame's wandering are those of the pot reference model.
 """
 
 from __future__ import annotations
@@ -88,6 +88,11 @@ class Track:
             self._step(min(LONGEST_STEP_S, t_s - self.t_s))
 
     def _step(self, dt: float) -> None:
+        """The prediction of the filter over ``dt`` seconds.
+
+        ``H' = H - P dt``, ``P' = P``, ``C' = T(H') + (C - T(H')) exp(-dt/6 s)``: heat left (kJ), net power (kW), and
+        what the probe shows (C), which lags behind the syrup T.
+        """
         self.t_s += dt
         self.left_kj -= self.power_kw * dt
         slope = _slope(self.pot, self.left_kj, self.target_c)
@@ -99,6 +104,7 @@ class Track:
         if not self.boiling and syrup >= self.pot.boils_from_c:
             self.boiling = True
             noise[1] += (AT_BOIL_SHARE * power) ** 2
+        # P is symmetric: six of its nine entries.
         (a, b, c), (_, d, e), (_, _, f) = self.sure
         # F P F' + Q with F = [[1, -dt, 0], [0, 1, 0], [takes, -takes dt, keeps]], written out: it is done every second.
         heat = a - 2 * dt * b + dt * dt * d
@@ -127,6 +133,8 @@ class Track:
         self.power_kw = min(MOST_KW, max(0.0, self.power_kw + gain[1] * miss))
         self.probe_c += gain[2] * miss
         self.sure = [[self.sure[i][j] - gain[i] * self.sure[2][j] for j in range(3)] for i in range(3)]
+        # A run of misses on one side, not a single large one, tells of another flame: their fading mean is set beside
+        # the deviation that it has when nothing changes.
         fades = DRIFT_FADES ** min(gap_s, 10.0)
         self.drift = fades * self.drift + (1 - fades) * miss / off
         deviation = math.sqrt((1 - fades) / (1 + fades))
@@ -151,6 +159,7 @@ class Track:
             return math.inf, math.inf
         time = left / power
         (a, b, _), (_, d, _), _ = self.sure
+        # t = H/P: var t = var H/P² + H² var P/P⁴ - 2 H cov/P³; a power that wanders adds with the cube of the time.
         variance = a / power**2 + left**2 * d / power**4 - 2 * left * b / power**3
         variance += POWER_WALK**2 * abs(time) ** 3 / 3
         if not self.boiling:

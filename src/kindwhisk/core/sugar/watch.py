@@ -49,6 +49,7 @@ from kindwhisk.core.sugar.limits import (
     SETTLES_S,
     SILENT_S,
     SOON_K,
+    STEADY_SD,
     THERE_K,
     TYPED_NOISE_K,
     UNKNOWN_DOUBT,
@@ -314,24 +315,9 @@ class PotWatch:
             flags=flags,
             readings=self.readings,
         )
-        if now - self._believed_s > self._patience_s:
-            silent = now - last > self._patience_s
-            why = SILENT.text if silent else "The readings have not been those of the syrup for a while."
-            lost = {"temperature_c": None, "rate_k_per_min": None, "stage": "", "phase": Phase.UNKNOWN}
-            return facts.model_copy(update={**lost, "why": why})
-        if syrup > self.target_c + PAST_K:
-            return facts.model_copy(update={"phase": Phase.PAST, "why": "It is past the target."})
-        if abs(syrup - self.target_c) <= THERE_K or left <= 0:
-            there = {"phase": Phase.THERE, "seconds_to_target": 0.0, "low_s": 0.0, "high_s": 0.0}
-            return facts.model_copy(update={**there, "seconds_to_take_off": 0.0, "seconds_to_soon": 0.0})
-        if self.readings < LEAST_READINGS and last - self._first_s < 4 * LEAST_SPAN_S:
-            return facts.model_copy(update={"why": "Too few readings yet.", "phase": Phase.UNKNOWN})
-        if last - self._first_s < LEAST_SPAN_S:
-            return facts.model_copy(update={"why": "A few seconds more.", "phase": Phase.UNKNOWN})
-        if not best.boiling and (self._odd_since is not None or self._touched_lately(now)):
-            return facts.model_copy(update={"why": TOUCHING.text})
-        if power < 2 * math.sqrt(max(best.sure[1][1], 0.0)) * 0.6 or power < LIVELY_KW / 2:
-            return facts.model_copy(update={"why": "It does not rise steadily.", "phase": Phase.RESTING})
+        cannot = self._cannot_tell(now, syrup, left)
+        if cannot is not None:
+            return facts.model_copy(update=cannot)
         likely = sum(w * t for w, (t, _) in zip(weights, times, strict=True)) / whole
         variance = sum(w * (s * s + (t - likely) ** 2) for w, (t, s) in zip(weights, times, strict=True)) / whole
         deviation = math.sqrt(variance)
@@ -348,6 +334,29 @@ class PotWatch:
                 "ahead": _ahead(best, left, likely, self.target_c),
             }
         )
+
+    def _cannot_tell(self, now: float, syrup_c: float, left_kj: float) -> dict[str, object] | None:
+        """Why no time to the target can be told, or need not be: what that changes in a forecast. None where it can."""
+        last, best = self._past[-1][0], self._best()
+        found: dict[str, object] | None = None
+        if now - self._believed_s > self._patience_s:
+            silent = now - last > self._patience_s
+            why = SILENT.text if silent else "The readings have not been those of the syrup for a while."
+            found = {"temperature_c": None, "rate_k_per_min": None, "stage": "", "phase": Phase.UNKNOWN, "why": why}
+        elif syrup_c > self.target_c + PAST_K:
+            found = {"phase": Phase.PAST, "why": "It is past the target."}
+        elif abs(syrup_c - self.target_c) <= THERE_K or left_kj <= 0:
+            times = ("seconds_to_target", "low_s", "high_s", "seconds_to_take_off", "seconds_to_soon")
+            found = {"phase": Phase.THERE, **dict.fromkeys(times, 0.0)}
+        elif self.readings < LEAST_READINGS and last - self._first_s < 4 * LEAST_SPAN_S:
+            found = {"phase": Phase.UNKNOWN, "why": "Too few readings yet."}
+        elif last - self._first_s < LEAST_SPAN_S:
+            found = {"phase": Phase.UNKNOWN, "why": "A few seconds more."}
+        elif not best.boiling and (self._odd_since is not None or self._touched_lately(now)):
+            found = {"why": TOUCHING.text}
+        elif best.power_kw < max(STEADY_SD * math.sqrt(max(best.sure[1][1], 0.0)), LIVELY_KW / 2):
+            found = {"phase": Phase.RESTING, "why": "It does not rise steadily."}
+        return found
 
     @property
     def _patience_s(self) -> float:

@@ -17,7 +17,7 @@ KEPT = (0.4, 0.6, 0.8)
 HEIGHT_NOISE = 0.08
 """How much finished heights differ from bake to bake, as a share. Trade habit."""
 USUAL_FREE = 1.13
-"""g/ml of a sponge batter without bubbles, where its goods are not told. Reference model."""
+"""g/ml of a sponge batter without bubbles, where its goods are not told. Bake reference model."""
 POWDER_ML_PER_G, POWDER_WORKS = 72.0, 0.6
 """Carbon dioxide of a gram of baking powder, and the share that works in the batter. Recalled."""
 SETTLES = (0.05, 0.10, 0.15)
@@ -25,7 +25,11 @@ SETTLES = (0.05, 0.10, 0.15)
 
 
 def gas_growth(from_c: float, altitude_m: float) -> float:
-    """How many times a bubble's volume grows from ``from_c`` to setting, warm and filled with vapour."""
+    """How many times a bubble's volume grows from ``from_c`` (C) to setting at 86 C.
+
+    ``(T_s/T_0) (p - a e(T_0))/(p - a e(T_s))``: temperatures in kelvin, p the air's pressure at ``altitude_m``, e the
+    saturated vapour's, a its activity over the batter (0.95). Source: ideal gas, published.
+    """
     pressure = pressure_kpa(altitude_m)
     dry = pressure - WATER_ACTIVITY * saturation_kpa(SETTING_C)
     start = pressure - WATER_ACTIVITY * saturation_kpa(min(from_c, 60.0))
@@ -45,9 +49,17 @@ def risen_ml(
     powder_g: float = 0.0,
     learned: Factor = UNLEARNED,
 ) -> Estimate:
-    """Volume at setting in ml, of a batter's gas-free volume and bubbles (ml) at ``from_c``.
+    """Volume at setting in ml.
 
-    ``powder_g`` is baking powder in it; ``learned`` is how high this kitchen's own stood, cold, against the model.
+    ``V = (V_free + k g (V_gas + V_CO2)) f``, never less than the batter's own: g by :func:`gas_growth`, k what the
+    bubbles' walls hold (0.4, 0.6, 0.8), f this kitchen's own factor.
+
+    Args:
+        free_ml, gas_ml: of the batter, without and of bubbles.
+        from_c: C of the batter.
+        altitude_m: m above the sea.
+        powder_g: baking powder in it.
+        learned: how high this kitchen's own stood, cold, against the model.
 
     Source: ideal gas and saturated vapour; the kept share is trade habit. Too sensitive near setting to be
     trusted absolutely: heights measured in this kitchen lead.

@@ -84,7 +84,8 @@ def levels_mm(tin: Tin, volume: Estimate, share: float = 1.0) -> Estimate:
     )
 
 
-def judge(
+# One verdict a line of the table that it stands for.
+def judge(  # noqa: PLR0911
     tin: Tin, fraction: float, level_mm: float, rise_mm: Estimate | None, band: FillBand = USUAL, name: str = "the tin"
 ) -> tuple[TinFit, str, str]:
     """Whether a tin filled to ``fraction`` of its volume fits, why, and what to do; no rise for what only sets."""
@@ -145,7 +146,8 @@ def _dome(technique: Technique | None, level_mm: float, leavener_g: float) -> st
     return "A foam hardly domes: a high one in the middle tells of a hot oven."
 
 
-def stand(
+# What a batter is, and where it stands: all but the tin have a usual value.
+def stand(  # noqa: PLR0913
     tin: Tin,
     batter_g: float,
     density: float,

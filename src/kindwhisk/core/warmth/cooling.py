@@ -59,8 +59,17 @@ def cooling_s(
 ) -> Estimate:
     """Seconds from ``from_c`` to ``to_c`` in air at ``air_c``.
 
+    ``t = 0.85 (m/A) c/h ln((T0 - T_air)/(T - T_air))``.
+
+    Args:
+        mass_g, area_mm2: of the cake, all sides that lose heat.
+        from_c, to_c, air_c: C.
+        loss_w_per_m2k: h, what a square metre loses, 4.5 (hanging in its tin) to 8 (on a rack).
+
     Raises:
         CraftError: ``to_c`` is not above the air.
+
+    Source: Newton's law of cooling, lumped; c and h recalled, what drying takes off trade habit.
     """
     if to_c <= air_c:
         raise CraftError(

@@ -159,7 +159,8 @@ def syrup_topping() -> Formula:
     )  # fmt: skip
 
 
-def _shells(
+# What differs from one to the other, in the order of the work.
+def _shells(  # noqa: PLR0913, PLR0917
     formula_id: str,
     title: str,
     summary: str,

@@ -70,7 +70,7 @@
       aria-label="less {label}"
       onclick={() => change((value ?? 0) - step)}>−</button
     >
-    <div class="relative min-w-[5.5rem] grow">
+    <div class="relative min-w-0 grow">
       <input
         {id}
         class="field {unit ? 'pr-9 pl-2.5' : 'px-2 text-center'} font-semibold"

@@ -152,7 +152,7 @@ class FillStep(StepBase):
             [m.density_g_per_ml.likely for m in intake],
             self.batter_names or numbered(len(intake)),
             tuple(m.colour for m in intake),
-            setting.tins.count,
+            tins=setting.tins.count,
         )
 
     def section(self, material: Material, setting: Setting) -> Section:
