@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from enum import StrEnum
 
 from kindwhisk.core.baking.course import InOven, Sets
-from kindwhisk.core.baking.predict import DARKER, Prediction
+from kindwhisk.core.baking.predict import DARKER, HOLDS, Prediction
 from kindwhisk.core.values.model import Value
 
 DOMES = 0.10
@@ -22,8 +22,6 @@ HOT_SHELLS_C, COOL_SHELLS_C = 165.0, 130.0
 HARSH = 1.4
 """So much browner than the formula's own bake, shells crack. Chosen."""
 HOT_DRYING_C = 110.0
-HOLDS_SHARE = 0.8
-"""A crumb of which less has set falls when the door opens. Trade habit."""
 
 
 class RiskKind(StrEnum):
@@ -103,7 +101,7 @@ def _crumb(content: InOven, made: Prediction) -> Iterator[Risk]:
         )
     for door in content.air.openings:
         then = way.at(door.at_s / stretch)
-        if then.set < HOLDS_SHARE:
+        if then.set < HOLDS:
             yield Risk(
                 kind=RiskKind.FALLS,
                 why=f"At {door.at_s / 60:.0f} min only {then.set:.0%} of it has set when the door opens.",
