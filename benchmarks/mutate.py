@@ -151,7 +151,7 @@ class Reach(NamedTuple):
     tests: dict[str, list[str]]
     seconds: dict[str, float]
 
-    def nearest(self, fault: Fault) -> list[str]:
+    def nearest(self, fault: Fault, budget_s: float) -> list[str]:
         """The tests for a fault: those that need no server and no disk first, and of them those that run the fewest
         functions beside this one; as many as time allows."""
         wide: dict[str, int] = defaultdict(int)
@@ -162,7 +162,7 @@ class Reach(NamedTuple):
         spent = 0.0
         known = self.tests.get(f"{fault.module}::{fault.function}", ())
         for test in sorted(known, key=lambda t: (t.startswith(WHOLE), wide[t])):
-            if chosen and spent + self.seconds[test] > BUDGET_S:
+            if chosen and spent + self.seconds[test] > budget_s:
                 continue
             chosen.append(test)
             spent += self.seconds[test]
@@ -281,7 +281,12 @@ def sample(paths: Sequence[str], number: int, seed: int) -> list[Fault]:
     return everything[:number]
 
 
-def hunt(drawn: Sequence[Fault], minutes: float, workers: int) -> list[Result]:
+def kept_results(file: Path) -> list[Result]:
+    """What an earlier hunt wrote down."""
+    return [Result(Fault(*row[:5]), *row[5:]) for row in json.loads(file.read_text())]
+
+
+def hunt(drawn: Sequence[Fault], minutes: float, workers: int, budget_s: float) -> list[Result]:
     """Try them out, as many as fit into the time."""
     known = reach()
     ends, benches = time.monotonic() + 60 * minutes, Queue[Bench]()
@@ -292,7 +297,7 @@ def hunt(drawn: Sequence[Fault], minutes: float, workers: int) -> list[Result]:
         text = mutated(fault)
         if text is None or time.monotonic() > ends:
             return None
-        tests = known.nearest(fault)
+        tests = known.nearest(fault, budget_s)
         if not tests:
             return Result(fault, False, "no test runs it", 0, changed_line(fault, text))
         bench = benches.get()
@@ -319,8 +324,12 @@ def main() -> None:
     parser.add_argument("--minutes", type=float, default=60)
     parser.add_argument("--workers", type=int, default=os.cpu_count() or 2)
     parser.add_argument("--out", type=Path, default=MAP / "results.json")
+    parser.add_argument("--budget", type=float, default=BUDGET_S, help="seconds of tests for each fault")
+    parser.add_argument("--again", type=Path, help="results of a hunt: try only those that survived it")
     given: Any = parser.parse_args()
-    results = hunt(sample(given.paths, given.number, given.seed), given.minutes, given.workers)
+    before = kept_results(given.again) if given.again else []
+    drawn = [r.fault for r in before if not r.killed] or sample(given.paths, given.number, given.seed)
+    results = [r for r in before if r.killed] + hunt(drawn, given.minutes, given.workers, given.budget)
     killed = sum(r.killed for r in results)
     given.out.parent.mkdir(exist_ok=True)
     given.out.write_text(json.dumps([[*r.fault, *r[1:]] for r in results], indent=1))

@@ -22,6 +22,7 @@ from kindwhisk.core.braid import braid
 from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.folding.plan import FoldSchool
 from kindwhisk.core.ingredients.eggs import EggSize
+from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.ovens.air import Opening, OvenAir
 from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.planning.solver import plan
@@ -32,6 +33,7 @@ from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.meringue import meringues, with_method
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.substitution import Swap, offers, substitute
+from kindwhisk.core.process.walk import aged, walk
 from kindwhisk.core.process.weigh_list import weigh_list
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.reading import recipe
@@ -47,6 +49,7 @@ from kindwhisk.devices.pot import PotPlan, Span, StandInPot
 from kindwhisk.store.database import open_store
 from kindwhisk.store.probes import StoredReading, milliseconds
 from tests.bench.helpers import Baker
+from tests.core.strategies import setting_of
 from tests.recorded.texts import LINES, RECIPES
 
 LONGEST_WORD = 60
@@ -103,6 +106,27 @@ def forecasts() -> Iterator[tuple[str, Record]]:
             f"{formula.id} braid",
             plain({"joins": drawn.joins, "pieces": [list(dict(p).values()) for p in drawn.pieces]}),
         )
+
+
+def running() -> Iterator[tuple[str, Record]]:
+    """What stands in each vessel while its step runs, and what a thermometer should show by then."""
+    for formula in demo_formulas():
+        found: dict[str, Record] = {}
+        for step, intake, outcome, place, _ in walk(formula, setting_of(formula)):
+            before, takes = combine(intake), outcome.duration_s.likely
+            for share in (0.3, 0.8):
+                now = step.while_running(before, outcome.material, share, None, place)
+                heading = step.expected_reading(share * takes, takes, before, place)
+                shows = (heading.start_c, heading.now_c, heading.target_c) if heading else None
+                found[f"{step.id} {share}"] = [
+                    now.gas_ml.likely,
+                    now.temperature_c,
+                    now.browning,
+                    now.evaporated_g,
+                    shows,
+                ]
+            found[f"{step.id} waits"] = aged(outcome, 400).gas_ml
+        yield formula.id, plain(found)
 
 
 def batches() -> Iterator[tuple[str, Record]]:

@@ -47,6 +47,10 @@ def test_every_formula_of_the_demo_its_plan_and_its_braid() -> None:
     same("forecasts", records.forecasts())
 
 
+def test_vessels_while_their_steps_run() -> None:
+    same("running", records.running())
+
+
 def test_formulas_in_other_amounts() -> None:
     same("batches", records.batches())
 
