@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import tempfile
 import time
 from collections.abc import Callable
@@ -15,6 +16,8 @@ from tests.server import CHROMIUM, EXECUTABLE, ROOT, Server
 
 FOLDER = ROOT / "docs" / "screenshots"
 DESK, TABLET, PHONE = (1280, 800), (820, 1100), (390, 844)
+SETTLES_MS = 700
+"""What comes after the heading: pictures of tins, a map."""
 
 
 RECIPE = """Lemon cloud
@@ -133,6 +136,8 @@ def picture(page: Page, server: Server, name: str, path: str, size: tuple[int, i
     page.locator("main h1").first.wait_for()
     page.locator("main svg:visible").first.wait_for()
     expect(page.locator(".opacity-60")).to_have_count(0)
+    expect(page.get_by_text(re.compile("^Loading "))).to_have_count(0)
+    page.wait_for_timeout(SETTLES_MS)
     page.evaluate("document.fonts.ready.then(() => true)")
     page.screenshot(path=FOLDER / f"{name}.png")
 

@@ -259,3 +259,18 @@ def test_a_pour_that_does_not_fit_is_refused_by_its_field(bench: Bench) -> None:
         baker.tell("syrup_poured", step="whip", boil="weigh-milk", whisk="whip")
     assert caught.value.field == "boil"
     assert baker.state.sequence == 0
+
+
+def test_what_is_left_is_named_up_to_three_steps(bench: Bench) -> None:
+    baker = Baker(bench, "tea-chiffon", hours=40)
+    for _ in range(80):
+        left = [s for s in baker.state.steps if s.status not in {"done", "skipped"}]
+        if len(left) <= 4:
+            with pytest.raises(BenchRefusal) as caught:
+                baker.tell("bake_finished")
+            titles = ", ".join(s.title for s in left[:3])
+            assert str(caught.value).startswith(f"Not over yet: {titles}{' and more' if len(left) > 3 else ''}.")
+        if len(left) <= 3:
+            return
+        baker.tell("step_skipped", step=left[0].id, reason="shown")
+    raise AssertionError("never came near its end")

@@ -12,7 +12,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kindwhisk.core.tins.paper import OVERLAP_MM, PaperShape, arc, disc, paper, wall
-from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
+from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, RoundDimensions, RoundTin
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.formats.lining_pdf import lining_pdf
 from kindwhisk.formats.lining_svg import lining_svg
@@ -151,3 +151,35 @@ def test_the_printed_page_has_its_true_size_and_its_number() -> None:
     ruler = 100 / 25.4 * 72
     lines = [tuple(map(float, m)) for m in re.findall(r"n ([\d.]+) ([\d.]+) m ([\d.]+) ([\d.]+) l S", made)]
     assert any(x2 - x1 == pytest.approx(ruler, abs=0.01) and y1 == y2 for x1, y1, x2, y2 in lines)
+
+
+def test_folds_are_dotted_and_a_ring_is_written_on_below_its_hole() -> None:
+    folded = paper("net", "net", [[(0, 0), (90, 0), (90, 60), (0, 60)]], folds=[[(0, 30), (90, 30)]])
+    made = lining_pdf("Round", [folded], Paper.A4).decode("latin-1")
+    dot = 1.2 / 25.4 * 72
+    dashes = [tuple(map(float, m)) for m in re.findall(r"\[([\d.]+) ([\d.]+)\] 0 d", made)]
+    assert any(pair == pytest.approx((dot, dot), abs=1e-3) for pair in dashes)
+
+    def height(shape: PaperShape) -> float:
+        text = lining_pdf("Round", [shape], Paper.A4).decode("latin-1")
+        found = re.search(r"1 0 0 1 [\d.]+ ([\d.]+) Tm \([^)]*base", text)
+        assert found is not None
+        return float(found[1]) / 72 * 25.4
+
+    bottom = height(disc(150)) - 0.5 * 150
+    assert height(disc(150, 50)) - bottom == pytest.approx(0.14 * 150, abs=0.1)
+    slit = paper("base", "with slits", [[(0, 0), (150, 0), (150, 150), (0, 150)], [(0, 0), (20, 20)]])
+    assert height(slit) - bottom == pytest.approx(0.5 * 150, abs=0.1)
+
+
+def test_the_corners_of_a_sheet_are_cut_in_to_its_base() -> None:
+    tin = BoxTin(shape="square", dimensions=BoxDimensions(width_mm=180, length_mm=200, depth_mm=50))
+    shape = tin.lining()[0]
+    slits = {tuple(sorted(line)) for line in shape.cuts if len(line) == 2}
+    assert slits == {
+        ((0, 0), (50, 50)),
+        ((230, 50), (280, 0)),
+        ((230, 250), (280, 300)),
+        ((0, 300), (50, 250)),
+    }
+    assert shape.folds[0] == ((50, 50), (230, 50), (230, 250), (50, 250), (50, 50))

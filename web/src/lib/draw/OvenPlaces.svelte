@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '../api/client';
-  import { units } from '../figures.svelte';
+  import { kelvins } from '../figures.svelte';
 
   /** An oven cut in half: how far each rack is from what the dial says, and how sure that is. */
   type Props = { places: Schemas['PlaceOffset'][]; mode: Schemas['OvenMode']; dial: (c: number) => string };
@@ -9,10 +9,6 @@
   const W = 380;
   const H = 214;
   const Y = { top: 62, middle: 122, bottom: 182 } as const;
-  const k = (v: number) => {
-    const n = Math.round(v * (units.system === 'us' ? 1.8 : 1));
-    return `${n > 0 ? '+' : n < 0 ? '−' : ''}${Math.abs(n)}`;
-  };
   const shown = $derived(places.filter((p) => p.mode === mode));
   /** Copper for hotter, steel for cooler. */
   const tint = (v: number) => (v > 0 ? 'var(--copper)' : 'var(--metal)');
@@ -23,7 +19,7 @@
   class="block w-full max-w-[380px]"
   role="img"
   aria-label="Offset (thermometer − dial) by rack: {shown
-    .map((p) => `${p.rack} ${k(p.offset_k.likely)}, ${k(p.offset_k.low)} to ${k(p.offset_k.high)}`)
+    .map((p) => `${p.rack} ${kelvins(p.offset_k.likely)}, ${kelvins(p.offset_k.low)} to ${kelvins(p.offset_k.high)}`)
     .join('; ')}"
 >
   <rect x="2" y="2" width={W - 4} height={H - 4} rx="7" fill="var(--line)" stroke="var(--metal)" stroke-width="2" />
@@ -50,10 +46,10 @@
       >{place.checks === 0 ? 'not measured' : `${place.checks} read`}</text
     >
     <text x={W - 24} y={at - 8} text-anchor="end" class="text-[20px] font-bold" fill="var(--ink)"
-      >{k(place.offset_k.likely)} {units.system === 'us' ? 'F' : 'K'}</text
+      >{kelvins(place.offset_k.likely)}</text
     >
     <text x={W - 24} y={at - 28} text-anchor="end" class="text-[13.5px]" fill="var(--quiet)"
-      >{k(place.offset_k.low)} to {k(place.offset_k.high)}; for 170 set {dial(place.dial_c)}</text
+      >{kelvins(place.offset_k.low)} to {kelvins(place.offset_k.high)}; for {dial(170)} set {dial(place.dial_c)}</text
     >
   {/each}
 </svg>
