@@ -122,7 +122,7 @@ def test_a_step_of_the_formula_opens_with_its_band_and_window(page: Page, demo: 
     page.goto(f"{demo.url}/book/tea-chiffon")
     page.get_by_role("button", name=re.compile("Whip whites and sugar")).click()
     main = page.locator("main")
-    expect(main).to_contain_text("g per ml")
+    expect(main).to_contain_text("g/ml")
     expect(main).to_contain_text("this kitchen, 5 bakes")
     expect(main).to_contain_text("Then it can wait")
 

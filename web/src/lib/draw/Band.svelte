@@ -28,7 +28,7 @@
 
 <div class="w-full">
   <p class="text-[15px] text-quiet">
-    {title ?? band.quantity}, {band.unit === 'g/ml' ? 'g per ml' : unitName(band.unit)}
+    {title ?? band.quantity}, {band.unit === 'g/ml' ? 'g/ml (specific gravity)' : unitName(band.unit)}
   </p>
   <div class="relative {verdict ? 'pt-11' : 'pt-1.5'}">
     {#if verdict}

@@ -59,7 +59,7 @@
       <line x1={LEFT} x2={width - 4} y1={y(d)} y2={y(d)} stroke="var(--line)" />
       <text x={LEFT - 6} y={y(d) + 4.5} text-anchor="end" class="text-[13px]" fill="var(--quiet)">{d}</text>
     {/each}
-    <text x="0" y="13" class="text-[13px]" fill="var(--quiet)">g per ml: light above, dense below</text>
+    <text x="0" y="13" class="text-[13px]" fill="var(--quiet)">g/ml: light above, dense below</text>
     <path d={path} fill="none" stroke="var(--ink)" stroke-width="3" />
     {#each additions as a, i (i)}
       {@const cx = at(i)}

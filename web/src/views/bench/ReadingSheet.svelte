@@ -44,7 +44,7 @@
     { value: 'cup', label: 'a cup on the scale' },
     { value: '100 ml', label: 'grams in 100 ml' },
     { value: 'ribbon', label: 'how long a ribbon lies' },
-    { value: 'g/ml', label: 'g per ml' },
+    { value: 'g/ml', label: 'g/ml or specific gravity' },
   ];
   const FIELD: Record<Way, string> = {
     cup: '',
@@ -203,7 +203,7 @@
       <QuantityField label="Full cup, levelled" wanted="mass" unit="g" value={full} onvalue={(v) => (full = v)} />
       <div class="flex items-end justify-between gap-4">
         <p class="text-4xl font-bold" aria-live="polite">
-          {density === null ? '–' : density.toFixed(3)} <span class="text-lg font-normal">g per ml</span>
+          {density === null ? '–' : density.toFixed(3)} <span class="text-lg font-normal">g/ml</span>
         </p>
         {#if section}<Section {section} width={110} height={96} annotated={false} />{/if}
       </div>

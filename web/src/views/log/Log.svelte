@@ -96,7 +96,7 @@
       {/each}
     </ul>
     <p class="mt-2 hidden text-right text-[14px] text-quiet md:block">
-      cups of each bake on their bands, g per ml: the foam, then the batter
+      cups of each bake on their bands, g/ml: the foam, then the batter
     </p>
   {/if}
 </div>

@@ -76,7 +76,7 @@
           >{density.toFixed(1)}</text
         >
       {/each}
-      <text x="0" y={13} class="text-[13px]" fill="var(--quiet)">g per ml: light above, dense below</text>
+      <text x="0" y={13} class="text-[13px]" fill="var(--quiet)">g/ml: light above, dense below</text>
       <g clip-path="url(#{uid}-plot)">
         {#each map.lines as each (each.method)}
           {@const chosen = each.method === map.method}
