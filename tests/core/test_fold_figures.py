@@ -379,3 +379,9 @@ def test_a_ribbon_tells_what_its_rows_say_and_back() -> None:
     band = Estimate(low=0.25, likely=0.28, high=0.31, basis=Basis.HABIT)
     assert weighed_or_ribbon(Foam.RIBBON, band) == "Level cup, weighed; without a scale: a ribbon lies 5 to 8 s."
     assert weighed_or_ribbon(Foam.CREAM, band) == "Level cup, weighed."
+
+
+def test_no_fold_keeps_more_than_all() -> None:
+    near = fold_plan(Airy.at(200, 0.30, 1.1), Airy.at(20, 0.28, 1.15), FoldSchool.THIRDS, portions=1)
+    assert 0.9 < near.air_kept.likely < 1
+    assert near.air_kept.high == 1.0

@@ -273,3 +273,30 @@ def test_a_content_becomes_the_crumb_and_surfaces_of_its_place() -> None:
     assert faces_of(placed) == faces(OvenMode.STATIC, TinWall.DARK, rack=Rack.TOP, racks=2, paper_base=True)
     assert usual.gas == pytest.approx(1 - 0.46 / 1.13, abs=0.03)
     assert [step_s(mm) for mm in (1, 10, 100)] == [4.0, 6.5, 20.0]
+
+
+@pytest.mark.parametrize(
+    ("dried", "moist_share", "dry_share"), [(0.0, 1.0, 0.0), (0.5, 0.25, 0.375), (1.0, 0.0, 0.5), (0.2, 0.64, 0.18)]
+)
+def test_what_lies_before_a_drying_cell_is_its_crust_and_then_its_moist_half(
+    dried: float, moist_share: float, dry_share: float
+) -> None:
+    bake = Bake(Crumb(density=0.4), mesh(SLAB, 24, 8, 5), faces(OvenMode.STATIC))
+    depth = bake._boundary.depth
+    conducts = np.full_like(depth, 0.7)
+    found = bake._crust(np.full_like(depth, dried), conducts)
+    assert found == pytest.approx(moist_share * depth / (2 * 0.7) + dry_share * depth / (0.32 * 0.45))
+
+
+def test_each_face_touches_the_cells_beside_it() -> None:
+    tin = TubeTin(dimensions=TubeDimensions(diameter_mm=180, depth_mm=90, tube_diameter_mm=60))
+    cells = mesh(tin, 40, 4, 3)
+    edge = Bake(Crumb(density=0.4), cells, faces(OvenMode.STATIC))._boundary
+    depth = [*cells.thick[0], *cells.thick[-1], *cells.wide[:, -1], *cells.wide[:, 0]]
+    area = [*cells.base, *cells.level[-1], *cells.side[:, -1], *cells.tube]
+    assert list(edge.depth) == depth
+    assert list(edge.area) == area
+    assert list(edge.cells) == [0, 1, 2, 9, 10, 11, 2, 5, 8, 11, 0, 3, 6, 9]
+    assert [name for name, _ in edge.parts] == ["bottom", "top", "wall", "tube"]
+    whole = Bake(Crumb(density=0.4), mesh(SLAB, 24, 4, 3), faces(OvenMode.STATIC))._boundary
+    assert [name for name, _ in whole.parts] == ["bottom", "top", "wall"]
