@@ -1,0 +1,171 @@
+"""Single steps by value: what they take, how long they last, what they warn of."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+
+import pytest
+
+from kindwhisk.core.ingredients.eggs import EggSize
+from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.ovens import times
+from kindwhisk.core.process.setting import Setting, TinsInUse
+from kindwhisk.core.process.steps.boil import BoilStep
+from kindwhisk.core.process.steps.stream import StreamStep
+from kindwhisk.core.process.steps.turn_out import TurnOutStep
+from kindwhisk.core.process.steps.warm import WarmStep
+from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.reading import recipe
+from kindwhisk.core.reading.line import read_line
+from kindwhisk.core.sugar import boiling
+from kindwhisk.core.sugar.boiling import Pot
+from kindwhisk.core.sugar.watch import PotWatch
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.vessels.vessel import Vessel, VesselForm
+from kindwhisk.core.warmth import warming
+from kindwhisk.demo.formulas import tea_chiffon
+from kindwhisk.devices.pot import PotPlan, StandInPot
+from tests.core.strategies import setting_of
+
+PLACE = setting_of(tea_chiffon())
+
+
+def in_pot(height_mm: float, diameter_mm: float = 140) -> Setting:
+    pot = Vessel(id="pot", name="small pot", form=VesselForm.POT, diameter_mm=diameter_mm, height_mm=height_mm)
+    return replace(PLACE, vessels={"pot": pot})
+
+
+def test_turning_out_takes_a_minute_and_a_half_a_tin_and_burns_while_it_is_hot() -> None:
+    step = TurnOutStep(id="out", title="Turn it out", vessel="tin", inputs=())
+    cake = Material(parts={"plain-flour": 100, "sugar": 100}, gas_ml=Estimate.exact(300), temperature_c=90)
+    three = replace(PLACE, tins=TinsInUse("three", PLACE.tins.tin, count=3))
+    made = step.effect((cake,), three)
+    assert made.duration_s.likely == 270
+    band = made.checkpoints[0].band
+    assert band is not None
+    level = PLACE.tins.tin.level_mm(cake.volume_ml.likely / 3)
+    assert (band.range.low, band.range.likely, band.range.high) == pytest.approx((0.85 * level, level, 1.15 * level))
+    cold = step.effect((cake.at(25),), three)
+    assert len(made.cautions) == len(cold.cautions) + 1
+
+
+def test_a_syrup_is_boiled_to_its_water_with_a_band_of_its_own() -> None:
+    step = BoilStep(id="boil", title="Boil", vessel="pot", inputs=(), target_c=118)
+    start = Material(parts={"sugar": 200, "water": 60}, temperature_c=20)
+    place = in_pot(120)
+    made = step.effect((start,), place)
+    here = step.target_here_c(place)
+    pot = Pot(sugar_g=200, water_g=60, pressure_kpa=place.kitchen.pressure_kpa)
+    assert made.material.mass_g == pytest.approx(260 - pot.water_off_g(here), rel=1e-3)
+    assert made.material.temperature_c == pytest.approx(here)
+    assert made.modelled_s == pytest.approx(boiling.seconds(pot, 20, here).likely, rel=1e-3)
+    assert made.first_look_s == pytest.approx(made.duration_s.low * 0.8, rel=0.5)
+    assert made.hold_s is not None
+    assert (made.hold_s.low, made.hold_s.likely, made.hold_s.high) == (20, 45, 90)
+    band = made.checkpoints[0].band
+    assert band is not None
+    assert band.range.high - here == pytest.approx(here - band.range.low)
+
+
+def test_a_small_pot_froths_over_and_little_water_hardly_dissolves() -> None:
+    step = BoilStep(id="boil", title="Boil", vessel="pot", inputs=(), target_c=118)
+    start = Material(parts={"sugar": 200, "water": 60}, temperature_c=20)
+    low = in_pot(30)
+    told = [n.text for n in step.effect((start,), low).notices]
+    froth = 3 * (200 / 1.587 + 60) / 1000
+    holds = low.vessels["pot"].volume_ml(30) / 1000
+    assert f"It may froth to {froth:.1f} l; the small pot holds {holds:.1f} l." in told
+    assert not [n for n in step.effect((start,), in_pot(120)).notices if "froth" in n.text]
+    dry = step.effect((Material(parts={"sugar": 200, "water": 20}, temperature_c=20),), in_pot(120)).notices
+    assert any(n.text == "20 g of water hardly dissolve 200 g of sugar." and "60 g" in n.remedy for n in dry)
+
+
+def test_a_stream_cools_to_its_band() -> None:
+    step = StreamStep(id="stream", title="Pour", vessel="bowl", inputs=(), until_c=40)
+    syrup = Material(parts={"sugar": 200, "water": 30}, temperature_c=118)
+    whites = Material(parts={"egg-white": 120}, temperature_c=20, gas_ml=Estimate.around(500, 0.1))
+    made = step.effect((syrup, whites), PLACE)
+    cool = next(c.band for c in made.checkpoints if c.id == "cool")
+    assert cool is not None
+    assert (cool.range.low, cool.range.likely, cool.range.high) == (32, 38, 41)
+    heading = step.expected_reading(0, 600, made.material.at(60), PLACE)
+    assert heading is not None
+    assert heading.now_c == pytest.approx(60)
+    end = step.expected_reading(600, 600, made.material.at(60), PLACE)
+    assert end is not None
+    assert end.now_c == pytest.approx(40)
+    half = step.expected_reading(300, 600, made.material.at(60), PLACE)
+    assert half is not None
+    air = PLACE.kitchen.air_c
+    assert half.now_c == pytest.approx(air + ((60 - air) * (40 - air)) ** 0.5)
+
+
+def test_warming_goes_by_water_or_by_the_hob() -> None:
+    milk = Material(parts={"milk": 200}, temperature_c=8)
+    hob = WarmStep(id="w", title="Warm", vessel="pot", inputs=(), target_c=45)
+    bath = hob.model_copy(update={"over_water": True})
+    assert hob.effect((milk,), PLACE).modelled_s == pytest.approx(warming.on_hob_s(milk, 45).likely)
+    assert bath.effect((milk,), PLACE).modelled_s == pytest.approx(warming.over_water_s(milk, 45).likely)
+    band = hob.effect((milk,), PLACE).checkpoints[0].band
+    assert band is not None
+    assert band.range.high - 45 == pytest.approx(45 - band.range.low)
+    assert hob.effect((milk,), PLACE).material.temperature_c == 45
+
+
+def test_a_whip_grows_to_the_density_of_its_foam() -> None:
+    step = WhipStep(id="w", title="Whip", vessel="bowl", inputs=())
+    yolks = Material(parts={"egg-yolk": 80, "sugar": 60}, temperature_c=22)
+    assert step.effect((yolks,), PLACE).modelled_s == pytest.approx(360 * (140 / 300) ** 0.3)
+    ribbon = Material(parts={"whole-egg": 180, "sugar": 120}, temperature_c=40)
+    made = step.effect((ribbon,), PLACE)
+    assert made.modelled_s == pytest.approx(450)
+    assert made.material.density_g_per_ml.likely < 0.3
+    assert made.material.mass_g == 300
+
+
+def test_the_way_ahead_of_a_pot_begins_where_it_is_and_ends_at_its_target() -> None:
+    plan = PotPlan(seed=3)
+    pot, watch = StandInPot(plan), PotWatch(Pot(plan.sugar_g, plan.water_g), 118)
+    while pot.syrup_c < 112:
+        pot.advance(1)
+        value = pot.read()
+        assert value is not None
+        watch.take(pot.t_s, value)
+    told = watch.forecast()
+    assert told.seconds_to_target is not None
+    assert [p.s for p in told.ahead] == pytest.approx([told.seconds_to_target * i / 12 for i in range(13)])
+    assert told.temperature_c == pytest.approx(told.ahead[0].c)
+    assert told.ahead[-1].c == pytest.approx(118)
+    assert [p.c for p in told.ahead] == sorted(p.c for p in told.ahead)
+    assert told.low_s is not None
+    assert told.high_s is not None
+    assert told.low_s + told.high_s == pytest.approx(2 * told.seconds_to_target)
+    assert told.seconds_to_target == pytest.approx(_rest_s(pot), rel=0.2)
+
+
+def _rest_s(pot: StandInPot) -> float:
+    began = pot.t_s
+    while pot.syrup_c < 118:
+        pot.advance(1)
+    return pot.t_s - began
+
+
+@pytest.mark.parametrize(("sd", "more"), [(0.15, 2), (0.08, 1), (0.07, 0), (0.05, 0), (0.0701, 1)])
+def test_an_oven_is_trusted_after_so_many_more_bakes(sd: float, more: int) -> None:
+    assert times._more_bakes(sd) == more
+
+
+def test_pieces_are_counted_from_their_fewest_to_their_most() -> None:
+    one, some = read_line("1 sheet gelatine", EggSize.EU_M), read_line("2-4 sheets gelatine", EggSize.EU_M)
+    assert one.grams is not None
+    assert some.grams == pytest.approx(3 * one.grams, rel=1e-3)
+    assert one.low_g is not None
+    assert one.high_g is not None
+    assert (some.low_g, some.high_g) == pytest.approx((2 * one.low_g, 4 * one.high_g), rel=1e-2)
+
+
+def test_a_line_without_end_is_cut() -> None:
+    long = "120 g sugar " + "x" * 500
+    got = recipe.from_jsonld({"@type": "Recipe", "name": "n" * 200, "recipeIngredient": [long]})
+    assert got.lines[0].text == long[:400]
+    assert len(got.title) == 120
