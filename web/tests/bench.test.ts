@@ -58,3 +58,54 @@ it('looks at a step until the work moves on', () => {
   expect(bench.focus).toBeNull();
   stop();
 });
+
+const withAct = (act: Record<string, unknown> | null) =>
+  ({
+    ...state('2026-11-25T05:00:01Z'),
+    details: { whip: { act } },
+    steps: [{ id: 'whip', status: 'waiting', title: 'Whip' }],
+  }) as unknown as BakeState;
+
+it('does what the server says comes next, and nothing while it is not ready', () => {
+  const told = vi.spyOn(outbox, 'add').mockResolvedValue(undefined as never);
+  const bench = new BenchState('b');
+  const stop = bench.follow();
+  outbox.onstate(
+    withAct({ words: 'Start', kind: 'step_started', step: 'whip', ready: false, boil: null, whisk: null }),
+  );
+  bench.confirm();
+  expect(told).not.toHaveBeenCalled();
+  outbox.onstate({
+    ...withAct({ words: 'Start', kind: 'step_started', step: 'whip', ready: true, boil: null, whisk: null }),
+    sequence: 4,
+  });
+  bench.confirm();
+  expect(told.mock.calls[0]?.[0]).toBe('b');
+  expect(told.mock.calls[0]?.[1]).toMatchObject({ kind: 'step_started', step: 'whip' });
+  expect(told.mock.calls[0]?.[1]).not.toHaveProperty('boil');
+  outbox.onstate({ ...withAct(null), sequence: 5 });
+  bench.confirm();
+  expect(told).toHaveBeenCalledTimes(1);
+  stop();
+});
+
+it('pours as one event that names both vessels', () => {
+  const told = vi.spyOn(outbox, 'add').mockResolvedValue(undefined as never);
+  const bench = new BenchState('b');
+  const stop = bench.follow();
+  outbox.onstate(
+    withAct({
+      words: 'Off the heat, pour',
+      kind: 'syrup_poured',
+      step: 'stream',
+      ready: true,
+      boil: 'boil',
+      whisk: 'whip',
+    }),
+  );
+  bench.confirm();
+  expect(told).toHaveBeenCalledTimes(1);
+  expect(told.mock.calls[0]?.[1]).toMatchObject({ kind: 'syrup_poured', step: 'stream', boil: 'boil', whisk: 'whip' });
+  expect(String((told.mock.calls[0]?.[1] as { client_key: string }).client_key).length).toBeGreaterThan(7);
+  stop();
+});

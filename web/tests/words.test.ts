@@ -1,6 +1,21 @@
 import { afterEach, describe, expect, it } from 'vitest';
-import { celsius, figure, grams, litres, origin, spoonfuls, switchUnits, units } from '../src/lib/figures.svelte';
-import { countdown, length, nextMoment, when } from '../src/lib/time';
+import {
+  celsius,
+  celsiusExactly,
+  figure,
+  grams,
+  kelvins,
+  litres,
+  origin,
+  outsideOf,
+  ratio,
+  spoonfuls,
+  sure,
+  switchUnits,
+  unitName,
+  units,
+} from '../src/lib/figures.svelte';
+import { countdown, length, nextMoment, remaining, until, when } from '../src/lib/time';
 
 describe('moments', () => {
   const now = new Date(2026, 10, 25, 14, 30);
@@ -66,5 +81,55 @@ describe('figures', () => {
     expect(origin({ basis: 'this kitchen', bakes: 1 })).toBe('this kitchen, 1 bake');
     expect(origin({ basis: 'this kitchen', bakes: 6 })).toBe('this kitchen, 6 bakes');
     expect(origin({ basis: 'recalled', bakes: 0 })).toContain('unchecked');
+  });
+});
+
+describe('degrees', () => {
+  afterEach(() => {
+    if (units.system === 'us') switchUnits();
+  });
+
+  it('carry their unit, differences their sign', () => {
+    expect([celsiusExactly(71), kelvins(-9), kelvins(4.6), kelvins(0), unitName('C'), unitName('g')]).toEqual([
+      '71.0 °C',
+      '−9 °C',
+      '+5 °C',
+      '0 °C',
+      '°C',
+      'g',
+    ]);
+    switchUnits();
+    expect([celsiusExactly(71), kelvins(-9), kelvins(5), unitName('C')]).toEqual(['159.8 °F', '−16 °F', '+9 °F', '°F']);
+  });
+
+  it('are shown in a field as they are kept, or in the units outside', () => {
+    expect(outsideOf('C').show(170.26, 1)).toBe('170.3');
+    expect(outsideOf('g').show(61, 1)).toBe('61');
+    switchUnits();
+    expect([outsideOf('C').unit, outsideOf('C').show(170, 0)]).toEqual(['°F', '338']);
+    expect([outsideOf('g').unit, outsideOf('g').show(100, 0)]).toEqual(['oz', '3.53']);
+    expect(outsideOf('mm').unit).toBe('mm');
+  });
+});
+
+describe('words for figures', () => {
+  it('say a ratio and how sure a line is', () => {
+    expect([ratio(0.45, false), ratio(0.4, true), ratio(12.3, true)]).toEqual(['0.45', '0.4 %', '12 %']);
+    expect([0.95, 0.94, 0.8, 0.79, 0.5, 0.49].map(sure)).toEqual([
+      'a weight',
+      'good',
+      'good',
+      'rough',
+      'rough',
+      'a guess',
+    ]);
+  });
+
+  it('count what is left from when it was told', () => {
+    const read = '2026-11-25T05:00:00Z';
+    const later = Date.parse(read) + 100_000;
+    expect(until('2026-11-25T05:02:00Z', later)).toBe(20);
+    expect(remaining({ low: 60, likely: 120, high: 200 }, read, later)).toEqual({ low: 0, likely: 20, high: 100 });
+    expect(remaining({ low: 60, likely: 120, high: 200 }, read, later - 200_000).likely).toBe(120);
   });
 });
