@@ -9,12 +9,14 @@ import pytest
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.ovens import times
+from kindwhisk.core.process.folds import fold_courses
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.turn_out import TurnOutStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.process.walk import walk
 from kindwhisk.core.reading import recipe
 from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.sugar import boiling
@@ -169,3 +171,26 @@ def test_a_line_without_end_is_cut() -> None:
     got = recipe.from_jsonld({"@type": "Recipe", "name": "n" * 200, "recipeIngredient": [long]})
     assert got.lines[0].text == long[:400]
     assert len(got.title) == 120
+
+
+@pytest.mark.parametrize(
+    ("says", "servings"), [("", None), ("Serves 8\n", 8), ("Serves 500\n", 500), ("Serves 501\n", None)]
+)
+def test_servings_are_read_where_they_are_told(says: str, servings: int | None) -> None:
+    text = f"Cake\n{says}Ingredients\n4 eggs\n120 g sugar\n120 g flour\nMethod\nWhisk, fold and bake at 170 °C."
+    assert recipe.from_text(text).servings == servings
+
+
+def test_how_much_a_fold_keeps_has_its_range_up_to_all() -> None:
+    walked = walk(tea_chiffon(), PLACE)
+    (course,) = fold_courses(walked)
+    last = next(w for w in walked if w.step.id == course.steps[-1]).outcome.material
+    foam = next(w for w in walked if w.step.id == "whip").outcome.material
+    base = next(w for w in walked if w.step.id == course.steps[0]).intake
+    gas = foam.gas_ml.likely + sum(
+        m.gas_ml.likely for m in base if m.gas_free_density > 1.0 and "egg-white" not in m.parts
+    )
+    assert course.air_kept.likely == pytest.approx(last.gas_ml.likely / gas, rel=1e-6)
+    assert course.air_kept.low == pytest.approx(last.gas_ml.low / gas, rel=1e-6)
+    assert course.air_kept.high == pytest.approx(min(1.0, last.gas_ml.high / gas), rel=1e-6)
+    assert course.air_kept.high > course.air_kept.likely

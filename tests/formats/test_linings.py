@@ -12,7 +12,14 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kindwhisk.core.tins.paper import OVERLAP_MM, PaperShape, arc, disc, paper, wall
-from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, RoundDimensions, RoundTin
+from kindwhisk.core.tins.shapes import (
+    BoxDimensions,
+    BoxTin,
+    LoafDimensions,
+    LoafTin,
+    RoundDimensions,
+    RoundTin,
+)
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.formats.lining_pdf import lining_pdf
 from kindwhisk.formats.lining_svg import lining_svg
@@ -183,3 +190,30 @@ def test_the_corners_of_a_sheet_are_cut_in_to_its_base() -> None:
         ((0, 300), (50, 250)),
     }
     assert shape.folds[0] == ((50, 50), (230, 50), (230, 250), (50, 250), (50, 50))
+
+
+def test_the_net_of_a_loaf_tin_is_its_base_with_four_sloping_walls() -> None:
+    tin = LoafTin(
+        dimensions=LoafDimensions(
+            bottom_width_mm=80, bottom_length_mm=200, top_width_mm=100, top_length_mm=230, depth_mm=60
+        )
+    )
+    side, end = math.hypot(60, 10), math.hypot(60, 15)
+    x, y = side, end
+    net = [
+        (x, y), (x - 10, 0), (x + 90, 0), (x + 80, y), (x + 80 + side, y - 15), (x + 80 + side, y + 215),
+        (x + 80, y + 200), (x + 90, y + 200 + end), (x - 10, y + 200 + end), (x, y + 200), (0, y + 215), (0, y - 15),
+    ]  # fmt: skip
+    found = tin.lining()[0].cuts[0]
+    assert len(found) == len(net)
+    for one, other in zip(found, net, strict=True):
+        assert one == pytest.approx(other)
+
+
+def test_the_ruler_has_a_tick_each_centimetre_and_longer_ones_at_its_ends_and_middle() -> None:
+    made = lining_pdf("Round", [rectangle(90, 60)], Paper.A4).decode("latin-1")
+    mm = 72 / 25.4
+    lines = [tuple(map(float, m)) for m in re.findall(r"n ([\d.]+) ([\d.]+) m ([\d.]+) ([\d.]+) l S", made)]
+    ticks = {round(x1 / mm - 8, 1): (y2 - y1) / mm for x1, y1, x2, y2 in lines if x1 == x2 and y2 - y1 < 4 * mm}
+    assert sorted(ticks) == pytest.approx([10.0 * i for i in range(11)], abs=0.1)
+    assert {at: round(high, 1) for at, high in ticks.items() if high > 2.5} == {0.0: 3.0, 50.0: 3.0, 100.0: 3.0}
