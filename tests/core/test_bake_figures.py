@@ -8,7 +8,9 @@ from typing import Any
 import pytest
 
 from kindwhisk.core.baking import predict as predicting
+from kindwhisk.core.baking.asked import Asked
 from kindwhisk.core.baking.carry_over import carried_over, carry_over
+from kindwhisk.core.baking.cools import cooling_after
 from kindwhisk.core.baking.course import Course, InOven, Moment, Sets, course
 from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.baking.predict import Prediction, predict, stretched
@@ -19,6 +21,8 @@ from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, RoundDimensions, RoundTin
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.technique import Technique
+from kindwhisk.core.warmth.cooling import How, cooling
 
 ROUND = RoundTin(dimensions=RoundDimensions(diameter_mm=200, depth_mm=80))
 SHEET = BoxTin(shape="sheet", dimensions=BoxDimensions(width_mm=300, length_mm=400, depth_mm=25))
@@ -320,3 +324,15 @@ def test_the_middle_warms_on_outside_and_less_the_later_it_comes_out() -> None:
     assert told[2][1] == carry_over(CONTENT, done - 300 * pace, 22)
     assert carried_over(in_oven(sets=Sets.SHELL), 900, 22) == []
     assert [s for s, _ in carried_over(CONTENT, 500, 22)] == [0, 120]
+
+
+def test_a_chiffon_cools_hanging_and_a_genoise_on_its_rack() -> None:
+    def asked(technique: Technique) -> Asked:
+        return Asked(
+            tin=ROUND, batter_g=560, density_g_per_ml=0.45, technique=technique, oven_c=170, mode=OvenMode.STATIC
+        )
+
+    for technique, how in ((Technique.CHIFFON, How.HANGING), (Technique.GENOISE, How.RACK)):
+        made = cooling_after(asked(technique), CONTENT, EXPECTED, 22)
+        left_g = 560 * (1 - EXPECTED.at(EXPECTED.done_s.likely).lost)
+        assert made == cooling(left_g, ROUND.heated_area_mm2(50), how, 22, technique)

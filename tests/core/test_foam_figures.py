@@ -354,3 +354,11 @@ def test_other_sugars_raise_the_boil_by_their_share() -> None:
     assert found.high - found.likely == pytest.approx(0.15 * inverts / (sugar + inverts))
     assert syrup.rise_factor(Material(parts={"water": 10})).likely == 1
     assert syrup.rise_factor(Material(parts={"sugar": 10})).high == 1
+
+
+def test_cold_whites_take_longer_on_the_map_and_warm_syrup_does_not() -> None:
+    cold = spot(1.0, Method.FRENCH, temperature_c=10)
+    assert cold.whip_s == whipping.whites_s(Whites(mass_g=200, sugar_to_white=1, temperature_c=10), Peak.MEDIUM)
+    assert spot(1.7, Method.ITALIAN, temperature_c=125).over_s.likely == pytest.approx(
+        spot(1.7, Method.ITALIAN).over_s.likely
+    )

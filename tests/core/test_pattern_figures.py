@@ -6,7 +6,9 @@ import math
 
 import pytest
 
-from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.folding.airy import Airy, meet
+from kindwhisk.core.folding.kept import Manner
+from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.patterns.rings import Pattern, RingWidth, in_words, pours, ring_edges_mm, rings_in, shares
 from kindwhisk.core.patterns.splitting import PartWish, put_back, split
 from kindwhisk.core.patterns.stripes import in_the_bag, stripes
@@ -109,3 +111,16 @@ def test_a_wet_colour_is_told_and_not_taken_out() -> None:
         found.parts[0].note
         == "It brings 20 g of water more than belongs to it: it sets softer and later, keep it the smaller part."
     )
+
+
+def test_colouring_a_part_costs_it_air() -> None:
+    found = split(BATTER, (PartWish(share=1), PartWish(share=1, additions={"cocoa": 6})))
+    back = put_back(BATTER, Material(parts={"cocoa": 6}))
+    extra = {"water": back.water_g, "sugar": back.sugar_g}
+    slurry = combine([Material(parts={"cocoa": 6}), Material(parts={i: g for i, g in extra.items() if g > 0.5})])
+    half = BATTER.take(0.5)
+    kept = meet(Airy.of(half), Airy.of(slurry), Manner.FOLD).kept
+    volume = half.gas_free_volume_ml + slurry.gas_free_volume_ml + half.gas_ml.likely * kept
+    assert kept < 1
+    assert found.parts[1].volume_ml == pytest.approx(volume)
+    assert found.parts[0].volume_ml == pytest.approx(half.volume_ml.likely)
