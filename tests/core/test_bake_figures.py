@@ -11,7 +11,7 @@ from kindwhisk.core.baking import predict as predicting
 from kindwhisk.core.baking.asked import Asked
 from kindwhisk.core.baking.carry_over import carried_over, carry_over
 from kindwhisk.core.baking.cools import cooling_after
-from kindwhisk.core.baking.course import Course, InOven, Moment, Sets, course
+from kindwhisk.core.baking.course import Course, CoursePoint, InOven, Sets, course
 from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.baking.predict import Prediction, predict, stretched
 from kindwhisk.core.baking.reference import ReferenceBake, family
@@ -33,9 +33,9 @@ def in_oven(**more: Any) -> InOven:
     return InOven(**{"tin": ROUND, "fill_mm": 40, "density": 0.45, "air": OvenAir(holds_c=170), **more})
 
 
-def moment(t: float, **more: float) -> Moment:
-    figures = dict.fromkeys(Moment.model_fields, 0.0) | {"t_s": t, **more}
-    return Moment(**figures)
+def moment(t: float, **more: float) -> CoursePoint:
+    figures = dict.fromkeys(CoursePoint.model_fields, 0.0) | {"t_s": t, **more}
+    return CoursePoint(**figures)
 
 
 def straight(done_s: float = 1000.0, **ends: float) -> Course:

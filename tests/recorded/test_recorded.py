@@ -1,8 +1,8 @@
 """What the product tells stays what was recorded, until somebody changes it and looks at the difference.
 
 These figures are no truth of the craft: that is what all other tests are for. They tell that a change which should
-leave the figures alone did so. After one that should not, ``WHISK_RECORD=1 ./whisk pytest tests/recorded`` writes them
-anew, and the difference is read before it is kept.
+leave the figures alone did so. After one that should not, a run with ``WHISK_RECORD=1`` writes them anew, and the
+difference is read before it is kept.
 """
 
 from __future__ import annotations

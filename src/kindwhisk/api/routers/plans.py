@@ -15,7 +15,7 @@ from kindwhisk.bench.plans import PlanView, plan_backward
 from kindwhisk.core.process.wish import Wish
 
 router = APIRouter(prefix="/api/plans", tags=["plan"], responses=refusals(400, 404, 422))
-Moment = Annotated[AwareDatetime, Field(strict=False)]
+When = Annotated[AwareDatetime, Field(strict=False)]
 """ISO 8601 text with an offset; everything else in a request is taken strictly."""
 
 
@@ -25,8 +25,8 @@ class PlanRequest(Wish):
     model_config = ConfigDict(frozen=True, extra="forbid", strict=True)
 
     formula_id: str = Field(max_length=60)
-    ready_at: Moment
-    not_before: Moment | None = None
+    ready_at: When
+    not_before: When | None = None
 
     def wish(self) -> Wish:
         """The amounts alone."""

@@ -86,7 +86,7 @@ class InOven(Value):
         return min(self.done_c, self.done_c + self.boils_c - BOILS_AT_SEA_C)
 
 
-class Moment(Value):
+class CoursePoint(Value):
     """A moment of a course: seconds since it went in; temperatures in C.
 
     ``core_c`` is the coldest point, ``edge_c`` beside the wall, ``surface_c`` the top's middle; ``crust_mm`` how much
@@ -111,16 +111,16 @@ class Moment(Value):
 class Course(NamedTuple):
     """Moments until it is done and for a fifth longer; ``done_s`` is when; None where it never is in that oven."""
 
-    moments: tuple[Moment, ...]
+    moments: tuple[CoursePoint, ...]
     done_s: float | None
 
-    def along(self, times: Sequence[float]) -> tuple[Moment, ...]:
+    def along(self, times: Sequence[float]) -> tuple[CoursePoint, ...]:
         """What is there at each of these moments, between the two around it."""
         known = [m.t_s for m in self.moments]
-        figures = {f: np.interp(times, known, [getattr(m, f) for m in self.moments]) for f in Moment.model_fields}
-        return tuple(Moment(**{f: float(values[i]) for f, values in figures.items()}) for i in range(len(times)))
+        figures = {f: np.interp(times, known, [getattr(m, f) for m in self.moments]) for f in CoursePoint.model_fields}
+        return tuple(CoursePoint(**{f: float(values[i]) for f, values in figures.items()}) for i in range(len(times)))
 
-    def at(self, t_s: float) -> Moment:
+    def at(self, t_s: float) -> CoursePoint:
         """What is there at a moment."""
         return self.along((t_s,))[0]
 
@@ -192,7 +192,7 @@ def _baked(content: InOven) -> Course:
     rising = Rising(bake.mesh, content.gas, content.batter_c, content.pressure_kpa)
     seconds, mass = step_s(content.fill_mm), bake.crumb.density * 1000 * float(bake.mesh.volume.sum())
     raw_mm, brown, done = rising.mean_mm, 0.0, None
-    seen: list[Moment] = []
+    seen: list[CoursePoint] = []
     coldest, steps = bake.coldest_c, 0
     middle = bake.mesh.shape[0] // 2
     # An oven that is no hotter than the middle has to be gets it nowhere: its beginning is course enough.
@@ -202,7 +202,7 @@ def _baked(content: InOven) -> Course:
             rising.take(bake.celsius)
             dried = bake.crumb.dryness(bake.heat[middle:, 0]) * bake.mesh.thick[middle:, 0]
             seen.append(
-                Moment(
+                CoursePoint(
                     t_s=bake.t_s,
                     core_c=coldest,
                     edge_c=float(bake.celsius[middle, -1]),
@@ -243,7 +243,7 @@ def _dried(content: InOven) -> Course:
         brown += browning_rate(surface_c) * (t_s - last)
         last = t_s
         moments.append(
-            Moment(
+            CoursePoint(
                 t_s=t_s,
                 core_c=front_c,
                 edge_c=surface_c,

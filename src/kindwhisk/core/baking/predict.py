@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from kindwhisk.core.baking.course import Course, InOven, Moment, Sets, course
+from kindwhisk.core.baking.course import Course, CoursePoint, InOven, Sets, course
 from kindwhisk.core.baking.reference import DRIED, SHEET, ReferenceBake, family
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Basis, Estimate
@@ -43,15 +43,15 @@ class Prediction(Value):
     browned: float | None
     course: Course
 
-    def at(self, t_s: float) -> Moment:
+    def at(self, t_s: float) -> CoursePoint:
         """What is there at a moment of the real bake: the course, stretched to the likely time."""
         return self._along([t_s])[0]
 
-    def curve(self) -> tuple[Moment, ...]:
+    def curve(self) -> tuple[CoursePoint, ...]:
         """Its course in even steps, to the latest that it may be done."""
         return self._along([self.done_s.high * i / POINTS for i in range(POINTS + 1)])
 
-    def _along(self, times: list[float]) -> tuple[Moment, ...]:
+    def _along(self, times: list[float]) -> tuple[CoursePoint, ...]:
         stretch = self.done_s.likely / (self.course.done_s or self.done_s.likely)
         found = self.course.along([t / stretch for t in times])
         return tuple(m.model_copy(update={"t_s": t}) for m, t in zip(found, times, strict=True))

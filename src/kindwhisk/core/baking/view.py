@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from kindwhisk.core.baking.course import InOven, Moment
+from kindwhisk.core.baking.course import CoursePoint, InOven
 from kindwhisk.core.baking.doneness import looks_wrong_but_right
 from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.baking.predict import Prediction
@@ -34,7 +34,7 @@ class BakeView(Value):
     rack: Rack
     racks: int
     wall: TinWall
-    curve: tuple[Moment, ...]
+    curve: tuple[CoursePoint, ...]
     risks: tuple[Risk, ...]
     looks_wrong: tuple[str, ...]
     after: tuple[Next, ...]

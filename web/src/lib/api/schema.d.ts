@@ -2050,7 +2050,7 @@ export interface components {
             /** Cover S */
             cover_s: number | null;
             /** Curve */
-            curve: components["schemas"]["Moment"][];
+            curve: components["schemas"]["CoursePoint"][];
             /** Dome Mm */
             dome_mm: number;
             /** Done C */
@@ -2087,7 +2087,7 @@ export interface components {
             /** Cover Min */
             cover_min: number | null;
             /** Curves */
-            curves: components["schemas"]["Moment"][];
+            curves: components["schemas"]["CoursePoint"][];
             /** Dome Mm */
             dome_mm: number;
             /** Done C */
@@ -2727,6 +2727,39 @@ export interface components {
             volume_ml: components["schemas"]["Estimate"];
             /** What */
             what: string;
+        };
+        /**
+         * CoursePoint
+         * @description A moment of a course: seconds since it went in; temperatures in C.
+         *
+         *     ``core_c`` is the coldest point, ``edge_c`` beside the wall, ``surface_c`` the top's middle; ``crust_mm`` how much
+         *     of the top has dried, ``lost`` the share of its mass that has gone, ``risen`` of the whole rise (0 to 1),
+         *     ``dome_mm`` how much the middle stands above the edge, ``set`` the share that has set, ``brown`` the top's browning
+         *     so far.
+         */
+        CoursePoint: {
+            /** Brown */
+            brown: number;
+            /** Core C */
+            core_c: number;
+            /** Crust Mm */
+            crust_mm: number;
+            /** Dome Mm */
+            dome_mm: number;
+            /** Edge C */
+            edge_c: number;
+            /** Lost */
+            lost: number;
+            /** Oven C */
+            oven_c: number;
+            /** Risen */
+            risen: number;
+            /** Set */
+            set: number;
+            /** Surface C */
+            surface_c: number;
+            /** T S */
+            t_s: number;
         };
         /**
          * CrumbForecast
@@ -4687,39 +4720,6 @@ export interface components {
             id: string;
             /** Name */
             name: string;
-        };
-        /**
-         * Moment
-         * @description A moment of a course: seconds since it went in; temperatures in C.
-         *
-         *     ``core_c`` is the coldest point, ``edge_c`` beside the wall, ``surface_c`` the top's middle; ``crust_mm`` how much
-         *     of the top has dried, ``lost`` the share of its mass that has gone, ``risen`` of the whole rise (0 to 1),
-         *     ``dome_mm`` how much the middle stands above the edge, ``set`` the share that has set, ``brown`` the top's browning
-         *     so far.
-         */
-        Moment: {
-            /** Brown */
-            brown: number;
-            /** Core C */
-            core_c: number;
-            /** Crust Mm */
-            crust_mm: number;
-            /** Dome Mm */
-            dome_mm: number;
-            /** Edge C */
-            edge_c: number;
-            /** Lost */
-            lost: number;
-            /** Oven C */
-            oven_c: number;
-            /** Risen */
-            risen: number;
-            /** Set */
-            set: number;
-            /** Surface C */
-            surface_c: number;
-            /** T S */
-            t_s: number;
         };
         /**
          * MoreTins

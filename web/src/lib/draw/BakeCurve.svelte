@@ -7,7 +7,7 @@
 
   /** A bake over time: oven, top, edge and middle as reckoned, what was read, and when to look, turn, cover, take out. */
   type Curve = Pick<
-    Schemas['Moment'],
+    Schemas['CoursePoint'],
     't_s' | 'core_c' | 'edge_c' | 'surface_c' | 'oven_c' | 'set' | 'risen' | 'lost' | 'crust_mm'
   >;
   type Props = {

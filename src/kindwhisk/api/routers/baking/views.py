@@ -9,7 +9,7 @@ from pydantic import BaseModel
 from kindwhisk.core.baking.answers import Answer
 from kindwhisk.core.baking.asked import Asked
 from kindwhisk.core.baking.cools import cooling_after
-from kindwhisk.core.baking.course import InOven, Moment
+from kindwhisk.core.baking.course import CoursePoint, InOven
 from kindwhisk.core.baking.doneness import Sign, looks_wrong_but_right, signs
 from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.baking.predict import Prediction
@@ -53,7 +53,7 @@ class Baked(BaseModel):
     dome_mm: float
     browned: float | None
     section: Section
-    curves: tuple[Moment, ...]
+    curves: tuple[CoursePoint, ...]
     risks: tuple[Risk, ...]
     signs: tuple[Sign, ...]
     looks_wrong: tuple[str, ...]
