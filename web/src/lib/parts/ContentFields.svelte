@@ -18,7 +18,7 @@
   onvalue={(v) => (content.mass_g = v)}
 />
 <SlideField
-  label="Weight"
+  label="Density"
   value={content.density_g_per_ml}
   {low}
   {high}

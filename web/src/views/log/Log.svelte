@@ -15,7 +15,7 @@
 
   const W = 300;
   const densities = $derived((bakes ?? []).flatMap((b) => (b.summary?.cups ?? []).map((c) => c.density)));
-  const x = $derived(scaleLinear([Math.min(0.1, ...densities), Math.max(0.6, ...densities)], [8, W - 8]));
+  const x = $derived(scaleLinear([Math.min(0.1, ...densities), Math.max(0.6, ...densities)], [12, W - 12]));
   const stars = (n: number | null | undefined) => (n ? '●'.repeat(n) + '○'.repeat(5 - n) : '');
 </script>
 
