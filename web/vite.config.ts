@@ -8,5 +8,5 @@ export default defineConfig({
   build: { target: 'baseline-widely-available' },
   server: { proxy: { '/api': 'http://127.0.0.1:8321' } },
   resolve: process.env.VITEST ? { conditions: ['browser'] } : {},
-  test: { environment: 'jsdom', include: ['tests/**/*.test.ts'] },
+  test: { environment: 'jsdom', include: ['tests/**/*.test.ts'], setupFiles: ['tests/setup.ts'] },
 });

@@ -15,6 +15,11 @@ export function asText(draft: Draft): string {
   return [draft.title, '', 'Ingredients', ...lines, '', 'Method', ...draft.method.sentences].join('\n');
 }
 
+/** Where this stands by itself: “50 g sugar” is no part of “150 g sugar”. */
+function whole(text: string): RegExp {
+  return new RegExp(`(?<![\\p{L}\\p{N}.,])${text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\p{N}])`, 'gu');
+}
+
 /** A recipe being read in: the text leads, everything else is read from it again whenever it changes. */
 export class ReadingIn {
   text = $state(localStorage.getItem(PLACE) ?? '');
@@ -45,10 +50,14 @@ export class ReadingIn {
     if (draft) this.checked.ask(() => ask(api.POST('/api/formulas/check', { body: { draft } })));
   }
 
-  /** One line as it should have been written. */
+  /** One line as it should have been written: that line, not another that holds the same letters. */
   mend(line: number, written: string): void {
-    const old = this.draft?.lines[line]?.text;
-    if (old && this.text.includes(old)) this.text = this.text.replace(old, () => written);
+    const lines = this.draft?.lines ?? [];
+    const old = lines[line]?.text;
+    if (!old) return;
+    const earlier = lines.slice(0, line).filter((l) => l.text === old).length;
+    const place = [...this.text.matchAll(whole(old))][earlier]?.index;
+    if (place !== undefined) this.text = this.text.slice(0, place) + written + this.text.slice(place + old.length);
   }
 
   /** A file: a schema.org Recipe, a table, or plain text. */

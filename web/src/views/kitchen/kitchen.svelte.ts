@@ -44,10 +44,10 @@ export class KitchenState {
     this.#timer = setTimeout(() => void this.#save(), SAVE_AFTER_MS);
   }
 
-  /** What was entered just before the page is closed is sent all the same. Returns how to stop. */
+  /** What is not saved yet when the page is closed, or could not be, is sent all the same. Returns how to stop. */
   keepOnLeaving(): () => void {
     const leave = () => {
-      if (this.saved !== 'saving') return;
+      if (this.saved === 'yes') return;
       clearTimeout(this.#timer);
       void this.#save();
     };
