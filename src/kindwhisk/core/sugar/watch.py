@@ -130,7 +130,7 @@ class PotWatch:
     def _tell_changes(self, t_s: float) -> None:
         """Flag a flame that was changed: power that moved to another level, and not only because it began to boil."""
         best = self._best()
-        if self._doubt is None and best.changed_at_s == t_s and self._past_the_start(t_s):
+        if self._doubt is None and best.changed_at_s == t_s and self._warmed_through(t_s):
             self._doubt = (t_s, best.boiling, self._power_before)
         elif self._doubt is not None and t_s - self._doubt[0] > SETTLES_S:
             _, boiling_then, before = self._doubt
@@ -155,6 +155,10 @@ class PotWatch:
 
     def _past_the_start(self, t_s: float) -> bool:
         return t_s - self._first_s > 2 * LEAST_SPAN_S
+
+    def _warmed_through(self, t_s: float) -> bool:
+        """Whether ring and pan run at their own rate: until then it changes with the same flame."""
+        return t_s - self._first_s > 4 * LEAST_SPAN_S
 
     def _raise(self, t_s: float, flag: Flag) -> None:
         self._flags[flag.id] = (t_s, flag)
