@@ -6,12 +6,17 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
+from hypothesis import settings
 
 from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.hub import Hub
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.store.database import Store, open_store
+
+# How long an example takes tells of the machine, not of the code.
+settings.register_profile("untimed", deadline=None)
+settings.load_profile("untimed")
 
 
 @pytest.fixture

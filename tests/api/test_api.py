@@ -299,7 +299,7 @@ plan_fields = st.dictionaries(
 
 
 @given(event=event_fields, plan=plan_fields, anything=json_values)
-@settings(deadline=None, max_examples=150, suppress_health_check=[HealthCheck.function_scoped_fixture])
+@settings(max_examples=150, suppress_health_check=[HealthCheck.function_scoped_fixture])
 def test_malformed_input_is_answered_and_never_breaks_the_server(
     application: FastAPI, event: dict[str, Any], plan: dict[str, Any], anything: Any
 ) -> None:

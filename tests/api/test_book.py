@@ -158,7 +158,7 @@ names = [
 
 
 @given(st.dictionaries(st.sampled_from(names), json_values | st.just("Recipe"), max_size=6))
-@settings(max_examples=300, deadline=None, suppress_health_check=list(HealthCheck))
+@settings(max_examples=300, suppress_health_check=list(HealthCheck))
 def test_no_document_whatever_it_holds_is_a_server_error(client: TestClient, document: dict[str, Any]) -> None:
     answer = client.post("/api/formulas/read", json=document)
     assert answer.status_code in {200, 422}, answer.text

@@ -34,7 +34,6 @@ def kitchen(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
     max_examples=25,
     phases=[Phase.generate],
     derandomize=True,
-    deadline=None,
     suppress_health_check=list(HealthCheck),
 )
 def test_a_door_answers_as_it_says(case: Any, kitchen: Server) -> None:

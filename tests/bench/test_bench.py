@@ -339,7 +339,7 @@ def test_an_event_from_the_outbox_keeps_its_own_time_but_never_the_future(bench:
 
 
 @given(st.lists(st.sampled_from(["done", "note", "undo", "read"]), max_size=12))
-@settings(deadline=None, max_examples=60)
+@settings(max_examples=60)
 def test_state_is_nothing_but_the_events(moves: list[str]) -> None:
     """Undoing everything that counts leads back to where nothing had happened."""
     happened: list[ev.Happened] = []

@@ -113,7 +113,7 @@ class Kitchen:
 
 
 @pytest.mark.parametrize("formula", FORMULAS)
-@settings(max_examples=6, deadline=None, suppress_health_check=[HealthCheck.too_slow])
+@settings(max_examples=6, suppress_health_check=[HealthCheck.too_slow])
 @given(acts=ACTS, begins=st.integers(0, 12))
 def test_the_state_is_the_same_however_it_was_reached(formula: str, acts: list[Act], begins: int) -> None:
     with tempfile.TemporaryDirectory() as folder:

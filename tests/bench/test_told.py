@@ -7,6 +7,7 @@ from datetime import timedelta
 import pytest
 
 from kindwhisk.bench.bench import Bench
+from kindwhisk.bench.plans import plan_backward
 from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.material import Material
@@ -21,7 +22,7 @@ from kindwhisk.core.process.walk import walk
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
-from tests.bench.helpers import Baker
+from tests.bench.helpers import BEGAN, Baker
 from tests.core.strategies import setting_of
 
 BY_ID = {f.id: f for f in demo_formulas()}
@@ -161,3 +162,35 @@ def test_another_meringue_keeps_what_has_to_come_first() -> None:
     assert isinstance(whip, WhipStep)
     assert isinstance(new, WhipStep)
     assert (new.speed, new.peak) == (whip.speed, whip.peak)
+
+
+@pytest.mark.parametrize("formula", demo_formulas(), ids=lambda f: f.id)
+def test_a_plan_begins_with_its_first_step_and_is_ready_in_its_range(formula: Formula) -> None:
+    kitchen = demo_kitchen()
+    wanted = BEGAN + timedelta(hours=60)
+    made = plan_backward(scale(formula, kitchen, Wish()).forecast, kitchen, wanted, BEGAN)
+    assert made.start_at == min(s.start for s in made.steps)
+    assert made.ready_low_at <= made.ready_at <= made.ready_high_at
+    assert (made.wanted_at, made.late_by_s) == (wanted, 0)
+    assert timedelta(0) <= wanted - made.ready_at < timedelta(minutes=1)
+    late = plan_backward(scale(formula, kitchen, Wish()).forecast, kitchen, BEGAN + timedelta(minutes=5), BEGAN)
+    assert late.start_at == BEGAN
+    assert late.late_by_s == pytest.approx((late.ready_at - BEGAN).total_seconds() - 300, abs=1)
+
+
+def test_before_a_step_begins_its_column_stands_where_it_starts(bench: Bench) -> None:
+    baker = Baker(bench, "tea-chiffon", hours=6)
+    baker.until("bake")
+    waiting = baker.state.details["bake"].column
+    step = bench.moment(baker.bake, baker.now).walked.formula.step("bake")
+    heading = step.expected_reading(0, 600, *_before(bench, baker, "bake"))
+    assert waiting is not None
+    assert heading is not None
+    assert waiting.now_c == pytest.approx(heading.start_c)
+    assert (waiting.arrives_at, waiting.measured) == (None, False)
+    baker.tell("step_started", step="bake")
+    baker.wait(600)
+    warmer = baker.state.details["bake"].column
+    assert warmer is not None
+    assert warmer.now_c > heading.start_c + 1
+    assert warmer.arrives_at is not None

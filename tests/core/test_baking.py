@@ -82,7 +82,7 @@ def test_plain_conduction_follows_the_analytic_series(tin: Tin, fill: float, exp
         assert bake.coldest_c == pytest.approx(celsius, abs=0.5)
 
 
-@settings(max_examples=15, deadline=None)
+@settings(max_examples=15)
 @given(tins(), st.floats(0.3, 0.7), st.floats(120, 220), st.sampled_from(list(OvenMode)), st.floats(5, 60))
 def test_heat_is_conserved_whatever_the_tin_and_the_steps(
     tin: Tin, share: float, oven_c: float, mode: OvenMode, seconds: float
@@ -132,7 +132,7 @@ def test_at_its_reference_a_bake_takes_its_reference_time_and_is_less_sure_away_
     assert predict(in_oven(ROUND, 40)).done_s.high > own.done_s.high
 
 
-@settings(max_examples=12, deadline=None)
+@settings(max_examples=12)
 @given(tins(), st.floats(0.25, 0.5), st.floats(1.15, 1.6))
 def test_deeper_takes_longer_hotter_and_fanned_less(tin: Tin, share: float, deeper: float) -> None:
     fill = max(8.0, share * tin.depth_mm)

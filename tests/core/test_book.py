@@ -55,7 +55,7 @@ def test_a_shipped_formula_lands_on_its_bands_without_a_risk(formula: Formula) -
 
 
 @given(anyone, st.floats(0.3, 8))
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 def test_a_formula_forecasts_balances_and_keeps_its_ratios_at_any_size(name: str, size: float) -> None:
     formula = BOOK[name]
     one, other = made(formula), made(formula, total_g=formula.total_g() * size)
@@ -210,7 +210,7 @@ SWAPS = [
 
 
 @given(st.sampled_from(SWAPS), st.floats(0.1, 1))
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 def test_any_offered_substitution_computes_and_is_in_the_ledger(swap: tuple[str, str, str], share: float) -> None:
     name, old, new = swap
     formula = BOOK[name]

@@ -162,6 +162,8 @@ def test_a_spot_on_the_map_adds_up() -> None:
     assert found.undissolved == pytest.approx(0)
     assert found.gloss == pytest.approx((100 / 1.88 - 20) / 55)
     assert found.hold_s.likely == pytest.approx(foam.french_hold_s(1.0).likely * (1 + 1.2 * 0.3))
+    # Acid keeps it longer, but not without end.
+    assert spot(1.0, Method.FRENCH, 1.0).hold_s.likely == pytest.approx(foam.french_hold_s(1.0).likely * 1.6)
 
 
 def test_sugar_that_cannot_dissolve_stays_in_grains() -> None:

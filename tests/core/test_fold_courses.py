@@ -12,7 +12,7 @@ from tests.core.strategies import formulas, setting_of, sizes, tea_chiffon
 FOLDS = {"fold", "macaronage"}
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(formulas, sizes)
 def test_a_course_tells_every_addition_once_and_makes_no_air(formula: Formula, size: float) -> None:
     seen = forecast(formula.scaled(size), setting_of(formula))
@@ -28,7 +28,7 @@ def test_a_course_tells_every_addition_once_and_makes_no_air(formula: Formula, s
         assert abs(course.additions[-1].density_g_per_ml.likely - last) < 1e-9
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(formulas, sizes)
 def test_vessels_before_a_step_hold_at_least_what_it_takes(formula: Formula, size: float) -> None:
     seen = forecast(formula.scaled(size), setting_of(formula))

@@ -306,6 +306,12 @@ def test_what_can_take_its_place_is_matched_and_its_water_put_back() -> None:
     flour = next(o for o in offers("plain-flour") if o.ingredient == "cake-flour")
     assert (flour.per_gram, flour.water_per_gram) == (1, 0)
     assert offers("water") == ()
+    powder = next(o for o in offers("milk") if o.ingredient == "milk-powder")
+    assert powder.per_gram == pytest.approx(0.092)
+    milk, dry = ingredient("milk").composition, ingredient("milk-powder").composition
+    assert powder.water_per_gram == pytest.approx(milk.water - 0.092 * dry.water)
+    assert next(o for o in offers("milk-powder") if o.ingredient == "milk").per_gram == pytest.approx(1 / 0.092)
+    assert next(o for o in offers("milk") if o.ingredient == "oat-drink").per_gram == 1
 
 
 @pytest.mark.parametrize(

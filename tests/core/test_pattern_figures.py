@@ -12,6 +12,7 @@ from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.patterns.rings import Pattern, RingWidth, in_words, pours, ring_edges_mm, rings_in, shares
 from kindwhisk.core.patterns.splitting import PartWish, put_back, split
 from kindwhisk.core.patterns.stripes import in_the_bag, stripes
+from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Estimate
 from tests.core.test_tin_figures import BOX, ROUND
@@ -124,3 +125,12 @@ def test_colouring_a_part_costs_it_air() -> None:
     assert kept < 1
     assert found.parts[1].volume_ml == pytest.approx(volume)
     assert found.parts[0].volume_ml == pytest.approx(half.volume_ml.likely)
+
+
+def test_rings_of_a_sloping_tin_are_those_half_way_up_its_batter() -> None:
+    tin = RoundTin(dimensions=RoundDimensions(diameter_mm=160, top_diameter_mm=200, depth_mm=80))
+    view = rings_in(Pattern(pours=2), tin, [200, 200], [0.5, 0.5], ("plain", "tea"), ("#fff", "#7a5"))
+    assert view.rings is not None
+    half = (160 + (200 - 160) * (view.rings.level_mm / 2) / 80) / 2
+    assert view.rings.tin_radius_mm == pytest.approx(half)
+    assert [p.outer_mm for p in view.rings.pours] == pytest.approx([half, half / math.sqrt(2)])

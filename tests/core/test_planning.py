@@ -111,7 +111,7 @@ def test_a_foam_that_cannot_wait_long_enough_is_refused_with_a_remedy() -> None:
 
 
 @given(st.floats(-1200, 2400), st.integers(0, 20))
-@settings(deadline=None, max_examples=40)
+@settings(max_examples=40)
 def test_pushing_right_keeps_order_and_never_rewrites_what_happened(drift: float, finished: int) -> None:
     seen = FORECASTS["tea-chiffon"]
     work = job(seen)

@@ -42,7 +42,7 @@ def changed(formula: Formula, step: str, **changes: Any) -> dict[str, Any]:
 
 
 @given(formulas, sizes)
-@settings(deadline=None, max_examples=25)
+@settings(max_examples=25)
 def test_what_is_weighed_comes_out_or_leaves_as_vapour(formula: Formula, size: float) -> None:
     batch = formula.scaled(size)
     last = walk(prepared(batch), setting_of(batch))[-1].outcome.material
@@ -55,7 +55,7 @@ STEPS = [(f, s) for f in demo_formulas() for s in f.steps]
 
 
 @given(st.sampled_from(STEPS), st.lists(materials(), min_size=1, max_size=3))
-@settings(deadline=None, max_examples=300)
+@settings(max_examples=300)
 def test_every_kind_of_step_conserves_mass_whatever_goes_in(
     chosen: tuple[Formula, Any], contents: list[Material]
 ) -> None:
@@ -69,7 +69,7 @@ def test_every_kind_of_step_conserves_mass_whatever_goes_in(
 
 
 @given(formulas, sizes)
-@settings(deadline=None, max_examples=20)
+@settings(max_examples=20)
 def test_densities_do_not_depend_on_the_size_of_the_batch(formula: Formula, size: float) -> None:
     one = forecast(formula, setting_of(formula))
     other = forecast(formula.scaled(size), setting_of(formula))
@@ -215,7 +215,7 @@ KITCHEN = demo_kitchen()
 
 
 @given(sizes)
-@settings(deadline=None, max_examples=15)
+@settings(max_examples=15)
 def test_whites_in_the_bowl_set_everything_else(size: float) -> None:
     formula = tea_chiffon()
     whites = formula.grams_of("egg-white") * size
@@ -226,7 +226,7 @@ def test_whites_in_the_bowl_set_everything_else(size: float) -> None:
 
 
 @given(formulas, tins(), st.integers(1, 3))
-@settings(deadline=None, max_examples=25)
+@settings(max_examples=25)
 def test_a_tin_is_filled_as_the_formula_fills_its_own(formula: Formula, tin: Tin, count: int) -> None:
     fill = formula.fill
     if not isinstance(fill, FillStep) or content_of(formula, fill).baked:
@@ -240,7 +240,7 @@ def test_a_tin_is_filled_as_the_formula_fills_its_own(formula: Formula, tin: Tin
 
 
 @given(sizes)
-@settings(deadline=None, max_examples=10)
+@settings(max_examples=10)
 def test_the_ratios_follow_the_formula_and_not_its_size(size: float) -> None:
     made = scale(tea_chiffon(), KITCHEN, Wish(whites_g=122 * size)).forecast
     ratios = {r.id: r.value for r in made.balance}

@@ -70,7 +70,7 @@ def test_what_is_not_certain_is_said(text: str, note: str) -> None:
 
 
 @given(st.text(max_size=200))
-@settings(max_examples=300, deadline=None)
+@settings(max_examples=300)
 def test_no_line_whatever_it_holds_is_an_error(text: str) -> None:
     got = read_line(text)
     assert 0 <= got.sure <= 1
@@ -392,7 +392,7 @@ words = st.sampled_from(
 
 
 @given(st.lists(st.one_of(words, st.text(max_size=30)), max_size=25), st.sampled_from(["\n", " ", "\n\n"]))
-@settings(max_examples=300, deadline=None)
+@settings(max_examples=300)
 def test_no_text_whatever_it_holds_is_a_server_error(parts: list[str], glue: str) -> None:
     with suppress(CraftError):
         got = read_text(glue.join(parts))

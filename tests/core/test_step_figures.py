@@ -6,13 +6,19 @@ from dataclasses import replace
 
 import pytest
 
+from kindwhisk.core.finishing import soaking
+from kindwhisk.core.foams import hot_foam
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.ovens import times
 from kindwhisk.core.process.folds import fold_courses
 from kindwhisk.core.process.setting import Setting, TinsInUse
+from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.boil import BoilStep
-from kindwhisk.core.process.steps.stream import StreamStep
+from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.invert import InvertStep
+from kindwhisk.core.process.steps.soak import SoakStep
+from kindwhisk.core.process.steps.stream import LEAST_WHISKING_S, StreamStep
 from kindwhisk.core.process.steps.turn_out import TurnOutStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import WhipStep
@@ -22,6 +28,7 @@ from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.sugar import boiling
 from kindwhisk.core.sugar.boiling import Pot
 from kindwhisk.core.sugar.watch import PotWatch
+from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, RoundDimensions, RoundTin, Tin
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.vessels.vessel import Vessel, VesselForm
 from kindwhisk.core.warmth import warming
@@ -30,6 +37,8 @@ from kindwhisk.devices.pot import PotPlan, StandInPot
 from tests.core.strategies import setting_of
 
 PLACE = setting_of(tea_chiffon())
+ROUND = RoundTin(dimensions=RoundDimensions(diameter_mm=180, depth_mm=70))
+BOX = BoxTin(shape="rectangular", dimensions=BoxDimensions(width_mm=200, length_mm=300, depth_mm=50))
 
 
 def in_pot(height_mm: float, diameter_mm: float = 140) -> Setting:
@@ -194,3 +203,99 @@ def test_how_much_a_fold_keeps_has_its_range_up_to_all() -> None:
     assert course.air_kept.low == pytest.approx(last.gas_ml.low / gas, rel=1e-6)
     assert course.air_kept.high == pytest.approx(min(1.0, last.gas_ml.high / gas), rel=1e-6)
     assert course.air_kept.high > course.air_kept.likely
+
+
+def test_a_bowl_that_is_too_small_is_told_with_both_volumes() -> None:
+    step = WhipStep(id="w", title="Whip", vessel="bowl", inputs=())
+    mixer = PLACE.kitchen.mixers[0]
+    much = Material(parts={"egg-white": 900, "sugar": 500}, temperature_c=22)
+    made = step.effect((much,), PLACE)
+    volume = made.material.volume_ml.likely
+    assert volume > mixer.bowl_ml
+    said = f"{volume / 1000:.1f} l of foam in the {mixer.bowl_ml / 1000:.1f} l bowl of the {mixer.name}."
+    assert said in [n.text for n in made.notices]
+
+
+@pytest.mark.parametrize(
+    ("parts", "fat"),
+    [
+        ({"cream-35": 300}, False),
+        ({"egg-white": 120, "sugar": 60}, False),
+        ({"egg-white": 120, "oil-neutral": 10}, True),
+        ({"egg-white": 60, "egg-yolk": 40}, False),
+    ],
+)
+def test_fat_is_found_in_whites_and_not_in_what_holds_none(parts: dict[str, float], fat: bool) -> None:
+    step = WhipStep(id="w", title="Whip", vessel="bowl", inputs=())
+    made = step.effect((Material(parts=parts, temperature_c=10),), PLACE)
+    assert ("There is fat in the whites: they will not come up." in [n.text for n in made.notices]) == fat
+
+
+@pytest.mark.parametrize(
+    ("sugar", "target", "warned"),
+    [(50, 45, False), (200, 45, False), (250, 45, True), (250, 65, False), (900, 65, True)],
+)
+def test_whites_are_warmed_to_where_their_sugar_dissolves(sugar: float, target: float, warned: bool) -> None:
+    step = WarmStep(id="w", title="Warm", vessel="bowl", inputs=(), target_c=target, over_water=True)
+    made = step.effect((Material(parts={"egg-white": 100, "sugar": sugar}, temperature_c=20),), PLACE)
+    said = f"At {target:.0f} °C not all of this sugar can dissolve in the whites' water."
+    assert (said in [n.text for n in made.notices]) == warned
+
+
+def test_a_syrup_is_whisked_in_for_three_minutes_at_least() -> None:
+    step = StreamStep(id="s", title="Stream", vessel="bowl", inputs=(), until_c=70)
+    whites = Material(parts={"egg-white": 100}, temperature_c=20).with_gas(Estimate.exact(500))
+    syrup = Material(parts={"sugar": 20, "water": 5}, temperature_c=118)
+    made = step.effect((whites, syrup), PLACE)
+    kitchen = PLACE.kitchen
+    bowl, air, kpa = kitchen.mixers[0].bowl_g, kitchen.air_c, kitchen.pressure_kpa
+    pour = hot_foam.of_materials(syrup, whites, bowl_g=bowl, air_c=air, pressure_kpa=kpa).pour_s
+    assert made.duration_s.likely == pytest.approx(pour.likely + LEAST_WHISKING_S)
+    assert made.duration_s.low == pytest.approx(pour.low + LEAST_WHISKING_S / 1.3)
+    assert made.duration_s.high == pytest.approx(pour.high + LEAST_WHISKING_S * 1.3)
+
+
+@pytest.mark.parametrize(("count", "name"), [(1, "tin"), (3, "tins")])
+def test_tins_are_counted_where_they_are_made_ready_and_filled(count: int, name: str) -> None:
+    step = FillStep(id="f", title="Fill", vessel="tin", inputs=(), tin=PLACE.tins.tin, tin_name="tube")
+    batter = Material(parts={"whole-egg": 200, "sugar": 100, "plain-flour": 100}).with_gas(Estimate.exact(400))
+    tins = replace(PLACE.tins, count=count)
+    made = step.effect((batter,), replace(PLACE, tins=tins))
+    assert [r.name for r in made.make_ready] == [name]
+    assert made.duration_s.likely == 20 + 30 * count
+    assert made.goal == (f"{400 / count:.0f} g a tin" if count > 1 else "Filled")
+
+
+@pytest.mark.parametrize(("tins", "at_once", "load_kg"), [(1, 1, 0.4), (4, 2, 0.2), (4, 4, 0.4), (2, 6, 0.4)])
+def test_the_oven_is_loaded_with_what_it_takes_at_once(tins: int, at_once: int, load_kg: float) -> None:
+    formula = tea_chiffon()
+    step = next(s for s in formula.steps if isinstance(s, BakeStep))
+    batter = Material(parts={"whole-egg": 200, "sugar": 100, "plain-flour": 100}).with_gas(Estimate.exact(400))
+    oven = PLACE.oven.model_copy(update={"tins_at_once": at_once})
+    place = replace(PLACE, tins=replace(PLACE.tins, count=tins), oven=oven)
+    assert step.in_oven(batter, place).air.load_kg == pytest.approx(load_kg)
+
+
+@pytest.mark.parametrize(("tin", "hangs"), [(PLACE.tins.tin, True), (ROUND, True), (BOX, False)])
+def test_a_cake_hangs_only_in_a_tin_that_it_can_hang_from(tin: Tin, hangs: bool) -> None:
+    step = InvertStep(id="i", title="Invert", vessel="tin", inputs=())
+    cake = Material(parts={"plain-flour": 100}, temperature_c=96)
+    made = step.effect((cake,), replace(PLACE, tins=TinsInUse("tin", tin)))
+    assert ([n.text for n in made.notices] == []) == hangs
+    assert made.material == cake
+
+
+def test_a_soak_goes_into_a_crumb_and_not_into_nothing() -> None:
+    step = SoakStep(id="s", title="Soak", vessel="rack", inputs=())
+    cake = Material(parts={"plain-flour": 100, "sugar": 80}, browning=0.5).with_gas(Estimate.exact(400))
+    syrup = Material(parts={"water": 30, "sugar": 20})
+    made = step.effect((cake, syrup), PLACE)
+    assert [n.text for n in made.notices] == []
+    assert made.material.mass_g == pytest.approx(230)
+    assert made.why == f"It fills {syrup.gas_free_volume_ml / soaking.room_ml(cake):.0%} of the pores."
+    flood = step.effect((cake, Material(parts={"water": 900})), PLACE)
+    most = soaking.takes_ml(cake, flooded=False).high
+    (said,) = [n.text for n in flood.notices]
+    assert said.startswith("900 ml is more than it holds (")
+    assert f"to {most:.0f})" in said
+    assert [n.text for n in step.effect((syrup,), PLACE).notices] == ["Nothing baked is here to be soaked."]

@@ -26,7 +26,7 @@ from tests.bench.helpers import Baker
 
 
 @given(st.floats(50, 600), st.floats(0.25, 0.6), st.floats(500, 2000))
-@settings(deadline=None, max_examples=15)
+@settings(max_examples=15)
 def test_a_pot_boils_along_its_curve_and_loses_only_water(sugar: float, ratio: float, watts: float) -> None:
     pot = StandInPot(PotPlan(sugar_g=sugar, water_g=sugar * ratio, power_w=watts, diameter_mm=220, height_mm=160))
     before = pot.t_s

@@ -7,6 +7,7 @@ import re
 from itertools import pairwise
 from xml.etree import ElementTree as ET
 
+import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -204,10 +205,10 @@ def test_the_net_of_a_loaf_tin_is_its_base_with_four_sloping_walls() -> None:
         (x, y), (x - 10, 0), (x + 90, 0), (x + 80, y), (x + 80 + side, y - 15), (x + 80 + side, y + 215),
         (x + 80, y + 200), (x + 90, y + 200 + end), (x - 10, y + 200 + end), (x, y + 200), (0, y + 215), (0, y - 15),
     ]  # fmt: skip
-    found = tin.lining()[0].cuts[0]
-    assert len(found) == len(net)
-    for one, other in zip(found, net, strict=True):
-        assert one == pytest.approx(other)
+    base = [(x, y), (x + 80, y), (x + 80, y + 200), (x, y + 200), (x, y)]
+    shape = tin.lining()[0]
+    for lines, expected in ((shape.cuts, net), (shape.folds, base)):
+        assert np.array(lines[0]) == pytest.approx(np.array(expected))
 
 
 def test_the_ruler_has_a_tick_each_centimetre_and_longer_ones_at_its_ends_and_middle() -> None:
@@ -217,3 +218,10 @@ def test_the_ruler_has_a_tick_each_centimetre_and_longer_ones_at_its_ends_and_mi
     ticks = {round(x1 / mm - 8, 1): (y2 - y1) / mm for x1, y1, x2, y2 in lines if x1 == x2 and y2 - y1 < 4 * mm}
     assert sorted(ticks) == pytest.approx([10.0 * i for i in range(11)], abs=0.1)
     assert {at: round(high, 1) for at, high in ticks.items() if high > 2.5} == {0.0: 3.0, 50.0: 3.0, 100.0: 3.0}
+
+
+def test_the_drawn_ruler_has_the_same_ticks() -> None:
+    root = ET.fromstring(lining_svg("Round", [rectangle(90, 60)]))
+    found = [re.fullmatch(r"M([\d.]+) 8v-([23])", e.attrib.get("d", "")) for e in root.iter()]
+    ticks = {float(m[1]) - 8: int(m[2]) for m in found if m}
+    assert ticks == {10.0 * i: 3 if i % 5 == 0 else 2 for i in range(11)}
