@@ -7,6 +7,7 @@ from dataclasses import replace
 
 import pytest
 
+from kindwhisk.core.foams import hot_foam
 from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ingredients.material import Material
@@ -16,7 +17,9 @@ from kindwhisk.core.process.forecast import forecast
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.pipe import PER_PIECE_S, PER_TRAY_S, PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.whip import SugarSchool, WhipStep
 from kindwhisk.core.process.walk import walk
 from kindwhisk.core.reading.line import read_line
@@ -116,3 +119,35 @@ def test_a_fold_tells_what_was_sacrificed_where_its_first_portion_was(formula: F
         if spends:
             assert 0.1 < course.sacrificed < 0.6
             assert course.air_kept.low <= course.air_kept.likely <= course.air_kept.high <= 1
+
+
+def test_a_meringue_cools_under_the_whisk_by_what_is_in_it_and_its_bowl() -> None:
+    step = StreamStep(id="s", title="Stream", vessel="bowl", inputs=(), until_c=40)
+    hot = Material(parts={"egg-white": 100, "sugar": 150, "water": 30}, temperature_c=60)
+    watching = step.watching(hot, hot, PLACE)
+    content = 0.28 * hot.composition.heat_capacity()
+    steel = PLACE.kitchen.mixers[0].bowl_g / 1000 * 0.50 * hot_foam.COOLING_BOWL_SHARE
+    slow, likely, fast = hot_foam.whisked_w_per_k(content)
+    assert slow < likely < fast
+    assert (watching.surroundings_c, watching.target_c) == (AIR, 40)
+    assert watching.expected_tau_s == pytest.approx(1000 * (content + steel) / likely)
+    assert watching.egg is not None
+    assert (watching.egg.white, watching.egg.yolk) == (True, False)
+    assert watching.egg.sugar_to_egg == pytest.approx(1.5)
+
+
+def test_what_is_piped_without_a_tray_of_its_own_stands_on_one() -> None:
+    formula = next(f for f in demo_formulas() if f.id == "kisses")
+    step = next(s for s in formula.steps if isinstance(s, PipeStep))
+    foam = Material(parts={"egg-white": 100, "sugar": 150}).with_gas(Estimate.exact(500))
+    bare = setting_of(formula)
+    pieces = step.fills(foam, bare, leads=True)
+    each = 250 / pieces.count
+    assert pieces.trays is not None
+    for trays in (None, pieces.trays, 7):
+        made = step.effect((foam,), replace(bare, tins=replace(pieces, trays=trays, on_shelf=5)))
+        number = trays or 1
+        assert made.duration_s.likely == pytest.approx(PER_TRAY_S * number + PER_PIECE_S * pieces.count)
+        assert made.goal == (f"{pieces.count} × {each:.1f} g" if each < 10 else f"{pieces.count} × {each:.0f} g")
+        assert f"on {number} {'tray' if number == 1 else 'trays'}" in made.do
+        assert bool(made.notices) == (number > 5)

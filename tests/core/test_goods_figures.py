@@ -292,6 +292,7 @@ def test_fields_of_a_kind_are_entered_as_their_types_say() -> None:
     fill = known["fill"]
     assert fill["batter_names"].entry is Entry.NAMES
     assert fill["pattern"].optional
+    assert [f.name for f in known["fill"].values() if f.entry is Entry.SHAPE and f.optional] == ["pattern"]
     assert "wash" not in known
 
 
