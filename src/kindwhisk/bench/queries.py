@@ -20,7 +20,7 @@ from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
 
 
-class PlannedStep(NamedTuple):
+class StepIntake(NamedTuple):
     """A step with what goes into it, one by one, and its setting."""
 
     step: Step
@@ -93,7 +93,7 @@ class Queries(Workplace):
                 if own.status is StepStatus.RUNNING:
                     at.watch(step_id)
 
-    def steps_of(self, bake_id: str) -> list[PlannedStep]:
+    def steps_of(self, bake_id: str) -> list[StepIntake]:
         """The steps of a bake in order, as they were forecast when it began.
 
         Raises:
@@ -101,7 +101,7 @@ class Queries(Workplace):
         """
         log = self.logs.read(bake_id)._replace(happened=())
         made = Moment(log, self.kitchen, self.following, log.began_at).walked
-        return [PlannedStep(s, made.intakes[s.id], made.places[s.id]) for s in made.formula.steps]
+        return [StepIntake(s, made.intakes[s.id], made.places[s.id]) for s in made.formula.steps]
 
     def last_moment(self) -> datetime | None:
         """The latest moment that anything was said to have happened at; None in an empty data file."""

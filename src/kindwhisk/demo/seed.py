@@ -33,7 +33,7 @@ from kindwhisk.store.probes import StoredReading, milliseconds
 
 
 @dataclass(frozen=True)
-class PastBake:
+class SeededBake:
     """A bake of the past, as it went: time factors by step, cups, and how it came out."""
 
     formula: str
@@ -54,20 +54,21 @@ Told = tuple[datetime, dict[str, Any]]
 CHIFFON, SPONGE, SYRUP = "tea-chiffon", "butter-sponge", "syrup-peaks"
 
 PAST = (
-    PastBake(CHIFFON, 27, 6, {"bake": 1.10, "whip": 0.92}, {"whip": 0.176, "fold": 0.455}, 4, 61,
+    SeededBake(CHIFFON, 27, 6, {"bake": 1.10, "whip": 0.92}, {"whip": 0.176, "fold": 0.455}, 4, 61,
              crumb="even, a little tight", note="Whites a touch soft."),
-    PastBake(CHIFFON, 22, 6, {"bake": 1.13, "whip": 0.97}, {"whip": 0.168, "fold": 0.437}, 4, 64, crumb="even"),
-    PastBake(CHIFFON, 17, 7, {"bake": 0.99, "whip": 1.22}, {"whip": 0.142, "fold": 0.502}, 2, 55,
+    SeededBake(CHIFFON, 22, 6, {"bake": 1.13, "whip": 0.97}, {"whip": 0.168, "fold": 0.437}, 4, 64, crumb="even"),
+    SeededBake(CHIFFON, 17, 7, {"bake": 0.99, "whip": 1.22}, {"whip": 0.142, "fold": 0.502}, 2, 55,
              faults=("dense layer at the bottom",), crumb="tight below",
              note="Whites clotted; took many strokes to get the lumps out."),
-    PastBake(CHIFFON, 12, 6, {"bake": 1.12, "whip": 0.95}, {"whip": 0.171, "fold": 0.432}, 5, 66,
+    SeededBake(CHIFFON, 12, 6, {"bake": 1.12, "whip": 0.95}, {"whip": 0.171, "fold": 0.432}, 5, 66,
              crumb="fine and even"),
-    PastBake(CHIFFON, 8, 5, {"bake": 1.09, "whip": 0.90}, {"whip": 0.165, "fold": 0.428}, 5, 66, crumb="fine and even"),
-    PastBake(CHIFFON, 3, 6, {"bake": 1.11, "whip": 0.94}, {"whip": 0.170, "fold": 0.440}, 4, 64, crumb="even"),
-    PastBake(SPONGE, 19, 10, {"bake": 1.08, "whip": 1.05}, {"whip": 0.262, "fold-butter": 0.447}, 4, 41,
+    SeededBake(CHIFFON, 8, 5, {"bake": 1.09, "whip": 0.90}, {"whip": 0.165, "fold": 0.428}, 5, 66,
+             crumb="fine and even"),
+    SeededBake(CHIFFON, 3, 6, {"bake": 1.11, "whip": 0.94}, {"whip": 0.170, "fold": 0.440}, 4, 64, crumb="even"),
+    SeededBake(SPONGE, 19, 10, {"bake": 1.08, "whip": 1.05}, {"whip": 0.262, "fold-butter": 0.447}, 4, 41,
              crumb="even"),
-    PastBake(SYRUP, 5, 13, {}, {"whip": 0.33}, 5, 40, crumb="glossy, stood till evening"),
-    PastBake(SPONGE, 6, 10, {"bake": 1.12, "whip": 1.02}, {"whip": 0.255, "fold-butter": 0.466}, 3, 38,
+    SeededBake(SYRUP, 5, 13, {}, {"whip": 0.33}, 5, 40, crumb="glossy, stood till evening"),
+    SeededBake(SPONGE, 6, 10, {"bake": 1.12, "whip": 1.02}, {"whip": 0.255, "fold-butter": 0.466}, 3, 38,
              faults=("butter streak",), crumb="a streak below", note="Butter had cooled too far."),
 )  # fmt: skip
 
@@ -110,7 +111,7 @@ def seed(bench: Bench, today: datetime | None = None) -> None:
             _replay(bench, past, began)
 
 
-def _replay(bench: Bench, past: PastBake, began: datetime) -> None:
+def _replay(bench: Bench, past: SeededBake, began: datetime) -> None:
     """Bake it again on paper: every step as planned, those with a pace by the model's time and that pace."""
     key = f"demo-{past.formula}-{past.days_ago}"
     bake_id = bench.start(past.formula, Wish(tin_count=1), began + timedelta(hours=3, minutes=45), key, began)

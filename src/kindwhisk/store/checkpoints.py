@@ -10,12 +10,12 @@ from typing import NamedTuple
 
 from peewee import SqliteDatabase
 
-from kindwhisk.store.models import Checkpoint, bound
+from kindwhisk.store.models import CheckpointRow, bound
 from kindwhisk.store.writing import Writer
 
 
 class StoredCheckpoint(NamedTuple):
-    """What was told by ``at_ms``, and what it rests on; see :class:`~kindwhisk.store.models.Checkpoint`."""
+    """What was told by ``at_ms``, and what it rests on; see :class:`~kindwhisk.store.models.CheckpointRow`."""
 
     at_ms: int
     basis: str
@@ -27,7 +27,7 @@ class Checkpoints:
     """The checkpoints of one data file."""
 
     def __init__(self, database: SqliteDatabase, writing: Writer) -> None:
-        self._rows, self._writing = bound(Checkpoint, database), writing
+        self._rows, self._writing = bound(CheckpointRow, database), writing
 
     def of(self, bake: str, step: str) -> list[StoredCheckpoint]:
         """Those of a step, in order."""

@@ -29,7 +29,7 @@ T = TypeVar("T", bound=Table)
 
 def bound(table: type[T], database: SqliteDatabase) -> type[T]:
     """The table in this database: a class of its own, so that several data files can be open side by side."""
-    meta = type("Meta", (), {"database": database})
+    meta = type("Meta", (), {"database": database, "table_name": table._meta.table_name})
     return cast("type[T]", type(table.__name__, (table,), {"Meta": meta}))
 
 
@@ -119,7 +119,7 @@ class OvenNote(Table):
     client_key = CharField(unique=True)
 
 
-class Checkpoint(Table):
+class CheckpointRow(Table):
     """What the thermometers of a running step had told by a moment; it spares reading all of them again.
 
     ``basis`` is what it was worked out from: where that has changed, it counts for nothing. ``upto_id`` is the newest
@@ -137,4 +137,5 @@ class Checkpoint(Table):
     class Meta:
         """One at a moment."""
 
+        table_name = "checkpoint"
         indexes = ((("bake", "step", "at_ms"), True),)

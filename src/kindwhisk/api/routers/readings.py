@@ -26,7 +26,7 @@ class Batch(BaseModel):
     readings: Annotated[list[OutsideReading], Field(min_length=1, max_length=MOST_AT_ONCE)]
 
 
-class Table(BaseModel):
+class ReadingsTable(BaseModel):
     """A CSV table with a header: ``probe``, ``value``, ``unit``, ``at`` (ISO 8601) and, perhaps, ``key``."""
 
     model_config = ConfigDict(extra="forbid", strict=True)
@@ -52,7 +52,7 @@ def take(bench: BenchHere, body: OutsideReading | Batch) -> Intake:
 
 
 @router.post("/csv")
-def take_csv(bench: BenchHere, body: Table) -> Intake:
+def take_csv(bench: BenchHere, body: ReadingsTable) -> Intake:
     """Keep a table of readings, all or none."""
     return intake.take(probe_csv.read(body.text), bench)
 

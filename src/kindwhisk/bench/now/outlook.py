@@ -21,7 +21,7 @@ LOOK_AGAIN_S = (20.0, 300.0)
 TEMPERATURES = {Quantity.OVEN_TEMPERATURE, Quantity.CORE_TEMPERATURE, Quantity.CONTENT_TEMPERATURE}
 
 
-class Stage(Value):
+class ColumnMark(Value):
     """What a temperature passes on its way."""
 
     at_c: float
@@ -52,7 +52,7 @@ class Column(Value):
     band_high_c: float
     scale_low_c: float
     scale_high_c: float
-    stages: tuple[Stage, ...]
+    stages: tuple[ColumnMark, ...]
     arrives_at: datetime | None
     needed_at: datetime | None
     needed_for: str
@@ -179,7 +179,7 @@ def column(  # noqa: PLR0913, PLR0917
         band_high_c=band.range.high,
         scale_low_c=min(ends) - 5,
         scale_high_c=max(ends) + 15,
-        stages=tuple(Stage(at_c=c, name=name) for c, name in heading.stages),
+        stages=tuple(ColumnMark(at_c=c, name=name) for c, name in heading.stages),
         arrives_at=view.likely_at if view else None,
         needed_at=waiting[0] if waiting else None,
         needed_for=waiting[1] if waiting else "",

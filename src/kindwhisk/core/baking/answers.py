@@ -22,7 +22,7 @@ WITHIN_RIM = 0.85
 """A batter that stands higher than this share of another tin's depth is no answer. Trade habit."""
 
 
-class Question(NamedTuple):
+class WhatIf(NamedTuple):
     """A bake beside the one that is asked about; ``why`` is what makes it differ."""
 
     id: str
@@ -58,19 +58,19 @@ def in_tin(content: InOven, tin: Tin) -> InOven | None:
     return content.model_copy(update={"tin": tin, "fill_mm": level})
 
 
-def questions(content: InOven, shelf: Sequence[tuple[str, Tin]] = (), trays: int = 1) -> Iterator[Question]:
+def questions(content: InOven, shelf: Sequence[tuple[str, Tin]] = (), trays: int = 1) -> Iterator[WhatIf]:
     """What is asked of a bake; ``shelf`` are tins by name, ``trays`` how many of it there are."""
     air = content.air
     if not content.free:
         for name, tin in shelf:
             other = None if tin == content.tin else in_tin(content, tin)
             if other is not None:
-                yield Question(
+                yield WhatIf(
                     f"tin {name}", f"In the {name}", other, f"It stands {other.fill_mm:.0f} mm deep instead of "
                     f"{content.fill_mm:.0f}."
                 )  # fmt: skip
         yield _half_size(content)
-        yield Question(
+        yield WhatIf(
             "deeper",
             "Twice as deep",
             _air(content.model_copy(update={"fill_mm": content.fill_mm * 2}), load_kg=air.load_kg * 2),
@@ -79,21 +79,21 @@ def questions(content: InOven, shelf: Sequence[tuple[str, Tin]] = (), trays: int
     for sign, word in ((1, "hotter"), (-1, "cooler")):
         to = air.holds_c + sign * HOTTER_K
         if 60 <= to <= 300:
-            yield Question(
+            yield WhatIf(
                 word,
                 f"{HOTTER_K:.0f} °C {word}",
                 _air(content, holds_c=to),
                 "The crust follows the oven, the middle follows its own water at 100 °C.",
             )
     other_mode = OvenMode.STATIC if content.mode is OvenMode.FAN else OvenMode.FAN
-    yield Question(
+    yield WhatIf(
         "mode",
         "With the fan" if other_mode is OvenMode.FAN else "Without the fan",
         content.model_copy(update={"mode": other_mode}),
         "Moving air brings nearly three times as much heat to a surface as still air; radiation stays.",
     )
     if content.wall is TinWall.BRIGHT and not content.free:
-        yield Question(
+        yield WhatIf(
             "dark",
             "In a dark tin",
             content.model_copy(update={"wall": TinWall.DARK}),
@@ -101,13 +101,13 @@ def questions(content: InOven, shelf: Sequence[tuple[str, Tin]] = (), trays: int
         )
     if trays > 1 or content.free:
         yield from _on_racks(content, max(trays, 3))
-    yield Question(
+    yield WhatIf(
         "door",
         f"Door open for {DOOR_S:.0f} s half way",
         _opened(content),
         "The hot air is lost at once and takes minutes to recover.",
     )
-    yield Question(
+    yield WhatIf(
         "cold-oven",
         "Into a cold oven",
         _air(content, starts_c=air.kitchen_c),
@@ -115,10 +115,10 @@ def questions(content: InOven, shelf: Sequence[tuple[str, Tin]] = (), trays: int
     )
 
 
-def _half_size(content: InOven) -> Question:
+def _half_size(content: InOven) -> WhatIf:
     tin = content.tin.half_size()
     half = content.model_copy(update={"tin": tin, "fill_mm": tin.level_mm(content.tin.volume_ml(content.fill_mm) / 2)})
-    return Question(
+    return WhatIf(
         "two-halves",
         "In two tins of half the size",
         half,
@@ -126,9 +126,9 @@ def _half_size(content: InOven) -> Question:
     )
 
 
-def _on_racks(content: InOven, trays: int) -> Iterator[Question]:
+def _on_racks(content: InOven, trays: int) -> Iterator[WhatIf]:
     loads = math.ceil(trays / 2)
-    yield Question(
+    yield WhatIf(
         "two-racks",
         f"{trays} trays on two racks",
         _air(content.model_copy(update={"racks": 2}), load_kg=content.air.load_kg * 2),
@@ -141,7 +141,7 @@ def _opened(content: InOven) -> InOven:
     return _air(content, openings=(Opening(at_s=done_s(content) / 2, seconds=DOOR_S),))
 
 
-def _says(question: Question, made: Prediction) -> str:
+def _says(question: WhatIf, made: Prediction) -> str:
     said = []
     if question.loads > 1:
         likely = made.done_s.likely / 60
@@ -152,7 +152,7 @@ def _says(question: Question, made: Prediction) -> str:
     return " ".join(said)
 
 
-def answer(question: Question, reference: ReferenceBake | None, base: Prediction, own: float = 1.0) -> Answer:
+def answer(question: WhatIf, reference: ReferenceBake | None, base: Prediction, own: float = 1.0) -> Answer:
     """The answer to a question, against the bake itself; ``own`` is what this kitchen takes of the model's time."""
     try:
         made = predict(question.content, reference)

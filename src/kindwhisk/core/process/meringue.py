@@ -36,8 +36,8 @@ POT = Vessel(id="syrup-pot", name="syrup pot", form=VesselForm.POT, diameter_mm=
 
 
 @dataclass(frozen=True)
-class Goods:
-    """Contentsto a meringue: whites (with the water of dried ones), sugar, and the rest such as acid."""
+class MeringueGoods:
+    """What goes into a meringue: whites (with the water of dried ones), sugar, and the rest such as acid."""
 
     whites: tuple[IngredientPortion, ...]
     sugar: tuple[IngredientPortion, ...]
@@ -60,7 +60,9 @@ class MethodSettings:
     note: str = ""
 
 
-def steps_for(method: Method, goods: Goods, settings: MethodSettings) -> tuple[tuple[Step, ...], tuple[Step, ...]]:
+def steps_for(
+    method: Method, goods: MeringueGoods, settings: MethodSettings
+) -> tuple[tuple[Step, ...], tuple[Step, ...]]:
     """The steps that make the meringue ready, and those from the first turn of the whisk on."""
     name, bowl, part = settings.id, settings.vessel, settings.component
     final = {
@@ -160,7 +162,7 @@ def _stretch(formula: Draft, step_id: str) -> list[Step]:
     return [s for s in formula.steps if s.id in inside]
 
 
-def _goods(steps: Iterable[Step]) -> Goods:
+def _goods(steps: Iterable[Step]) -> MeringueGoods:
     whites: list[IngredientPortion] = []
     sugar: list[IngredientPortion] = []
     rest: list[IngredientPortion] = []
@@ -174,10 +176,10 @@ def _goods(steps: Iterable[Step]) -> Goods:
                 sugar.append(p)
             elif p.ingredient != "water":
                 rest.append(p)
-    return Goods(tuple(whites), tuple(sugar), tuple(rest))
+    return MeringueGoods(tuple(whites), tuple(sugar), tuple(rest))
 
 
-def _sugar_for(formula: Draft, component: str, goods: Goods, method: Method) -> tuple[IngredientPortion, ...]:
+def _sugar_for(formula: Draft, component: str, goods: MeringueGoods, method: Method) -> tuple[IngredientPortion, ...]:
     """The sugar, brought to the middle of the method's own band where it would lie outside it."""
     part = next((c for c in formula.components if c.id == component), None)
     technique = (part.technique if part else None) or formula.technique
@@ -211,7 +213,7 @@ def with_method(formula: Formula, step_id: str, method: Method) -> Formula:
     stretch = _stretch(formula, step_id)
     gone = {s.id for s in stretch}
     goods = _goods(stretch)
-    goods = Goods(goods.whites, _sugar_for(formula, old.component, goods, method), goods.rest)
+    goods = MeringueGoods(goods.whites, _sugar_for(formula, old.component, goods, method), goods.rest)
     if not goods.sugar:
         raise CraftError(
             "There is no sugar in this meringue to cook.",

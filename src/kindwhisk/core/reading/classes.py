@@ -22,8 +22,8 @@ from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.process.walk import walk
-from kindwhisk.core.reading.goods import Goods
-from kindwhisk.core.reading.shapes import ALL, BASE, BATTERS, BOWL, CREAM, FAT_POT, OILS, TIN, Builder, Plan
+from kindwhisk.core.reading.goods import RecipeGoods
+from kindwhisk.core.reading.shapes import ALL, BASE, BATTERS, BOWL, CREAM, FAT_POT, OILS, TIN, Builder, MethodPlan
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.technique import Technique
 
@@ -206,7 +206,7 @@ def _as_filled(formula: Formula) -> Formula:
     return formula.model_copy(update={"steps": tuple(steps)})
 
 
-def build(formula_id: str, title: str, servings: int, plan: Plan, goods: Goods) -> Formula:
+def build(formula_id: str, title: str, servings: int, plan: MethodPlan, goods: RecipeGoods) -> Formula:
     """A formula by the class's usual shape.
 
     Raises:

@@ -40,7 +40,7 @@ class Question(Value):
 
 
 @dataclass
-class Goods:
+class RecipeGoods:
     """Portions sorted by the part that they play."""
 
     whites: list[IngredientPortion] = field(default_factory=list)
@@ -63,7 +63,7 @@ def _portion(line: ReadLine, role: str = "", share: float = 1.0) -> IngredientPo
     return IngredientPortion(ingredient=line.ingredient, grams=round(grams, 2), role=role[:40], written=line.text[:200])
 
 
-def _separated(line: ReadLine, eggs: EggSize, goods: Goods) -> None:
+def _separated(line: ReadLine, eggs: EggSize, goods: RecipeGoods) -> None:
     one = egg_parts(eggs)
     count = (line.grams or 0.0) / one.whole_g.likely
     for name, each, into in (("egg-white", one.white_g, goods.whites), ("egg-yolk", one.yolk_g, goods.yolks)):
@@ -74,9 +74,9 @@ def _separated(line: ReadLine, eggs: EggSize, goods: Goods) -> None:
 # One branch a place that goods can have in a process.
 def sort_goods(  # noqa: PLR0912
     lines: Sequence[ReadLine], groups: Sequence[str], technique: Technique, eggs: EggSize, questions: list[Question]
-) -> Goods:
+) -> RecipeGoods:
     """Every line with a weight, by the part that it plays; what was assumed goes into ``questions``."""
-    goods = Goods()
+    goods = RecipeGoods()
     known = [(line, group) for line, group in zip(lines, groups, strict=True) if line.ingredient and line.grams]
     has_whites = any(line.ingredient == "egg-white" for line, _ in known)
     in_meringue = any(re.search(MERINGUE_WORDS, g) for line, g in known if line.ingredient == "egg-white")
@@ -127,7 +127,7 @@ def sort_goods(  # noqa: PLR0912
 
 
 def _split_sugar(
-    sugars: list[tuple[ReadLine, str]], goods: Goods, technique: Technique, questions: list[Question]
+    sugars: list[tuple[ReadLine, str]], goods: RecipeGoods, technique: Technique, questions: list[Question]
 ) -> None:
     """Sugar to the meringue and to the base: by headings, by the number of lines, else by the class's habit."""
     white = sum(p.grams for p in goods.whites)

@@ -13,7 +13,7 @@ from kindwhisk.core.reading.line import ReadLine, read_line
 from kindwhisk.core.reading.lint import Remark, lint
 from kindwhisk.core.reading.method import MethodReading, read_method
 from kindwhisk.core.reading.recipe import Written
-from kindwhisk.core.reading.shapes import Plan
+from kindwhisk.core.reading.shapes import MethodPlan
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
@@ -53,7 +53,7 @@ def slug(title: str) -> str:
     return made or "read-in"
 
 
-def _plan(method: MethodReading, technique: Technique, questions: list[Question]) -> Plan:
+def _plan(method: MethodReading, technique: Technique, questions: list[Question]) -> MethodPlan:
     oven, minutes = USUAL[technique]
     if method.oven_c:
         oven = method.oven_c.low
@@ -78,7 +78,7 @@ def _plan(method: MethodReading, technique: Technique, questions: list[Question]
             questions.append(Question(field="tin", text="No tin with its size was found.", assumed=name))
     if method.technique_sure < 0.7:
         questions.append(Question(field="technique", text="Which class of bake is it?", assumed=technique.value))
-    return Plan(
+    return MethodPlan(
         technique=technique,
         tin=chosen,
         tin_name=name,

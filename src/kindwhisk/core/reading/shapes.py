@@ -29,7 +29,7 @@ from kindwhisk.core.process.steps.turn_out import TurnOutStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
-from kindwhisk.core.reading.goods import Goods
+from kindwhisk.core.reading.goods import RecipeGoods
 from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, Tin, TubeTin
 from kindwhisk.core.values.technique import Technique
@@ -65,7 +65,7 @@ BATTERS: dict[Technique, Foam] = {
 
 
 @dataclass(frozen=True)
-class Plan:
+class MethodPlan:
     """What was found in, or assumed for, the method."""
 
     technique: Technique
@@ -83,7 +83,7 @@ class Plan:
 class Builder:
     """Steps in the order of the work."""
 
-    def __init__(self, plan: Plan, goods: Goods) -> None:
+    def __init__(self, plan: MethodPlan, goods: RecipeGoods) -> None:
         self.plan, self.goods = plan, goods
         self.steps: list[Step] = []
         self.part = ""
@@ -106,7 +106,7 @@ class Builder:
         """The meringue by the method found."""
         goods, plan = self.goods, self.plan
         method = plan.meringue if goods.meringue_sugar else Method.FRENCH
-        stuff = meringue.Goods(tuple(goods.whites), tuple(goods.meringue_sugar), tuple(goods.acid))
+        stuff = meringue.MeringueGoods(tuple(goods.whites), tuple(goods.meringue_sugar), tuple(goods.acid))
         if not goods.meringue_sugar and not goods.acid:
             weighed = self.add(
                 WeighStep(id="whip-whites", title="Weigh the whites", vessel=BOWL.id, inputs=tuple(goods.whites))

@@ -80,7 +80,7 @@ def part(component: str, *steps: Step) -> tuple[Step, ...]:
 
 def whites(method: Method, grams: float, sugar: float, *rest: IngredientPortion, **manner: Any) -> tuple[Step, ...]:
     """A meringue by a method, made ready and whipped."""
-    goods = meringue.Goods((g("egg-white", grams, "meringue", COLD),), (g("sugar", sugar, "meringue"),), rest)
+    goods = meringue.MeringueGoods((g("egg-white", grams, "meringue", COLD),), (g("sugar", sugar, "meringue"),), rest)
     ready, whisked = meringue.steps_for(method, goods, meringue.MethodSettings(**manner))
     return (*ready, *whisked)
 

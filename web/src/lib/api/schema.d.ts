@@ -2457,7 +2457,7 @@ export interface components {
             /** Scale Low C */
             scale_low_c: number;
             /** Stages */
-            stages: components["schemas"]["Stage"][];
+            stages: components["schemas"]["ColumnMark"][];
             /** Target C */
             target_c: number;
             /**
@@ -2465,6 +2465,16 @@ export interface components {
              * @default []
              */
             trail: components["schemas"]["Point"][];
+        };
+        /**
+         * ColumnMark
+         * @description What a temperature passes on its way.
+         */
+        ColumnMark: {
+            /** At C */
+            at_c: number;
+            /** Name */
+            name: string;
         };
         /**
          * Compared
@@ -5909,6 +5919,14 @@ export interface components {
             verdict: components["schemas"]["Verdict"] | null;
         };
         /**
+         * ReadingsTable
+         * @description A CSV table with a header: ``probe``, ``value``, ``unit``, ``at`` (ISO 8601) and, perhaps, ``key``.
+         */
+        ReadingsTable: {
+            /** Text */
+            text: string;
+        };
+        /**
          * RecipeText
          * @description A recipe as it was found. ``technique`` is its class, where the baker says it.
          */
@@ -6567,16 +6585,6 @@ export interface components {
             whip_s: components["schemas"]["Estimate"];
         };
         /**
-         * Stage
-         * @description What a temperature passes on its way.
-         */
-        Stage: {
-            /** At C */
-            at_c: number;
-            /** Name */
-            name: string;
-        };
-        /**
          * StandInChange
          * @description What to change; what is left out stays.
          */
@@ -7130,14 +7138,6 @@ export interface components {
             step: string;
             /** Whisk */
             whisk: string;
-        };
-        /**
-         * Table
-         * @description A CSV table with a header: ``probe``, ``value``, ``unit``, ``at`` (ISO 8601) and, perhaps, ``key``.
-         */
-        Table: {
-            /** Text */
-            text: string;
         };
         /**
          * Taken
@@ -11725,7 +11725,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Table"];
+                "application/json": components["schemas"]["ReadingsTable"];
             };
         };
         responses: {
