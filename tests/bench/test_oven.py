@@ -7,6 +7,7 @@ from datetime import timedelta
 import pytest
 
 from kindwhisk.bench.bench import Bench
+from kindwhisk.bench.hub import Hub
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.values.estimate import Basis
 from kindwhisk.store.probes import StoredReading, milliseconds
@@ -132,3 +133,51 @@ def test_a_bake_step_says_what_to_expect_and_what_follows(bench: Bench) -> None:
     gates = bench.state(baker.bake, focus=cool.id, now=baker.now).details[cool.id].forecast.gates
     assert gates
     assert own.setting.technique is not None
+
+
+@pytest.mark.parametrize(("celsius", "said"), [(23.0, "23 °C"), (-18.0, "-18 °C"), (400.0, "400 °C")])
+def test_an_oven_probe_that_lies_elsewhere_is_asked_about_and_teaches_nothing(
+    bench: Bench, celsius: float, said: str
+) -> None:
+    baker = Baker(bench, "butter-sponge", hours=6)
+    baker.until("bake")
+    first = baker.tell("step_started", step="bake").details["bake"]
+    began, sent = baker.now, []
+    for t in range(100, 1200, 10):
+        at = milliseconds(began + timedelta(seconds=t))
+        sent.append(StoredReading("oven-probe", f"o{t}", at, celsius, celsius))
+        sent.append(StoredReading("crumb-probe", f"c{t}", at, 22.0 + t / 40, 22.0 + t / 40))
+    for part in (sent[:80], sent[80:]):
+        bench.store.probes.keep(part)
+        baker.now = began + timedelta(milliseconds=part[-1].at_ms - milliseconds(began))
+        # What was asked on the way is kept on the disk.
+        assert baker.state.current == "bake"
+    again = Bench(bench.store, Hub(bench.store))
+    for one in (bench, again):
+        seen = one.state(baker.bake, now=baker.now).details["bake"]
+        assert seen.watch is not None
+        assert seen.watch.beside_c == celsius
+        assert seen.watch.beside_why == f"The oven's probe reads {said}: is the oven on, and the probe inside it?"
+        assert seen.outlook is not None
+        assert first.outlook is not None
+        assert seen.outlook.started_at == first.outlook.started_at
+    baker.wait(900)
+    baker.tell("step_done", step="bake")
+    finish(baker)
+    assert bench.oven_profile("deck").checks_used == 0
+
+
+def test_a_drying_oven_is_believed(bench: Bench) -> None:
+    baker = Baker(bench, "kisses", hours=12)
+    step = next(s.id for s in baker.state.steps if s.kind == "bake")
+    baker.until(step)
+    baker.tell("step_started", step=step)
+    sent = [
+        StoredReading("oven-probe", f"o{t}", milliseconds(baker.now + timedelta(seconds=t)), 85.0, 85.0)
+        for t in range(100, 900, 10)
+    ]
+    bench.store.probes.keep(sent)
+    baker.wait(900)
+    watch = baker.state.details[step].watch
+    assert watch is not None
+    assert (watch.beside_c, watch.beside_why) == (85, "")

@@ -23,6 +23,14 @@ what the oven is warmer than the kitchen. Trade habit."""
 LOADING_S = 8.0
 """How long the door is open while a tin goes in."""
 
+BAKES_FROM_C, BAKES_TO_C = 45.0, 320.0
+"""What an oven can hold that bakes or dries: beyond it the oven is off, or its probe lies elsewhere."""
+
+
+def bakes(celsius: float) -> bool:
+    """Whether an oven that bakes can hold this."""
+    return BAKES_FROM_C <= celsius <= BAKES_TO_C
+
 
 class Opening(Value):
     """The door open for a while, seconds after the bake went in."""
@@ -38,7 +46,7 @@ class OvenAir(Value):
     ``rise_k_per_min``. ``load_kg`` is what goes in cold.
     """
 
-    holds_c: float = Field(ge=40, le=320)
+    holds_c: float = Field(ge=40, le=BAKES_TO_C)
     starts_c: float | None = Field(default=None, ge=0, le=320)
     rise_k_per_min: float = Field(default=8, gt=0.5, le=60)
     recovers_s: float = Field(default=RECOVERS_S, ge=20, le=1800)

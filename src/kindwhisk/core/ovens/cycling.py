@@ -7,6 +7,7 @@ from itertools import pairwise
 
 import numpy as np
 
+from kindwhisk.core.ovens.air import bakes
 from kindwhisk.core.values.model import Value
 
 ENOUGH_S, ENOUGH_READINGS = 240.0, 20
@@ -70,13 +71,18 @@ def _recovery(readings: Readings) -> tuple[float | None, float]:
 
 
 def holding(readings: Readings) -> OvenSeen:
-    """What it does while something bakes: its mean and swing once the door's drop is over."""
+    """What it does while something bakes: its mean and swing once the door's drop is over.
+
+    A probe that read what no oven bakes at lay elsewhere, and tells nothing.
+    """
     recovers, over = _recovery(readings)
     held = [(t, c) for t, c in readings if t >= over]
     if len(held) < ENOUGH_READINGS or held[-1][0] - held[0][0] < ENOUGH_S:
         return OvenSeen(recovers_s=recovers)
     celsius = np.array([c for _, c in held])
     mean = float(np.mean(celsius))
+    if not bakes(mean):
+        return OvenSeen()
     low, high = (float(v) for v in np.percentile(celsius, (5, 95)))
     swing = (high - low) / 2
     # Upward crossings of the mean with a dead band, so that noise is no cycle.

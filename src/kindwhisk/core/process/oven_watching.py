@@ -11,7 +11,7 @@ import numpy as np
 from kindwhisk.core.baking.course import InOven, Sets, course
 from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.baking.predict import Prediction, done_s, stretched
-from kindwhisk.core.ovens.air import SETTLE_S, OvenAir
+from kindwhisk.core.ovens.air import SETTLE_S, OvenAir, bakes
 from kindwhisk.core.process.watching import Watch, Watching, points
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.memory import remember, remembered
@@ -115,10 +115,10 @@ class BakeWatching(Watching):
         self.oven.take(t_s, celsius)
         air = self.air
         if t_s <= WENT_IN_S and celsius < air.holds_c - NOT_HOT_K and air.starts_c is None:
-            self._reckon(air.model_copy(update={"starts_c": celsius}))
+            self._reckon(air.model_copy(update={"starts_c": max(0.0, celsius)}))
             return
         held = self._held(t_s)
-        if held is not None and abs(held - air.holds_c) >= OVEN_DIFFERS_K:
+        if held is not None and bakes(held) and abs(held - air.holds_c) >= OVEN_DIFFERS_K:
             self._reckon(air.model_copy(update={"holds_c": float(round(held))}))
 
     def _held(self, t_s: float) -> float | None:
@@ -148,6 +148,13 @@ class BakeWatching(Watching):
         done = self.expected.done_s.scaled(way.done_s / done_s(self.content))
         return CrumbFollower(seen, stretched(seen, way, done, self.expected.factor))
 
+    @property
+    def _elsewhere(self) -> str:
+        """Why the oven's own probe is not believed; empty where it is."""
+        if self.oven.last is None or self.oven.last[0] < OVEN_TELLS_S or bakes(self.oven.last[1]):
+            return ""
+        return f"The oven's probe reads {self.oven.last[1]:.0f} °C: is the oven on, and the probe inside it?"
+
     def view(self, now_s: float) -> Watch:
         """When it is done, by the middle's own way."""
         crumb = self._follower.forecast(now_s)
@@ -171,6 +178,7 @@ class BakeWatching(Watching):
             crumb=crumb,
             beside_c=self.oven.now_c,
             beside_trail=points(self.oven, now_s),
+            beside_why=self._elsewhere,
         )
 
     def remembered(self) -> dict[str, Any]:

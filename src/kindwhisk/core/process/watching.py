@@ -32,7 +32,7 @@ class Watch(Value):
     (None where it can't be told, ``why`` says so). ``trail`` and ``ahead`` are where it was and
     where it is heading. ``pot`` is there
     for a syrup, ``egg`` for what holds egg, ``crumb`` for a bake; ``beside_c`` and ``beside_trail`` are what is around
-    it: the oven.
+    it: the oven, and ``beside_why`` why that is not believed.
     """
 
     now_c: float | None
@@ -47,6 +47,7 @@ class Watch(Value):
     crumb: CrumbForecast | None = None
     beside_c: float | None = None
     beside_trail: tuple[Point, ...] = ()
+    beside_why: str = ""
 
 
 @dataclass

@@ -7849,7 +7849,7 @@ export interface components {
          *     (None where it can't be told, ``why`` says so). ``trail`` and ``ahead`` are where it was and
          *     where it is heading. ``pot`` is there
          *     for a syrup, ``egg`` for what holds egg, ``crumb`` for a bake; ``beside_c`` and ``beside_trail`` are what is around
-         *     it: the oven.
+         *     it: the oven, and ``beside_why`` why that is not believed.
          */
         Watch: {
             /**
@@ -7864,6 +7864,11 @@ export interface components {
              * @default []
              */
             beside_trail: components["schemas"]["Point"][];
+            /**
+             * Beside Why
+             * @default
+             */
+            beside_why: string;
             crumb?: components["schemas"]["CrumbForecast"] | null;
             egg?: components["schemas"]["EggHeat"] | null;
             left_s: components["schemas"]["Estimate"] | null;
