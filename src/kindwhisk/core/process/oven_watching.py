@@ -118,7 +118,13 @@ class BakeWatching(Watching):
             self._reckon(air.model_copy(update={"starts_c": max(0.0, celsius)}))
             return
         held = self._held(t_s)
-        if held is not None and bakes(held) and abs(held - air.holds_c) >= OVEN_DIFFERS_K:
+        if held is None:
+            return
+        if not bakes(held):
+            # Not even how it began is known: the bake goes by the oven as it was supposed.
+            if air != self.content.air:
+                self._reckon(self.content.air)
+        elif abs(held - air.holds_c) >= OVEN_DIFFERS_K:
             self._reckon(air.model_copy(update={"holds_c": float(round(held))}))
 
     def _held(self, t_s: float) -> float | None:
