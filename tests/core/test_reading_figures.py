@@ -9,6 +9,7 @@ from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading import recipe
+from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.reading.method import temperatures
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.proposal import ReadRecipe, read
@@ -156,3 +157,8 @@ def test_a_tin_is_as_wide_as_it_is_said_to_be(text: str, diameter_mm: float) -> 
     assert found is not None
     assert isinstance(found.tin, RoundTin)
     assert found.tin.dimensions.diameter_mm == pytest.approx(diameter_mm, abs=0.5)
+
+
+def test_a_fraction_that_is_none_is_passed_over_and_the_rest_is_read() -> None:
+    found = read_line("1/0 cup (100 g) sugar", EggSize.EU_M)
+    assert (found.ingredient, found.grams, found.by) == ("sugar", 100, "weight")
