@@ -9,7 +9,6 @@ import pytest
 
 from kindwhisk.core.foams import hot_foam
 from kindwhisk.core.folding.kept import Manner
-from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.process.folds import fold_courses
@@ -22,7 +21,6 @@ from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.whip import SugarSchool, WhipStep
 from kindwhisk.core.process.walk import walk
-from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from tests.core.strategies import setting_of
@@ -96,16 +94,6 @@ def test_the_cues_of_a_bake_are_its_turn_and_its_cover_in_order(formula: Formula
             }
             assert all(0 < c.after_s.likely < step.duration_s.likely for c in step.cues)
             assert all(c.after_s.low < c.after_s.likely < c.after_s.high for c in step.cues)
-
-
-def test_more_of_the_same_further_on_is_added() -> None:
-    line = read_line("1 cup sugar, plus 2 tablespoons for the whites", EggSize.EU_M)
-    one, two = (read_line(t, EggSize.EU_M).grams for t in ("1 cup sugar", "2 tablespoons sugar"))
-    assert one is not None
-    assert two is not None
-    assert line.grams == pytest.approx(one + two, rel=1e-3)
-    three = read_line("1 cup sugar plus 2 tablespoons sugar plus 1 tablespoon", EggSize.EU_M)
-    assert three.grams == pytest.approx(one + 1.5 * two, rel=1e-3)
 
 
 @pytest.mark.parametrize("formula", demo_formulas(), ids=lambda f: f.id)

@@ -162,3 +162,25 @@ def test_a_tin_is_as_wide_as_it_is_said_to_be(text: str, diameter_mm: float) -> 
 def test_a_fraction_that_is_none_is_passed_over_and_the_rest_is_read() -> None:
     found = read_line("1/0 cup (100 g) sugar", EggSize.EU_M)
     assert (found.ingredient, found.grams, found.by) == ("sugar", 100, "weight")
+
+
+def test_more_of_the_same_further_on_is_added() -> None:
+    line = read_line("1 cup sugar, plus 2 tablespoons for the whites", EggSize.EU_M)
+    one, two = (read_line(t, EggSize.EU_M).grams for t in ("1 cup sugar", "2 tablespoons sugar"))
+    assert one is not None
+    assert two is not None
+    assert line.grams == pytest.approx(one + two, rel=1e-3)
+    three = read_line("1 cup sugar plus 2 tablespoons sugar plus 1 tablespoon", EggSize.EU_M)
+    assert three.grams == pytest.approx(one + 1.5 * two, rel=1e-3)
+
+
+@pytest.mark.parametrize(
+    ("text", "grams"),
+    [
+        ("240 g (1 cup plus 2 tablespoons) sugar", 240),
+        ("200 g or 1 cup plus 2 tablespoons sugar", 200),
+        ("about 3 pieces, 1 cup plus 2 tablespoons sugar", 223.6),
+    ],
+)
+def test_a_sum_beside_another_measure_stays_a_sum(text: str, grams: float) -> None:
+    assert read_line(text, EggSize.EU_M).grams == pytest.approx(grams, abs=0.1)
