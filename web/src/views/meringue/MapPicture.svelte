@@ -94,18 +94,6 @@
           />
         {/each}
       </g>
-      {#each map.lines as each (each.method)}
-        {@const at = rows(each).reduce((a, b) =>
-          Math.abs(b.ratio - NAMED[each.method]) < Math.abs(a.ratio - NAMED[each.method]) ? b : a,
-        )}
-        <text
-          x={x(at.ratio)}
-          y={y(at.likely) + (each.method === 'Swiss' ? 22 : -10)}
-          text-anchor="middle"
-          class="text-[15px] {each.method === map.method ? 'font-bold' : ''}"
-          fill={each.method === map.method ? 'var(--ink)' : 'var(--quiet)'}>{each.method}</text
-        >
-      {/each}
       <!-- svelte-ignore a11y_no_static_element_interactions -->
       <rect
         x="0"
@@ -174,6 +162,23 @@
             stroke-width="2"><title>{entry.title}: {entry.sugar_to_white.toFixed(2)}</title></path
           >
         </a>
+      {/each}
+      {#each map.lines as each (each.method)}
+        {@const at = rows(each).reduce((a, b) =>
+          Math.abs(b.ratio - NAMED[each.method]) < Math.abs(a.ratio - NAMED[each.method]) ? b : a,
+        )}
+        <text
+          x={x(at.ratio)}
+          y={y(at.likely) + (each.method === 'Swiss' ? 22 : -10)}
+          text-anchor="middle"
+          class="text-[15px] {each.method === map.method ? 'font-bold' : ''}"
+          fill={each.method === map.method ? 'var(--ink)' : 'var(--quiet)'}
+          paint-order="stroke"
+          stroke="var(--surface)"
+          stroke-width="4"
+          stroke-linejoin="round"
+          pointer-events="none">{each.method}</text
+        >
       {/each}
       {#each [0.5, 1, 1.5, 2] as tick (tick)}
         <line x1={x(tick)} x2={x(tick)} y1={HEIGHT} y2={HEIGHT + 6} stroke="var(--metal)" />
