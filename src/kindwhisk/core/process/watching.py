@@ -175,6 +175,17 @@ class ApproachWatching(Watching):
         (at, peak), (last, now) = self.trail.peak, self.trail.last
         return peak - now >= TURNED_K or last - at >= TURNED_S
 
+    @property
+    def _reached(self) -> bool:
+        """Whether it has come to its target and stays there, be it now as warm as what is around it; a probe that is
+        lifted out for a moment does not tell that."""
+        if self.trail.last is None or self.trail.peak_c is None:
+            return False
+        lately = [c for t, c in self.moving if t > self.trail.last[0] - TURNED_S]
+        if self._from_above:
+            return self.trail.peak_c > self.target_c >= max(lately)
+        return min(lately) >= self.target_c
+
     def take(self, t_s: float, celsius: float) -> None:
         """One more reading; one above all before it begins the way anew, where it comes from above."""
         before = self.trail.peak_c
@@ -187,8 +198,10 @@ class ApproachWatching(Watching):
 
     def _ahead(self, seconds: float, now_c: float) -> tuple[Point, ...]:
         """The way to the target in twelve pieces."""
-        away = now_c - self.surroundings_c
-        share = (self.target_c - self.surroundings_c) / away
+        away, gap = now_c - self.surroundings_c, self.target_c - self.surroundings_c
+        if not abs(away) > abs(gap) or away * gap <= 0:
+            return ()
+        share = gap / away
         return tuple(
             Point(s=seconds * i / 12, c=self.surroundings_c + away * float(share ** (i / 12))) for i in range(13)
         )
@@ -203,6 +216,8 @@ class ApproachWatching(Watching):
         """Seconds to the target from now; None where the readings don't move that way."""
         if self.trail.last is None or (self._from_above and not self._turned):
             return None
+        if self._reached:
+            return Estimate.exact(0.0, Basis.MEASURED)
         left = approach.seconds_left(self.moving, self.surroundings_c, self.target_c, self.expected_tau_s)
         if left is None:
             return None

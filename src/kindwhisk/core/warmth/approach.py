@@ -11,6 +11,8 @@ from collections.abc import Sequence
 from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 
 READING_K = 0.6
+CLEARLY_K = 1.0
+"""Nearer to the surroundings a reading could lie on either side."""
 SPREAD_OF_PACE = 0.45
 LATEST = 150
 
@@ -21,20 +23,20 @@ def seconds_left(
     """Seconds from the last reading until ``to_c``; None where it does not move that way.
 
     Args:
-        readings: (seconds, C) in order, all on one side of the surroundings.
+        readings: (seconds, C) in order; only those clearly on the target's side of the surroundings tell anything.
         surroundings_c: what it closes in on.
         to_c: where it has to go.
         expected_tau_s: the time constant expected before any reading, right to within half.
     """
-    own = [(t, c) for t, c in readings if abs(c - surroundings_c) > 1.0][-LATEST:]
     gap = to_c - surroundings_c
-    if not own or gap == 0:
+    if gap == 0:
+        return None
+    own = [(t, c) for t, c in readings if (c - surroundings_c) * gap > CLEARLY_K * abs(gap)][-LATEST:]
+    if not own:
         return None
     now_s, now_c = own[-1]
-    if (now_c - to_c) * (now_c - surroundings_c) <= 0:
-        return Estimate.exact(0.0, Basis.MEASURED) if (now_c - surroundings_c) * gap > 0 else None
-    if (now_c - surroundings_c) * gap <= 0:
-        return None
+    if (now_c - to_c) * gap <= 0:
+        return Estimate.exact(0.0, Basis.MEASURED)
     logs = [(t - now_s, math.log(abs(c - surroundings_c)), (READING_K / abs(c - surroundings_c)) ** 2) for t, c in own]
     # A line through the logarithms, with the expected pace as one more observation of its slope.
     weights = [1 / v for *_, v in logs]
@@ -51,12 +53,14 @@ def seconds_left(
         return None
     level = mean_y - slope * mean_t
     distance = math.log(abs(gap)) - level
+    # Readings that tell nothing may have come since.
+    passed = readings[-1][0] - now_s
     likely = max(0.0, distance / slope)
     share = min(0.6, RANGE_SD * deviation / abs(slope))
     least = RANGE_SD * READING_K / max(abs(gap), 1.0) / abs(slope)
     return Estimate(
-        low=max(0.0, likely / (1 + share) - least),
-        likely=likely,
-        high=likely * (1 + share) + least,
+        low=max(0.0, likely / (1 + share) - least - passed),
+        likely=max(0.0, likely - passed),
+        high=max(0.0, likely * (1 + share) + least - passed),
         basis=Basis.MEASURED,
     )
