@@ -117,14 +117,17 @@ def test_readings_outweigh_what_was_expected_of_the_pace() -> None:
     assert one.low == pytest.approx(one.likely / (1 + min(0.6, share)) - 1.4 * 0.6 / 20 * 300)
 
 
-def test_it_cools_as_it_warms_and_says_when_it_is_past_or_turned_away() -> None:
+def test_it_cools_as_it_warms_and_says_when_it_turned_away() -> None:
     cooling_bowl = _bowl(600, 60, 22, 300)
     found = seconds_left(cooling_bowl, 22, 35, 600)
     assert found is not None
     assert found.likely == pytest.approx(600 * math.log((cooling_bowl[-1][1] - 22) / 13), rel=1e-3)
-    there = seconds_left([(0, 30), (10, 66)], 85, 65, 300)
-    assert there is not None
-    assert there.high == 0
+    # A reading beyond the target tells nothing of the way, but time has gone by.
+    before, after = (seconds_left(r, 85, 65, 300) for r in ([(0, 30)], [(0, 30), (10, 66)]))
+    assert before is not None
+    assert after is not None
+    assert after.likely == pytest.approx(before.likely - 10)
+    assert seconds_left([(0, 66)], 85, 65, 300) is None
     assert seconds_left([(0, 90)], 85, 65, 300) is None
     assert seconds_left([], 85, 65, 300) is None
     assert seconds_left([(0, 84.5)], 85, 65, 300) is None

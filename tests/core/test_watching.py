@@ -119,7 +119,7 @@ def test_a_bowl_that_is_as_cold_as_the_kitchen_has_cooled() -> None:
 def test_a_probe_lifted_out_for_a_moment_does_not_say_that_it_has_cooled() -> None:
     on_the_way = cooling(HOT)
     assert on_the_way.left_s is not None
-    for out in (22.0, 18.0):
+    for out in (22.0, 18.0, 30.0):
         seen = cooling([*HOT, (200.0, out), (204.0, out)])
         assert seen.left_s is not None
         assert seen.left_s.likely == pytest.approx(on_the_way.left_s.likely - 8, abs=1.5)
@@ -128,6 +128,12 @@ def test_a_probe_lifted_out_for_a_moment_does_not_say_that_it_has_cooled() -> No
 def test_a_probe_that_never_was_in_the_bowl_says_nothing_of_it() -> None:
     seen = cooling([(4.0 * n, 22.3) for n in range(60)])
     assert (seen.left_s, seen.why) == (None, "It is not moving that way yet.")
+
+
+def test_a_bowl_that_never_was_as_warm_as_its_target_is_there() -> None:
+    seen = cooling([(4.0 * n, 38 - n / 20) for n in range(60)])
+    assert seen.left_s is not None
+    assert seen.left_s.high == 0
 
 
 def test_over_steam_it_is_there_once_it_stays_there() -> None:

@@ -24,7 +24,7 @@ LOADING_S = 8.0
 """How long the door is open while a tin goes in."""
 
 BAKES_FROM_C, BAKES_TO_C = 45.0, 320.0
-"""What an oven can hold that bakes or dries: beyond it the oven is off, or its probe lies elsewhere."""
+"""What an oven can hold that bakes or dries: beyond it the oven is off, or its probe lies elsewhere. Chosen."""
 
 
 def bakes(celsius: float) -> bool:
@@ -47,7 +47,7 @@ class OvenAir(Value):
     """
 
     holds_c: float = Field(ge=40, le=BAKES_TO_C)
-    starts_c: float | None = Field(default=None, ge=0, le=320)
+    starts_c: float | None = Field(default=None, ge=0, le=BAKES_TO_C)
     rise_k_per_min: float = Field(default=8, gt=0.5, le=60)
     recovers_s: float = Field(default=RECOVERS_S, ge=20, le=1800)
     load_kg: float = Field(default=0, ge=0, le=100)

@@ -177,14 +177,17 @@ class ApproachWatching(Watching):
 
     @property
     def _reached(self) -> bool:
-        """Whether it has come to its target and stays there, be it now as warm as what is around it; a probe that is
-        lifted out for a moment does not tell that."""
+        """Whether it stays beyond its target, be it now as warm as what is around it. A probe that is lifted out for a
+        moment does not tell that, nor one that never was in it."""
         if self.trail.last is None or self.trail.peak_c is None:
             return False
+        farthest = self.trail.peak_c if self._from_above else min(c for _, c in self.moving)
         lately = [c for t, c in self.moving if t > self.trail.last[0] - TURNED_S]
-        if self._from_above:
-            return self.trail.peak_c > self.target_c >= max(lately)
-        return min(lately) >= self.target_c
+        return approach.clearly(farthest, self.surroundings_c, self.target_c) and not any(map(self._before, lately))
+
+    def _before(self, celsius: float) -> bool:
+        """Whether this lies before the target."""
+        return celsius > self.target_c if self._from_above else celsius < self.target_c
 
     def take(self, t_s: float, celsius: float) -> None:
         """One more reading; one above all before it begins the way anew, where it comes from above."""
@@ -198,10 +201,10 @@ class ApproachWatching(Watching):
 
     def _ahead(self, seconds: float, now_c: float) -> tuple[Point, ...]:
         """The way to the target in twelve pieces."""
-        away, gap = now_c - self.surroundings_c, self.target_c - self.surroundings_c
-        if not abs(away) > abs(gap) or away * gap <= 0:
+        if not self._before(now_c):
             return ()
-        share = gap / away
+        away = now_c - self.surroundings_c
+        share = (self.target_c - self.surroundings_c) / away
         return tuple(
             Point(s=seconds * i / 12, c=self.surroundings_c + away * float(share ** (i / 12))) for i in range(13)
         )

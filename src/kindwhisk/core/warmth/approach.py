@@ -17,13 +17,19 @@ SPREAD_OF_PACE = 0.45
 LATEST = 150
 
 
+def clearly(celsius: float, surroundings_c: float, to_c: float) -> bool:
+    """Whether a reading lies clearly on the target's side of the surroundings."""
+    gap = to_c - surroundings_c
+    return (celsius - surroundings_c) * gap > CLEARLY_K * abs(gap)
+
+
 def seconds_left(
     readings: Sequence[tuple[float, float]], surroundings_c: float, to_c: float, expected_tau_s: float
 ) -> Estimate | None:
-    """Seconds from the last reading until ``to_c``; None where it does not move that way.
+    """Seconds from the last reading until ``to_c``; None where it does not move that way, or no reading lies before it.
 
     Args:
-        readings: (seconds, C) in order; only those clearly on the target's side of the surroundings tell anything.
+        readings: (seconds, C) in order; those beyond the target tell nothing of the way there.
         surroundings_c: what it closes in on.
         to_c: where it has to go.
         expected_tau_s: the time constant expected before any reading, right to within half.
@@ -31,12 +37,10 @@ def seconds_left(
     gap = to_c - surroundings_c
     if gap == 0:
         return None
-    own = [(t, c) for t, c in readings if (c - surroundings_c) * gap > CLEARLY_K * abs(gap)][-LATEST:]
+    own = [(t, c) for t, c in readings if (c - to_c) * gap > 0 and clearly(c, surroundings_c, to_c)][-LATEST:]
     if not own:
         return None
-    now_s, now_c = own[-1]
-    if (now_c - to_c) * gap <= 0:
-        return Estimate.exact(0.0, Basis.MEASURED)
+    now_s = own[-1][0]
     logs = [(t - now_s, math.log(abs(c - surroundings_c)), (READING_K / abs(c - surroundings_c)) ** 2) for t, c in own]
     # A line through the logarithms, with the expected pace as one more observation of its slope.
     weights = [1 / v for *_, v in logs]
