@@ -125,8 +125,8 @@
           {/if}
         </dl>
         <p class="mt-2 text-[15px] text-quiet">
-          French density is the meringue model's; what dissolves is published; bands, times and uses are trade habit. Shine and
-          stability are ranks, not measurements.
+          French density is the meringue model's; what dissolves is published; bands, times and uses are trade habit.
+          Shine and stability are ranks, not measurements.
         </p>
       {/if}
     </section>
