@@ -74,6 +74,12 @@
       >
     </div>
   </div>
+  {#if running && watch?.beside_why}
+    <p class="border-l-[6px] border-copper pl-4 text-[17px] leading-snug">
+      <strong>{watch.beside_why}</strong>
+      <span class="text-quiet">Until then the time is that of an oven as it is set.</span>
+    </p>
+  {/if}
   {#if running && followed && watch}
     {#if watch.pot}<PotNow {watch} {detail} read={bench.bake!.now} />
     {:else if watch.crumb}<BakeNow {watch} {detail} read={bench.bake!.now} />
@@ -179,12 +185,6 @@
 
   {#if !followed}{@render meets()}{/if}
 
-  {#if running && watch?.beside_why}
-    <p class="border-l-[6px] border-copper pl-4 text-[17px] leading-snug">
-      <strong>{watch.beside_why}</strong>
-      <span class="text-quiet">Until then the time is that of an oven as it is set.</span>
-    </p>
-  {/if}
   {#if running && watch?.pot && !followed}
     <p class="text-[17px]">
       <strong>No thermometer in the pot:</strong>
