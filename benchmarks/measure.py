@@ -16,6 +16,7 @@ from pathlib import Path
 from playwright.sync_api import Browser, sync_playwright
 
 from benchmarks.bakes import bakes
+from benchmarks.names import names
 from benchmarks.pair import side_by_side
 from benchmarks.pots import runs
 from benchmarks.states import by_events, by_readings
@@ -253,6 +254,7 @@ def main() -> None:
             _fold_and_tin()
             _doors(server)
             _reading()
+            names()
             _syrup()
             bakes()
             _readings(server)

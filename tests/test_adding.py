@@ -148,7 +148,7 @@ assert seen.step("glaze").goal == "32 °C"
 assert "glaze" in {p.id for p in plan(job(seen), 8 * 3600).placed}
 """
 
-TONKA = '    _row("tonka", "tonka bean", "flavour", (5.0, 0, 25.0, 6.0, 30.0), 1.20, 0.50, "#3a2a20"),\n'
+TONKA = '    food("tonka", "tonka bean", "flavour", (5.0, 0, 25.0, 6.0, 30.0), "#3a2a20", 0.50, density=1.20),\n'
 
 USES_TONKA = """
 from kindwhisk.core.ingredients import ingredient
@@ -228,10 +228,11 @@ def add_step(root: Path) -> None:
 
 
 def add_ingredient(root: Path) -> None:
-    table, names = root / CORE / "ingredients" / "table.py", root / CORE / "reading" / "names.py"
-    table.write_text(before(table.read_text(), '    _row("sugar", ', TONKA))
+    table = root / CORE / "ingredients" / "table" / "flavours.py"
+    names = root / CORE / "reading" / "names" / "flavours.py"
+    table.write_text(before(table.read_text(), '    food("vanilla-extract", ', TONKA))
     names.write_text(
-        before(names.read_text(), '    ("almond-flour", ', '    ("tonka", "tonka bean|tonka beans|fève tonka"),\n')
+        before(names.read_text(), '    "vanilla-extract": ', '    "tonka": "tonka bean|tonka beans|fève tonka",\n')
     )
 
 

@@ -68,7 +68,7 @@ def test_the_weigh_list_leaves_as_a_table_that_is_read_back(client: TestClient, 
     read = ok(client.post("/api/formulas/read", json={"text": table, "format": "csv"}))
     assert sum(line["grams"] or 0 for line in read["lines"]) == pytest.approx(total, rel=0.001)
     text = client.get(f"/api/formulas/{formula_id}.txt").text
-    assert "Check the labels" in text
+    assert "Check the label" in text
     assert "salmonella" in text
 
 

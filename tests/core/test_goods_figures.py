@@ -13,7 +13,7 @@ from kindwhisk.core.finishing.soaking import room_ml, soaked, takes_ml
 from kindwhisk.core.foams.balance import Method, of_batter, of_foam
 from kindwhisk.core.foams.foam import Foam, kind_of
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.ingredients.colour import blend, from_hex, mixed, to_hex
+from kindwhisk.core.ingredients.colour import absorbs, blend, from_hex, mixed, reflects, to_hex
 from kindwhisk.core.ingredients.eggs import EggSize, egg_need, egg_parts, eggs_of_the_day
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.comparison import grams
@@ -105,14 +105,41 @@ def test_colours_mix_in_linear_light() -> None:
 def test_air_whitens_heat_browns_and_strong_things_tint_more() -> None:
     base = from_hex(ingredient("milk").colour)
     airy = from_hex(mixed({"milk": 10}, air_fraction=0.8))
-    assert airy == pytest.approx([c + (1 - c) * 0.36 for c in base], abs=5e-3)
+    # Four parts of bubbles to one of milk scatter twice as much beside it: k is a third.
+    lighter = [_kubelka_munk((1 - c) ** 2 / (2 * c) / 3) for c in base]
+    assert airy == pytest.approx(lighter, abs=5e-3)
     brown = from_hex(mixed({"milk": 10}, browning=0.5))
     assert brown == pytest.approx([(c + k) / 2 for c, k in zip(base, (0.42, 0.17, 0.035), strict=True)], abs=5e-3)
     cocoa, milk = ingredient("cocoa"), ingredient("milk")
     share = 5 * cocoa.tint / (5 * cocoa.tint + 50 * milk.tint)
     both = from_hex(mixed({"milk": 50, "cocoa": 5}))
-    wanted = [m + (c - m) * share for m, c in zip(base, from_hex(cocoa.colour), strict=True)]
-    assert both == pytest.approx(wanted, abs=5e-3)
+    taken = [
+        share * (1 - c) ** 2 / (2 * c) + (1 - share) * (1 - m) ** 2 / (2 * m)
+        for m, c in zip(base, from_hex(cocoa.colour), strict=True)
+    ]
+    assert both == pytest.approx([_kubelka_munk(k) for k in taken], abs=5e-3)
+
+
+def test_cocoa_in_batter_is_plainly_brown_and_pieces_do_not_tint() -> None:
+    batter = {"egg-white": 97, "sugar": 48, "egg-yolk": 45, "oil-neutral": 24, "milk": 37, "cake-flour": 49}
+    slurry = {"cocoa": 10, "water": 18}
+    plain = from_hex(mixed(batter, air_fraction=0.6))
+    dark = from_hex(mixed({**batter, **slurry, "oil-neutral": 31}, air_fraction=0.6))
+    assert all(d < 0.55 * p for d, p in zip(dark, plain, strict=True))  # about half the light in every band
+    assert dark[0] > 1.6 * dark[1] > 1.6 * 1.5 * dark[2]  # red before green before blue: brown, not grey
+    assert mixed({**batter, "cherry": 100}) == mixed(batter)
+    assert mixed({"blueberry": 100}) == ingredient("blueberry").colour
+    green = from_hex(mixed({**batter, "matcha": 8}))
+    assert green[1] > green[0] > green[2]
+
+
+@pytest.mark.parametrize("reflected", [0.01, 0.05, 0.2, 0.5, 0.9])
+def test_absorbing_and_reflecting_undo_each_other(reflected: float) -> None:
+    assert reflects(absorbs(reflected)) == pytest.approx(reflected)
+
+
+def _kubelka_munk(k: float) -> float:
+    return 1 + k - math.sqrt(k * k + 2 * k)
 
 
 def test_a_content_adds_volumes_and_bubbles() -> None:

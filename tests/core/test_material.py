@@ -17,12 +17,13 @@ from tests.core.strategies import materials
 
 def test_the_ingredient_table_holds() -> None:
     table = ingredient_table()
-    assert len(table) >= 60
+    assert len(table) >= 450
     for item in table.values():
         fractions = item.composition.model_dump().values()
         assert sum(fractions) == pytest.approx(1), item.id
         assert min(fractions) >= 0, item.id
-        assert 0.8 < item.density_g_per_ml < 2.5, item.id
+        # Biscuits and puffed grain keep the air that they were baked with.
+        assert (0.1 if item.piece else 0.8) < item.density_g_per_ml < 2.5, item.id
         assert item.bulk_g_per_ml <= item.density_g_per_ml + 1e-9, item.id
         assert item.source
 

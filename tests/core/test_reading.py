@@ -58,7 +58,7 @@ def test_a_weight_is_surer_than_a_cup_and_a_cup_surer_than_a_pinch() -> None:
     [
         ("salt to taste", "To taste"),
         ("sugar", "No amount"),
-        ("3 spoons of moonlight", "Not in the ingredient table"),
+        ("3 spoons of moonlight", "Not known here"),
         ("1 cup (200 g) flour", "The measure beside it comes to"),
         ("100 g almonds plus 100 g icing sugar", "give it a line of its own"),
     ],

@@ -179,7 +179,7 @@ def test_more_of_the_same_further_on_is_added() -> None:
     [
         ("240 g (1 cup plus 2 tablespoons) sugar", 240),
         ("200 g or 1 cup plus 2 tablespoons sugar", 200),
-        ("about 3 pieces, 1 cup plus 2 tablespoons sugar", 223.6),
+        ("about 3 pieces, 1 cup plus 2 tablespoons sugar", 225.0),
     ],
 )
 def test_a_sum_beside_another_measure_stays_a_sum(text: str, grams: float) -> None:

@@ -12,6 +12,11 @@ import pytest
 from peewee import IntegrityError, SqliteDatabase
 
 from kindwhisk.bench.ovens.evidence import oven_evidence
+from kindwhisk.core.ingredients.goods import Good
+from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
@@ -170,3 +175,53 @@ def test_times_of_past_bakes_teach_ovens_after_the_file_was_opened_anew(tmp_path
     (seen,) = oven_evidence(store).bakes
     assert (seen.oven, seen.family, seen.observed_s) == ("deck", "tube", 2300)
     store.close()
+
+
+def test_bakes_of_before_keep_the_compositions_they_were_made_with_and_formulas_take_the_new(tmp_path: Path) -> None:
+    from playhouse.migrations import Runner
+
+    old = SqliteDatabase(str(tmp_path / FILE_NAME))
+    before = sorted(p.stem for p in MIGRATIONS.glob("0007_*.py"))[0]
+    Runner(old, str(MIGRATIONS)).up(before)
+    (sponge,) = [f for f in demo_formulas() if f.id == "milk-sponge"]
+    document = sponge.model_dump(mode="json")
+    document.pop("goods")
+    old.execute_sql(  # type: ignore[no-untyped-call]
+        'INSERT INTO formulaversion ("formula", "version", "title", "technique", "saved_at", "document")'
+        " VALUES (?, ?, ?, ?, ?, ?)",
+        (sponge.id, 1, sponge.title, sponge.technique.value, "2026-01-02T05:00:00+00:00", json.dumps(document)),
+    )
+    row = ("one", sponge.id, 1, sponge.title, "2026-01-02T05:00:00+00:00", "finished", "k" * 8)
+    old.execute_sql(  # type: ignore[no-untyped-call]
+        'INSERT INTO bakerow ("id", "formula", "version", "title", "started_at", "status", "client_key", "document",'
+        ' "summary") VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+        (*row, json.dumps({"formula": document}), None),
+    )
+    old.close()
+    store = open_store(tmp_path)
+    assert store.formulas.get(sponge.id) == (1, sponge)
+    kept = Formula.model_validate(json.loads(str(store.bakes.get("one").document))["formula"])
+    assert {p.ingredient for p in kept.portions()} == {f"{p.ingredient}@1" for p in sponge.portions()}
+    assert [p.grams for p in kept.portions()] == [p.grams for p in sponge.portions()]
+    assert kept.grams_of("rum") == sponge.grams_of("rum") > 0
+    assert Material(parts={"rum@1": 1.0}).composition.alcohol == 0
+    assert Material(parts={"rum": 1.0}).composition.alcohol > 0.3
+    assert scale(kept, demo_kitchen(), Wish()).forecast.allergens == ("wheat", "egg", "milk")
+    assert store.goods.all() == ()
+    store.close()
+
+
+def test_goods_lie_on_the_shelf_after_the_file_was_opened_anew(tmp_path: Path) -> None:
+    first = open_store(tmp_path)
+    kept = first.goods.add(Good(name="Bricks", stands_for="butter", allergens=("milk",), label_read=True))
+    again = first.goods.add(Good(name="Bricks, salted", stands_for="butter-salted"))
+    assert (kept.key, again.key) == ("bricks", "bricks-salted")
+    first.close()
+    second = open_store(tmp_path)
+    assert second.goods.all() == (kept, again)
+    assert second.goods.bring((kept, Good(key="bricks-2", name="BRICKS"))) == []
+    assert [g.key for g in second.goods.bring((Good(key="nibs", name="Nibs"),))] == ["nibs"]
+    second.goods.remove("bricks")
+    with pytest.raises(CraftError, match="no good 'bricks'"):
+        second.goods.get("bricks")
+    second.close()

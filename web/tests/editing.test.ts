@@ -32,9 +32,11 @@ const formula = () =>
     ],
   }) as unknown as Formula;
 
+const GOODS = { 'unknown-moon-1': 'moon crackle' };
+
 const KIND = { kind: 'rest', draft: { kind: 'rest', minutes: 10 } };
 const BOOK = {
-  'GET /api/formulas/{formula_id}': () => ({ version: 3, formula: formula() }),
+  'GET /api/formulas/{formula_id}': () => ({ version: 3, formula: formula(), goods: GOODS }),
   'GET /api/formulas/kinds': () => [KIND],
   'GET /api/craft/ingredients': () => [],
   'GET /api/kitchen': () => ({ kitchen: { tins: [] } }),
@@ -190,7 +192,7 @@ describe('what is being changed', () => {
     expect([again.restored, again.changed, again.steps[0]!.note]).toEqual([false, false, '']);
     again.undo();
     expect(again.steps[0]!.note).toBe('gently');
-    const newer = { 'GET /api/formulas/{formula_id}': () => ({ version: 4, formula: formula() }) };
+    const newer = { 'GET /api/formulas/{formula_id}': () => ({ version: 4, formula: formula(), goods: {} }) };
     expect((await opened(newer)).editor.restored).toBe(false);
   });
 
@@ -213,6 +215,11 @@ describe('what is being changed', () => {
     expect(await editor.keep()).toBe(4);
     expect(localStorage.getItem('kindwhisk.change.chiffon')).toBeNull();
     expect(asked.filter((c) => c.verb === 'PUT').map((c) => c.body)).toMatchObject([{ based_on: 3 }, { based_on: 3 }]);
+  });
+
+  it('offers goods that only the formula brings, such as one that is not known yet', async () => {
+    const { editor } = await opened();
+    expect(editor.ingredients.map((i) => [i.id, i.name])).toEqual([['unknown-moon-1', 'moon crackle']]);
   });
 
   it('is blocked while something blocks it or nothing is forecast', async () => {

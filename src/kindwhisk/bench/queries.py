@@ -10,6 +10,7 @@ from kindwhisk.bench.log.projection import StepStatus
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.profile import OvenProfile, oven_profile
 from kindwhisk.bench.told.braid import BakeBraid, bake_braid
+from kindwhisk.bench.told.label import BakeLabel, label_of
 from kindwhisk.bench.told.state import bake_state
 from kindwhisk.bench.told.traces import traces
 from kindwhisk.bench.told.views import BakeState, TraceView
@@ -48,6 +49,16 @@ class Queries(Workplace):
             CraftError: there is no such bake.
         """
         return bake_state(self.moment(bake_id, now), focus, self.clock.speed)
+
+    def label(self, bake_id: str) -> BakeLabel:
+        """The label of a bake.
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        at = self.moment(bake_id, None)
+        last = at.log.document.formula.steps[-1].id
+        return label_of(bake_state(at, last, self.clock.speed), last)
 
     def braid(self, bake_id: str, now: datetime | None = None) -> BakeBraid:
         """The braid of a bake, planned and as it goes.

@@ -10,6 +10,7 @@ from pydantic import Field, model_validator
 
 from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.foams.hot_foam import BOWL_G
+from kindwhisk.core.ingredients.allergens import Law
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.tins.shapes import Tin
@@ -91,6 +92,7 @@ class Kitchen(Value):
     measured_kpa: float | None = Field(default=None, ge=50, le=110)
     air_c: float = Field(default=22, ge=5, le=45)
     eggs: EggSize = EggSize.EU_M
+    allergen_law: Law = Law.EU
     hob_rings: int = Field(default=2, ge=1, le=12)
     tins: tuple[KitchenTin, ...] = ()
     ovens: tuple[Oven, ...] = Field(default=(Oven(id="oven", name="Oven"),), min_length=1)

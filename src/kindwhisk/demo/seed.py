@@ -24,6 +24,7 @@ from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.preheat import PreheatStep
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.demo.formulas import demo_formulas
+from kindwhisk.demo.goods import demo_goods
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.devices.oven import LOADING_DOOR_S, OvenPlan, StandInOven
 from kindwhisk.devices.pot import StandInPot
@@ -101,6 +102,8 @@ def seed(bench: Bench, today: datetime | None = None) -> None:
     moment = today or now()
     with store.writing():
         store.kitchens.save(demo_kitchen())
+        for good in demo_goods():
+            store.goods.add(good)
         for formula in demo_formulas():
             store.formulas.save(formula)
         for number, note in enumerate(OVEN_NOTES):

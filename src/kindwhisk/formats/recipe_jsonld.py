@@ -42,6 +42,10 @@ def write(formula: Formula, forecast: Forecast) -> dict[str, Any]:
             for s in forecast.steps
             if s.id in own
         ],
+        "kindwhisk:allergens": list(forecast.allergens),
+        "kindwhisk:allergens_unknown": list(forecast.allergens_unknown),
+        "kindwhisk:allergens_often": list(forecast.allergens_often),
+        "kindwhisk:contains": f"{forecast.contains} {forecast.labels}".strip(),
         PROCESS: formula.model_dump(mode="json"),
     }
     if bake is not None:

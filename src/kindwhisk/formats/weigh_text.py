@@ -9,7 +9,9 @@ from kindwhisk.core.process.comparison import grams
 from kindwhisk.core.process.scaling import Scaled
 from kindwhisk.core.process.weigh_list import weigh_list
 
-COLUMNS = ("component", "step", "vessel", "ingredient", "grams", "role", "allergens", "check_label")
+COLUMNS = (
+    "component", "step", "vessel", "ingredient", "grams", "role", "allergens", "check_label", "allergens_known",
+)  # fmt: skip
 
 
 def as_csv(made: Scaled) -> str:
@@ -17,11 +19,9 @@ def as_csv(made: Scaled) -> str:
     text = io.StringIO()
     writer = csv.writer(text, lineterminator="\r\n")
     writer.writerow(COLUMNS)
-    about = {i.id: i for i in made.forecast.ingredients}
     for part in weigh_list(made.forecast):
         for bowl in part.bowls:
             for item in bowl.items:
-                known = about[item.ingredient]
                 writer.writerow(
                     (
                         part.name,
@@ -30,8 +30,9 @@ def as_csv(made: Scaled) -> str:
                         item.name,
                         f"{item.grams:.2f}",
                         item.role,
-                        " ".join(known.allergens),
-                        "yes" if known.check_label else "",
+                        " ".join(item.allergens),
+                        "yes" if item.check_label else "",
+                        "yes" if item.allergens_known else "no",
                     )
                 )
     return text.getvalue()
@@ -51,8 +52,9 @@ def as_text(made: Scaled) -> str:
         lines += ["", f"For the {part.name}:"] if len(seen.components) > 1 else []
         for bowl in part.bowls:
             lines += [f"[ ] {grams(item.grams)} {item.name}" for item in bowl.items]
-    contains = ", ".join(seen.allergens) or "none in the table"
-    lines += ["", f"Contains: {contains}. Check the labels of what was bought."]
+    if seen.besides:
+        lines += ["", f"Without an amount: {', '.join(seen.besides)}"]
+    lines += ["", f"{seen.contains} {seen.labels or 'Check the labels of what was bought.'}"]
     if made.eggs:
         lines += [f"Eggs: {made.eggs.count} ({made.eggs.size.value.upper()}). {made.eggs.advice}"]
     lines += ["", "Method"]

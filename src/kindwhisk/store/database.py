@@ -9,6 +9,7 @@ from peewee import SqliteDatabase
 from kindwhisk.store.bakes import Bakes
 from kindwhisk.store.checkpoints import Checkpoints
 from kindwhisk.store.formulas import Formulas
+from kindwhisk.store.goods import Goods
 from kindwhisk.store.kitchens import Kitchens
 from kindwhisk.store.oven_notes import OvenNotes
 from kindwhisk.store.probes import Probes
@@ -25,7 +26,8 @@ class Store:
         self.database = database
         self.writing = Writer(database)
         self.bakes = Bakes(database)
-        self.formulas = Formulas(database, self.writing)
+        self.goods = Goods(database, self.writing)
+        self.formulas = Formulas(database, self.writing, self.goods)
         self.kitchens = Kitchens(database)
         self.oven_notes = OvenNotes(database, self.writing)
         self.probes = Probes(database, self.writing)

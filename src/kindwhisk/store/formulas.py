@@ -3,13 +3,16 @@
 from __future__ import annotations
 
 import json
+from collections.abc import Callable, Collection
 from datetime import UTC, datetime
 
 from peewee import SqliteDatabase, fn
 
+from kindwhisk.core.ingredients.goods import Good
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.values.errors import CraftError, NotNowError
 from kindwhisk.core.values.model import Value
+from kindwhisk.store.goods import Goods
 from kindwhisk.store.models import FormulaVersion, bound
 from kindwhisk.store.writing import Writer
 
@@ -44,8 +47,8 @@ def _none(formula_id: str, version: int | None = None) -> CraftError:
 class Formulas:
     """The Book of one data file."""
 
-    def __init__(self, database: SqliteDatabase, writing: Writer) -> None:
-        self._rows, self._writing = bound(FormulaVersion, database), writing
+    def __init__(self, database: SqliteDatabase, writing: Writer, goods: Goods) -> None:
+        self._rows, self._writing, self._goods = bound(FormulaVersion, database), writing, goods
 
     def entries(self) -> list[FormulaEntry]:
         """The newest version of every formula, by title."""
@@ -103,12 +106,13 @@ class Formulas:
         """Keep the formula as its next version; an unchanged one keeps its number.
 
         Args:
-            formula: sound.
+            formula: sound; it is kept with the goods of the kitchen's own that it is made with.
             based_on: the version that was changed; a newer one in the Book is not written over.
 
         Raises:
             NotNowError: somebody saved a newer version meanwhile.
         """
+        formula = formula.carrying(self._goods.all())
         document = formula.model_dump_json()
         with self._writing():
             last = (
@@ -132,3 +136,30 @@ class Formulas:
                 document=document,
             )
         return version
+
+    def _newest(self) -> list[Formula]:
+        return [self.get(entry.id)[1] for entry in self.entries()]
+
+    def using(self, ids: Collection[str]) -> dict[str, list[str]]:
+        """Titles of the formulas that are made with ingredients of these ids, by the id."""
+        found: dict[str, list[str]] = {}
+        for formula in self._newest() if ids else ():
+            for ingredient_id in {p.ingredient for p in formula.portions()} & set(ids):
+                found.setdefault(ingredient_id, []).append(formula.title)
+        return found
+
+    def follow(self, good: Good, meant: Callable[[Good], bool]) -> list[str]:
+        """Make every formula with ``good`` that is made with a good that is ``meant``, each as a new version.
+
+        Returns the ids of those that changed.
+        """
+        changed = []
+        for formula in self._newest():
+            new = formula
+            for old in formula.goods:
+                if meant(old) and old.id != good.id:
+                    new = new.with_good(old.id, good)
+            if new is not formula:
+                self.save(new)
+                changed.append(formula.id)
+        return changed

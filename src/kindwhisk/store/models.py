@@ -139,3 +139,17 @@ class CheckpointRow(Table):
 
         table_name = "checkpoint"
         indexes = ((("bake", "step", "at_ms"), True),)
+
+
+class GoodRow(Table):
+    """A good of the kitchen's own, as it is now."""
+
+    key = CharField(primary_key=True)
+    name = CharField(index=True)
+    saved_at = CharField()
+    document = TextField()
+
+    class Meta:
+        """By its key."""
+
+        table_name = "good"

@@ -6,7 +6,7 @@ from datetime import datetime
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query
-from fastapi.responses import Response
+from fastapi.responses import PlainTextResponse, Response
 from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk.api.dependencies import BenchHere, StoreHere
@@ -15,6 +15,7 @@ from kindwhisk.api.routers.plans import PlanRequest
 from kindwhisk.bench.log.events import BenchEvent
 from kindwhisk.bench.record import BakeSummary
 from kindwhisk.bench.told.braid import BakeBraid
+from kindwhisk.bench.told.label import BakeLabel, as_text
 from kindwhisk.bench.told.state import bake_state
 from kindwhisk.bench.told.views import BakeState, TraceView
 from kindwhisk.core.ingredients.eggs import EggsOfTheDay
@@ -96,6 +97,20 @@ def readings(bench: BenchHere, bake_id: str) -> Response:
 def state(bench: BenchHere, bake_id: str, step: Annotated[str | None, Query(max_length=80)] = None) -> BakeState:
     """The state of a bake now; ``step`` names one more step to show close up."""
     return bench.state(bake_id, focus=step)
+
+
+@router.get("/{bake_id}/label.txt", response_class=PlainTextResponse)
+def label_as_text(bench: BenchHere, bake_id: str) -> PlainTextResponse:
+    """The label as plain text."""
+    return PlainTextResponse(
+        as_text(bench.label(bake_id)), headers={"Content-Disposition": 'attachment; filename="label.txt"'}
+    )
+
+
+@router.get("/{bake_id}/label")
+def label(bench: BenchHere, bake_id: str) -> BakeLabel:
+    """What stands on its label: what it is, when it was made, and what it holds for whom."""
+    return bench.label(bake_id)
 
 
 @router.get("/{bake_id}/braid")

@@ -7,7 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, ConfigDict, Field
 
-from kindwhisk.api.dependencies import KitchenHere
+from kindwhisk.api.dependencies import KitchenHere, StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.folding.cup import density_from_cup
@@ -15,6 +15,7 @@ from kindwhisk.core.ingredients import ingredient_table
 from kindwhisk.core.ingredients.eggs import EggParts, EggSize, egg_parts
 from kindwhisk.core.reading import line
 from kindwhisk.core.reading.line import ReadLine
+from kindwhisk.core.reading.naming import shelf_of
 from kindwhisk.core.reading.quantities import Understood, Wanted, read_quantity
 from kindwhisk.core.tins.rise import USUAL_FREE
 from kindwhisk.core.vessels.bowls import section_of
@@ -39,6 +40,7 @@ class IngredientEntry(BaseModel):
     name: str
     kind: str
     allergens: tuple[str, ...]
+    allergens_unknown: bool
 
 
 class CupReading(BaseModel):
@@ -67,16 +69,22 @@ def eggs(
 
 
 @router.get("/ingredients")
-def ingredients() -> list[IngredientEntry]:
-    """The ingredient table, by name."""
-    rows = sorted(ingredient_table().values(), key=lambda i: i.name)
-    return [IngredientEntry(id=i.id, name=i.name, kind=i.kind, allergens=i.allergens) for i in rows]
+def ingredients(store: StoreHere) -> list[IngredientEntry]:
+    """The ingredient table with the kitchen's own goods, by name."""
+    own = [g.ingredient() for g in store.goods.all()]
+    rows = sorted((*own, *ingredient_table().values()), key=lambda i: i.name.casefold())
+    return [
+        IngredientEntry(
+            id=i.id, name=i.name, kind=i.kind, allergens=i.allergens, allergens_unknown=not i.allergens_known
+        )
+        for i in rows
+    ]
 
 
 @router.post("/read-line")
-def read_line(kitchen: KitchenHere, body: LineText) -> ReadLine:
+def read_line(kitchen: KitchenHere, store: StoreHere, body: LineText) -> ReadLine:
     """One ingredient line in grams, with its range, a note, and how sure that is."""
-    return line.read_line(body.text, kitchen.eggs)
+    return line.read_line(body.text, kitchen.eggs, shelf_of(store.goods.all()))
 
 
 @router.get("/quantity")
@@ -84,7 +92,7 @@ def quantity(
     kitchen: KitchenHere,
     text: Annotated[str, Query(max_length=60)],
     wanted: Wanted,
-    ingredient: Annotated[str | None, Query(max_length=40)] = None,
+    ingredient: Annotated[str | None, Query(max_length=60)] = None,
 ) -> Understood:
     """What a baker's words mean in the unit inside: ``1/2 cup``, ``325 F``, ``3 eggs``."""
     return read_quantity(text, wanted, ingredient_id=ingredient, eggs=kitchen.eggs)

@@ -168,5 +168,5 @@ def bake_state(at: Moment, focus: str | None = None, speed: float = 1.0) -> Bake
         speed=speed,
         notes=tuple(NoteView(sequence=n.sequence, at=n.at, text=n.text, step=n.step) for n in progress.notes),
         outcome=progress.outcome,
-        allergens=forecast.allergens,
+        **forecast.held,
     )

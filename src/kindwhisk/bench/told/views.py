@@ -13,6 +13,7 @@ from kindwhisk.bench.now.readiness import GateItemView
 from kindwhisk.bench.now.windows import WindowView
 from kindwhisk.core.process.folds import FoldCourse
 from kindwhisk.core.process.forecast import StepForecast
+from kindwhisk.core.process.held import Held
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.watching import Watch
 from kindwhisk.core.safety.pasteurisation import EggHeat
@@ -139,7 +140,7 @@ class NoteView(Value):
     step: str | None
 
 
-class BakeState(Value):
+class BakeState(Held):
     """Everything that a page needs, from the events and a moment."""
 
     id: str
@@ -169,4 +170,3 @@ class BakeState(Value):
     speed: float
     notes: tuple[NoteView, ...]
     outcome: OutcomeRecorded | None
-    allergens: tuple[str, ...]

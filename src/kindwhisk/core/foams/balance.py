@@ -236,6 +236,7 @@ def of_foam(foam: Material, technique: Technique, method: Method) -> list[Ratio]
 
 def of_batter(whole: Material, foams: Iterable[Material], technique: Technique) -> list[Ratio]:
     """The ratios of a component: ``whole`` is all that is weighed for it, ``foams`` what is whipped of that."""
+    whole = whole.smooth  # pieces bring weight, but neither sugar nor water into the crumb
     flour, egg, sugar = flour_g(whole), egg_g(whole), added_sugar_g(whole)
     composition, mass = whole.composition, whole.mass_g
     found: list[Ratio] = []

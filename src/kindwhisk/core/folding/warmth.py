@@ -53,7 +53,7 @@ def fat_warmth(fat: Material) -> Warmth | None:
     """
     if not _is_fat(fat):
         return None
-    sets = max(SETS_C[i] for i in fat.parts if i in SETS_C)
+    sets = max(SETS_C[i] for i in fat.counted if i in SETS_C)
     if fat.temperature_c < sets:
         return Warmth(
             text=f"The fat comes in at {fat.temperature_c:.0f} °C, and sets below {sets:.0f} °C: it streaks and sinks.",

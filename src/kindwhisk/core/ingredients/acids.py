@@ -15,4 +15,4 @@ teaspoon of cream of tartar. Trade habit; citric acid recalled."""
 
 def as_cream_of_tartar_g(material: Material) -> float:
     """Acid in grams of cream of tartar."""
-    return sum(STRENGTH.get(i, 0.0) * g for i, g in material.parts.items())
+    return sum(STRENGTH.get(i, 0.0) * g for i, g in material.counted.items())

@@ -16,4 +16,4 @@ about half of it works. Self-raising flour holds four to five parts of powder in
 
 def as_baking_powder_g(material: Material) -> float:
     """Leavener in grams of baking powder."""
-    return sum(STRENGTH.get(i, 0.0) * g for i, g in material.parts.items())
+    return sum(STRENGTH.get(i, 0.0) * g for i, g in material.counted.items())

@@ -6,7 +6,8 @@ from collections.abc import Iterable, Mapping
 
 from pydantic import Field
 
-from kindwhisk.core.ingredients import Composition, colour, ingredient
+from kindwhisk.core.ingredients import Composition, colour, counts_as, ingredient
+from kindwhisk.core.ingredients.allergens import Holds, holds
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
@@ -94,9 +95,25 @@ class Material(Value):
         return Composition(**{name: grams / mass for name, grams in sums.items()})
 
     @property
-    def allergens(self) -> tuple[str, ...]:
-        """Allergens that the ingredients are known to bring, sorted."""
-        return tuple(sorted({a for i in self.parts for a in ingredient(i).allergens}))
+    def counted(self) -> dict[str, float]:
+        """Grams by what each part counts as in foams and ratios: a kitchen's own cream is cream."""
+        grams: dict[str, float] = {}
+        for ingredient_id, part in self.parts.items():
+            known_as = counts_as(ingredient_id)
+            grams[known_as] = grams.get(known_as, 0.0) + part
+        return grams
+
+    @property
+    def smooth(self) -> Material:
+        """It without the pieces that are only mixed in: what foams, ratios and colours go by."""
+        if not any(ingredient(i).piece for i in self.parts):
+            return self
+        return self.model_copy(update={"parts": {i: g for i, g in self.parts.items() if not ingredient(i).piece}})
+
+    @property
+    def holds(self) -> Holds:
+        """What is in it for whom."""
+        return holds(ingredient(i) for i in self.parts)
 
     @property
     def colour(self) -> str:
@@ -104,8 +121,9 @@ class Material(Value):
         return colour.mixed(self.parts, air_fraction=self.air_fraction, browning=self.browning)
 
     def grams_of(self, *ingredient_ids: str) -> float:
-        """Grams of these ingredients together."""
-        return sum(self.parts.get(i, 0.0) for i in ingredient_ids)
+        """Grams of all that counts as one of these ingredients."""
+        counted = self.counted
+        return sum(counted.get(i, 0.0) for i in ingredient_ids)
 
     def take(self, fraction: float) -> Material:
         """A share of it, 0 to 1, evenly in everything.
@@ -163,6 +181,8 @@ def combine(materials: Iterable[Material]) -> Material:
     items = [m for m in materials if m.mass_g > 0]
     if not items:
         return Material()
+    if len(items) == 1:
+        return items[0]
     parts: dict[str, float] = {}
     for item in items:
         for ingredient_id, grams in item.parts.items():

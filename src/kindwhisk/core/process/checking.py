@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Collection, Iterator, Sequence
 
-from kindwhisk.core.ingredients import ingredient_table
+from kindwhisk.core.ingredients import counts_as, ingredient, is_known
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import WHITES
@@ -97,14 +97,14 @@ def _names(steps: Sequence[Step], vessels: Collection[str], components: Collecti
         Finding(step=s.id, text=f"the ingredient table has no '{p.ingredient}'")
         for s in steps
         for p in s.inputs
-        if isinstance(p, IngredientPortion) and p.ingredient not in ingredient_table()
+        if isinstance(p, IngredientPortion) and not is_known(p.ingredient)
     ]
     return found
 
 
 def _ingredients(step: Step) -> Iterator[str]:
     for portion in step.inputs:
-        if isinstance(portion, IngredientPortion) and portion.ingredient in ingredient_table():
+        if isinstance(portion, IngredientPortion) and is_known(portion.ingredient):
             yield portion.ingredient
 
 
@@ -120,7 +120,7 @@ def _greasy(steps: Sequence[Step]) -> list[Finding]:
         contents[step.id] = inside
         own = {p.step for p in _step_portions(step)}
         before = held.get(step.vessel)
-        whites = bool(inside & WHITES) and not any(fatty(i) for i in inside)
+        whites = bool({counts_as(i) for i in inside} & WHITES) and not any(fatty(i) for i in inside)
         if whites and before is not None and before[0] not in own and any(fatty(i) for i in before[1]):
             found.append(
                 Finding(
@@ -136,4 +136,4 @@ def _greasy(steps: Sequence[Step]) -> list[Finding]:
 
 def fatty(ingredient_id: str) -> bool:
     """Whether it leaves a film on bowl and beater."""
-    return ingredient_table()[ingredient_id].composition.fat > FATTY
+    return ingredient(ingredient_id).composition.fat > FATTY

@@ -101,7 +101,7 @@ def _balance(forecast: Forecast) -> dict[str, str]:
 
 
 def _cautions(forecast: Forecast) -> dict[str, str]:
-    return {c.id: c.text for s in forecast.steps for c in s.cautions if c.id != "allergens"}
+    return {c.id: c.text for s in forecast.steps for c in s.cautions if not c.id.startswith("allergens")}
 
 
 def compare(before: Forecast, after: Forecast) -> tuple[Difference, ...]:
@@ -126,6 +126,12 @@ def compare(before: Forecast, after: Forecast) -> tuple[Difference, ...]:
     found += _sets(About.BALANCE, _balance(before), _balance(after))
     found += _sets(About.HAZARD, _cautions(before), _cautions(after), where="cautions")
     found += _sets(About.ALLERGEN, {a: a for a in before.allergens}, {a: a for a in after.allergens}, where="allergens")
+    found += _sets(
+        About.ALLERGEN,
+        {a: a for a in before.allergens_unknown},
+        {a: a for a in after.allergens_unknown},
+        where="goods not known",
+    )
     ends = before.steps[-1].material, after.steps[-1].material
     if _seen(ends[0].colour, ends[1].colour):
         found.append(Difference(about=About.COLOUR, where="finished", before=ends[0].colour, after=ends[1].colour))

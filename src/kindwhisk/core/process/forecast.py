@@ -11,17 +11,19 @@ from kindwhisk.core.foams.ageing import Ageing
 from kindwhisk.core.foams.balance import Ratio
 from kindwhisk.core.folding.cup import told_by_ribbon
 from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.ingredients.allergens import holds
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.patterns.pattern import PatternView
 from kindwhisk.core.process.folds import FoldCourse, fold_courses
 from kindwhisk.core.process.formula import Formula, content_of, upstream
+from kindwhisk.core.process.held import Held, at_serving, coming_in, goods_of, told
 from kindwhisk.core.process.outcome import (
     Attention,
     Figures,
     Outcome,
     Resource,
 )
-from kindwhisk.core.process.parts import ComponentView, IngredientTotal, balance_of, components, totals
+from kindwhisk.core.process.parts import ComponentView, IngredientTotal, balance_of, components, law_of, totals
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.preparation import prepared
 from kindwhisk.core.process.setting import Setting
@@ -52,6 +54,7 @@ class MaterialView(Value):
     temperature_c: float
     colour: str
     allergens: tuple[str, ...]
+    allergens_unknown: tuple[str, ...]
 
 
 class Taken(Value):
@@ -105,8 +108,8 @@ class Caveat(Value):
     remedy: str
 
 
-class Forecast(Value):
-    """All steps, what to weigh, and what to beware of."""
+class Forecast(Held):
+    """All steps, what to weigh, and what to beware of. ``besides`` is used without an amount."""
 
     steps: tuple[StepForecast, ...]
     ingredients: tuple[IngredientTotal, ...]
@@ -116,7 +119,7 @@ class Forecast(Value):
     folds: tuple[FoldCourse, ...]
     washing: WashPlan
     total_g: float
-    allergens: tuple[str, ...]
+    besides: tuple[str, ...]
 
     def step(self, step_id: str) -> StepForecast:
         """The step of that id.
@@ -141,7 +144,8 @@ def view(material: Material) -> MaterialView:
         baked=material.baked,
         temperature_c=material.temperature_c,
         colour=material.colour,
-        allergens=material.allergens,
+        allergens=material.holds.allergens,
+        allergens_unknown=material.holds.unknown,
     )
 
 
@@ -230,13 +234,22 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
     full = formula.model_copy(update={"steps": tuple(w.step for w in walked)})
     titles = {s.id: s.title for s in full.steps}
     steps, warnings = [], []
+    law = law_of(walked)
+    goods = formula.ingredients()
+    entering, last = coming_in(full.steps), formula.steps[-1].id
+    served = at_serving(goods, law)
     by_id = {w.step.id: w for w in walked}
     for one in walked:
         step, intake, outcome, place, _ = one
         needs = [p.step for p in step.inputs if isinstance(p, StepPortion)]
         figures = outcome.figures | {
             "modelled_s": outcome.modelled_s or outcome.duration_s.likely,
-            "cautions": (*outcome.cautions, *_served_raw(step, full, outcome)),
+            "cautions": (
+                *outcome.cautions,
+                *((entering[step.id],) if step.id in entering else ()),
+                *_served_raw(step, full, outcome),
+                *((served,) if served is not None and step.id == last else ()),
+            ),
             "bake": _with_its_roll(outcome.bake, full, place),
         }
         steps.append(
@@ -276,6 +289,17 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
         for f in formula.findings()
         if not f.blocks
     ]
+    warnings += [
+        Caveat(
+            step=s.id,
+            level="risk",
+            text=f"“{g.name}” is not known here: it counts by its weight alone.",
+            remedy="Say what it is, or read its label, under Goods in Kitchen.",
+        )
+        for s in formula.steps
+        for g in goods_of(s)
+        if not g.known
+    ]
     weighed = totals(formula)
     return Forecast(
         steps=tuple(steps),
@@ -286,5 +310,6 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
         folds=fold_courses(walked),
         washing=wash_plan(formula, walked),
         total_g=formula.total_g(),
-        allergens=tuple(sorted({a for t in weighed for a in t.allergens})),
+        besides=tuple(ingredient(i).name for i in formula.besides),
+        **told(holds(goods), law),
     )

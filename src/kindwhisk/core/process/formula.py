@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from typing import Annotated, Self
 
 from pydantic import Field, model_validator
 
+from kindwhisk.core.ingredients import Ingredient, counts_as, ingredient, is_known, tell
+from kindwhisk.core.ingredients.goods import Good
 from kindwhisk.core.process.checking import Finding, findings
 from kindwhisk.core.process.components import WHOLE, Component
-from kindwhisk.core.process.portions import IngredientPortion, StepPortion
+from kindwhisk.core.process.portions import IngredientPortion, Portion, StepPortion
 from kindwhisk.core.process.schools import School
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.bake import BakeStep
@@ -33,7 +36,11 @@ class Exchange(Value):
 
 
 class Draft(Value):
-    """Steps, components and vessels as they are being written: what they hold may still be nonsense."""
+    """Steps, components and vessels as they are being written: what they hold may still be nonsense.
+
+    ``goods`` are what it is made with that is not of the ingredient table; ``besides`` are ingredients that are used
+    without an amount, for greasing, dusting or to taste: nothing is reckoned with them but what they hold for whom.
+    """
 
     id: FormulaId
     title: str = Field(min_length=1, max_length=120)
@@ -44,10 +51,20 @@ class Draft(Value):
     vessels: tuple[Vessel, ...] = Field(max_length=40)
     steps: tuple[Step, ...] = Field(min_length=1, max_length=120)
     ledger: tuple[Exchange, ...] = Field(default=(), max_length=60)
+    goods: tuple[Good, ...] = Field(default=(), max_length=120)
+    besides: tuple[Annotated[str, Field(max_length=60)], ...] = Field(default=(), max_length=60)
+
+    @model_validator(mode="after")
+    def _tell(self) -> Self:
+        """Its goods are known from here on: a formula brings along what it is made of."""
+        tell(good.ingredient() for good in self.goods)
+        return self
 
     def findings(self) -> list[Finding]:
         """What keeps it from being computed, and what is risky, each at its step."""
-        return findings(self.steps, [v.id for v in self.vessels], [c.id for c in self.components])
+        found = findings(self.steps, [v.id for v in self.vessels], [c.id for c in self.components])
+        strange = [i for i in self.besides if not is_known(i)]
+        return found + [Finding(step=self.steps[0].id, text=f"the ingredient table has no '{i}'") for i in strange]
 
 
 class Formula(Draft):
@@ -122,8 +139,39 @@ class Formula(Draft):
         return sum(p.grams for p in self.portions())
 
     def grams_of(self, *ingredient_ids: str) -> float:
-        """Grams of these ingredients over all roles."""
-        return sum(p.grams for p in self.portions() if p.ingredient in ingredient_ids)
+        """Grams of these ingredients, and of what counts as one of them, over all roles."""
+        return sum(
+            p.grams
+            for p in self.portions()
+            if p.ingredient in ingredient_ids or counts_as(p.ingredient) in ingredient_ids
+        )
+
+    def carrying(self, shelf: Iterable[Good] = ()) -> Formula:
+        """The same formula with those goods that its portions name, its own or from a shelf, and no others."""
+        used = {p.ingredient for p in self.portions()} | set(self.besides)
+        known = {good.id: good for good in (*shelf, *self.goods)}
+        return self.model_copy(update={"goods": tuple(good for i, good in known.items() if i in used)})
+
+    def with_good(self, old: str, good: Good) -> Formula:
+        """The same formula with a good in the place of the ingredient of id ``old``, in the same amounts."""
+        tell((good.ingredient(),))
+
+        def inputs(step: Step) -> tuple[Portion, ...]:
+            return tuple(
+                p.model_copy(update={"ingredient": good.id})
+                if isinstance(p, IngredientPortion) and p.ingredient == old
+                else p
+                for p in step.inputs
+            )
+
+        steps = tuple(s.model_copy(update={"inputs": inputs(s)}) for s in self.steps)
+        besides = tuple(good.id if i == old else i for i in self.besides)
+        return self.model_copy(update={"steps": steps, "besides": besides}).carrying((good,))
+
+    def ingredients(self) -> list[Ingredient]:
+        """Everything that it is made with, by the step that takes it first, and what is used without an amount."""
+        ids = dict.fromkeys([*(p.ingredient for p in self.portions()), *self.besides])
+        return [ingredient(i) for i in ids]
 
     def scaled(self, factor: float) -> Formula:
         """The same formula with every amount times ``factor``.
@@ -151,7 +199,9 @@ def content_of(formula: Draft, step: Step) -> Content:
     reach = upstream(formula, step.id) | {step.id}
     steps = [s for s in formula.steps if s.id in reach]
     return Content(
-        ingredients=frozenset(p.ingredient for s in steps for p in s.inputs if isinstance(p, IngredientPortion)),
+        ingredients=frozenset(
+            counts_as(p.ingredient) for s in steps for p in s.inputs if isinstance(p, IngredientPortion)
+        ),
         baked=any(isinstance(s, BakeStep) for s in steps),
         warmed=any(isinstance(s, WarmStep) and s.over_water for s in steps),
     )

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from kindwhisk.core.foams import balance
 from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.foams.foam import Peak, egg_white_g
-from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.ingredients import counts_as, ingredient
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.process.checking import fatty
 from kindwhisk.core.process.formula import Draft, Formula, consumers, upstream
@@ -168,9 +168,9 @@ def _goods(steps: Iterable[Step]) -> MeringueGoods:
     rest: list[IngredientPortion] = []
     for step in steps:
         own = [p for p in step.inputs if isinstance(p, IngredientPortion)]
-        dried = any(p.ingredient == "white-dried" for p in own)
+        dried = any(counts_as(p.ingredient) == "white-dried" for p in own)
         for p in own:
-            if p.ingredient in WHITES or (p.ingredient == "water" and dried):
+            if counts_as(p.ingredient) in WHITES or (p.ingredient == "water" and dried):
                 whites.append(p)
             elif ingredient(p.ingredient).kind == "sugar":
                 sugar.append(p)

@@ -6,10 +6,12 @@ from collections.abc import Mapping, Sequence
 
 from kindwhisk.core.foams import balance
 from kindwhisk.core.foams.balance import Method, Ratio
-from kindwhisk.core.ingredients import Ingredient, ingredient
+from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.ingredients.allergens import Law
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.components import WHOLE, Component
 from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.held import Held, told
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.stream import StreamStep
@@ -17,8 +19,6 @@ from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.process.walk import WalkedStep
 from kindwhisk.core.values.model import Value
 
-BOUGHT = {"chocolate", "colour", "leavener", "setting", "flavour"}
-"""Kinds that come with a label of their own, where traces stand."""
 COOKED_FROM_C = 40.0
 
 
@@ -40,7 +40,11 @@ class IngredientTotal(Value):
     roles: tuple[RoleShare, ...]
     bulk_ml: float
     allergens: tuple[str, ...]
+    allergens_often: tuple[str, ...]
     check_label: bool
+    known: bool
+    allergens_known: bool
+    piece: bool
 
 
 class ComponentShare(Value):
@@ -51,13 +55,12 @@ class ComponentShare(Value):
     grams: float
 
 
-class ComponentView(Component):
+class ComponentView(Component, Held):
     """A component as it is expected.
 
     Attributes:
         yield_g, yield_ml: what leaves it for other components or the table.
         ready_before_s: likely seconds from when it must be ready to the end of the whole.
-        check_label: whether something bought is in it, whose label must be read for allergens.
     """
 
     yield_g: float
@@ -65,13 +68,6 @@ class ComponentView(Component):
     ready_before_s: float
     steps: tuple[str, ...]
     ingredients: tuple[ComponentShare, ...]
-    allergens: tuple[str, ...]
-    check_label: bool
-
-
-def bought(item: Ingredient) -> bool:
-    """Whether its label tells more than the table can."""
-    return item.kind in BOUGHT or item.id in {"margarine", "jam", "almond-butter", "hazelnut-paste"}
 
 
 def totals(formula: Formula) -> tuple[IngredientTotal, ...]:
@@ -94,10 +90,19 @@ def totals(formula: Formula) -> tuple[IngredientTotal, ...]:
                 roles=tuple(shares) if len(shares) > 1 else (),
                 bulk_ml=grams / item.bulk_g_per_ml,
                 allergens=item.allergens,
-                check_label=bought(item),
+                allergens_often=item.often,
+                check_label=item.check_label,
+                known=item.known,
+                allergens_known=item.allergens_known,
+                piece=item.piece is not None,
             )
         )
     return tuple(found)
+
+
+def law_of(walked: Sequence[WalkedStep]) -> Law:
+    """The list of allergens of the kitchen that a formula was walked in."""
+    return walked[0].place.kitchen.allergen_law if walked else Law.EU
 
 
 def _tails(steps: Sequence[Step], seconds: Mapping[str, float]) -> dict[str, float]:
@@ -134,8 +139,7 @@ def components(formula: Formula, walked: Sequence[WalkedStep]) -> tuple[Componen
                 ready_before_s=max((tails[i] for i, share in leaving.items() if share > 0), default=0.0),
                 steps=tuple(s.id for s in own),
                 ingredients=tuple(ComponentShare(id=i, name=ingredient(i).name, grams=g) for i, g in grams.items()),
-                allergens=whole.allergens,
-                check_label=any(bought(ingredient(i)) for i in grams),
+                **told(whole.holds, law_of(walked)),
             )
         )
     return tuple(views)

@@ -18,7 +18,7 @@ class IngredientPortion(Value):
     """
 
     source: Literal["ingredient"] = "ingredient"
-    ingredient: str = Field(max_length=40)
+    ingredient: str = Field(max_length=60)
     grams: float = Field(gt=0, le=10_000_000)
     temperature_c: float | None = Field(default=None, ge=-30, le=180)
     role: str = Field(default="", max_length=60)

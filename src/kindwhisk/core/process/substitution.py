@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Annotated, NamedTuple
 
 from pydantic import Field
 
-from kindwhisk.core.ingredients import Ingredient, ingredient, ingredient_table
+from kindwhisk.core.ingredients import Ingredient, counts_as, ingredient, ingredient_table, tell
 from kindwhisk.core.ingredients.acids import STRENGTH
+from kindwhisk.core.ingredients.goods import Good
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.process.comparison import About, Difference, compare, grams
 from kindwhisk.core.process.formula import Exchange, Formula
@@ -32,7 +34,7 @@ class Family(NamedTuple):
 
 
 def _kind(*kinds: str) -> tuple[str, ...]:
-    return tuple(i for i, item in ingredient_table().items() if item.kind in kinds)
+    return tuple(i for i, item in ingredient_table().items() if item.kind in kinds and item.piece is None)
 
 
 def families() -> tuple[Family, ...]:
@@ -85,8 +87,8 @@ class Offer(Value):
 class Swap(Value):
     """``share`` (0 to 1] of an ingredient abandoned for ``into``, in some steps or, by default, in all."""
 
-    ingredient: Annotated[str, Field(max_length=40)]
-    into: Annotated[str, Field(max_length=40)]
+    ingredient: Annotated[str, Field(max_length=60)]
+    into: Annotated[str, Field(max_length=60)]
     share: Annotated[float, Field(gt=0, le=1, allow_inf_nan=False)] = 1.0
     steps: tuple[Annotated[str, Field(max_length=40)], ...] = Field(default=(), max_length=120)
 
@@ -97,20 +99,26 @@ POWDERED_MILK = 0.092
 
 def _amount(item: Ingredient, match: str) -> float:
     if match == "mass":
-        return POWDERED_MILK**-1 if item.id == "milk-powder" else 1.0
+        return POWDERED_MILK**-1 if item.counts_as == "milk-powder" else 1.0
     if match == "strength":
-        return STRENGTH[item.id]
+        return STRENGTH[item.counts_as]
     return float(getattr(item.composition, match))
 
 
-def offers(ingredient_id: str) -> tuple[Offer, ...]:
-    """What can take its place; empty where nothing can."""
+def _belongs(ingredient_id: str, family: Family) -> bool:
+    return ingredient_id in family.members or counts_as(ingredient_id) in family.members
+
+
+def offers(ingredient_id: str, goods: Sequence[Good] = ()) -> tuple[Offer, ...]:
+    """What can take its place; empty where nothing can. ``goods`` are the kitchen's own, which may too."""
     old = ingredient(ingredient_id)
+    own = tuple(g.id for g in goods)
+    tell(g.ingredient() for g in goods)
     found = []
     for family in families():
-        if ingredient_id not in family.members:
+        if not _belongs(ingredient_id, family):
             continue
-        for other in family.members:
+        for other in (*(i for i in own if _belongs(i, family)), *family.members):
             new = ingredient(other)
             if other == ingredient_id or _amount(new, family.match) <= 0:
                 continue
@@ -164,15 +172,15 @@ def _told(difference: Difference) -> str:
     return f"{difference.where}, {difference.about.value}: {parts}"
 
 
-def substitute(formula: Formula, swap: Swap, kitchen: Kitchen) -> Formula:
+def substitute(formula: Formula, swap: Swap, kitchen: Kitchen, goods: Sequence[Good] = ()) -> Formula:
     """The formula with the swap made and an entry in its ledger that says what it changes in this kitchen.
 
     Raises:
         CraftError: the ingredient is not there, or nothing so unlike can take its place.
     """
-    offer = next((o for o in offers(swap.ingredient) if o.ingredient == swap.into), None)
+    offer = next((o for o in offers(swap.ingredient, goods) if o.ingredient == swap.into), None)
     if offer is None:
-        known = ", ".join(o.ingredient for o in offers(swap.ingredient)) or "nothing in the table"
+        known = ", ".join(o.ingredient for o in offers(swap.ingredient, goods)) or "nothing in the table"
         raise CraftError(
             f"{ingredient(swap.into).name} can't take the place of {ingredient(swap.ingredient).name}.",
             field="into",
@@ -195,7 +203,7 @@ def substitute(formula: Formula, swap: Swap, kitchen: Kitchen) -> Formula:
             field="ingredient",
             remedy="Choose one of: " + ", ".join(sorted({p.ingredient for p in formula.portions()})) + ".",
         )
-    changed = Formula.model_validate({**dict(formula), "steps": tuple(steps)})
+    changed = Formula.model_validate({**dict(formula), "steps": tuple(steps)}).carrying(goods)
     differences = compare(
         scale(formula, kitchen, Wish()).forecast,
         scale(changed, kitchen, Wish()).forecast,

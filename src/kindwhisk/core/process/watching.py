@@ -143,10 +143,10 @@ class EggIn(Value):
         egg = egg_g(content)
         if egg <= 0:
             return None
-        whole = any(i in content.parts for i in WHOLE_EGGS)
+        whole = any(i in content.counted for i in WHOLE_EGGS)
         return cls(
             white=whole or egg_white_g(content) > 0,
-            yolk=whole or any(i in content.parts for i in YOLKS),
+            yolk=whole or any(i in content.counted for i in YOLKS),
             sugar_to_egg=added_sugar_g(content) / egg,
         )
 

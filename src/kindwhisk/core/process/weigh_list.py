@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from kindwhisk.core.process.forecast import Forecast
+from kindwhisk.core.process.held import Held
 from kindwhisk.core.values.model import Value
 
 
@@ -17,6 +18,9 @@ class Weighing(Value):
     bulk_ml: float
     role: str
     written: str
+    allergens: tuple[str, ...]
+    allergens_known: bool
+    check_label: bool
 
 
 class Bowl(Value):
@@ -28,18 +32,17 @@ class Bowl(Value):
     items: tuple[Weighing, ...]
 
 
-class ComponentList(Value):
-    """The bowls of a component, with what it is known to contain; ``check_label`` where something bought is in it."""
+class ComponentList(Held):
+    """The bowls of a component, with what it holds for whom."""
 
     component: str
     name: str
     bowls: tuple[Bowl, ...]
-    allergens: tuple[str, ...]
-    check_label: bool
 
 
 def weigh_list(forecast: Forecast) -> tuple[ComponentList, ...]:
     """Every weighing of a forecast; components without any are left out."""
+    known = {i.id: i for i in forecast.ingredients}
     bulk = {i.id: i.bulk_ml / i.grams if i.grams else 0.0 for i in forecast.ingredients}
 
     def bowls(steps: Iterable[str]) -> tuple[Bowl, ...]:
@@ -54,6 +57,9 @@ def weigh_list(forecast: Forecast) -> tuple[ComponentList, ...]:
                     bulk_ml=t.grams * bulk.get(t.ingredient, 0.0),
                     role=t.role,
                     written=t.written,
+                    allergens=known[t.ingredient].allergens,
+                    allergens_known=known[t.ingredient].allergens_known,
+                    check_label=known[t.ingredient].check_label,
                 )
                 for t in step.inputs
                 if t.ingredient is not None
@@ -62,10 +68,5 @@ def weigh_list(forecast: Forecast) -> tuple[ComponentList, ...]:
                 found.append(Bowl(step=step.id, title=step.title, vessel=step.vessel_name, items=items))
         return tuple(found)
 
-    lists = (
-        ComponentList(
-            component=c.id, name=c.name, bowls=bowls(c.steps), allergens=c.allergens, check_label=c.check_label
-        )
-        for c in forecast.components
-    )
+    lists = (ComponentList(component=c.id, name=c.name, bowls=bowls(c.steps), **c.held) for c in forecast.components)
     return tuple(part for part in lists if part.bowls)

@@ -22,10 +22,7 @@ WORDS: dict[str, float] = {
 }  # fmt: skip
 _WORD = "|".join(sorted((re.escape(w) for w in WORDS), key=len, reverse=True))
 _RANGE = r"\s*(?:-|to|or|à|ou|o|a|đến|から)\s*"
-_ABOUT = (
-    r"(?:about|approx\.?|approximately|around|circa|env\.?|environ|ca\.?|khoảng|約|"
-    r"scant|heaping|heaped|generous|level)?\s*"
-)
+_ABOUT = r"(?:(?:about|approx\.?|approximately|around|circa|env\.?|environ|ca\.?|khoảng|scant|heaping|heaped|generous|level)(?!\w)|約)?\s*"
 BARE = ("pinch", "dash", "drop", "knob", "handful")
 """Units that stand for one where no number is given: ``pinch of salt``."""
 FEW: dict[str, tuple[float, str]] = {"数滴": (3.0, "滴"), "quelques gouttes": (3.0, "gouttes")}

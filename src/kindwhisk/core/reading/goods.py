@@ -6,8 +6,9 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
-from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.ingredients import counts_as, ingredient, tell
 from kindwhisk.core.ingredients.eggs import EggSize, egg_parts
+from kindwhisk.core.ingredients.goods import unknown
 from kindwhisk.core.process.portions import IngredientPortion
 from kindwhisk.core.reading.line import ReadLine
 from kindwhisk.core.values.model import Value
@@ -28,6 +29,11 @@ FILLING_WORDS = (
 
 SOAKS = {"evaporated-milk", "condensed-milk", "coconut-milk", "cream-35", "rum", "liqueur"}
 """What a soaked sponge stands in, where it is not listed under another heading."""
+FILLINGS = {
+    "cream-35", "cream-double", "creme-fraiche", "mascarpone", "cream-cheese", "gelatine", "jam", "jam-raspberry",
+    "jam-strawberry", "jam-berry", "marmalade", "lemon-curd",
+}  # fmt: skip
+"""What lies between layers, where it is not listed under another heading."""
 MOST_G = 100_000.0
 
 
@@ -56,11 +62,18 @@ class RecipeGoods:
     soak: list[IngredientPortion] = field(default_factory=list)
 
 
+def _strange(words: str) -> str:
+    """The id of a good that is not known."""
+    good = unknown(words).ingredient()
+    tell((good,))
+    return good.id
+
+
 def _portion(line: ReadLine, role: str = "", share: float = 1.0) -> IngredientPortion:
-    assert line.ingredient is not None
     assert line.grams is not None
+    stands = line.ingredient or _strange(line.unknown)
     grams = min(max(line.grams * share, 0.01), MOST_G)
-    return IngredientPortion(ingredient=line.ingredient, grams=round(grams, 2), role=role[:40], written=line.text[:200])
+    return IngredientPortion(ingredient=stands, grams=round(grams, 2), role=role[:40], written=line.text[:200])
 
 
 def _separated(line: ReadLine, eggs: EggSize, goods: RecipeGoods) -> None:
@@ -78,20 +91,23 @@ def sort_goods(  # noqa: PLR0912
     """Every line with a weight, by the part that it plays; what was assumed goes into ``questions``."""
     goods = RecipeGoods()
     known = [(line, group) for line, group in zip(lines, groups, strict=True) if line.ingredient and line.grams]
-    has_whites = any(line.ingredient == "egg-white" for line, _ in known)
-    in_meringue = any(re.search(MERINGUE_WORDS, g) for line, g in known if line.ingredient == "egg-white")
+    has_whites = any(counts_as(line.ingredient or "") == "egg-white" for line, _ in known)
+    in_meringue = any(
+        re.search(MERINGUE_WORDS, g) for line, g in known if counts_as(line.ingredient or "") == "egg-white"
+    )
     sugars: list[tuple[ReadLine, str]] = []
     for line, group in known:
         item = ingredient(line.ingredient or "")
+        known_as = item.counts_as
         if re.search(FILLING_WORDS, group) and not re.search(MERINGUE_WORDS, group):
             goods.filling.append(_portion(line))
-        elif line.ingredient in {"egg-white", "white-pasteurised", "white-dried"}:
+        elif known_as in {"egg-white", "white-pasteurised", "white-dried"}:
             # White under another heading than the meringue's goes raw into the paste.
             paste = technique is Technique.SHELLS and in_meringue and not re.search(MERINGUE_WORDS, group)
             (goods.wet if paste else goods.whites).append(_portion(line, "paste" if paste else ""))
-        elif technique is Technique.SOAKED_SPONGE and line.ingredient in SOAKS:
+        elif technique is Technique.SOAKED_SPONGE and known_as in SOAKS:
             goods.soak.append(_portion(line))
-        elif line.ingredient in {"egg-yolk", "yolk-pasteurised"}:
+        elif known_as in {"egg-yolk", "yolk-pasteurised"}:
             goods.yolks.append(_portion(line))
         elif item.kind == "egg":
             if technique in APART and not has_whites:
@@ -115,13 +131,20 @@ def sort_goods(  # noqa: PLR0912
             goods.dry.append(_portion(line))
         elif item.kind in {"fat", "chocolate"}:
             goods.fat.append(_portion(line))
-        elif (
-            item.id in {"cream-35", "mascarpone", "cream-cheese", "jam", "gelatine"}
-            and technique is not Technique.MOUSSE
-        ):
+        elif known_as in FILLINGS and technique is not Technique.MOUSSE:
             goods.filling.append(_portion(line))
         else:
             goods.wet.append(_portion(line))
+    for line, group in zip(lines, groups, strict=True):
+        if line.ingredient is None and line.unknown and line.grams:
+            (goods.filling if re.search(FILLING_WORDS, group) else goods.wet).append(_portion(line))
+            questions.append(
+                Question(
+                    field=line.text[:80],
+                    text=f"“{line.unknown}” is not known here. What is it?",
+                    assumed=f"{line.grams:.0f} g of something of which only the weight counts; allergens not known",
+                )
+            )
     _split_sugar(sugars, goods, technique, questions)
     return goods
 
@@ -135,8 +158,8 @@ def _split_sugar(
         goods.base_sugar += [_portion(line) for line, _ in sugars]
         return
     if technique is Technique.SHELLS:
-        goods.dry += [_portion(line, "dry") for line, _ in sugars if line.ingredient == "icing-sugar"]
-        sugars = [(line, group) for line, group in sugars if line.ingredient != "icing-sugar"]
+        goods.dry += [_portion(line, "dry") for line, _ in sugars if counts_as(line.ingredient or "") == "icing-sugar"]
+        sugars = [(line, group) for line, group in sugars if counts_as(line.ingredient or "") != "icing-sugar"]
     marked = [(line, bool(re.search(MERINGUE_WORDS, f"{group} {line.text.lower()}"))) for line, group in sugars]
     if any(m for _, m in marked):
         goods.meringue_sugar += [_portion(line, "meringue") for line, m in marked if m]

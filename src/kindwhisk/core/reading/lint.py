@@ -8,7 +8,7 @@ from enum import StrEnum
 
 from kindwhisk.core.foams import balance
 from kindwhisk.core.foams.foam import egg_white_g
-from kindwhisk.core.ingredients import ingredient, ingredient_table
+from kindwhisk.core.ingredients import counts_as, ingredient, ingredient_table
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.reading.line import DISAGREE, ReadLine
 from kindwhisk.core.reading.method import BAKES, FOLDS, LINES_TIN, PREHEATS, WHIPS, MethodReading
@@ -49,7 +49,7 @@ STANDS_FOR: dict[str, set[str]] = {
         "almond-flour",
     },
     "sugar": {"icing-sugar", "brown-sugar", "dark-brown-sugar"},
-    "chocolate-dark": {"chocolate-milk", "chocolate-white", "cocoa"},
+    "chocolate-dark": {"chocolate-milk", "chocolate-white", "cocoa", "chips-dark", "chocolate-unsweetened"},
     "milk": {
         "evaporated-milk",
         "condensed-milk",
@@ -70,8 +70,11 @@ STANDS_FOR: dict[str, set[str]] = {
     "coffee": {"coffee-instant"},
     "almond-flour": {"almond-butter"},
     "tea-black": {"tea-brewed"},
-    "jam": {"raspberry-puree", "strawberry-puree"},
-    "cocoa": {"chocolate-dark"},
+    "jam": {"jam-raspberry", "jam-strawberry", "jam-berry"},
+    "jam-berry": {"jam", "jam-raspberry", "jam-strawberry"},
+    "almond": {"almond-flour"},
+    "hazelnut": {"hazelnut-ground"},
+    "cocoa": {"chocolate-dark", "cocoa-dutch"},
 }
 """A method's word that may well mean what the list calls by a longer name."""
 UNNAMED = {"water", "salt"}
@@ -80,7 +83,14 @@ MISJUDGED = {"dry measure"}
 
 
 def _covers(word: str, listed: set[str]) -> bool:
-    return word in listed or bool(STANDS_FOR.get(word, set()) & listed)
+    return (
+        word in listed or bool(STANDS_FOR.get(word, set()) & listed) or any(_same_food(word, other) for other in listed)
+    )
+
+
+def _same_food(a: str, b: str) -> bool:
+    """Whether two ids are one food, whole and cut, or one that counts as the other."""
+    return a.startswith(f"{b}-") or b.startswith(f"{a}-") or counts_as(a) == counts_as(b)
 
 
 def _lists(lines: Sequence[ReadLine], method: MethodReading) -> Iterator[Remark]:
@@ -109,7 +119,7 @@ def _lists(lines: Sequence[ReadLine], method: MethodReading) -> Iterator[Remark]
             continue
         words = [w for w in line.name.split() if len(w) > 3]
         meant = (
-            line.ingredient in spoken
+            any(line.ingredient == s or _same_food(line.ingredient, s) for s in spoken)
             or any(w in said for w in words)
             or any(line.ingredient in STANDS_FOR.get(w, set()) for w in spoken)
         )
@@ -131,8 +141,8 @@ def _amounts(lines: Sequence[ReadLine]) -> Iterator[Remark]:
                 id="unknown",
                 level=Level.MISSING,
                 where=line.text,
-                text="This line was not recognised.",
-                consequence="It is left out until you say what it is.",
+                text=f"“{line.unknown or line.text}” is not known here.",
+                consequence="Only its weight counts, and no list of allergens is complete, until you say what it is.",
             )
         elif line.grams is None and line.ingredient not in UNNAMED:
             yield Remark(
@@ -192,7 +202,7 @@ def _proportions(lines: Sequence[ReadLine]) -> Iterator[Remark]:
             yield Remark(
                 id="out-of-proportion",
                 level=Level.WRONG,
-                where=next((line.text for line in lines if line.ingredient == name), ""),
+                where=next((line.text for line in lines if counts_as(line.ingredient or "") == name), ""),
                 text=f"{ingredient(name).name}: {there / total:.0%} of {of} is far out of proportion.",
                 consequence=consequence,
             )

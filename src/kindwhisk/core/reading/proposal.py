@@ -4,14 +4,18 @@ from __future__ import annotations
 
 import re
 import unicodedata
+from collections.abc import Sequence
 
+from kindwhisk.core.ingredients import counts_as, tell
 from kindwhisk.core.ingredients.eggs import EggSize
+from kindwhisk.core.ingredients.goods import Good, unknown
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.reading.classes import build
 from kindwhisk.core.reading.goods import Question, sort_goods
 from kindwhisk.core.reading.line import ReadLine, read_line
 from kindwhisk.core.reading.lint import Remark, lint
 from kindwhisk.core.reading.method import MethodReading, read_method
+from kindwhisk.core.reading.naming import shelf_of
 from kindwhisk.core.reading.recipe import Written
 from kindwhisk.core.reading.shapes import MethodPlan
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
@@ -92,17 +96,19 @@ def _plan(method: MethodReading, technique: Technique, questions: list[Question]
     )
 
 
-def read(written: Written, eggs: EggSize, technique: Technique | None = None) -> ReadRecipe:
+def read(written: Written, eggs: EggSize, technique: Technique | None = None, goods: Sequence[Good] = ()) -> ReadRecipe:
     """Read a recipe's lines and method and propose a process.
 
     Args:
         written: the recipe in its parts.
         eggs: the class that ``3 eggs`` means here.
         technique: the class, where the baker has said it; else it is taken from the text.
+        goods: the kitchen's own, which recipes may name.
     """
-    lines = tuple(read_line(line.text, eggs) for line in written.lines)
+    shelf = shelf_of(goods)
+    lines = tuple(read_line(line.text, eggs, shelf) for line in written.lines)
     groups = tuple(line.group for line in written.lines)
-    listed = {line.ingredient for line in lines if line.ingredient}
+    listed = {i for line in lines if line.ingredient for i in (line.ingredient, counts_as(line.ingredient))}
     if any("separated" in line.prepared for line in lines):
         listed |= {"egg-white", "egg-yolk"}
     method = read_method(written.title, written.method, listed)
@@ -114,9 +120,15 @@ def read(written: Written, eggs: EggSize, technique: Technique | None = None) ->
     title = written.title or f"Untitled {chosen.value}"
     formula = None
     try:
-        goods = sort_goods(lines, groups, chosen, eggs, questions)
+        sorted_goods = sort_goods(lines, groups, chosen, eggs, questions)
         plan = _plan(method, chosen, questions)
-        formula = build(slug(title), title, written.servings or 8, plan, goods)
+        strange = [unknown(line.unknown) for line in lines if line.unknown]
+        built = build(slug(title), title, written.servings or 8, plan, sorted_goods)
+        tell(good.ingredient() for good in strange)
+        # What is named without an amount is not weighed, but what it holds must not be lost.
+        ids = [line.ingredient or unknown(line.unknown).id for line in lines if line.grams is None and line.text]
+        besides = tuple(dict.fromkeys(i for i in ids if i != "water"))
+        formula = built.model_copy(update={"besides": besides[:60]}).carrying((*goods, *strange))
     except CraftError as error:
         questions.append(Question(field=error.field, text=error.message, assumed=error.remedy))
     return ReadRecipe(

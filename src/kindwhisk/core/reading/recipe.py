@@ -10,7 +10,7 @@ from html import unescape
 from typing import Any
 
 from kindwhisk.core.reading.amounts import amounts
-from kindwhisk.core.reading.names import find
+from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.units import TO_TASTE
 from kindwhisk.core.values.errors import CraftError
@@ -24,6 +24,7 @@ DOES = re.compile(
 """How a sentence of a method begins."""
 SENTENCES = re.compile(r"[a-z]{5,}[.!] +[A-Z][a-z]+|[。].")
 COVERS = 0.6
+SHORT = 70
 LONGEST = 40_000
 MOST_LINES = 120
 INGREDIENTS = re.compile(
@@ -65,9 +66,13 @@ def _ingredient_like(line: str) -> bool:
     text = plain(line)
     if not text or len(text) > 140 or (NUMBERED.match(line) and len(text) > 60):
         return False
-    named = find(text)
-    if named is None or len(text) >= 110 or DOES.match(text) or SENTENCES.search(line):
+    if len(text) >= 110 or DOES.match(text) or SENTENCES.search(line):
         return False
+    named = next(iter(find_all(text)), None)
+    if named is None:
+        # Not a food that is known: an amount in front of it still makes it one.
+        first = next(iter(amounts(text)), None)
+        return first is not None and first.start <= 1 and first.unit is not None and len(text) < SHORT
     if amounts(text) or any(word in text for word in TO_TASTE):
         return True
     # Without an amount it is an ingredient only if it names nothing else: a “chocolate cake” is a title.
@@ -75,7 +80,7 @@ def _ingredient_like(line: str) -> bool:
 
 
 def _is_heading(row: str) -> bool:
-    """A short line in a list without an amount, such as ``Almond paste``."""
+    """A short line in a list without an amount, such as ``Almond paste``; amounts follow a heading."""
     text = plain(row)
     return len(text) < 40 and not amounts(text) and not _ingredient_like(row) and not re.search(r"[.,;!]", text)
 
@@ -113,7 +118,7 @@ def from_text(text: str) -> Written:  # noqa: PLR0912
     part, group = "", ""
     lines: list[WrittenLine] = []
     method: list[str] = []
-    for row in rows:
+    for row, following in zip(rows, [*rows[1:], ""], strict=True):
         flat = plain(row).rstrip(":").strip()
         if row is title or (row == title and not lines and not method):
             continue
@@ -127,7 +132,7 @@ def from_text(text: str) -> Written:  # noqa: PLR0912
             continue
         elif part != "method" and (heading := GROUP.match(plain(row))) and not _ingredient_like(row):
             group = next(g for g in heading.groups() if g).strip()
-        elif part == "ingredients" and _is_heading(row):
+        elif part == "ingredients" and _is_heading(row) and (row.endswith(":") or amounts(plain(following))):
             group = plain(row).strip()
         elif (
             part == "method" or (part == "" and not _ingredient_like(row)) or (part == "ingredients" and len(row) > 160)

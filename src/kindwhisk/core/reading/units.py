@@ -61,12 +61,21 @@ _TABLE: tuple[tuple[Unit, str], ...] = (
     (Unit("glass", V, "milliliter", 200), "verre|verres|bicchiere|bicchieri|カップ|ｶｯﾌﾟ"),
     (Unit("tazza", V, "milliliter", 240), "tazza|tazze|cốc|chén|bát"),
     (Unit("stick", M, "gram", 113.4), "stick|sticks"),
-    (Unit("knob", M, "gram", 15), "knob|knobs|noix|noisette|noce"),
+    (Unit("knob", M, "gram", 15), "knob|knobs|noix de|noisette de|noce di"),
     (Unit("handful", M, "gram", 30), "handful|handfuls|poignée|poignées|manciata"),
     (Unit("pinch", S, "gram", 0.35), "pinch|pinches|pincée|pincées|pizzico|pizzichi|nhúm|chút xíu|chút|ひとつまみ|少々"),
-    (Unit("can", P), "can|cans|tin|tins|boîte|boîtes|lattina|lon|hộp|缶"),
-    (Unit("pack", P), "packet|packets|package|packages|pkg|pkg.|pack|packs|sachet|sachets|envelope|envelopes|carton|"
-                      "cartons|bag|bags|bustina|bustine|gói|袋|paquet|paquets|block|blocks|brick|bricks|container|containers|tub|tubs"),
+    (Unit("can", P), "can|cans|tin|tins|boîte|boîtes|lattina|lattine|scatola|scatole|lon|hộp|缶"),
+    (Unit("pack", P), "packet|packets|package|packages|pkg|pkg.|pack|packs|gói|paquet|paquets|pacco|pacchi|confezione|confezioni|パック"),
+    (Unit("carton", P), "carton|cartons|brick|bricks|brique|briques|brik|紙パック"),
+    (Unit("sachet", P), "sachet|sachets|envelope|envelopes|bustina|bustine|袋"),
+    (Unit("block", P), "block|blocks|plaquette|plaquettes|panetto|panetti"),
+    (Unit("tub", P), "tub|tubs|container|containers|pot|pots|vasetto|vasetti|barquette|barquettes|hũ"),
+    (Unit("jar", P), "jar|jars|bocal|bocaux|barattolo|barattoli|lọ|瓶"),
+    (Unit("bag", P), "bag|bags|sacchetto|sacchetti|túi"),
+    (Unit("box", P), "box|boxes|箱"),
+    (Unit("bottle", P), "bottle|bottles|bouteille|bouteilles|bottiglia|chai"),
+    (Unit("punnet", P), "punnet|punnets"),
+    (Unit("bar", P), "bar|bars|tablette|tablettes|tavoletta|tavolette|thanh"),
     (Unit("leaf", P), "leaf|leaves|sheet|sheets|feuille|feuilles|foglio|fogli|lá|枚"),
     (Unit("piece", P), "piece|pieces|個|ヶ|コ|quả|trái|cái|本"),
     (Unit("C", K, "degree_Celsius"), "c|°c|celsius|degrees c"),
@@ -92,6 +101,5 @@ UNITS = units_of(M, V, P, S)
 """What stands behind an amount in a recipe's line."""
 BEFORE_NUMBER = ("大さじ", "大匙", "小さじ", "小匙", "カップ")
 """Units that stand in front of their number."""
-CONTAINERS = {"can", "pack"}
 TO_TASTE = ("to taste", "as needed", "as required", "for dusting", "for greasing", "for serving", "à volonté", "q.b.", "q. b.",
             "quanto basta", "適量", "お好みで", "tùy thích", "tuỳ thích", "vừa đủ", "pour le moule", "per lo stampo", "optional")  # fmt: skip

@@ -76,12 +76,27 @@ WARM_EGG = Caution(
 )
 
 
-def allergen_caution(allergens: tuple[str, ...]) -> Caution | None:
-    """What a batch is known to contain; None when nothing is on the list."""
-    if not allergens:
-        return None
+def allergen_caution(contains: str, labels: str) -> Caution:
+    """What a batch is known to contain, to be said when it is served."""
     return Caution(
         id="allergens",
-        text="Contains " + ", ".join(allergens) + ". Check the labels of bought goods for more.",
+        text=f"{contains} {labels or 'Check the labels of bought goods for more.'}",
         reason="Traces can make someone seriously ill; the table knows ingredients, not labels.",
+    )
+
+
+def allergens_come_in(names: tuple[str, ...], unknown: tuple[str, ...]) -> Caution:
+    """What comes into the kitchen's bowls here for the first time in a batch."""
+    known = ", ".join(names)
+    strange = ", ".join(f"“{word}”" for word in unknown)
+    said = [
+        f"{known[:1].upper()}{known[1:]} {'come' if len(names) > 1 else 'comes'} in here" if names else "",
+        f"{strange} {'is' if len(unknown) == 1 else 'are'} not known here: read the label before it goes in"
+        if unknown
+        else "",
+    ]
+    return Caution(
+        id="allergens-come-in",
+        text="; ".join(s for s in said if s) + ". Keep their scoops, cloths and crumbs away from other work.",
+        reason="What is wiped or dusted from one bowl to the next can make someone seriously ill.",
     )

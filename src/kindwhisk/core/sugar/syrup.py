@@ -10,6 +10,7 @@ from bisect import bisect_left
 from collections.abc import Callable
 from functools import cache, lru_cache
 
+from kindwhisk.core.ingredients import counts_as
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Basis, Estimate
@@ -126,6 +127,6 @@ def rise_factor(content: Material) -> Estimate:
     whole = sum(grams.values())
     if whole <= 0:
         return Estimate.exact(1.0, Basis.RECALLED)
-    likely = sum(g * OTHER_SUGARS.get(i, (1.0, 0.0))[0] for i, g in grams.items()) / whole
-    half = sum(g * OTHER_SUGARS.get(i, (1.0, 0.0))[1] for i, g in grams.items()) / whole
+    likely = sum(g * OTHER_SUGARS.get(counts_as(i), (1.0, 0.0))[0] for i, g in grams.items()) / whole
+    half = sum(g * OTHER_SUGARS.get(counts_as(i), (1.0, 0.0))[1] for i, g in grams.items()) / whole
     return Estimate(low=likely - half, likely=likely, high=likely + half, basis=Basis.RECALLED)

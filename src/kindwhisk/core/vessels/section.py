@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.tins.shapes import Tin, profile
@@ -18,6 +19,31 @@ class WallPoint(Value):
     height_mm: float
     outer_mm: float
     inner_mm: float
+
+
+class PieceSeen(Value):
+    """Pieces in a content: their colour, size in mm, and share of its volume."""
+
+    name: str
+    colour: str
+    size_mm: float
+    volume_share: float
+
+
+def pieces_of(material: Material) -> tuple[PieceSeen, ...]:
+    """The pieces in a content, as a drawing needs them."""
+    volume = material.volume_ml.likely
+    items = [(ingredient(i), g) for i, g in material.parts.items()]
+    return tuple(
+        PieceSeen(
+            name=item.name,
+            colour=item.colour,
+            size_mm=item.piece.size_mm,
+            volume_share=min(1.0, grams / item.density_g_per_ml / volume),
+        )
+        for item, grams in items
+        if item.piece is not None and volume > 0
+    )
 
 
 class Section(Value):
@@ -43,31 +69,22 @@ class Section(Value):
     rise_mm: Estimate | None = None
     count: int = 1
     free: bool = False
+    pieces: tuple[PieceSeen, ...] = ()
 
 
 def of_vessel(vessel: Vessel, material: Material) -> Section:
     """The section of a bowl, pot, jug, bag or sheet."""
-    return of_content(
-        vessel,
-        material.volume_ml,
-        material.gas_free_volume_ml,
-        material.mass_g,
-        material.colour,
-        density=material.density_g_per_ml,
-        baked=material.baked,
+    seen = of_content(vessel, material.volume_ml, material.gas_free_volume_ml, material.mass_g, material.colour)
+    return seen.model_copy(
+        update={
+            "density_g_per_ml": material.density_g_per_ml,
+            "baked": material.baked,
+            "pieces": pieces_of(material),
+        }
     )
 
 
-def of_content(
-    vessel: Vessel,
-    volume_ml: Estimate,
-    free_ml: float,
-    mass_g: float,
-    colour: str,
-    *,
-    density: Estimate | None = None,
-    baked: bool = False,
-) -> Section:
+def of_content(vessel: Vessel, volume_ml: Estimate, free_ml: float, mass_g: float, colour: str) -> Section:
     """The section of a vessel with a content of which these figures are known; ``free_ml`` is without bubbles."""
     likely = volume_ml.likely
     # Closer together at the bottom, where a bowl is round.
@@ -80,9 +97,9 @@ def of_content(
         level_mm=vessel.level_mm(likely),
         start_level_mm=vessel.level_mm(free_ml),
         volume_ml=volume_ml,
-        density_g_per_ml=density or Estimate.exact(mass_g / likely if likely > 0 else 1.0, volume_ml.basis),
+        density_g_per_ml=Estimate.exact(mass_g / likely if likely > 0 else 1.0, volume_ml.basis),
         air_fraction=1 - free_ml / likely if likely > 0 else 0.0,
-        baked=baked,
+        baked=False,
         colour=colour,
     )
 
@@ -113,6 +130,7 @@ def of_tin(
         inverted=inverted,
         rise_mm=rise_mm,
         count=count,
+        pieces=pieces_of(material),
     )
 
 
@@ -136,4 +154,5 @@ def of_piece(name: str, piece: PipedPiece, material: Material, count: int) -> Se
         colour=material.colour,
         count=count,
         free=True,
+        pieces=pieces_of(material),
     )

@@ -267,7 +267,8 @@ def citrus_roll() -> Formula:
             *part(
                 "roll",
                 do(
-                    AssembleStep, "spread", "Spread the cream", RACK, of("cool"), of("whip-cream"),
+                    AssembleStep, "spread", "Spread the cream, lay mandarins on", RACK, of("cool"), of("whip-cream"),
+                    g("mandarin", 90, "laid on the cream"),
                     joining=Joining.SPREAD,
                 ),
                 do(RollStep, "roll", "Roll it up", RACK, of("spread"), sheet_mm=13),

@@ -108,6 +108,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bakes/{bake_id}/label": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Label
+         * @description What stands on its label: what it is, when it was made, and what it holds for whom.
+         */
+        get: operations["label_api_bakes__bake_id__label_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/{bake_id}/label.txt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Label As Text
+         * @description The label as plain text.
+         */
+        get: operations["label_as_text_api_bakes__bake_id__label_txt_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bakes/{bake_id}/readings.csv": {
         parameters: {
             query?: never;
@@ -377,7 +417,7 @@ export interface paths {
         };
         /**
          * Ingredients
-         * @description The ingredient table, by name.
+         * @description The ingredient table with the kitchen's own goods, by name.
          */
         get: operations["ingredients_api_craft_ingredients_get"];
         put?: never;
@@ -1176,6 +1216,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/goods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Listed
+         * @description The kitchen's own goods; with ``find``, those and the table's foods that go by such a name, the nearest first.
+         */
+        get: operations["listed_api_goods_get"];
+        put?: never;
+        /**
+         * Add
+         * @description Put a good on the shelf. Formulas that name it by words not known until now are made with it from here on.
+         */
+        post: operations["add_api_goods_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/goods/allergens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Allergens
+         * @description The list of allergens by this kitchen's law.
+         */
+        get: operations["allergens_api_goods_allergens_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/goods/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Csv
+         * @description The kitchen's own goods as a table.
+         */
+        get: operations["as_csv_api_goods_csv_get"];
+        put?: never;
+        /**
+         * From Csv
+         * @description Read a table of goods: one whose name is known is changed, others are added. All of them, or none.
+         */
+        post: operations["from_csv_api_goods_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/goods/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One
+         * @description A good of the kitchen's own.
+         */
+        get: operations["one_api_goods__key__get"];
+        /**
+         * Change
+         * @description Change a good. Formulas made with it get a new version; bakes of the past keep what they were made with.
+         */
+        put: operations["change_api_goods__key__put"];
+        post?: never;
+        /**
+         * Remove
+         * @description Take a good off the shelf. Formulas that are made with it keep it as it was.
+         */
+        delete: operations["remove_api_goods__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -1530,6 +1666,21 @@ export interface components {
             sign: string;
         };
         /**
+         * AllergenList
+         * @description A law's list: its groups, each with the allergens that it gathers, and what each is called.
+         */
+        AllergenList: {
+            /** Groups */
+            groups: {
+                [key: string]: string[];
+            };
+            law: components["schemas"]["Law"];
+            /** Names */
+            names: {
+                [key: string]: string;
+            };
+        };
+        /**
          * Allotment
          * @description A way to share a batter out. ``rest_ml`` goes into neither; ``cases`` small paper cases would take it.
          */
@@ -1846,14 +1997,60 @@ export interface components {
             why: string;
         };
         /**
+         * BakeLabel
+         * @description What stands on a label.
+         *
+         *     ``batch`` leads back to the log, ``made`` is how much of what was made in it; ``raw_egg`` is empty where all of its
+         *     egg was baked.
+         */
+        BakeLabel: {
+            /** Allergens */
+            allergens: string[];
+            /** Allergens Often */
+            allergens_often: string[];
+            /** Allergens Unknown */
+            allergens_unknown: string[];
+            /** Batch */
+            batch: string;
+            /** Check Labels */
+            check_labels: string[];
+            /** Contains */
+            contains: string;
+            /** Defers */
+            defers: string;
+            /** Labels */
+            labels: string;
+            /** Made */
+            made: string;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Raw Egg */
+            raw_egg: string;
+            /** Title */
+            title: string;
+            /** Weight G */
+            weight_g: number;
+        };
+        /**
          * BakeState
          * @description Everything that a page needs, from the events and a moment.
          */
         BakeState: {
             /** Allergens */
             allergens: string[];
+            /** Allergens Often */
+            allergens_often: string[];
+            /** Allergens Unknown */
+            allergens_unknown: string[];
             /** Batch */
             batch: string;
+            /** Check Labels */
+            check_labels: string[];
+            /** Contains */
+            contains: string;
             /** Current */
             current: string | null;
             /** Details */
@@ -1874,6 +2071,8 @@ export interface components {
             gate: components["schemas"]["GateView"] | null;
             /** Id */
             id: string;
+            /** Labels */
+            labels: string;
             /** Late By S */
             late_by_s: number;
             /** Meetings */
@@ -2408,6 +2607,16 @@ export interface components {
             vessel: string;
         };
         /**
+         * Choice
+         * @description One of several weights that an amount may mean, to be chosen.
+         */
+        Choice: {
+            /** Grams */
+            grams: number;
+            /** Says */
+            says: string;
+        };
+        /**
          * Column
          * @description A temperature on its way, for one upright scale (C). ``measured`` tells a reading from a model's figure.
          *
@@ -2502,17 +2711,25 @@ export interface components {
         };
         /**
          * ComponentList
-         * @description The bowls of a component, with what it is known to contain; ``check_label`` where something bought is in it.
+         * @description The bowls of a component, with what it holds for whom.
          */
         ComponentList: {
             /** Allergens */
             allergens: string[];
+            /** Allergens Often */
+            allergens_often: string[];
+            /** Allergens Unknown */
+            allergens_unknown: string[];
             /** Bowls */
             bowls: components["schemas"]["Bowl"][];
-            /** Check Label */
-            check_label: boolean;
+            /** Check Labels */
+            check_labels: string[];
             /** Component */
             component: string;
+            /** Contains */
+            contains: string;
+            /** Labels */
+            labels: string;
             /** Name */
             name: string;
         };
@@ -2535,17 +2752,24 @@ export interface components {
          *     Attributes:
          *         yield_g, yield_ml: what leaves it for other components or the table.
          *         ready_before_s: likely seconds from when it must be ready to the end of the whole.
-         *         check_label: whether something bought is in it, whose label must be read for allergens.
          */
         ComponentView: {
             /** Allergens */
             allergens: string[];
-            /** Check Label */
-            check_label: boolean;
+            /** Allergens Often */
+            allergens_often: string[];
+            /** Allergens Unknown */
+            allergens_unknown: string[];
+            /** Check Labels */
+            check_labels: string[];
+            /** Contains */
+            contains: string;
             /** Id */
             id: string;
             /** Ingredients */
             ingredients: components["schemas"]["ComponentShare"][];
+            /** Labels */
+            labels: string;
             /** Name */
             name: string;
             part: components["schemas"]["Part"];
@@ -2558,6 +2782,57 @@ export interface components {
             yield_g: number;
             /** Yield Ml */
             yield_ml: number;
+        };
+        /**
+         * Composition
+         * @description Mass fractions that sum to one; ``other`` is ash, acids and whatever a table does not tell apart.
+         */
+        Composition: {
+            /**
+             * Alcohol
+             * @default 0
+             */
+            alcohol: number;
+            /**
+             * Fat
+             * @default 0
+             */
+            fat: number;
+            /**
+             * Fibre
+             * @default 0
+             */
+            fibre: number;
+            /**
+             * Other
+             * @default 0
+             */
+            other: number;
+            /**
+             * Protein
+             * @default 0
+             */
+            protein: number;
+            /**
+             * Salt
+             * @default 0
+             */
+            salt: number;
+            /**
+             * Starch
+             * @default 0
+             */
+            starch: number;
+            /**
+             * Sugars
+             * @default 0
+             */
+            sugars: number;
+            /**
+             * Water
+             * @default 0
+             */
+            water: number;
         };
         /**
          * Concentration
@@ -2713,6 +2988,20 @@ export interface components {
             water_boils_c: number;
         };
         /**
+         * Cost
+         * @description In the kitchen's own money: ``amount`` of ``priced_g`` grams; ``unpriced`` are goods without a price.
+         */
+        Cost: {
+            /** Amount */
+            amount: number;
+            /** Priced G */
+            priced_g: number;
+            /** Total G */
+            total_g: number;
+            /** Unpriced */
+            unpriced: string[];
+        };
+        /**
          * CourseAddition
          * @description An addition and the step that makes it.
          */
@@ -2793,6 +3082,14 @@ export interface components {
             strange: boolean;
             /** Why */
             why: string;
+        };
+        /**
+         * CsvText
+         * @description A table of goods.
+         */
+        CsvText: {
+            /** Text */
+            text: string;
         };
         /**
          * Cue
@@ -3027,13 +3324,26 @@ export interface components {
         /**
          * Draft
          * @description Steps, components and vessels as they are being written: what they hold may still be nonsense.
+         *
+         *     ``goods`` are what it is made with that is not of the ingredient table; ``besides`` are ingredients that are used
+         *     without an amount, for greasing, dusting or to taste: nothing is reckoned with them but what they hold for whom.
          */
         Draft: {
+            /**
+             * Besides
+             * @default []
+             */
+            besides: string[];
             /**
              * Components
              * @default []
              */
             components: components["schemas"]["Component"][];
+            /**
+             * Goods
+             * @default []
+             */
+            goods: components["schemas"]["Good"][];
             /** Id */
             id: string;
             /**
@@ -3577,10 +3887,21 @@ export interface components {
         ForecastView: {
             /** Allergens */
             allergens: string[];
+            /** Allergens Often */
+            allergens_often: string[];
+            /** Allergens Unknown */
+            allergens_unknown: string[];
             /** Balance */
             balance: components["schemas"]["Ratio"][];
+            /** Besides */
+            besides: string[];
+            /** Check Labels */
+            check_labels: string[];
             /** Components */
             components: components["schemas"]["ComponentView"][];
+            /** Contains */
+            contains: string;
+            cost: components["schemas"]["Cost"];
             depth: components["schemas"]["Depth"] | null;
             eggs: components["schemas"]["EggNeed"] | null;
             /** Factor */
@@ -3593,6 +3914,8 @@ export interface components {
             formula_id: string;
             /** Ingredients */
             ingredients: components["schemas"]["IngredientTotal"][];
+            /** Labels */
+            labels: string;
             /** Oven */
             oven: string;
             /** Servings */
@@ -3628,10 +3951,20 @@ export interface components {
          */
         Formula: {
             /**
+             * Besides
+             * @default []
+             */
+            besides: string[];
+            /**
              * Components
              * @default []
              */
             components: components["schemas"]["Component"][];
+            /**
+             * Goods
+             * @default []
+             */
+            goods: components["schemas"]["Good"][];
             /** Id */
             id: string;
             /**
@@ -3674,13 +4007,24 @@ export interface components {
         /**
          * FormulaView
          * @description A formula with its number, the choices it makes, and its meringues and folds by the step that finishes each.
+         *
+         *     ``goods`` are the names of what it is made with that is not of the ingredient table, by id; ``allergens`` are
+         *     complete only while ``allergens_unknown`` is empty.
          */
         FormulaView: {
+            /** Allergens */
+            allergens: string[];
+            /** Allergens Unknown */
+            allergens_unknown: string[];
             /** Folds */
             folds: {
                 [key: string]: components["schemas"]["FoldSchool"];
             };
             formula: components["schemas"]["Formula"];
+            /** Goods */
+            goods: {
+                [key: string]: string;
+            };
             /** Meringues */
             meringues: {
                 [key: string]: components["schemas"]["Method"];
@@ -3774,16 +4118,30 @@ export interface components {
         /**
          * Glance
          * @description A formula at a glance: its vessels at their fullest, and what it asks of a day.
+         *
+         *     ``not_without`` are allergens, and groups of the list, that can't be ruled out in it.
          */
         Glance: {
             /** Allergens */
             allergens: string[];
+            /** Allergens Often */
+            allergens_often: string[];
+            /** Allergens Unknown */
+            allergens_unknown: string[];
+            /** Check Labels */
+            check_labels: string[];
             /** Components */
             components: string[];
+            /** Contains */
+            contains: string;
             /** Hands S */
             hands_s: number;
             /** Id */
             id: string;
+            /** Labels */
+            labels: string;
+            /** Not Without */
+            not_without: string[];
             /** Sections */
             sections: components["schemas"]["Section"][];
             /** Servings */
@@ -3802,6 +4160,165 @@ export interface components {
             version: number;
             /** Waiting S */
             waiting_s: number;
+        };
+        /**
+         * Good
+         * @description A good of a kitchen's own, as its baker told of it.
+         *
+         *     Attributes:
+         *         key: its id on the shelf; empty for a good of which only a recipe's words are known.
+         *         synonyms: other names by which recipes may mean it.
+         *         stands_for: an ingredient of the table that it counts as in all sums; its ``label``, if given, leads over that
+         *             one's composition.
+         *         density_g_per_ml: free of gas; from the composition where it is not given.
+         *         cup_g, piece_g, piece_mm, pack_g: what a levelled cup (236.6 ml), a piece and a pack weigh; a piece's width.
+         *         allergens, may_contain: by name; ``label_read`` is False until somebody has looked.
+         *         price_per_kg: in the kitchen's own money.
+         */
+        Good: {
+            /**
+             * Allergens
+             * @default []
+             */
+            allergens: string[];
+            /** Cup G */
+            cup_g?: number | null;
+            /** Density G Per Ml */
+            density_g_per_ml?: number | null;
+            /**
+             * Key
+             * @default
+             */
+            key: string;
+            label?: components["schemas"]["Label"] | null;
+            /**
+             * Label Read
+             * @default false
+             */
+            label_read: boolean;
+            /**
+             * May Contain
+             * @default []
+             */
+            may_contain: string[];
+            /** Name */
+            name: string;
+            /** Pack G */
+            pack_g?: number | null;
+            /** Piece G */
+            piece_g?: number | null;
+            /** Piece Mm */
+            piece_mm?: number | null;
+            /** Price Per Kg */
+            price_per_kg?: number | null;
+            /**
+             * Stands For
+             * @default
+             */
+            stands_for: string;
+            /**
+             * Synonyms
+             * @default []
+             */
+            synonyms: string[];
+        };
+        /**
+         * GoodBody
+         * @description A good as it is entered.
+         */
+        GoodBody: {
+            /**
+             * Allergens
+             * @default []
+             */
+            allergens: string[];
+            /** Cup G */
+            cup_g?: number | null;
+            /** Density G Per Ml */
+            density_g_per_ml?: number | null;
+            /**
+             * Key
+             * @default
+             */
+            key: string;
+            label?: components["schemas"]["Label"] | null;
+            /**
+             * Label Read
+             * @default false
+             */
+            label_read: boolean;
+            /**
+             * May Contain
+             * @default []
+             */
+            may_contain: string[];
+            /** Name */
+            name: string;
+            /** Pack G */
+            pack_g?: number | null;
+            /** Piece G */
+            piece_g?: number | null;
+            /** Piece Mm */
+            piece_mm?: number | null;
+            /** Price Per Kg */
+            price_per_kg?: number | null;
+            /**
+             * Stands For
+             * @default
+             */
+            stands_for: string;
+            /**
+             * Synonyms
+             * @default []
+             */
+            synonyms: string[];
+        };
+        /**
+         * GoodEntry
+         * @description A food of the table or a good of the kitchen's own.
+         *
+         *     ``good`` is the latter as it was entered; ``used_in`` are formulas of the Book that are made with it.
+         */
+        GoodEntry: {
+            /** Allergens */
+            allergens: string[];
+            /** Allergens Often */
+            allergens_often: string[];
+            /** Allergens Unknown */
+            allergens_unknown: boolean;
+            /** Basis */
+            basis: string;
+            composition: components["schemas"]["Composition"];
+            /** Contains */
+            contains: string;
+            /** Cup G */
+            cup_g: number;
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            good: components["schemas"]["Good"] | null;
+            /** Id */
+            id: string;
+            /** Key */
+            key: string;
+            /** Kind */
+            kind: string;
+            /** Known */
+            known: boolean;
+            /** Labels */
+            labels: string;
+            /** Name */
+            name: string;
+            /** Own */
+            own: boolean;
+            /** Piece G */
+            piece_g: number | null;
+            /** Source */
+            source: string;
+            /**
+             * Used In
+             * @default []
+             */
+            used_in: string[];
         };
         /** HTTPValidationError */
         HTTPValidationError: {
@@ -3933,6 +4450,8 @@ export interface components {
         IngredientEntry: {
             /** Allergens */
             allergens: string[];
+            /** Allergens Unknown */
+            allergens_unknown: boolean;
             /** Id */
             id: string;
             /** Kind */
@@ -3976,6 +4495,10 @@ export interface components {
         IngredientTotal: {
             /** Allergens */
             allergens: string[];
+            /** Allergens Known */
+            allergens_known: boolean;
+            /** Allergens Often */
+            allergens_often: string[];
             /** Bulk Ml */
             bulk_ml: number;
             /** Check Label */
@@ -3986,8 +4509,12 @@ export interface components {
             id: string;
             /** Kind */
             kind: string;
+            /** Known */
+            known: boolean;
             /** Name */
             name: string;
+            /** Piece */
+            piece: boolean;
             /** Roles */
             roles: components["schemas"]["RoleShare"][];
         };
@@ -4072,6 +4599,17 @@ export interface components {
             formula: components["schemas"]["Formula"];
         };
         /**
+         * Kept
+         * @description A good that was kept, and the formulas of the Book that were brought up to it as new versions.
+         */
+        Kept: {
+            /** Formulas */
+            formulas: string[];
+            good: components["schemas"]["Good"];
+            /** Id */
+            id: string;
+        };
+        /**
          * KeptAir
          * @description Share of its air that a fold kept by two cups, and by the model.
          */
@@ -4121,6 +4659,8 @@ export interface components {
              * @default 22
              */
             air_c: number;
+            /** @default eu */
+            allergen_law: components["schemas"]["Law"];
             /**
              * Altitude M
              * @default 0
@@ -4248,6 +4788,55 @@ export interface components {
             /** Vessel */
             vessel: string;
         };
+        /**
+         * Label
+         * @description What a label gives for 100 g; ``carbohydrate`` is without fibre and with its sugars, as European labels have it.
+         *
+         *     What they leave of 100 g is taken for water.
+         */
+        Label: {
+            /**
+             * Alcohol
+             * @default 0
+             */
+            alcohol: number;
+            /**
+             * Carbohydrate
+             * @default 0
+             */
+            carbohydrate: number;
+            /**
+             * Fat
+             * @default 0
+             */
+            fat: number;
+            /**
+             * Fibre
+             * @default 0
+             */
+            fibre: number;
+            /**
+             * Protein
+             * @default 0
+             */
+            protein: number;
+            /**
+             * Salt
+             * @default 0
+             */
+            salt: number;
+            /**
+             * Sugars
+             * @default 0
+             */
+            sugars: number;
+        };
+        /**
+         * Law
+         * @description Whose list of allergens a label follows.
+         * @enum {string}
+         */
+        Law: "eu" | "us";
         /**
          * LeftOutNote
          * @description A piece of evidence is not to count, or is to count again.
@@ -4490,6 +5079,8 @@ export interface components {
             air_fraction: number;
             /** Allergens */
             allergens: string[];
+            /** Allergens Unknown */
+            allergens_unknown: string[];
             /** Baked */
             baked: boolean;
             /** Colour */
@@ -5301,6 +5892,20 @@ export interface components {
             waiting: boolean;
         };
         /**
+         * PieceSeen
+         * @description Pieces in a content: their colour, size in mm, and share of its volume.
+         */
+        PieceSeen: {
+            /** Colour */
+            colour: string;
+            /** Name */
+            name: string;
+            /** Size Mm */
+            size_mm: number;
+            /** Volume Share */
+            volume_share: number;
+        };
+        /**
          * PipeStep
          * @description Pipe pieces of one size onto trays; ``tin`` is the tray that the formula was made for.
          *
@@ -5802,18 +6407,65 @@ export interface components {
             where: string;
         };
         /**
+         * ReadIn
+         * @description What a table brought: keys of goods that are new, and of those that were changed.
+         */
+        ReadIn: {
+            /** Added */
+            added: string[];
+            /** Changed */
+            changed: string[];
+            /** Formulas */
+            formulas: string[];
+        };
+        /**
          * ReadLine
          * @description What a line was read as.
          *
-         *     ``grams`` is None where it gives no amount; ``sure`` is 0 (a guess) to 1 (a weight of something known).
-         *     ``stated`` are grams by each way in which the line states its amount, when there are several.
+         *     Attributes:
+         *         ingredient: None where it is not understood; ``unknown`` then holds its own words.
+         *         grams: None where it gives no amount.
+         *         sure: 0 (a guess) to 1 (a weight of something known).
+         *         stated: grams by each way in which the line states its amount, when there are several.
+         *         choices: weights of the usual packs, where the line means one of them.
+         *         left_g: what stays in a pack of which a part is taken, in g; ``left`` says it.
+         *         skipped: words taken for a maker's name.
+         *         instead: what the line offers in its place; what that holds counts among ``allergens_often``.
+         *         allergens, allergens_often: by name; empty and ``allergens_unknown`` where it is not understood.
+         *         check_label: whether its label tells more than a table can.
+         *         piece: whether it stays in pieces.
          */
         ReadLine: {
+            /**
+             * Allergens
+             * @default []
+             */
+            allergens: string[];
+            /**
+             * Allergens Often
+             * @default []
+             */
+            allergens_often: string[];
+            /**
+             * Allergens Unknown
+             * @default false
+             */
+            allergens_unknown: boolean;
             /**
              * By
              * @default
              */
             by: string;
+            /**
+             * Check Label
+             * @default false
+             */
+            check_label: boolean;
+            /**
+             * Choices
+             * @default []
+             */
+            choices: components["schemas"]["Choice"][];
             /** Count */
             count?: number | null;
             /** Grams */
@@ -5822,6 +6474,21 @@ export interface components {
             high_g: number | null;
             /** Ingredient */
             ingredient: string | null;
+            /**
+             * Instead
+             * @default
+             */
+            instead: string;
+            /**
+             * Left
+             * @default
+             */
+            left: string;
+            /**
+             * Left G
+             * @default 0
+             */
+            left_g: number;
             /** Low G */
             low_g: number | null;
             /** Name */
@@ -5832,10 +6499,20 @@ export interface components {
              */
             note: string;
             /**
+             * Piece
+             * @default false
+             */
+            piece: boolean;
+            /**
              * Prepared
              * @default []
              */
             prepared: string[];
+            /**
+             * Skipped
+             * @default
+             */
+            skipped: string;
             /**
              * Stated
              * @default []
@@ -5845,6 +6522,11 @@ export interface components {
             sure: number;
             /** Text */
             text: string;
+            /**
+             * Unknown
+             * @default
+             */
+            unknown: string;
         };
         /**
          * ReadingAdded
@@ -6294,6 +6976,11 @@ export interface components {
             level_mm: number;
             /** Name */
             name: string;
+            /**
+             * Pieces
+             * @default []
+             */
+            pieces: components["schemas"]["PieceSeen"][];
             /** Rim Mm */
             rim_mm: number;
             rise_mm?: components["schemas"]["Estimate"] | null;
@@ -7926,8 +8613,14 @@ export interface components {
          * @description One ingredient into a vessel; ``written`` is how the recipe that was read in had it.
          */
         Weighing: {
+            /** Allergens */
+            allergens: string[];
+            /** Allergens Known */
+            allergens_known: boolean;
             /** Bulk Ml */
             bulk_ml: number;
+            /** Check Label */
+            check_label: boolean;
             /** Grams */
             grams: number;
             /** Ingredient */
@@ -8462,6 +9155,130 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Problem"];
                     "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    label_api_bakes__bake_id__label_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakeLabel"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    label_as_text_api_bakes__bake_id__label_txt_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/plain": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/plain": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/plain": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/plain": components["schemas"]["Problem"];
                 };
             };
         };
@@ -11212,6 +12029,424 @@ export interface operations {
             };
             /** @description It does not fit what has happened so far. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    listed_api_goods_get: {
+        parameters: {
+            query?: {
+                find?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoodEntry"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_api_goods_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GoodBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    allergens_api_goods_allergens_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AllergenList"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    as_csv_api_goods_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    from_csv_api_goods_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CsvText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadIn"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    one_api_goods__key__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoodEntry"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    change_api_goods__key__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GoodBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    remove_api_goods__key__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

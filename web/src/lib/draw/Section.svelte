@@ -3,6 +3,7 @@
   import type { SectionData } from '../api/client';
   import { litres } from '../figures.svelte';
   import { bubbles, LOOK, outline } from './bubbles';
+  import { pieces } from './pieces';
 
   type Props = {
     section: SectionData;
@@ -81,10 +82,12 @@
       y(level),
     ),
   );
+  const solid = $derived(pieces(section.pieces ?? [], 2 * outermost * scale, level * scale, scale));
   const spoken = $derived(
     label ??
       `${section.name}: ${litres(section.volume_ml.likely)}, ${section.density_g_per_ml.likely.toFixed(2)} g/ml, ` +
-        `level ${Math.round(section.level_mm)} of ${Math.round(section.rim_mm)} mm`,
+        `level ${Math.round(section.level_mm)} of ${Math.round(section.rim_mm)} mm` +
+        (section.pieces?.length ? `, with ${section.pieces.map((s) => s.name).join(', ')}` : ''),
   );
   const edge = $derived(cx + outermost * scale + 10);
   const riseLabel = $derived(section.rise_mm ? y(section.rise_mm.likely) : 0);
@@ -110,6 +113,17 @@
         stroke-opacity={look.strokeOpacity}
         stroke-width="0.8"
       />
+      {#each solid as one, i (i)}
+        <circle
+          cx={cx - outermost * scale + one.x}
+          cy={y(level) + one.y}
+          r={one.r}
+          fill={one.colour}
+          stroke="#3b2a22"
+          stroke-opacity="0.45"
+          stroke-width="0.8"
+        />
+      {/each}
     </g>
     {#if level > 0.5}
       {#each [-1, 1] as way (way)}

@@ -1,7 +1,7 @@
 export type Bubble = { x: number; y: number; r: number };
 
 /** A small generator with a fixed seed, so that a picture does not flicker when it is drawn again. */
-function seeded(seed: number): () => number {
+export function seeded(seed: number): () => number {
   let state = seed >>> 0;
   return () => {
     state = (state * 1664525 + 1013904223) >>> 0;

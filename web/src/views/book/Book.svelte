@@ -16,7 +16,10 @@
 
   async function load(): Promise<void> {
     try {
-      formulas = await ask(api.GET('/api/formulas/glances'));
+      [formulas, list] = await Promise.all([
+        ask(api.GET('/api/formulas/glances')),
+        ask(api.GET('/api/goods/allergens')),
+      ]);
     } catch (error) {
       problem = problemOf(error);
     }
@@ -34,12 +37,18 @@
 
   const every = $derived(formulas ?? []);
   const classes = $derived([...new Set(every.map((f) => f.technique))].sort());
-  const allergens = $derived([...new Set(every.flatMap((f) => f.allergens))].sort());
+  /** The groups of this kitchen's list, and what the Book's goods hold by name. */
+  let list = $state<Schemas['AllergenList'] | null>(null);
+  const allergens = $derived.by(() => {
+    if (!list) return [];
+    const held = [...new Set(every.flatMap((f) => f.allergens))];
+    return [...new Set([...Object.keys(list.groups), ...held])].map((a) => ({ value: a, label: list?.names[a] ?? a }));
+  });
   const shown = $derived(
     every.filter(
       (f) =>
         (!technique || f.technique === technique) &&
-        (!without || !f.allergens.includes(without)) &&
+        (!without || !f.not_without.includes(without)) &&
         `${f.title} ${f.technique} ${f.components.join(' ')}`.toLowerCase().includes(sought.trim().toLowerCase()),
     ),
   );
@@ -86,12 +95,17 @@
       <Choice
         label="Without"
         value={without}
-        options={[{ value: '', label: 'any' }, ...allergens.map((a) => ({ value: a, label: a }))]}
+        options={[{ value: '', label: 'any' }, ...allergens]}
         onvalue={(v) => (without = v)}
       />
     </div>
     {#if without}
-      <p class="mb-3 text-quiet">According to the ingredient table: read every label, and mind traces.</p>
+      {@const strange = every.filter((f) => f.allergens_unknown.length).map((f) => f.title)}
+      <p class="mb-3 max-w-prose text-quiet">
+        Left out is what holds it, what its labels may add, and every formula with a good that is not known here{strange.length
+          ? ` (${strange.join(', ')})`
+          : ''}. Traces are not on any list: read every label.
+      </p>
     {/if}
     {#if shown.length === 0}<p class="text-lg text-quiet">Nothing in the Book matches.</p>{/if}
   {/if}
@@ -108,6 +122,9 @@
             <p class="mt-1 text-[16px]">
               {f.tin_count > 1 ? `${f.tin_count} × ` : ''}{f.tin_name}, {grams(f.total_g)}<br />{length(f.hands_s)} of hands,
               {length(f.waiting_s)} of waiting
+              {#if f.allergens_unknown.length}<br /><strong class="text-raspberry"
+                  >not known here: {f.allergens_unknown.join(', ')}</strong
+                >{/if}
               {#if f.components.length > 1}<br /><span class="text-quiet">{f.components.join(', ')}</span>{/if}
             </p>
           </div>

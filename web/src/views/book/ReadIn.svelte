@@ -3,7 +3,7 @@
   import { celsius, grams, sure } from '../../lib/figures.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
-  import { navigate } from '../../routes';
+  import { navigate, p } from '../../routes';
   import { CLASSES } from './classes';
   import Process from './Process.svelte';
   import { ReadingIn } from './reading.svelte';
@@ -117,9 +117,30 @@
                       ? span(line.low_g, line.high_g)
                       : ', no amount'}</span
                   >
+                {:else if line.unknown}
+                  {#if line.grams != null}<strong>{grams(line.grams)}</strong>{/if}
+                  “{line.unknown}” <strong class="text-raspberry">not known here</strong>
+                  <a
+                    class="ml-1 inline-flex min-h-9 items-center underline"
+                    href="{p('/kitchen/goods')}?name={encodeURIComponent(line.unknown)}">Say what it is</a
+                  >
                 {:else}<strong class="text-raspberry">not recognised</strong>{/if}
                 <span class="ml-1 text-[14px] text-quiet">{sure(line.sure)}</span>
+                {#if line.allergens.length}<span class="ml-1 text-[14px] text-raspberry"
+                    >{line.allergens.join(', ').replaceAll('-', ' ')}</span
+                  >{/if}
                 {#if line.note}<span class="block text-[14px] text-quiet">{line.note}</span>{/if}
+                {#if line.choices.length}
+                  <span class="mt-1 flex flex-wrap gap-2">
+                    {#each line.choices as choice (choice.says)}
+                      <button
+                        class="act act-small"
+                        onclick={() => reading.mend(i, `${Math.round(choice.grams * 10) / 10} g ${line.name}`)}
+                        >{choice.says}</button
+                      >
+                    {/each}
+                  </span>
+                {/if}
               </p>
             </li>
           {/each}

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Checkbox } from 'bits-ui';
   import {
     api,
     ask,
@@ -13,6 +12,7 @@
   import { grams, spoonfuls, switchUnits, units } from '../../lib/figures.svelte';
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
+  import Tick from '../../lib/parts/Tick.svelte';
   import WishPicker from '../../lib/parts/WishPicker.svelte';
   import { length } from '../../lib/time';
   import { Wish } from '../../lib/wish.svelte';
@@ -86,10 +86,8 @@
             <h2 class="flex flex-wrap items-baseline gap-x-4 text-xl">
               {shown.weighings.length > 1 || part.component !== 'all' ? part.name : 'In the order of the bowls'}
               <span class="font-sans text-[15px] font-normal text-raspberry">
-                {#if part.allergens.length}contains {part.allergens.join(', ')}{/if}{#if part.check_label}{part
-                    .allergens.length
-                    ? '; '
-                    : ''}check the labels of what was bought{/if}
+                {part.contains}
+                {part.labels}
               </span>
             </h2>
             {#each part.bowls as bowl (bowl.step)}
@@ -101,20 +99,15 @@
                   {#each bowl.items as item, i (i)}
                     {@const key = `${bowl.step}-${i}`}
                     <li class="flex min-h-12 items-center gap-3 print:min-h-7">
-                      <Checkbox.Root
+                      <Tick
                         checked={ticked[key] ?? false}
-                        onCheckedChange={(v) => (ticked[key] = v === true)}
-                        aria-label="{item.name}, {grams(item.grams)}"
-                        class="flex size-9 shrink-0 items-center justify-center rounded border-2 border-ink data-[state=checked]:bg-ink print:size-5"
-                      >
-                        {#snippet children({ checked })}
-                          {#if checked}<svg width="20" height="16" aria-hidden="true"
-                              ><path d="M2 8l5 6L18 2" fill="none" stroke="var(--surface)" stroke-width="3" /></svg
-                            >{/if}
-                        {/snippet}
-                      </Checkbox.Root>
+                        onchecked={(v) => (ticked[key] = v)}
+                        label="{item.name}, {grams(item.grams)}"
+                      />
                       <span class="grow text-lg {ticked[key] ? 'text-quiet line-through' : ''}"
-                        >{item.name}{#if item.role}<span class="ml-2 text-[15px] text-quiet">{item.role}</span
+                        >{item.name}{#if !item.allergens_known}<strong class="ml-2 text-[15px] text-raspberry"
+                            >not known here</strong
+                          >{/if}{#if item.role}<span class="ml-2 text-[15px] text-quiet">{item.role}</span
                           >{/if}{#if item.written}<span class="block text-[14px] text-quiet">“{item.written}”</span
                           >{/if}</span
                       >
@@ -152,8 +145,8 @@
           {/if}
         {/if}
         <p class="mt-4 text-[15px] text-quiet">
-          Contains {shown.allergens.join(', ') || 'nothing on the list'}, by the ingredient table. Labels and traces
-          decide; local food-safety rules and trained staff have the last word.
+          {shown.contains}
+          {shown.labels} Labels and traces decide; local food-safety rules and trained staff have the last word.
         </p>
       </div>
     </div>

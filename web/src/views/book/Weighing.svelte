@@ -38,7 +38,9 @@
           title="What could take its place?"
         >
           <span
-            >{i.name}{#if i.allergens.length}<span class="ml-2 text-sm text-raspberry">{i.allergens.join(', ')}</span
+            >{i.name}{#if i.allergens.length}<span class="ml-2 text-sm text-raspberry"
+                >{i.allergens.join(', ').replaceAll('-', ' ')}</span
+              >{/if}{#if !i.allergens_known}<strong class="ml-2 text-sm text-raspberry">not known here</strong
               >{/if}{#if i.check_label}<span class="ml-2 text-sm text-raspberry">check the label</span>{/if}</span
           >
           <span class="whitespace-nowrap"
@@ -57,6 +59,20 @@
     Weights lead; cups and spoons are good to about a tenth. {grams(forecast.total_g)} in all,
     {forecast.factor.toFixed(2)} times the formula.
   </p>
+  {#if forecast.cost.priced_g > 0}
+    <p class="mt-2">
+      <strong>{forecast.cost.amount.toFixed(2)}</strong>
+      <span class="text-quiet"
+        >is what {grams(forecast.cost.priced_g)} of it cost{#if forecast.cost.unpriced.length}; without a price: {forecast.cost.unpriced.join(
+            ', ',
+          )}{/if}.</span
+      >
+    </p>
+  {/if}
+  {#if forecast.besides.length}
+    <p class="mt-2">Without an amount: {forecast.besides.join(', ')}.</p>
+  {/if}
+  <p class="mt-2 text-raspberry">{forecast.contains} {forecast.labels}</p>
   {#if forecast.eggs}
     <p class="mt-2">
       <strong>{forecast.eggs.count} eggs ({forecast.eggs.size.toUpperCase().replaceAll('-', ' ')})</strong>
@@ -76,7 +92,6 @@
   </ul>
   <p class="mt-2 text-quiet">
     Yields {grams(shown.yield_g)}{#if shown.ready_before_s > 60}; ready {length(shown.ready_before_s)} before the end{/if}.
-    {#if shown.allergens.length}<span class="text-raspberry">Contains {shown.allergens.join(', ')}.</span>{/if}
-    {#if shown.check_label}<span class="text-raspberry">Something bought is in it: check the label.</span>{/if}
+    <span class="text-raspberry">{shown.contains} {shown.labels}</span>
   </p>
 {/if}

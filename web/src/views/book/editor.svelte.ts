@@ -56,7 +56,12 @@ export class Editor {
         ask(api.GET('/api/kitchen')),
       ]);
       this.kinds = kinds;
-      this.ingredients = ingredients;
+      // Goods that are not on the shelf, such as those not known yet, come with the formula.
+      const there = new Set(ingredients.map((i) => i.id));
+      const brought = Object.entries(view.goods)
+        .filter(([id]) => !there.has(id))
+        .map(([id, name]) => ({ id, name, kind: 'own', allergens: [], allergens_unknown: true }));
+      this.ingredients = [...ingredients, ...brought];
       this.kitchen = kitchen.kitchen;
       this.based_on = view.version;
       this.#saved = JSON.stringify(view.formula);

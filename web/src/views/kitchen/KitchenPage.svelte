@@ -4,6 +4,7 @@
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
+  import { p } from '../../routes';
   import { KitchenState } from './kitchen.svelte';
   import MixersAndCups from './MixersAndCups.svelte';
   import NameField from './NameField.svelte';
@@ -25,6 +26,10 @@
     ['us-large', 'US large'],
     ['us-extra-large', 'US extra large'],
     ['us-jumbo', 'US jumbo'],
+  ];
+  const LAWS = [
+    { value: 'eu', label: 'the EU, 14' },
+    { value: 'us', label: 'the US, 9' },
   ];
 </script>
 
@@ -110,6 +115,22 @@
         value={kitchen.hob_rings}
         onvalue={(v) => page.change((k) => (k.hob_rings = Math.round(v)))}
       />
+    </section>
+
+    <section class="mt-4 flex flex-wrap items-end gap-x-8 gap-y-3" aria-label="Goods and allergens">
+      <div class="w-full sm:w-80">
+        <Choice
+          label="Allergens by the list of"
+          value={kitchen.allergen_law ?? 'eu'}
+          options={LAWS}
+          onvalue={(v) => page.change((k) => (k.allergen_law = v as Schemas['Law']))}
+        />
+      </div>
+      <p class="max-w-prose grow text-quiet">
+        What your own goods hold, weigh and cost: <a class="font-semibold text-ink underline" href={p('/kitchen/goods')}
+          >Goods</a
+        >. Your authority’s list and the labels lead.
+      </p>
     </section>
 
     <Tins {page} />

@@ -15,6 +15,7 @@
   let braid = $state<Schemas['BakeBraid'] | null>(null);
   let traces = $state<Schemas['TraceView'][]>([]);
   let problem = $state<Problem | null>(null);
+  let label = $state<Schemas['BakeLabel'] | null>(null);
   let note = $state('');
   let picked = $state<string | null>(null);
 
@@ -26,10 +27,11 @@
   async function load(): Promise<void> {
     try {
       const params = { params: { path: { bake_id } } };
-      [bake, braid, traces] = await Promise.all([
+      [bake, braid, traces, label] = await Promise.all([
         ask(api.GET('/api/bakes/{bake_id}', params)),
         ask(api.GET('/api/bakes/{bake_id}/braid', params)),
         ask(api.GET('/api/bakes/{bake_id}/temperatures', params)),
+        ask(api.GET('/api/bakes/{bake_id}/label', params)),
       ]);
     } catch (error) {
       problem = problemOf(error);
@@ -146,6 +148,24 @@
           {/each}
         </div>
       </section>
+      {#if label}
+        <section aria-label="Label">
+          <h2 class="mb-2 text-xl">Label</h2>
+          <div class="max-w-prose border-2 border-ink bg-surface px-4 py-3 text-[17px]">
+            <p class="font-display text-xl font-semibold">{label.title}</p>
+            <p>
+              Made on {day(label.made_at)}, batch {label.batch}; {label.made}, {Math.round(label.weight_g)} g in all
+            </p>
+            <p class="mt-1 font-semibold text-raspberry">{label.contains}</p>
+            {#if label.labels}<p class="text-raspberry">{label.labels}</p>{/if}
+            {#if label.raw_egg}<p class="font-semibold text-raspberry">{label.raw_egg}</p>{/if}
+            <p class="mt-1 text-[15px] text-quiet">{label.defers}</p>
+          </div>
+          <a class="inline-flex min-h-11 items-center underline" href="/api/bakes/{bake_id}/label.txt" download
+            >Label as plain text</a
+          >
+        </section>
+      {/if}
       <section>
         <h2 class="mb-2 text-xl">Notes</h2>
         {#each bake.notes as n (n.sequence)}<p class="border-t border-line py-2">

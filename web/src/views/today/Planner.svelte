@@ -142,7 +142,8 @@
         <p class="text-quiet">
           {grams(forecast.total_g)} in all{#if forecast.eggs}; {forecast.eggs.count} eggs ({forecast.eggs.size.toUpperCase()}){#if forecast.eggs.left_white_g > 1 || forecast.eggs.left_yolk_g > 1},
               {grams(forecast.eggs.left_white_g)} white and {grams(forecast.eggs.left_yolk_g)} yolk left over{/if}{/if}.
-          Contains {forecast.allergens.join(', ')}; check labels for more.
+          {forecast.contains}
+          {forecast.labels}
         </p>
       {/if}
     </div>

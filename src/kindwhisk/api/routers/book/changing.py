@@ -101,9 +101,9 @@ def step_kinds() -> tuple[KindView, ...]:
 
 
 @router.get("/substitutes")
-def substitutes(ingredient: Annotated[str, Query(max_length=40)]) -> tuple[Offer, ...]:
+def substitutes(store: StoreHere, ingredient: Annotated[str, Query(max_length=60)]) -> tuple[Offer, ...]:
     """What can take an ingredient's place."""
-    return offers(ingredient)
+    return offers(ingredient, store.goods.all())
 
 
 @router.post("/check")
@@ -115,7 +115,7 @@ def check(bench: BenchHere, body: DraftCheck) -> Checked:
     try:
         formula = Formula.model_validate(dict(body.draft))
         wish = body.wish.wish() if body.wish else Wish()
-        return Checked(findings=found, forecast=forecast_view(0, made(bench, formula, wish)))
+        return Checked(findings=found, forecast=forecast_view(bench, 0, made(bench, formula, wish)))
     except CraftError as error:
         return Checked(findings=found, forecast=None, trouble=f"{error.message} {error.remedy}")
     except ValidationError as error:
@@ -134,6 +134,8 @@ def keep(bench: BenchHere, formula_id: Annotated[str, Path(max_length=60)], body
         )
     # That it can be forecast is part of being kept: nothing in the Book may fail when it is opened.
     made(bench, body.formula, Wish())
+    if not bench.store.formulas.is_there(formula_id):
+        bench.store.goods.bring(body.formula.goods)  # it came from elsewhere with them
     return Saved(id=formula_id, version=bench.store.formulas.save(body.formula, body.based_on))
 
 
@@ -165,7 +167,7 @@ def change_school(bench: BenchHere, formula_id: str, body: SchoolChange) -> Prop
 def swap(bench: BenchHere, kitchen: KitchenHere, formula_id: str, body: Swap) -> Proposed:
     """The same formula with one ingredient in another's place, and an entry in its ledger."""
     version, formula = bench.store.formulas.get(formula_id)
-    return _proposed(bench, version, formula, substitute(formula, body, kitchen))
+    return _proposed(bench, version, formula, substitute(formula, body, kitchen, bench.store.goods.all()))
 
 
 @router.get("/{formula_id}/versions")

@@ -19,7 +19,9 @@ from kindwhisk.api.routers.book.views import (
     view,
 )
 from kindwhisk.core.foams.balance import Ratio
+from kindwhisk.core.ingredients.allergens import LISTS, NAMES, may_hold
 from kindwhisk.core.process.forecast import Forecast
+from kindwhisk.core.process.held import Held
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.vessels.section import Section
@@ -39,15 +41,18 @@ class Saved(BaseModel):
     version: int
 
 
-class Glance(FormulaEntry):
-    """A formula at a glance: its vessels at their fullest, and what it asks of a day."""
+class Glance(FormulaEntry, Held):
+    """A formula at a glance: its vessels at their fullest, and what it asks of a day.
+
+    ``not_without`` are allergens, and groups of the list, that can't be ruled out in it.
+    """
 
     tin_name: str
     tin_count: int
     total_g: float
     servings: int
     components: tuple[str, ...]
-    allergens: tuple[str, ...]
+    not_without: tuple[str, ...]
     hands_s: float
     waiting_s: float
     sections: tuple[Section, ...]
@@ -77,6 +82,8 @@ def listed(store: StoreHere) -> list[FormulaEntry]:
 def glances(bench: BenchHere) -> list[Glance]:
     """Every formula of the Book as a page of it shows them."""
     found = []
+    law = bench.kitchen.allergen_law
+    choices = (*LISTS[law], *NAMES)
     for entry in bench.store.formulas.entries():
         _, formula = bench.store.formulas.get(entry.id)
         one = made(bench, formula, Wish())
@@ -96,7 +103,8 @@ def glances(bench: BenchHere) -> list[Glance]:
                 total_g=one.forecast.total_g,
                 servings=formula.servings,
                 components=tuple(c.name for c in formula.components),
-                allergens=one.forecast.allergens,
+                **one.forecast.held,
+                not_without=tuple(a for a in choices if may_hold(one.forecast.holds, a, law)),
                 hands_s=_spent(one.forecast, Attention.THROUGHOUT),
                 waiting_s=_spent(one.forecast, Attention.NONE),
                 sections=tuple(fullest.values()),
@@ -131,13 +139,13 @@ def forecast(
 ) -> ForecastView:
     """The forecast for a tin, a number of eggs, the whites in the bowl, or a total."""
     wish = Wish(tin=read_tin(tin), tin_count=tin_count, eggs=eggs, whites_g=whites_g, total_g=total_g, oven=oven)
-    return forecast_view(*scaled(bench, formula_id, wish))
+    return forecast_view(bench, *scaled(bench, formula_id, wish))
 
 
 @router.post("/{formula_id}/scale")
 def scale_to(bench: BenchHere, formula_id: str, body: WishBody) -> ForecastView:
     """The formula from whatever the baker knows: grams by component, leftovers, and how each tin is filled."""
-    return forecast_view(*scaled(bench, formula_id, body.wish()))
+    return forecast_view(bench, *scaled(bench, formula_id, body.wish()))
 
 
 @router.get("/{formula_id}/balance")

@@ -50,7 +50,7 @@ class DraftView(BaseModel):
 
 def _draft(store: Store, written: recipe.Written, technique: Technique | None = None) -> DraftView:
     _, kitchen = store.kitchens.current()
-    read = proposal.read(written, kitchen.eggs, technique)
+    read = proposal.read(written, kitchen.eggs, technique, store.goods.all())
     formula = read.formula
     if formula is not None:
         formula = formula.model_copy(update={"id": store.formulas.free_id(formula.id)})
@@ -98,4 +98,5 @@ def read(store: StoreHere, body: Annotated[RecipeText | dict[str, Any], Body(uni
 def keep(store: StoreHere, recipe: dict[str, Any]) -> Saved:
     """Keep a formula from a schema.org Recipe that carries our process; a changed one becomes a new version."""
     formula = recipe_jsonld.read(recipe)
+    store.goods.bring(formula.goods)
     return Saved(id=formula.id, version=store.formulas.save(formula))

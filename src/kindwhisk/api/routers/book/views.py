@@ -10,13 +10,16 @@ from pydantic import BaseModel, TypeAdapter, ValidationError
 from kindwhisk.bench.bench import Bench
 from kindwhisk.core.foams.balance import Method, Ratio
 from kindwhisk.core.folding.plan import FoldSchool
+from kindwhisk.core.ingredients.allergens import holds
 from kindwhisk.core.ingredients.eggs import EggNeed
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.learning import KitchenRecord
+from kindwhisk.core.process.cost import Cost, cost
 from kindwhisk.core.process.fold_schools import folds
 from kindwhisk.core.process.folds import FoldCourse
 from kindwhisk.core.process.forecast import Caveat, StepForecast
 from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.held import Held
 from kindwhisk.core.process.meringue import meringues
 from kindwhisk.core.process.parts import ComponentView, IngredientTotal
 from kindwhisk.core.process.scaling import Depth, Scaled, TinFill, scale
@@ -32,16 +35,23 @@ _tin = TypeAdapter[Tin](Tin)
 
 
 class FormulaView(BaseModel):
-    """A formula with its number, the choices it makes, and its meringues and folds by the step that finishes each."""
+    """A formula with its number, the choices it makes, and its meringues and folds by the step that finishes each.
+
+    ``goods`` are the names of what it is made with that is not of the ingredient table, by id; ``allergens`` are
+    complete only while ``allergens_unknown`` is empty.
+    """
 
     version: int
     formula: Formula
     schools: tuple[School, ...]
     meringues: dict[str, Method]
     folds: dict[str, FoldSchool]
+    goods: dict[str, str]
+    allergens: tuple[str, ...]
+    allergens_unknown: tuple[str, ...]
 
 
-class ForecastView(BaseModel):
+class ForecastView(Held):
     """The forecast of a formula in the amounts asked for; version 0 is one that is not in the Book."""
 
     formula_id: str
@@ -66,7 +76,8 @@ class ForecastView(BaseModel):
     balance: tuple[Ratio, ...]
     folds: tuple[FoldCourse, ...]
     washing: WashPlan
-    allergens: tuple[str, ...]
+    cost: Cost
+    besides: tuple[str, ...]
 
 
 def read_tin(text: str | None) -> str | Tin | None:
@@ -120,18 +131,23 @@ def scaled(bench: Bench, formula_id: str, wish: Wish, version: int | None = None
 
 def view(version: int, formula: Formula) -> FormulaView:
     """The formula as it stands."""
+    held = holds(formula.ingredients())
     return FormulaView(
         version=version,
         formula=formula,
         schools=formula.schools,
         meringues=meringues(formula),
         folds={i: f.school for i, f in folds(formula).items()},
+        goods={good.id: good.name for good in formula.goods},
+        allergens=held.allergens,
+        allergens_unknown=held.unknown,
     )
 
 
-def forecast_view(version: int, one: Scaled) -> ForecastView:
+def forecast_view(bench: Bench, version: int, one: Scaled) -> ForecastView:
     """The forecast for a page."""
     seen = one.forecast
+    prices = {g.key: g.price_per_kg for g in bench.store.goods.all() if g.price_per_kg is not None}
     return ForecastView(
         formula_id=one.formula.id,
         version=version,
@@ -155,5 +171,7 @@ def forecast_view(version: int, one: Scaled) -> ForecastView:
         balance=seen.balance,
         folds=seen.folds,
         washing=seen.washing,
-        allergens=seen.allergens,
+        besides=seen.besides,
+        cost=cost(one.formula, prices, one.factor),
+        **seen.held,
     )

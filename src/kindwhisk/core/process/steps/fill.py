@@ -9,6 +9,7 @@ from typing import Any, ClassVar, Literal
 
 from pydantic import Field
 
+from kindwhisk.core.folding.sinking import sinking
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.patterns.pattern import BatterNames, PatternView, numbered
 from kindwhisk.core.patterns.rings import Pattern, rings_in
@@ -38,6 +39,18 @@ TIN_READY: dict[Lining, str] = {
     Lining.BASE: "paper on the base, wall bare",
     Lining.ALL_ROUND: "base and wall lined",
 }
+
+
+def _sinking_notices(batter: Material) -> tuple[Notice, ...]:
+    return tuple(
+        Notice(
+            level="note",
+            text=f"The {s.name}, some {s.size_mm:.0f} mm across, may sink before this batter sets; "
+            f"up to about {s.stays_mm:.0f} mm stay.",
+            remedy="Cut them smaller and dust them with flour, or lay them on half of the batter.",
+        )
+        for s in sinking(batter)
+    )
 
 
 def _shelf_notices(tins: TinsInUse) -> tuple[Notice, ...]:
@@ -119,7 +132,7 @@ class FillStep(StepBase):
                     detail=f"{', '.join(t.name for t in _all(tins))}, {TIN_READY[self.lining]}",
                 ),
             ),
-            notices=(*self._notices(batter, setting), *_shelf_notices(tins)),
+            notices=(*self._notices(batter, setting), *_shelf_notices(tins), *_sinking_notices(batter)),
         )
 
     @property

@@ -6,12 +6,14 @@ from typing import Any, ClassVar, Literal
 
 from pydantic import Field
 
+from kindwhisk.core.finishing.macerating import juice_g, macerated
 from kindwhisk.core.ingredients.material import Material, combine
-from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
+from kindwhisk.core.process.outcome import Attention, Checkpoint, Notice, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, Words
 from kindwhisk.core.values.estimate import Basis, Estimate
 
+WORTH_SAYING_G = 2.0
 COOLS_PER_MINUTE = 0.06
 """Share of the difference to the air that a small open pot loses a minute. Trade habit."""
 
@@ -30,7 +32,9 @@ class RestStep(StepBase):
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """It drifts toward the air."""
-        material = combine(intake)
+        whole = combine(intake)
+        juice = juice_g(whole, self.minutes)
+        material = macerated(whole, self.minutes)
         air = setting.kitchen.air_c
         left = float((1 - COOLS_PER_MINUTE) ** self.minutes)
         return Outcome(
@@ -40,4 +44,13 @@ class RestStep(StepBase):
             goal=f"{self.minutes:g} min",
             do="Cover and leave it.",
             checkpoints=(Checkpoint(id="rested", name="Rested", confirms="Rested", sees=self.sees),),
+            notices=(
+                Notice(
+                    level="note",
+                    text=f"About {juice.likely:.0f} g of juice ({juice.low:.0f} to {juice.high:.0f}) run out.",
+                    remedy="Drain it for a soak, or reckon with it: it wets a filling and a crumb.",
+                ),
+            )
+            if juice.likely >= WORTH_SAYING_G
+            else (),
         )

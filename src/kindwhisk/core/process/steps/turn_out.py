@@ -27,8 +27,6 @@ class TurnOutStep(StepBase):
         level = tins.tin.level_mm(cake.volume_ml.likely * tins.share)
         spread = 0.15
         hot = cake.temperature_c > HOT_C
-        contains = safety.allergen_caution(cake.allergens)
-        cautions = (safety.HOT_TIN,) if hot else ()
         return Outcome(
             material=cake,
             duration_s=by_habit(90 * tins.count),
@@ -58,5 +56,5 @@ class TurnOutStep(StepBase):
                     ),
                 ),
             ),
-            cautions=(*cautions, contains) if contains else cautions,
+            cautions=(safety.HOT_TIN,) if hot else (),
         )

@@ -46,7 +46,7 @@ class WarmStep(StepBase):
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Heat in, nothing lost."""
         start = combine(intake)
-        eggs = foam.egg_white_g(start) > 0 or bool(YOLKY & start.parts.keys())
+        eggs = foam.egg_white_g(start) > 0 or bool(YOLKY & start.counted.keys())
         whites = eggs and foam.is_meringue(start)
         dissolves = dissolving.dissolution(min(6.0, foam.sugar_to_white(start))) if whites else None
         fat = start.composition.fat > 0.4

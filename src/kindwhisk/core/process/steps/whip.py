@@ -189,7 +189,7 @@ class WhipStep(StepBase):
 
     def _notices(self, start: Material, kind: Foam, ratio: float) -> tuple[Notice, ...]:
         notices = []
-        whites = foam.egg_white_g(start) > 0 and not YOLKY & start.parts.keys()
+        whites = foam.egg_white_g(start) > 0 and not YOLKY & start.counted.keys()
         if whites and not foam.is_meringue(start):
             notices.append(
                 Notice(

@@ -1,0 +1,1 @@
+"""Scripts that make tables of the product from published sources."""
