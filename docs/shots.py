@@ -15,7 +15,7 @@ from playwright.sync_api import Page, expect, sync_playwright
 from tests.server import CHROMIUM, EXECUTABLE, ROOT, Server
 
 FOLDER = ROOT / "docs" / "screenshots"
-DESK, TABLET, PHONE = (1280, 800), (820, 1100), (390, 844)
+DESK, TABLET = (1280, 800), (820, 1100)
 SETTLES_MS = 700
 """What comes after the heading: pictures of tins, a map."""
 
@@ -143,7 +143,7 @@ def picture(page: Page, server: Server, name: str, path: str, size: tuple[int, i
 
 
 def fold(page: Page, server: Server) -> None:
-    """The whisk at work on a phone, and the fold that follows with its cups."""
+    """A fold with the cups before and in it."""
     whites = Stage(server, "tea-chiffon")
     whites.begin(minutes_ago=17)
     began = whites.until("whip")
@@ -151,7 +151,6 @@ def fold(page: Page, server: Server) -> None:
         whites.tell("cue_done", began + timedelta(minutes=3), step="whip", cue=cue)
     cup = {"full_g": 62.6, "empty_g": 38.0, "volume_ml": 120.0}
     whites.tell("reading_added", datetime.now(UTC), step="whip", quantity="density", cup=cup)
-    picture(page, server, "bench-phone", f"/bench/{whites.bake}", PHONE)
     whites.tell("step_done", datetime.now(UTC), step="whip")
     whites.tell("reading_added", datetime.now(UTC), step="loosen", quantity="density", value=0.74)
     whites.tell("step_done", datetime.now(UTC), step="loosen")
@@ -176,6 +175,9 @@ def take(page: Page, server: Server) -> None:
     picture(page, server, "log", "/log")
     picture(page, server, "record", f"/log/{failed['id']}")
     picture(page, server, "kitchen", "/kitchen")
+    page.goto(server.url + "/kitchen/goods")
+    page.get_by_role("button", name="Hazelnut praline 60").click()
+    page.screenshot(path=FOLDER / "goods.png")
     picture(page, server, "meringues", "/book/meringue")
     picture(page, server, "fold", "/book/fold")
     picture(page, server, "tins", "/book/tins", TABLET)

@@ -81,6 +81,36 @@ def test_a_measure_weighs_what_the_source_weighed(food: str, measure: str, grams
     assert item.bulk_g_per_ml * ml == pytest.approx(grams, rel=off + 0.002)
 
 
+CUPS_RECALLED = set(
+    # Spooned, where the source dips: a dipped cup of flour holds a fifth more.
+    "cake-flour strong-flour "
+    # The source weighed no cup of this form.
+    "white-dried maple-sugar almond-flour pistachio-ground pecan-ground cashew-ground peanut-ground sunflower-ground "
+    "coconut-desiccated coconut-flakes sesame-black hazelnut-spread halva cashew chestnut chestnut-puree chia mint "
+    "basil salt-kosher salt-flakes chocolate-dark chocolate-dark-50 chocolate-dark-70 chocolate-milk chocolate-white "
+    "cherry-dried mango-dried gelatine gelatine-fish agar pectin yeast-fresh "
+    # Whole fruit and biscuits, of which nobody fills a cup.
+    "apricot peach plum apple pear banana-whole mango kiwi fig orange pomegranate persimmon sweet-potato ladyfinger "
+    "graham-cracker gingersnap shortbread butter-biscuit vanilla-wafer marie-biscuit chocolate-sandwich biscuit-crumbs "
+    "cake-crumbs phyllo croissant marshmallow-cream caramel toffee fudge nougat".split()
+)
+"""Sourced foods whose cup is not one of the source's, and why."""
+MEASURES = {"cup": 236.588, "tbsp": 14.787, "tsp": 4.929, "fl oz": 29.574, "jigger": 44.36}
+
+
+def _weighed_so(item: Ingredient) -> bool:
+    for measure, grams in SR28[item.sr28].measures:
+        ml = next((v for k, v in MEASURES.items() if measure.startswith(k)), None)
+        if ml is not None and item.bulk_g_per_ml == pytest.approx(grams / ml, rel=0.003):
+            return True
+    return False
+
+
+def test_every_cup_is_the_sources_or_full_or_listed() -> None:
+    full = {i.id for i in SOURCED if i.bulk_g_per_ml == pytest.approx(i.density_g_per_ml, rel=0.012)}
+    assert {i.id for i in SOURCED if not _weighed_so(i)} - full == CUPS_RECALLED
+
+
 def test_what_was_found_wrong_is_right() -> None:
     assert ingredient("rum").composition.alcohol == pytest.approx(0.334, abs=1e-3)
     assert ingredient("liqueur").composition.alcohol > 0.25

@@ -46,7 +46,7 @@ def as_text(label: BakeLabel) -> str:
     lines = [
         label.title,
         f"Made on {label.made_at:%d %B %Y}, batch {label.batch}",
-        f"{label.made}; {label.weight_g:.0f} g in all",
+        f"{label.made}; {label.weight_g:.0f} g when done",
         label.contains,
         label.labels,
         label.raw_egg,

@@ -123,7 +123,8 @@
           <RatioBand ratio={r} />
         {/each}
         <p class="mt-2 text-quiet">
-          Grams to a gram, by composition tables (recalled, unchecked); bands are trade habit, not yet this kitchen.
+          Grams to a gram, by published food tables and labels, else recalled; bands are trade habit, not yet this
+          kitchen.
         </p>
       </div>
     </div>

@@ -126,11 +126,8 @@
           onvalue={(v) => page.change((k) => (k.allergen_law = v as Schemas['Law']))}
         />
       </div>
-      <p class="max-w-prose grow text-quiet">
-        What your own goods hold, weigh and cost: <a class="font-semibold text-ink underline" href={p('/kitchen/goods')}
-          >Goods</a
-        >. Your authority’s list and the labels lead.
-      </p>
+      <a class="act act-small" href={p('/kitchen/goods')}>Goods</a>
+      <p class="max-w-prose text-quiet">What you buy, by its own label. Your authority’s list and the labels lead.</p>
     </section>
 
     <Tins {page} />

@@ -154,7 +154,7 @@
           <div class="max-w-prose border-2 border-ink bg-surface px-4 py-3 text-[17px]">
             <p class="font-display text-xl font-semibold">{label.title}</p>
             <p>
-              Made on {day(label.made_at)}, batch {label.batch}; {label.made}, {Math.round(label.weight_g)} g in all
+              Made on {day(label.made_at)}, batch {label.batch}: {label.made}; {Math.round(label.weight_g)} g when done
             </p>
             <p class="mt-1 font-semibold text-raspberry">{label.contains}</p>
             {#if label.labels}<p class="text-raspberry">{label.labels}</p>{/if}

@@ -5,7 +5,7 @@ from kindwhisk.core.ingredients.table.rows import food, with_forms
 
 # fmt: off
 GROUND: tuple[Ingredient, ...] = (
-    food("almond-flour", "ground almonds", "nut", "12062", "#ecdcb9", 0.43, density=1.10, allergens="almond"),
+    food("almond-flour", "ground almonds", "nut", "12062", "#ecdcb9", 0.4015, density=1.10, allergens="almond"),
     food("hazelnut-ground", "ground hazelnuts", "nut", "12120", "#c9a06c", "cup, ground", density=1.05, allergens="hazelnut", tint=1.3),
     food("pistachio-ground", "ground pistachios", "nut", "12151", "#a9b163", 0.42, density=1.10, allergens="pistachio", tint=1.3),
     food("walnut-ground", "ground walnuts", "nut", "12155", "#a98157", "cup, ground", density=1.05, allergens="walnut", tint=1.3),
