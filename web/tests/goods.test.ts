@@ -106,6 +106,20 @@ describe('the shelf', () => {
     expect(sent('POST')).toEqual([]);
   });
 
+  it('takes a good off the shelf, and says so only when it is', async () => {
+    let answer: unknown = null;
+    const { goods } = await opened({ 'DELETE /api/goods/{key}': () => answer }, 'nibs');
+    await goods.remove();
+    expect([goods.done, goods.key, goods.problem?.title]).toEqual(['', 'nibs', 'The server does not answer']);
+    answer = problem({ detail: 'There is no good of that key.' });
+    await goods.remove();
+    expect([goods.done, goods.problem?.detail]).toEqual(['', 'There is no good of that key.']);
+    answer = {};
+    await goods.remove();
+    expect(goods.done).toBe('“Nibs” is off the shelf. Formulas that are made with it keep it.');
+    expect(goods.body).toBeNull();
+  });
+
   it('asks by what is typed, and shows its own where nothing is', async () => {
     const found = [{ id: 'peanut-butter', name: 'peanut butter' }];
     const { goods } = await opened({ 'GET /api/goods': (c) => (c.query ? found : [OWN]) });

@@ -1,7 +1,7 @@
 import { vi } from 'vitest';
 import { api, type Problem } from '../src/lib/api/client';
 
-type Verb = 'GET' | 'POST' | 'PUT';
+type Verb = 'GET' | 'POST' | 'PUT' | 'DELETE';
 export type Call = { verb: Verb; path: string; body?: never; query?: never };
 /** What a path answers: data, or a problem to refuse with, or null where the network is away. */
 type Answers = Record<string, (call: Call) => unknown>;
@@ -15,7 +15,7 @@ export function problem(more: Partial<Problem> = {}): Problem {
 /** A server that answers as told, by "VERB path"; what was asked of it, in order. What is not told never answers. */
 export function serverWith(answers: Answers): Call[] {
   const asked: Call[] = [];
-  for (const verb of ['GET', 'POST', 'PUT'] as const) {
+  for (const verb of ['GET', 'POST', 'PUT', 'DELETE'] as const) {
     const answered = (path: string, init: { body?: never; params?: { query?: never } } = {}) => {
       const call: Call = {
         verb,
@@ -28,8 +28,9 @@ export function serverWith(answers: Answers): Call[] {
       if (!answer) return new Promise(() => {});
       const said = answer(call) as Problem | object | null;
       if (said === null) return Promise.reject(new TypeError('no network'));
-      if ('remedy' in said) return Promise.resolve({ error: said, response: { status: said.status } as Response });
-      return Promise.resolve({ data: said, response: { status: 200 } as Response });
+      if ('remedy' in said)
+        return Promise.resolve({ error: said, response: { status: said.status, ok: false } as Response });
+      return Promise.resolve({ data: said, response: { status: 200, ok: true } as Response });
     };
     vi.spyOn(api, verb).mockImplementation(answered as never);
   }

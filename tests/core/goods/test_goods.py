@@ -14,7 +14,7 @@ from kindwhisk.core.ingredients.goods import Good, Label, key_of, slug, unknown
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.process.comparison import About, compare
 from kindwhisk.core.process.cost import cost
-from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.formula import Formula, content_of
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.substitution import Swap, offers, substitute
 from kindwhisk.core.process.wish import Wish
@@ -214,3 +214,21 @@ def test_a_line_without_an_amount_keeps_what_it_holds() -> None:
     held = scale(formula, KITCHEN, Wish()).forecast
     assert {"hazelnut", "milk", "egg", "wheat"} <= set(held.allergens)
     assert held.allergens_unknown == ("sesame brittle",)
+
+
+def test_a_recipe_asks_for_packs_and_stirs_pieces_in() -> None:
+    text = (
+        "Sponge\n\nIngredients\n4 eggs, separated\n120 g sugar\n110 g flour\n60 g chopped walnuts\n"
+        "half a can of coconut milk\n50 g chocolate chips\n\n"
+        "Method\nWhisk the whites. Fold in the flour. Bake at 170 C for 30 minutes."
+    )
+    made = read(from_text(text), KITCHEN.eggs)
+    question = next(q for q in made.questions if "Which of these" in q.text)
+    assert question.field == "half a can of coconut milk"
+    assert "400 ml" in question.text
+    assert question.assumed.startswith("400 ml, 200 g. 200 g of the can are left over")
+    assert made.formula is not None
+    sifted = [s for s in made.formula.steps if s.kind in {"sift", "melt", "warm"}]
+    inside = {i for s in sifted for i in content_of(made.formula, s).ingredients}
+    assert not {"walnut-chopped", "chips-dark"} & inside
+    assert {"walnut-chopped", "chips-dark"} <= {p.ingredient for p in made.formula.portions()}

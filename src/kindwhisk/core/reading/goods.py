@@ -29,6 +29,8 @@ FILLING_WORDS = (
 
 SOAKS = {"evaporated-milk", "condensed-milk", "coconut-milk", "cream-35", "rum", "liqueur"}
 """What a soaked sponge stands in, where it is not listed under another heading."""
+PIECES = {"nut", "chocolate", "bought"}
+"""Kinds that, in pieces, are stirred into the base."""
 FILLINGS = {
     "cream-35", "cream-double", "creme-fraiche", "mascarpone", "cream-cheese", "gelatine", "jam", "jam-raspberry",
     "jam-strawberry", "jam-berry", "marmalade", "lemon-curd",
@@ -125,6 +127,9 @@ def sort_goods(  # noqa: PLR0912
             sugars.append((line, group))
         elif item.kind == "acid":
             goods.acid.append(_portion(line))
+        elif item.piece is not None and item.kind in PIECES and "melted" not in line.prepared:
+            # Nothing in pieces goes through a sieve or into the fat.
+            (goods.dry if technique in {Technique.MERINGUE, Technique.SHELLS} else goods.wet).append(_portion(line))
         elif item.kind in {"flour", "leavener", "salt", "nut"} or (
             item.kind == "flavour" and item.composition.water < 0.2
         ):

@@ -116,6 +116,15 @@ def read(written: Written, eggs: EggSize, technique: Technique | None = None, go
     if technique is not None:
         method = method.model_copy(update={"technique": technique, "technique_sure": 1.0})
     questions: list[Question] = []
+    questions += [
+        Question(
+            field=line.text[:80],
+            text=f"Which of these is meant: {', '.join(c.says for c in line.choices)}?",
+            assumed=f"{line.choices[0].says}, {line.choices[0].grams:.0f} g. {line.left}".strip(),
+        )
+        for line in lines
+        if line.choices
+    ]
     remarks = lint(lines, method, chosen)
     title = written.title or f"Untitled {chosen.value}"
     formula = None
@@ -126,7 +135,8 @@ def read(written: Written, eggs: EggSize, technique: Technique | None = None, go
         built = build(slug(title), title, written.servings or 8, plan, sorted_goods)
         tell(good.ingredient() for good in strange)
         # What is named without an amount is not weighed, but what it holds must not be lost.
-        ids = [line.ingredient or unknown(line.unknown).id for line in lines if line.grams is None and line.text]
+        unweighed = [line for line in lines if line.grams is None and (line.ingredient or line.unknown)]
+        ids = [line.ingredient or unknown(line.unknown).id for line in unweighed]
         besides = tuple(dict.fromkeys(i for i in ids if i != "water"))
         formula = built.model_copy(update={"besides": besides[:60]}).carrying((*goods, *strange))
     except CraftError as error:

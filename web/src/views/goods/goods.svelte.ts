@@ -1,4 +1,4 @@
-import { api, ask, problemOf, type Problem, type Schemas } from '../../lib/api/client';
+import { api, ask, problemOf, Refused, UNREACHED, type Problem, type Schemas } from '../../lib/api/client';
 import { Asking } from '../../lib/asking.svelte';
 
 export type Entry = Schemas['GoodEntry'];
@@ -146,14 +146,15 @@ export class Goods {
   async remove(): Promise<void> {
     if (!this.key) return;
     const name = this.body?.name ?? '';
-    const { error, response } = await api.DELETE('/api/goods/{key}', { params: { path: { key: this.key } } });
-    if (error !== undefined && !response.ok) {
-      this.problem = problemOf(error);
-      return;
+    try {
+      const { error, response } = await api.DELETE('/api/goods/{key}', { params: { path: { key: this.key } } });
+      if (!response.ok) throw new Refused((error as Problem | undefined) ?? UNREACHED, response.status < 500);
+      this.leave();
+      this.done = `“${name}” is off the shelf. Formulas that are made with it keep it.`;
+      this.own = await ask(api.GET('/api/goods'));
+    } catch (error) {
+      this.problem = error instanceof Refused ? error.problem : UNREACHED;
     }
-    this.leave();
-    this.own = await ask(api.GET('/api/goods'));
-    this.done = `“${name}” is off the shelf. Formulas that are made with it keep it.`;
   }
 
   async readTable(file: File): Promise<void> {
