@@ -36,7 +36,7 @@ def write(formula: Formula, forecast: Forecast) -> dict[str, Any]:
         "description": formula.summary,
         "recipeCategory": formula.technique.value,
         "recipeYield": f"{formula.servings} servings",
-        "recipeIngredient": [f"{_amount(i.grams)} {i.name}" for i in forecast.ingredients],
+        "recipeIngredient": [*(f"{_amount(i.grams)} {i.name}" for i in forecast.ingredients), *forecast.besides],
         "recipeInstructions": [
             {"@type": "HowToStep", "name": s.title, "text": f"{s.do} {s.why}".strip()}
             for s in forecast.steps

@@ -17,7 +17,6 @@ from kindwhisk.core.ingredients.allergens import (
     holds,
     labels,
     may_hold,
-    together,
 )
 from kindwhisk.core.ingredients.goods import unknown
 
@@ -79,14 +78,6 @@ def test_adding_a_good_never_takes_an_allergen_away(goods: list[str], more: str)
     assert set(before.allergens) | set(before.often) <= set(after.allergens) | set(after.often)
     assert set(before.unknown) <= set(after.unknown)
     assert not set(after.allergens) & set(after.often)
-
-
-@given(SOME, SOME)
-def test_what_two_contents_hold_together_is_what_all_their_goods_hold(a: list[str], b: list[str]) -> None:
-    apart = [holds(map(ingredient, part)) for part in (a, b)]
-    both = holds(map(ingredient, [*a, *b]))
-    assert together(apart).model_copy(update={"labels": ()}) == both.model_copy(update={"labels": ()})
-    assert set(together(apart).labels) == set(both.labels)
 
 
 @given(SOME, LAWS)

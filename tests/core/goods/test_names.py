@@ -82,7 +82,10 @@ def test_words_that_only_say_how_good_or_cold_change_nothing(pair: tuple[str, st
     "text",
     [
         "100 g milk (almond)", "100 g butter, vegan", "200 ml cream, plant based", "100 g flour (gluten free)",
-        "100 g chocolate with almonds", "2 eggs and sugar", "1 cup milk, soy", "50 g Sunny butter",
+        "100 g chocolate with almonds", "100 g chocolate, containing almonds", "50 g raisins, coated in milk chocolate",
+        "2 cups flour plus 1/4 cup almond flour",
+        "100 g biscuits, filled with peanut butter",
+        "2 eggs and sugar", "1 cup milk, soy", "50 g Sunny butter",
         "100 g yogurt with strawberries", "beurre (végétal)", "latte, senza lattosio", "生クリーム(植物性)",
     ],
 )  # fmt: skip
@@ -103,6 +106,8 @@ def test_what_makes_another_food_of_it_is_heeded_wherever_it_stands(text: str) -
         ("100 g flour, plus more for dusting", "plain-flour"),
         ("100 g butter or margarine", "butter"),
         ("60 g cocoa powder, sifted with the flour", "cocoa"),
+        ("1 tsp vanilla extract, stirred into the milk", "vanilla-extract"),
+        ("グラニュー糖（卵白用） 50g", "sugar"),
         ("2 tbsp. honey (optional)", "honey"),
         ("3 bananas, mashed", "banana"),
         ("1 cup fresh or frozen blueberries", "blueberry"),

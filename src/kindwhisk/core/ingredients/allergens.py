@@ -89,18 +89,6 @@ def holds(goods: Iterable[Ingredient]) -> Holds:
     )
 
 
-def together(parts: Iterable[Holds]) -> Holds:
-    """What several contents hold together."""
-    every = list(parts)
-    allergens = {a for p in every for a in p.allergens}
-    return Holds(
-        allergens=ordered(allergens),
-        often=ordered({a for p in every for a in p.often} - allergens),
-        unknown=tuple(dict.fromkeys(n for p in every for n in p.unknown)),
-        labels=tuple(dict.fromkeys(n for p in every for n in p.labels)),
-    )
-
-
 def declared(names: Collection[str], law: Law) -> tuple[tuple[str, ...], tuple[str, ...]]:
     """Allergens as a law's list has them, such as ``gluten (wheat)``, and those beyond the list."""
     listed: list[str] = []

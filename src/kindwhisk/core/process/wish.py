@@ -25,7 +25,7 @@ class MoreTins(Value):
 class Limit(Value):
     """All there is of an ingredient, in grams."""
 
-    ingredient: str = Field(max_length=40)
+    ingredient: str = Field(max_length=60)
     grams: Amount
 
 

@@ -145,6 +145,10 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
     if meaning.ingredient is None:
         return _unknown(base, line, meaning, groups)
     item = ingredient(meaning.ingredient)
+    second = _second(line, item.id)
+    if second is not None and set(ingredient(second.ingredient).allergens) - set(item.allergens):
+        # What it holds must not be lost beside the first.
+        return _unknown(base, line, meaning._replace(unknown=line[:80]), groups)
     about = {**base, **_about(item, meaning.instead), "skipped": meaning.skipped}
     nothing = {"grams": None, "low_g": None, "high_g": None}
     if not groups:
@@ -162,9 +166,9 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
         sure, note = min(sure, 0.8), f"{note} “{meaning.skipped}” is taken for a maker: read its label.".strip()
     if meaning.instead:
         note = f"{note} “{meaning.instead.words}” may stand in its place: it is not weighed here.".strip()
-    second = meaning.beside or _second(line, meaning.ingredient)
-    if second:
-        sure, note = min(sure, 0.5), f"{note} “{second}” stands in it too: give it a line of its own.".strip()
+    beside = meaning.beside or (second.words if second else "")
+    if beside:
+        sure, note = min(sure, 0.5), f"{note} “{beside}” stands in it too: give it a line of its own.".strip()
     counted = item.id in EGG_SHAPED and groups[0].kind() in {None, UnitKind.PIECE}
     return ReadLine.model_validate(
         {
@@ -195,14 +199,14 @@ def _sure(best: Weighed, stated: tuple[float, ...]) -> tuple[float, str]:
     return sure, note
 
 
-def _second(line: str, first: str) -> str:
+def _second(line: str, first: str) -> Named | None:
     """Another ingredient with an amount of its own on the same line."""
-    for other in find_all(line):
+    for other in find_all(re.split(r"\bfor\b|\bpour\b|\bper\b", line)[0]):
         if _another(other, first) and re.search(
             r"(?:plus|and|\+)\s+(?:\d|half|a |an |one |two )[^,;]*$", line[: other.start]
         ):
-            return other.words
-    return ""
+            return other
+    return None
 
 
 def _another(other: Named, first: str) -> bool:

@@ -49,7 +49,7 @@ STANDS_FOR: dict[str, set[str]] = {
         "almond-flour",
     },
     "sugar": {"icing-sugar", "brown-sugar", "dark-brown-sugar"},
-    "chocolate-dark": {"chocolate-milk", "chocolate-white", "cocoa", "chips-dark", "chocolate-unsweetened"},
+    "chocolate-dark": {"chocolate-milk", "chocolate-white", "cocoa", "chips-dark"},
     "milk": {
         "evaporated-milk",
         "condensed-milk",
@@ -70,11 +70,8 @@ STANDS_FOR: dict[str, set[str]] = {
     "coffee": {"coffee-instant"},
     "almond-flour": {"almond-butter"},
     "tea-black": {"tea-brewed"},
-    "jam": {"jam-raspberry", "jam-strawberry", "jam-berry"},
     "jam-berry": {"jam", "jam-raspberry", "jam-strawberry"},
-    "almond": {"almond-flour"},
-    "hazelnut": {"hazelnut-ground"},
-    "cocoa": {"chocolate-dark", "cocoa-dutch"},
+    "cocoa": {"chocolate-dark"},
 }
 """A method's word that may well mean what the list calls by a longer name."""
 UNNAMED = {"water", "salt"}
@@ -83,9 +80,7 @@ MISJUDGED = {"dry measure"}
 
 
 def _covers(word: str, listed: set[str]) -> bool:
-    return (
-        word in listed or bool(STANDS_FOR.get(word, set()) & listed) or any(_same_food(word, other) for other in listed)
-    )
+    return bool(STANDS_FOR.get(word, set()) & listed) or any(_same_food(word, other) for other in listed)
 
 
 def _same_food(a: str, b: str) -> bool:
@@ -119,7 +114,7 @@ def _lists(lines: Sequence[ReadLine], method: MethodReading) -> Iterator[Remark]
             continue
         words = [w for w in line.name.split() if len(w) > 3]
         meant = (
-            any(line.ingredient == s or _same_food(line.ingredient, s) for s in spoken)
+            any(_same_food(line.ingredient, s) for s in spoken)
             or any(w in said for w in words)
             or any(line.ingredient in STANDS_FOR.get(w, set()) for w in spoken)
         )

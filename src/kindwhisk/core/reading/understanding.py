@@ -13,7 +13,7 @@ from typing import NamedTuple
 from kindwhisk.core.ingredients import ingredient, is_known
 from kindwhisk.core.reading.amounts import NUMBER
 from kindwhisk.core.reading.amounts import WORDS as NUMBERS
-from kindwhisk.core.reading.names.lexicon import TOKEN, Named, Shelf, find_all, find_from_right
+from kindwhisk.core.reading.names.lexicon import TOKEN, Named, Shelf, find_all
 from kindwhisk.core.reading.names.qualifiers import JAPANESE, TURNING, WORDS
 from kindwhisk.core.reading.plain import folded, is_cjk
 from kindwhisk.core.reading.units import UNITS
@@ -27,9 +27,12 @@ CLAUSE = re.compile(
     r"tùy thích|tuỳ thích|vừa đủ)(?!\w).*|(?:または|もしくは).*"
 )
 """From here on a line says what for, how much more, or what else: not what it is."""
-WITH = re.compile(r"(?<!\w)(?:with|and|&|avec|et|con|e|với|aux?|alla|alle|al)\s+[^,;]*$")
-"""What a food comes with, where nothing was done to it before."""
-DONE = re.compile(r"(?:ed|n|t|é|ée|és|ées|ato|ata|ati|ate|uto|uti)\s+(?:together\s+)?(?:with|and|avec|et|con|e)(?!\w)")
+DONE = re.compile(
+    r"(?<!\w)(?:sift|mix|whisk|beat|beaten|stir|blend|combin|whipp|melt|dissolv|soak|warm|heat|simmer|steep|infus|rub|toss|fold|add|"
+    r"tamis|mélang|battu|fond|setacciat|mescolat|montat|sbattut)\w*\s+(?:together\s+|up\s+)?"
+    r"(?:with|and|in|into|to|avec|dans|et|con|in|nel\w*|e)(?!\w)"
+)
+"""What was done to a food together with another, which has a line of its own."""
 ZEST = re.compile(r"(?<!\w)(?:zest|rind|peel|zestes?|scorz[ae]|buccia|écorces?)(?!\w)|の皮|ゼスト|vỏ")
 JUICE = re.compile(r"(?<!\w)(?:juice|jus|succo|nước)(?!\w)|汁|果汁")
 JUICE_OF = re.compile(
@@ -209,7 +212,7 @@ def understand(line: str, written: str = "", shelf: Shelf = ()) -> Meaning:
     if len(foods) != 1 or left or before:
         return unknown
     found = named[0]
-    if _otherwise(segments[at + 1 :], asides, found, shelf) or _comes_with(bare, head, found, shelf):
+    if _otherwise(segments[at + 1 :], asides, found, shelf):
         return unknown
     form = f"{head} ; {' ; '.join(heads[at + 1 :])} ; {CLAUSE.sub('', asides)}"
     return Meaning(_formed(found.ingredient, form), found.words, skipped=skipped, instead=instead)
@@ -224,7 +227,8 @@ def _either(match: re.Match[str]) -> str:
 def _best_cut(head: str, shelf: Shelf) -> tuple[list[Named], list[str]]:
     """The names in a head, and what they leave unexplained: cut from the left, or from the right where that is clearer."""
     cuts = []
-    for cut in (find_all(head, shelf), find_from_right(head, shelf)):
+    for from_right in (False, True):
+        cut = find_all(head, shelf, from_right=from_right)
         left = _left_over(head, cut)
         cuts.append((len({n.ingredient for n in cut}) + len(left), cut, left))
     _, named, left = min(cuts, key=lambda c: c[0])
@@ -236,12 +240,10 @@ def _otherwise(tails: list[str], asides: str, found: Named, shelf: Shelf) -> boo
     parts = [*tails, *(a.strip("()[]（） ") for a in asides.split(" ; "))]
     for part in parts:
         said = CLAUSE.sub("", part).strip()
-        if not said:
+        if not said or said.endswith("用"):
             continue
         others = [n for n in find_all(said, shelf) if n.ingredient != found.ingredient]
-        if _turned(said) and not _same(found, others):
-            return True
-        if others and not _left_over(said, find_all(said, shelf)) and not _same(found, others):
+        if (others or _turned(said)) and not _same(found, others) and not DONE.search(said):
             return True
     return False
 
@@ -250,15 +252,6 @@ def _same(found: Named, others: list[Named]) -> bool:
     """Whether the others only say what it is in other words: they bring nothing that it does not hold."""
     held = set(ingredient(found.ingredient).allergens)
     return bool(others) and all(set(ingredient(n.ingredient).allergens) <= held for n in others)
-
-
-def _comes_with(bare: str, head: str, found: Named, shelf: Shelf) -> bool:
-    tail = CLAUSE.sub("", bare)[len(head) :]
-    more = WITH.search(tail)
-    if more is None or DONE.search(tail):
-        return False
-    others = [n for n in find_all(more[0], shelf) if n.ingredient != found.ingredient]
-    return bool(others) and not _same(found, others)
 
 
 OTHER = re.compile(r"(?<!\w)(?:or|ou|oppure|hoặc)\s+([^,;)\]]+)|(?:または|もしくは)([^、，)）]+)")

@@ -268,9 +268,8 @@ def _by_country(weighed: Weighed, amount: Amount, text: str, eggs: EggSize) -> W
 def weigh(group: Group, item: Ingredient, text: str, eggs: EggSize) -> Weighed:
     """Grams of a group, added up, with a note and the way it was read."""
     parts = [_weighed(amount, item, text, eggs) for amount in group.parts]
-    by = next((p.by for p in parts if p.by == "guess"), parts[0].by if len(parts) == 1 else parts[-1].by)
-    if any(p.by == "weight" for p in parts) and by not in {"guess", "pinch"}:
-        by = parts[-1].by if parts[-1].by != "weight" else "weight"
+    vague = [p.by for p in parts if p.by != "weight"]
+    by = "guess" if "guess" in vague else vague[-1] if vague else "weight"
     left_g, left = parts[-1].left_g, parts[-1].left
     if group.packs:
         likely = sum(p.likely for p in parts)

@@ -44,12 +44,11 @@ def composition_of(row: Sr28, kind: str, *, unsalted: bool = False) -> Compositi
     return Composition(**shares, other=round(1 - sum(shares.values()), 6))
 
 
-def recalled(percent: Recalled, *, alcohol: float = 0, fibre: float = 0, salt: float = 0) -> Composition:
+def recalled(percent: Recalled, *, alcohol: float = 0) -> Composition:
     """Mass fractions of a food that is written down from memory."""
     water, sugars, fat, protein, starch = percent
     parts = {
         "water": water, "sugars": sugars, "fat": fat, "protein": protein, "starch": starch, "alcohol": alcohol,
-        "fibre": fibre, "salt": salt,
     }  # fmt: skip
     shares = {name: value / 100 for name, value in parts.items()}
     return Composition(**shares, other=round(1 - sum(shares.values()), 6))
@@ -78,7 +77,6 @@ def food(  # noqa: PLR0913
     label: bool = False,
     piece: tuple[float, float] | None = None,
     composition: Composition | None = None,
-    sr28: str = "",
     differs: str = "",
     unsalted: bool = False,
     alcohol: float = 0,
@@ -91,11 +89,10 @@ def food(  # noqa: PLR0913
         cup: the measure of SR28 that gives what a cup holds, or grams a millilitre, recalled; by default a cup of it
             holds no air.
         piece: grams and mm of a piece, for goods that stay in pieces.
-        composition: measured, where it leads over the source ``sr28`` for the reason in ``differs``.
+        composition: measured, where it leads over the source for the reason in ``differs``.
         often: allergens that some makers add; implies ``label``.
     """
-    number = source if isinstance(source, str) else sr28
-    row = SR28.get(number)
+    number, row = (source, SR28[source]) if isinstance(source, str) else ("", None)
     if composition is None:
         if isinstance(source, str):
             composition = composition_of(SR28[source], kind, unsalted=unsalted)
@@ -104,7 +101,7 @@ def food(  # noqa: PLR0913
     rho = density if density is not None else round(composition.density_g_per_ml(), 3)
     bulk = cup if isinstance(cup, float | int) else bulk_of(SR28[number], cup) if cup else rho
     rho = max(rho, round(bulk, 4))  # a measure that was weighed full of it can't hold more than all of it
-    sourced = row is not None and isinstance(source, str) and not differs
+    sourced = row is not None and not differs
     return Ingredient(
         id=food_id,
         name=name,

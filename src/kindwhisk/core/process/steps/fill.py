@@ -46,7 +46,7 @@ def _sinking_notices(batter: Material) -> tuple[Notice, ...]:
         Notice(
             level="note",
             text=f"The {s.name}, some {s.size_mm:.0f} mm across, may sink before this batter sets; "
-            f"up to about {s.stays_mm:.0f} mm stay.",
+            f"up to about {s.stays_mm:.0f} mm stay, by trade habit.",
             remedy="Cut them smaller and dust them with flour, or lay them on half of the batter.",
         )
         for s in sinking(batter)

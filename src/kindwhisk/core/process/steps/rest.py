@@ -48,7 +48,7 @@ class RestStep(StepBase):
                 Notice(
                     level="note",
                     text=f"About {juice.likely:.0f} g of juice ({juice.low:.0f} to {juice.high:.0f}) run out.",
-                    remedy="Drain it for a soak, or reckon with it: it wets a filling and a crumb.",
+                    remedy="By trade habit; ripe fruit gives more. Drain it: it wets filling and crumb.",
                 ),
             )
             if juice.likely >= WORTH_SAYING_G

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterable, Mapping
-from functools import cache
+from functools import cache, lru_cache
 from typing import NamedTuple
 
 from kindwhisk.core.ingredients import ingredient_table
@@ -64,38 +64,24 @@ class Lexicon:
             found = self._words.get(bare) or self._bare.get(bare)
         return found
 
-    def find(self, text: str) -> list[Named]:
-        """Every name in a plain text, in order; at each place the longest."""
-        found: list[Named] = []
-        tokens = [(m[0], m.start(), m.end()) for m in TOKEN.finditer(text)]
-        at = 0
-        while at < len(tokens):
-            for length in range(min(self._longest, len(tokens) - at), 0, -1):
-                some = tokens[at : at + length]
-                hit = self.of_words(tuple(t[0] for t in some))
-                if hit is not None:
-                    found.append(Named(hit, text[some[0][1] : some[-1][2]], some[0][1], some[-1][2]))
-                    at += length
-                    break
-            else:
-                at += 1
-        return found + self._in_signs(text) if is_cjk(text) else found
+    def find(self, text: str, *, from_right: bool = False) -> list[Named]:
+        """Every name in a plain text; at each place the longest, cut from its beginning or from its end.
 
-    def find_from_right(self, text: str) -> list[Named]:
-        """The same, beginning at the end: ``fresh coconut drink`` is a drink."""
+        ``fresh coconut drink`` is fresh coconut from the left, and a drink from the right.
+        """
         found: list[Named] = []
         tokens = [(m[0], m.start(), m.end()) for m in TOKEN.finditer(text)]
-        end = len(tokens)
-        while end > 0:
-            for start in range(max(0, end - self._longest), end):
-                some = tokens[start:end]
+        first, last = 0, len(tokens)
+        while first < last:
+            for length in range(min(self._longest, last - first), 0, -1):
+                some = tokens[last - length : last] if from_right else tokens[first : first + length]
                 hit = self.of_words(tuple(t[0] for t in some))
                 if hit is not None:
                     found.append(Named(hit, text[some[0][1] : some[-1][2]], some[0][1], some[-1][2]))
-                    end = start
                     break
             else:
-                end -= 1
+                length = 1
+            first, last = (first, last - length) if from_right else (first + length, last)
         return found + self._in_signs(text) if is_cjk(text) else found
 
     def _in_signs(self, text: str) -> list[Named]:
@@ -130,17 +116,12 @@ def _rows() -> Iterable[tuple[str, str]]:
             yield name, ingredient_id
 
 
-@cache
+@lru_cache(maxsize=4)
 def lexicon(shelf: Shelf = ()) -> Lexicon:
     """The table's names with those of a shelf, which win."""
     return Lexicon([*_rows(), *shelf])
 
 
-def find_all(text: str, shelf: Shelf = ()) -> list[Named]:
+def find_all(text: str, shelf: Shelf = (), *, from_right: bool = False) -> list[Named]:
     """Every ingredient named in a plain text, the longest name at each place, in the order of the text."""
-    return sorted(lexicon(shelf).find(text), key=lambda n: n.start)
-
-
-def find_from_right(text: str, shelf: Shelf = ()) -> list[Named]:
-    """Every ingredient named in a plain text, cut from its end."""
-    return sorted(lexicon(shelf).find_from_right(text), key=lambda n: n.start)
+    return sorted(lexicon(shelf).find(text, from_right=from_right), key=lambda n: n.start)

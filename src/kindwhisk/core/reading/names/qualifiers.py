@@ -15,7 +15,6 @@ WORDS: frozenset[str] = frozenset(
     "toasted roasted raw blanched untoasted unroasted unsweetened ripe unripe overripe squeezed uncooked baked packaged boxed liquid "
     "optional needed desired taste more less extra additional remaining reserved rest only your own any preferably ideally etc total approx weight weighed net "
     "pasteurized pasteurised uht full fat heavy thick thin runny clear dark pale golden white yellow red green black unbleached bleached enriched wild baby mini new old day "
-    ""
     "bunch sprig sprigs handful stalk stalks clove pod pods leaf leaves sheet sheets "
     "x ca half quarter demi mezzo mezza nửa rasi raso colmi rase one two three four five six seven eight nine ten dozen few couple several "
     # French
@@ -53,7 +52,7 @@ JAPANESE: tuple[str, ...] = tuple(
 TURNING: frozenset[str] = frozenset(
     "vegan vegetarian plant based free dairyfree glutenfree eggless nondairy mock imitation flavoured flavored flavour flavor substitute alternative replacer replacement mix filling frosting cake soup "
     "soy soya oat rice hemp flax nut almond cashew hazelnut walnut peanut pistachio sesame coconut végétal végétale végétalien vegano vegana vegetale sans senza 植物性 ヴィーガン 代替 chay thuần "
-    "d'amande mandorla soja soia avoine"
+    "mandorla soja soia avoine"
     .split()
 )  # fmt: skip
 """Words that make another food of one wherever they stand in its line: ``milk (soy)``, ``butter, vegan``."""
