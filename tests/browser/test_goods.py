@@ -94,7 +94,7 @@ def test_a_line_that_nobody_knew_becomes_a_good_and_reaches_the_label(
     state = own.ask(f"/api/bakes/{bake}")
     assert "peanut" in state["allergens"]
     page.goto(f"{own.url}/bench/{bake}")
-    expect(page.get_by_label("The step now")).to_contain_text("in here")
+    expect(page.get_by_label("The step now").get_by_text(re.compile("in here"))).to_be_in_viewport()
     through(own, bake)
     page.goto(f"{own.url}/log/{bake}")
     label = page.get_by_role("region", name="Label")

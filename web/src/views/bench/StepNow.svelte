@@ -105,6 +105,7 @@
       <p class="text-[17px] text-quiet">{check.not_yet} {check.too_far}</p>
     {:else if step.why && !blocked && !cup}<p class="text-[17px] text-quiet">{step.why}</p>{/if}
   {:else}
+    {@render cautions()}
     <ul class="flex flex-col gap-1">
       {#each weighed as item (item.name + item.role)}
         <li class="flex items-baseline gap-4">
@@ -213,14 +214,7 @@
     <Stages {step} elapsed={-until(detail.outlook.started_at, now.value)} />
   {/if}
 
-  {#if line.status === 'waiting' || running}
-    {#each step.cautions as caution (caution.id)}
-      <p class="border-l-[6px] border-raspberry pl-4 text-[15px] leading-snug">
-        <strong>{caution.text}</strong>
-        {#if !running}<span class="text-quiet">{caution.reason} {caution.defers}</span>{/if}
-      </p>
-    {/each}
-  {/if}
+  {#if !big || followed}{@render cautions()}{/if}
 
   {#if step.bake && (line.status === 'waiting' || running)}<BakeTold {step} {running} />{/if}
   {#if step.gates.length > 0 && (line.status === 'waiting' || running)}<CoolGates
@@ -260,6 +254,17 @@
     </p>
   {/if}
 </section>
+
+{#snippet cautions()}
+  {#if line.status === 'waiting' || running}
+    {#each step.cautions as caution (caution.id)}
+      <p class="border-l-[6px] border-raspberry pl-4 text-[15px] leading-snug">
+        <strong>{caution.text}</strong>
+        {#if !running}<span class="text-quiet">{caution.reason} {caution.defers}</span>{/if}
+      </p>
+    {/each}
+  {/if}
+{/snippet}
 
 {#snippet meets()}
   {#if bench.meeting && running}
