@@ -48,6 +48,59 @@ def test_a_recipe_is_drafted_and_not_kept(client: TestClient) -> None:
     assert asked["formula"]["steps"][-1]["kind"] == "cool"
 
 
+TOLD = (
+    "Sponge\n4 eggs\n120 g sugar\n110 g flour\n\nWhisk the eggs with the sugar for 8 minutes until tripled. "
+    "Fold in the flour.\n"
+    "Bake at 180 °C for 30 minutes in a 20 cm round tin until golden. Enjoy."
+)
+
+
+def test_every_row_comes_back_with_the_steps_that_it_became(client: TestClient) -> None:
+    got = ok(client.post("/api/formulas/read", json={"text": TOLD}))
+    rows = {row["text"]: row for row in got["rows"]}
+    ids = [s["id"] for s in got["formula"]["steps"]]
+    assert rows["Fold in the flour."]["steps"] == ["weigh-2", "fold"]
+    assert rows["110 g flour"]["line"] == 2
+    assert rows["Enjoy."]["says"] == "known"
+    assert set(got["keys"]) == set(ids)
+    fold = next(s for s in got["formula"]["steps"] if s["id"] == "fold")
+    assert fold["written"] == "Fold in the flour."
+
+
+def test_what_was_corrected_by_hand_is_kept_when_the_text_is_read_again(client: TestClient) -> None:
+    got = ok(client.post("/api/formulas/read", json={"text": TOLD}))
+    mends = [{"key": got["keys"]["fold"], "fields": {"portions": 4}}, {"key": got["keys"]["cool"], "drop": True}]
+    body = {"text": TOLD.replace("Fold in the flour", "Fold in all the flour"), "by_hand": {"mends": mends}}
+    again = ok(client.post("/api/formulas/read", json=body))["formula"]["steps"]
+    assert next(s["portions"] for s in again if s["id"] == "fold") == 4
+    assert "cool" not in {s["kind"] for s in again}
+    refused = client.post("/api/formulas/read", json={"text": TOLD, "by_hand": {"mends": [{"drop": True}]}})
+    assert refused.status_code == 422
+    assert refused.json()["field"] == "by_hand.mends.0.key"
+
+
+def test_sections_of_a_recipe_are_its_parts(client: TestClient) -> None:
+    document = {
+        "@type": "Recipe", "name": "Roll", "recipeYield": ["1 roll", "8 servings"],
+        "recipeIngredient": ["4 eggs", "100 g sugar", "90 g flour", "For the cream:", "200 ml cream", "20 g sugar"],
+        "recipeInstructions": [
+            {"@type": "HowToSection", "name": "Sponge", "itemListElement": [
+                {"@type": "HowToStep", "text": "Whisk eggs and sugar until tripled.<br>Fold in the flour."},
+                {"@type": "HowToStep", "text": "Bake at 200 °C for 10 minutes on a 30 x 40 cm tray. Cool."}]},
+            {"@type": "HowToSection", "name": "Cream", "itemListElement": [
+                {"@type": "HowToStep", "text": "Whip the cream with the sugar. Spread over the sponge, roll up."}]},
+        ],
+    }  # fmt: skip
+    got = ok(client.post("/api/formulas/read", json=document))
+    assert got["formula"]["servings"] == 8
+    assert [s["kind"] for s in got["formula"]["steps"] if s["kind"] != "weigh"] == [
+        "whip", "fold", "fill", "bake", "cool", "whip", "assemble", "roll",
+    ]  # fmt: skip
+    cream = {s["component"] for s in got["formula"]["steps"] if s["kind"] == "whip"}
+    assert cream == {"cream", "sponge"}
+    assert [r["group"] for r in got["rows"] if r["kind"] == "ingredient"] == ["", "", "", "cream", "cream"]
+
+
 @pytest.mark.parametrize("formula_id", IDS)
 def test_every_formula_leaves_and_comes_back_the_same(client: TestClient, formula_id: str) -> None:
     recipe = ok(client.get(f"/api/formulas/{formula_id}.jsonld"))

@@ -39,7 +39,8 @@ def test_every_class_of_foam_bake_is_in_the_book() -> None:
     assert {f.technique for f in BOOK.values()} == set(Technique)
     shells = [f for f in BOOK.values() if f.technique is Technique.SHELLS]
     assert {m for f in shells for m in meringues(f).values()} == set(Method)
-    assert {s.kind for f in BOOK.values() for s in f.steps} == {k.kind for k in kinds()}
+    # What is only done by hand, in words of its own, comes from recipes that are read in.
+    assert {s.kind for f in BOOK.values() for s in f.steps} == {k.kind for k in kinds()} - {"hand"}
 
 
 @every

@@ -20,7 +20,7 @@ from kindwhisk.core.process.comparison import grams
 from kindwhisk.core.process.kinds import Entry, kinds
 from kindwhisk.core.process.substitution import offers
 from kindwhisk.core.reading.line import read_line
-from kindwhisk.core.reading.method import read_method
+from kindwhisk.core.reading.method.figures import read_method
 from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.tins.shapes import TubeDimensions, TubeTin
 from kindwhisk.core.values.bands import Place

@@ -16,7 +16,9 @@ from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.hand import HandStep
 from kindwhisk.core.process.steps.invert import InvertStep
+from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.soak import SoakStep
 from kindwhisk.core.process.steps.stream import LEAST_WHISKING_S, StreamStep
 from kindwhisk.core.process.steps.turn_out import TurnOutStep
@@ -299,3 +301,28 @@ def test_a_soak_goes_into_a_crumb_and_not_into_nothing() -> None:
     assert said.startswith("900 ml is more than it holds (")
     assert f"to {most:.0f})" in said
     assert [n.text for n in step.effect((syrup,), PLACE).notices] == ["Nothing baked is here to be soaked."]
+
+
+def test_pieces_that_rest_open_dry_and_covered_ones_do_not() -> None:
+    shells = Material(parts={"egg-white": 100.0, "almond-flour": 130.0, "icing-sugar": 130.0})
+    outcomes = {
+        covered: RestStep(id="skin", title="Skin", vessel="pot", minutes=40, covered=covered).effect(
+            (shells,), in_pot(80)
+        )
+        for covered in (True, False)
+    }
+    water = shells.composition.water * shells.mass_g
+    assert outcomes[True].material.mass_g == pytest.approx(shells.mass_g)
+    lost = shells.mass_g - outcomes[False].material.mass_g
+    # A skin is a few hundredths of the water, never a dried shell.
+    assert 0.02 * water < lost < 0.06 * water
+    assert "cover" not in outcomes[False].do.lower().replace("uncovered", "")
+
+
+def test_work_by_hand_changes_nothing_and_says_what_is_done() -> None:
+    cake = Material(parts={"plain-flour": 100.0, "whole-egg": 200.0})
+    outcome = HandStep(id="cut", title="Cut", vessel="rack", does="Cut it into three layers.").effect(
+        (cake,), in_pot(80)
+    )
+    assert outcome.material == cake
+    assert outcome.do == "Cut it into three layers."

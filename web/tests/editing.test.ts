@@ -240,12 +240,18 @@ describe('what is being changed', () => {
 });
 
 describe('a recipe being read in', () => {
-  const draft = (lines: string[], more: object = {}) =>
+  type Told = { kind: string; text: string; group?: string; steps?: string[] };
+  const row = (told: Told) => ({ group: '', says: told.kind, steps: [], line: null, ...told });
+  const rowsOf = (lines: string[], sentences: Told[]) => [
+    ...lines.map((text, line) => row({ kind: 'ingredient', text, ...{ line } })),
+    ...sentences.map(row),
+  ];
+  const draft = (lines: string[], more: object = {}, sentences: Told[] = [{ kind: 'sentence', text: 'Whip.' }]) =>
     ({
       title: 'Roll',
       lines: lines.map((text) => ({ text })),
-      groups: [],
-      method: { sentences: ['Whip.'] },
+      rows: rowsOf(lines, sentences),
+      keys: {},
       ...more,
     }) as unknown as Draft;
   const file = (name: string, text: string) => ({ name, text: async () => text }) as unknown as File;
@@ -269,22 +275,28 @@ describe('a recipe being read in', () => {
 
   it('mends the line that was meant, not one that holds the same letters', async () => {
     const { state } = await reading('Roll\n150 g sugar\n50 g sugar', draft(['150 g sugar', '50 g sugar']));
-    state.mend(1, '60 g honey');
+    state.mendRow(1, '60 g honey');
     expect(state.text).toBe('Roll\n150 g sugar\n60 g honey');
-    state.mend(0, '$& and $1');
+    state.mendRow(0, '$& and $1');
     expect(state.text).toBe('Roll\n$& and $1\n60 g honey');
   });
 
   it('mends the second of two lines that read the same', async () => {
     const { state } = await reading('30 g sugar\nfor later\n30 g sugar', draft(['30 g sugar', '30 g sugar']));
-    state.mend(1, '40 g sugar');
+    state.mendRow(1, '40 g sugar');
     expect(state.text).toBe('30 g sugar\nfor later\n40 g sugar');
   });
 
   it('is written out with a heading over each group', () => {
-    const grouped = draft(['120 g whites', '60 g sugar', '40 g oil'], { groups: ['foam', 'foam', 'base'] });
-    expect(asText(grouped)).toBe(
-      'Roll\n\nIngredients\nFor the foam:\n120 g whites\n60 g sugar\nFor the base:\n40 g oil\n\nMethod\nWhip.',
+    const rows = [
+      row({ kind: 'ingredient', text: '120 g whites', group: 'foam' }),
+      row({ kind: 'ingredient', text: '60 g sugar', group: 'foam' }),
+      row({ kind: 'ingredient', text: '40 g oil', group: 'base' }),
+      row({ kind: 'sentence', text: 'Whip.', group: 'foam' }),
+      row({ kind: 'sentence', text: 'Fold.', group: 'foam' }),
+    ];
+    expect(asText(draft([], { rows }))).toBe(
+      'Roll\n\nIngredients\nFor the foam:\n120 g whites\n60 g sugar\nFor the base:\n40 g oil\n\nMethod\nfoam:\nWhip.\nFold.',
     );
   });
 
@@ -307,6 +319,72 @@ describe('a recipe being read in', () => {
     await state.open(file('page.json', '<html>'));
     expect(state.problem!.detail).toContain('“page.json” is not JSON. Choose a .jsonld file');
     expect(state.text).toBe('Roll\n50 g sugar');
+  });
+
+  const TEXT = 'Roll\n50 g sugar\nWhip it, then fold.\nBake.';
+  const told = () =>
+    draft(
+      ['50 g sugar'],
+      {
+        formula: {
+          id: 'roll',
+          steps: [
+            { id: 'whip', kind: 'whip' },
+            { id: 'bake', kind: 'bake', oven_c: 170 },
+          ],
+        },
+        keys: { whip: 'whip|1|Whip it, then fold.', bake: 'bake|1|Bake.' },
+      },
+      [
+        { kind: 'sentence', text: 'Whip it, then fold.', steps: ['whip'] },
+        { kind: 'sentence', text: 'Bake.', steps: ['bake'] },
+      ],
+    );
+
+  it('shows a step with its sentence, and a sentence with its step', async () => {
+    const { state } = await reading(TEXT, told());
+    state.pick('bake');
+    expect(state.sentence).toBe('Bake.');
+    state.turnTo(state.sentences[0]!);
+    expect(state.picked).toBe('whip');
+    state.pick(null);
+    expect(state.sentence).toBeNull();
+  });
+
+  it('splits a sentence at the cursor, and joins two', async () => {
+    const { state } = await reading(TEXT, told());
+    state.split(1, 'Whip it,'.length);
+    expect(state.text).toBe('Roll\n50 g sugar\nWhip it.\nthen fold.\nBake.');
+    state.text = TEXT;
+    state.join(1);
+    expect(state.text).toBe('Roll\n50 g sugar\nWhip it, then fold, Bake.');
+  });
+
+  it('keeps what is corrected on a step, on this device and in what it asks', async () => {
+    const { state, asked } = await reading(TEXT, told());
+    state.pick('bake');
+    state.set('oven_c', 160);
+    state.set('mode', 'fan');
+    state.leaveOut('whip');
+    state.means('Bake.', 'Whip it, then fold.');
+    state.means('Bake.', 'Bake.');
+    state.consider();
+    const by_hand = {
+      mends: [
+        { key: 'bake|1|Bake.', fields: { oven_c: 160, mode: 'fan' }, drop: false },
+        { key: 'whip|1|Whip it, then fold.', fields: {}, drop: true },
+      ],
+      meant: [{ sentence: 'Bake.', of: 'Bake.' }],
+    };
+    await vi.waitFor(() => expect(asked.at(-1)!.body).toMatchObject({ by_hand }));
+    expect(JSON.parse(JSON.stringify(new ReadingIn().byHand))).toEqual(by_hand);
+    state.forget();
+    expect(state.byHand).toEqual({ mends: [], meant: [] });
+  });
+
+  it('forgets corrections that this device holds in a form that is not theirs', () => {
+    localStorage.setItem('kindwhisk.reading.by-hand', '{broken');
+    expect(new ReadingIn().byHand).toEqual({ mends: [], meant: [] });
   });
 
   it('goes to the Book once, and stays on the device when that fails', async () => {

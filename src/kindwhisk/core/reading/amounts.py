@@ -13,19 +13,31 @@ NUMBER = r"(?:\d+\s+(?:and\s+|&\s*)?\d+/\d+|\d+-\d+/\d+|\d+/\d+|\d{1,3}(?:,\d{3}
 OF = re.compile(r"(?:\bof|\bde|\bd'|\bdi)\s*$")
 WORDS: dict[str, float] = {
     "a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8, "nine": 9,
-    "ten": 10, "eleven": 11, "twelve": 12, "half": 0.5, "half a": 0.5, "half an": 0.5, "a half": 0.5, "a quarter": 0.25,
+    "ten": 10, "eleven": 11, "twelve": 12, "fifteen": 15, "dix": 10, "dieci": 10, "half": 0.5, "half a": 0.5, "half an": 0.5, "a half": 0.5, "a quarter": 0.25,
     "quarter": 0.25, "one half": 0.5, "one quarter": 0.25, "three quarters": 0.75, "a dozen": 12, "dozen": 12,
     "half a dozen": 6, "a couple of": 2, "couple of": 2, "a few": 3, "few": 3, "one and a half": 1.5,
     "un": 1, "une": 1, "deux": 2, "trois": 3, "quatre": 4, "cinq": 5, "sept": 7, "huit": 8, "demi": 0.5, "un demi": 0.5,
     "une demi": 0.5, "uno": 1, "una": 1, "due": 2, "tre": 3, "quattro": 4, "cinque": 5, "sei": 6, "mezzo": 0.5,
     "mezza": 0.5, "một": 1, "hai": 2, "ba": 3, "bốn": 4, "năm": 5, "sáu": 6, "nửa": 0.5, "半": 0.5,
 }  # fmt: skip
+_TENS = {"twenty": 20, "thirty": 30, "forty": 40, "fifty": 50, "sixty": 60, "seventy": 70, "eighty": 80, "ninety": 90}
+_ONES = ("one", "two", "three", "four", "five", "six", "seven", "eight", "nine")
+WORDS.update(_TENS)
+for _n, _one in enumerate(("a", *_ONES)):
+    _hundreds = 100 * max(1, _n)
+    WORDS[f"{_one} hundred"] = _hundreds
+    for _ten, _value in {**_TENS, "twenty-five": 25, "seventy-five": 75}.items():
+        WORDS[f"{_one} hundred and {_ten}"] = WORDS[f"{_one} hundred {_ten}"] = _hundreds + _value
 _WORD = "|".join(sorted((re.escape(w) for w in WORDS), key=len, reverse=True))
 _RANGE = r"\s*(?:-|to|or|à|ou|o|a|đến|から)\s*"
 _ABOUT = r"(?:(?:about|approx\.?|approximately|around|circa|env\.?|environ|ca\.?|khoảng|scant|heaping|heaped|generous|level)(?!\w)|約)?\s*"
 BARE = ("pinch", "dash", "drop", "knob", "handful")
 """Units that stand for one where no number is given: ``pinch of salt``."""
-FEW: dict[str, tuple[float, str]] = {"数滴": (3.0, "滴"), "quelques gouttes": (3.0, "gouttes")}
+FEW: dict[str, tuple[float, str]] = {
+    "数滴": (3.0, "滴"),
+    "quelques gouttes": (3.0, "gouttes"),
+    "qualche goccia": (3.0, "gocce"),
+}
 PLUS = re.compile(r"^\s*(?:\)\s*)?(?:plus|and|\+|&|et|e|và|more)\s+$|^\s*(?:\+|と)\s*$")
 
 

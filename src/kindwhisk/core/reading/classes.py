@@ -184,7 +184,7 @@ def _chilled(build: Builder) -> None:
     build.add(ChillStep(id="chill", title="Chill", vessel=TIN.id, inputs=(of("fill"),), hours=4))
 
 
-def _as_filled(formula: Formula) -> Formula:
+def as_filled(formula: Formula) -> Formula:
     """The fill and the reference bake brought to how high this batter really stands in this tin."""
     kitchen = Kitchen()
     setting = Setting(kitchen, kitchen.oven(None), NO_TINS, {v.id: v for v in formula.vessels})
@@ -242,4 +242,4 @@ def build(formula_id: str, title: str, servings: int, plan: MethodPlan, goods: R
         vessels=tuple(v for v in ALL if v.id in used),
         steps=tuple(made.steps),
     )
-    return _as_filled(formula)
+    return as_filled(formula)

@@ -15,6 +15,8 @@ from kindwhisk.core.reading.units import TO_TASTE, UnitKind
 from kindwhisk.core.reading.weighing import Choice, Group, Weighed, best_of, groups_of, multiplied, weigh, weigh_unknown
 from kindwhisk.core.values.model import Value
 
+LEAST_BARE_G, MOST_EGGS = 5.0, 31.0
+"""A plain number is grams from the first on where nothing is counted, and where eggs would be more than the second."""
 DISAGREE = 0.15
 """Two statements of one amount further apart than this are reported."""
 PREPARED = (
@@ -157,6 +159,9 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
         return ReadLine.model_validate({**about, **nothing, "sure": 0.3 if tasted else 0.2, "note": note})
     every = [weigh(g, item, line, eggs) for g in groups]
     best = every[groups.index(best_of(groups))]
+    bare = _bare_grams(groups, item, best)
+    if bare is not None:
+        every = [best := bare]
     if best.likely <= 0:
         note = f"What one {meaning.words} weighs is not known here: give grams."
         return ReadLine.model_validate({**about, **nothing, "sure": 0.15, "note": note, "by": best.by})
@@ -169,7 +174,7 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
     beside = meaning.beside or (second.words if second else "")
     if beside:
         sure, note = min(sure, 0.5), f"{note} “{beside}” stands in it too: give it a line of its own.".strip()
-    counted = item.id in EGG_SHAPED and groups[0].kind() in {None, UnitKind.PIECE}
+    counted = bare is None and item.id in EGG_SHAPED and groups[0].kind() in {None, UnitKind.PIECE}
     return ReadLine.model_validate(
         {
             **about,
@@ -186,6 +191,16 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
             "left": best.left,
         }
     )
+
+
+def _bare_grams(groups: list[Group], item: Ingredient, best: Weighed) -> Weighed | None:
+    """A number without a unit that can only be grams: ``125 sugar``, ``whites 150``."""
+    first = groups[0].parts[0]
+    if len(groups) != 1 or first.unit is not None or first.low < LEAST_BARE_G:
+        return None
+    if best.likely > 0 and not (item.id in EGG_SHAPED and first.low >= MOST_EGGS):
+        return None
+    return Weighed(first.low, first.middle, first.high, "No unit is given: taken as grams.", "guess")
 
 
 def _sure(best: Weighed, stated: tuple[float, ...]) -> tuple[float, str]:

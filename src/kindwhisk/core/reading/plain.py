@@ -40,3 +40,10 @@ def folded(text: str) -> str:
 def is_cjk(text: str) -> bool:
     """Whether words run together in it."""
     return any("\u3040" <= sign <= "\u9fff" for sign in text)
+
+
+def slug(title: str) -> str:
+    """An id from a title."""
+    bare = unicodedata.normalize("NFKD", title.lower()).encode("ascii", "ignore").decode()
+    made = re.sub(r"[^a-z0-9]+", "-", bare).strip("-")[:48].strip("-")
+    return made or "read-in"

@@ -5,45 +5,21 @@ from __future__ import annotations
 import csv
 import io
 import re
-from collections.abc import Mapping
+from collections.abc import Iterable, Iterator, Mapping
 from html import unescape
 from typing import Any
 
 from kindwhisk.core.reading.amounts import amounts
-from kindwhisk.core.reading.names import find_all
+from kindwhisk.core.reading.method.clauses import sentences
+from kindwhisk.core.reading.method.language import language_of
+from kindwhisk.core.reading.parts import Row, RowKind, cut, servings
 from kindwhisk.core.reading.plain import plain
-from kindwhisk.core.reading.units import TO_TASTE
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 
-DOES = re.compile(
-    r"(?:whisk|whip|beat|fold|pour|add|mix|melt|sift|boil|heat|pre-?heat|spread|stir|combine|pipe|roll|cool|turn|line|"
-    r"grease|bake|cook|chill|spoon|separate|put|place|remove|let|set|dust|serve|brush|versez|ajoutez|fouettez|montez|"
-    r"incorporez|mélangez|préchauffez|enfournez|montate|unite|versate|incorporate|cuocere|đánh|trộn|nướng|cho|đổ|làm)\b"
-)
-"""How a sentence of a method begins."""
-SENTENCES = re.compile(r"[a-z]{5,}[.!] +[A-Z][a-z]+|[。].")
-COVERS = 0.6
-SHORT = 70
-LONGEST = 40_000
+LONGEST = 50_000
 MOST_LINES = 120
-INGREDIENTS = re.compile(
-    r"^(?:the )?(?:ingredients?|you(?:'ll| will) need|what you need|ingrédients?|ingredienti|材料|原料|"
-    r"nguyên liệu)\b.*$|^材料"
-)
-METHOD = re.compile(
-    r"^(?:the )?(?:method|directions?|instructions?|preparation|steps|procedure|how to make.*|préparation|étapes|"
-    r"réalisation|"
-    r"recette|procedimento|preparazione|istruzioni|作り方|手順|つくり方|cách làm|thực hiện|các bước.*|hướng dẫn)\s*:?\s*$"
-)
-NOTES = re.compile(
-    r"^(?:notes?|tips?|nutrition.*|equipment|storage|conseils?|note|consigli|ポイント|コツ|mẹo)\s*:?\s*$"
-)
-NUMBERED = re.compile(r"^\s*(?:step\s*)?\d{1,2}\s*[.):]\s+\S|^\s*[①-⑳]")
-GROUP = re.compile(
-    r"^(?:for (?:the )?)?(?P<name>[^\d:]{2,40}):$|^for (?:the )?(?P<other>[a-z' -]{2,40})$|"
-    r"^pour (?:la |le |l'|les )?(?P<fr>[^\d:]{2,40}):?$|^per (?:la |il |l'|le )?(?P<it>[^\d:]{2,40}):?$"
-)
+MOST_SENTENCES = 150
 
 
 class WrittenLine(Value):
@@ -54,49 +30,35 @@ class WrittenLine(Value):
 
 
 class Written(Value):
-    """A recipe in its parts."""
+    """A recipe in its rows, each a title, a heading, an ingredient, a sentence or a note."""
 
     title: str
-    lines: tuple[WrittenLine, ...]
-    method: str
+    rows: tuple[Row, ...]
+    language: str = "en"
     servings: int | None = None
 
+    @property
+    def lines(self) -> tuple[WrittenLine, ...]:
+        """The ingredient lines."""
+        found = [WrittenLine(text=r.text, group=r.group) for r in self.rows if r.kind is RowKind.INGREDIENT]
+        return tuple(found[:MOST_LINES])
 
-def _ingredient_like(line: str) -> bool:
-    text = plain(line)
-    if not text or len(text) > 140 or (NUMBERED.match(line) and len(text) > 60):
-        return False
-    if len(text) >= 110 or DOES.match(text) or SENTENCES.search(line):
-        return False
-    named = next(iter(find_all(text)), None)
-    if named is None:
-        # Not a food that is known: an amount in front of it still makes it one.
-        first = next(iter(amounts(text)), None)
-        return first is not None and first.start <= 1 and first.unit is not None and len(text) < SHORT
-    if amounts(text) or any(word in text for word in TO_TASTE):
-        return True
-    # Without an amount it is an ingredient only if it names nothing else: a “chocolate cake” is a title.
-    return len(named.words) >= COVERS * len(text.rstrip(":"))
+    @property
+    def method(self) -> str:
+        """Its sentences, one a row."""
+        return "\n".join(r.text for r in self.rows if r.kind is RowKind.SENTENCE)
 
 
-def _is_heading(row: str) -> bool:
-    """A short line in a list without an amount, such as ``Almond paste``; amounts follow a heading."""
-    text = plain(row)
-    return len(text) < 40 and not amounts(text) and not _ingredient_like(row) and not re.search(r"[.,;!]", text)
+def _one_recipe(rows: Iterable[Row]) -> Iterator[Row]:
+    """As many lines and sentences as one recipe has; what comes after is kept as notes."""
+    left = {RowKind.INGREDIENT: MOST_LINES, RowKind.SENTENCE: MOST_SENTENCES}
+    for row in rows:
+        left[row.kind] = left.get(row.kind, MOST_LINES) - 1
+        yield row if left[row.kind] >= 0 else row.model_copy(update={"kind": RowKind.NOTE})
 
 
-def _servings(text: str) -> int | None:
-    found = re.search(
-        r"(?:serves|servings?|yield[s:]*|makes|pour|per|personnes?)\D{0,12}(\d{1,3})|(\d{1,3})\s*(?:servings|personnes|persone|人分|người)",
-        text.lower(),
-    )
-    number = int(found[1] or found[2]) if found else 0
-    return number if 1 <= number <= 500 else None
-
-
-# One branch a kind of row.
-def from_text(text: str) -> Written:  # noqa: PLR0912
-    """Cut pasted text into parts, by its headings or, without any, by what the lines look like.
+def from_text(text: str) -> Written:
+    """Cut pasted text into parts, by its headings or, without any, by what the rows look like.
 
     Raises:
         CraftError: there is nothing in it, or too much.
@@ -107,45 +69,10 @@ def from_text(text: str) -> Written:  # noqa: PLR0912
         raise CraftError(
             f"That is {len(text)} characters long.", field="text", remedy=f"Paste one recipe, at most {LONGEST}."
         )
-    rows = [unescape(row).replace("\u200b", "").strip() for row in text.replace("\r", "").split("\n")]
-    rows = [row for row in rows if row]
-    headed = any(INGREDIENTS.match(plain(r)) and len(r) < 60 for r in rows[1:])
-    title = next((r for r in rows if not INGREDIENTS.match(plain(r)) and (headed or not _ingredient_like(r))), "")
-    if amounts(plain(title)) and _ingredient_like(title):
-        title = ""
-    if len(title) > 100 or METHOD.match(plain(title)):
-        title = ""
-    part, group = "", ""
-    lines: list[WrittenLine] = []
-    method: list[str] = []
-    for row, following in zip(rows, [*rows[1:], ""], strict=True):
-        flat = plain(row).rstrip(":").strip()
-        if row is title or (row == title and not lines and not method):
-            continue
-        if INGREDIENTS.match(flat) and len(flat) < 60:
-            part = "ingredients"
-        elif METHOD.match(flat):
-            part = "method"
-        elif NOTES.match(flat):
-            part = "notes"
-        elif part == "notes":
-            continue
-        elif part != "method" and (heading := GROUP.match(plain(row))) and not _ingredient_like(row):
-            group = next(g for g in heading.groups() if g).strip()
-        elif part == "ingredients" and _is_heading(row) and (row.endswith(":") or amounts(plain(following))):
-            group = plain(row).strip()
-        elif (
-            part == "method" or (part == "" and not _ingredient_like(row)) or (part == "ingredients" and len(row) > 160)
-        ):
-            method.append(row)
-        else:
-            lines.append(WrittenLine(text=row[:400], group=group[:60]))
-    return Written(
-        title=title[:120],
-        lines=tuple(lines[:MOST_LINES]),
-        method="\n".join(method)[:LONGEST],
-        servings=_servings(text),
-    )
+    parts = cut(text)
+    rows = tuple(_one_recipe(parts.rows))
+    title = next((r.text for r in parts.rows if r.kind is RowKind.TITLE), "")
+    return Written(title=title[:120], rows=rows, language=parts.language, servings=servings(text))
 
 
 def _texts(value: Any) -> list[str]:
@@ -194,15 +121,62 @@ def from_jsonld(document: Any) -> Written:
             remedy="Add its ingredients, one text each, such as “120 g caster sugar”.",
         )
     name, amount = recipe.get("name"), recipe.get("recipeYield")
-    method = _texts(recipe.get("recipeInstructions") or [])
+    title = (name if isinstance(name, str) else "Untitled")[:120] or "Untitled"
+    said = list(_instructions(recipe.get("recipeInstructions") or []))
+    language = language_of("\n".join([title, *lines, *(text for _, text in said)]))
+    rows = [Row(kind=RowKind.TITLE, text=title)]
+    rows += [Row(kind=RowKind.INGREDIENT, text=text[:400], group=group) for text, group in _grouped(lines)]
+    section = ""
+    for group, text in said:
+        if group != section:
+            section = group
+            rows.append(Row(kind=RowKind.HEADING, text=group[:400] or "-", group=plain(group)[:60]))
+        rows += [Row(kind=RowKind.SENTENCE, text=s[:400], group=plain(group)[:60]) for s in sentences(text)]
     return Written(
-        title=(name if isinstance(name, str) else "Untitled")[:120] or "Untitled",
-        lines=tuple(WrittenLine(text=t[:400]) for t in lines[:MOST_LINES]),
-        method="\n".join(method)[:LONGEST],
-        servings=_servings(f"serves {amount}") if amount else None,
+        title=title, rows=tuple(rows[: MOST_LINES + MOST_SENTENCES]), language=language, servings=_yield(amount)
     )
 
 
+def _grouped(lines: list[str]) -> Iterator[tuple[str, str]]:
+    """Lines with the heading that they stand under, where a list holds headings too: ``For the glaze:``."""
+    group = ""
+    for text in lines:
+        if text.endswith(":") and len(text) < 60 and not amounts(plain(text)):
+            group = plain(text).strip(" :").removeprefix("for the ").removeprefix("for ")[:60]
+        else:
+            yield text, group
+
+
+def _instructions(value: Any, group: str = "", depth: int = 0) -> Iterator[tuple[str, str]]:
+    """Every instruction with the name of its section, whatever it is nested in."""
+    if isinstance(value, str):
+        for row in _clean(value).split("\n"):
+            if row.strip():
+                yield group, row.strip()
+    elif isinstance(value, list):
+        for item in value[:300]:
+            yield from _instructions(item, group, depth + 1)
+    elif isinstance(value, Mapping) and depth < DEEPEST:
+        section = value.get("@type") == "HowToSection" and isinstance(value.get("name"), str)
+        inner = value.get("itemListElement") or value.get("text") or value.get("name")
+        yield from _instructions(inner, str(value["name"])[:60] if section else group, depth + 1)
+
+
+def _clean(text: str) -> str:
+    """A text without marks; what ends a paragraph ends a row."""
+    return unescape(re.sub(r"<[^>]+>", " ", re.sub(r"<br\s*/?>|</(?:p|li)>", "\n", text)))
+
+
+def _yield(amount: Any) -> int | None:
+    """Servings of a ``recipeYield``: a plain number, or words of serving."""
+    for text in [str(a) for a in amount] if isinstance(amount, list) else [str(amount)] if amount else []:
+        number = int(text) if text.strip().isdigit() and len(text.strip()) < 5 else servings(text)
+        if number is not None and 1 <= number <= 500:
+            return number
+    return None
+
+
+DEEPEST = 12
 HEADS = {
     "ingredient": {"ingredient", "name", "item", "ingrédient", "ingrediente", "材料", "nguyên liệu"},
     "amount": {"amount", "quantity", "qty", "grams", "weight", "g", "quantité", "quantità", "分量", "lượng"},
@@ -246,4 +220,5 @@ def from_csv(text: str) -> Written:
         line = f"{cell(row, 'amount')} {unit} {cell(row, 'ingredient')}".strip()
         if line:
             lines.append(WrittenLine(text=line[:400], group=cell(row, "group")[:60]))
-    return Written(title="", lines=tuple(lines), method="")
+    rows_made = tuple(Row(kind=RowKind.INGREDIENT, text=line.text, group=line.group) for line in lines)
+    return Written(title="", rows=rows_made, language=language_of(text))

@@ -1,4 +1,4 @@
-"""Tins and trays as recipes name them: ``9-inch tube pan``, ``moule de 20 cm``, ``15cm丸型``."""
+"""Tins and trays as recipes name them: ``9-inch tube pan``, ``moule de 20 cm``, ``15cm丸型``, ``two 20 cm round tins``."""
 
 from __future__ import annotations
 
@@ -9,13 +9,21 @@ from kindwhisk.core.tins.shapes import SHAPES, Tin
 from kindwhisk.core.values.model import Value
 
 INCH_MM = 25.4
-_LENGTH = r"(\d{1,3}(?:\.\d+)?(?:\s*1/2)?)"
+_LENGTH = r"(\d{1,3}(?:[.,]\d{1,2})?(?:\s*1/2)?)"
 _UNIT = r"(?:-|\s)*(inch(?:es)?|in\.?(?!\w)|\"|''|cm|mm|センチ|pouces)"
 _TWO = re.compile(
-    rf"{_LENGTH}(?:{_UNIT})?\s*(?:x|by|×|\*)\s*{_LENGTH}(?:(?:{_UNIT})?\s*(?:x|by|×)\s*{_LENGTH})?{_UNIT}"
+    rf"{_LENGTH}(?:{_UNIT})?\s*(?:x|by|×|\*)\s*{_LENGTH}(?:(?:{_UNIT})?\s*(?:x|by|×)\s*{_LENGTH})?(?:{_UNIT})?"
 )
-_ONE = re.compile(rf"{_LENGTH}{_UNIT}")
+_ONE = re.compile(rf"{_LENGTH}{_UNIT}(?P<side>角)?")
+_BARE = re.compile(r"(?<![\d.,])(\d{2})(?= (?:springform|round|ring|tube))")
 TIN_WORD = "|".join(shape.words for shape in SHAPES if shape.words)
+PIECE = re.compile(
+    r"(?:fingers?|rounds?(?! (?:tin|cake|pan|spring))|circles?|shells?|strips?|discs?|biscuits de|coques|bastoncini|丸に)"
+)
+COUNTS = {"two": 2, "three": 3, "four": 4, "deux": 2, "trois": 3, "due": 2, "tre": 3, "hai": 2, "both": 2}
+_COUNT = re.compile(
+    rf"(?<!\w)(?P<word>{'|'.join(COUNTS)}|[2-9])(?:\s*x)?\s+(?:(?!into|in\b|the\b|an?\b|batters?)\w+[- ]){{0,4}}$"
+)
 
 
 class NamedTin(Value):
@@ -26,30 +34,78 @@ class NamedTin(Value):
     depth_stated: bool
 
 
+class CountedTin(Value):
+    """A tin and how many of them a sentence names."""
+
+    tin: NamedTin
+    count: int = 1
+
+
 def _mm(figure: str, unit: str | None) -> float:
-    whole, _, half = figure.partition(" ")
+    whole, _, half = figure.replace(",", ".").partition(" ")
     value = float(whole) + (0.5 if half or figure.endswith("1/2") else 0.0)
     unit = unit or "cm"
     return value * (INCH_MM if unit[0] in "i\"'p" else 1.0 if unit == "mm" else 10.0)
 
 
-def find_tin(text: str) -> NamedTin | None:
-    """The first tin that a text names with a size; None where it names none."""
+def _count(before: str) -> int:
+    match = _COUNT.search(before[-40:])
+    if match is None:
+        return 1
+    return COUNTS.get(match["word"]) or int(match["word"])
+
+
+def find_tins(text: str) -> list[CountedTin]:
+    """Every tin that a text names with a size, in its order."""
+    found = []
     for sentence in re.split(r"(?<=[.;。\n])\s+|\n", text):
         line = plain(sentence)
-        if not re.search(TIN_WORD, line):
+        if re.search(TIN_WORD, line):
+            found += _in_sentence(line)
+    return found
+
+
+def find_tin(text: str) -> NamedTin | None:
+    """The first tin that a text names with a size; None where it names none."""
+    return next((found.tin for found in find_tins(text)), None)
+
+
+def _in_sentence(line: str) -> list[CountedTin]:
+    found: list[CountedTin] = []
+    for two in _TWO.finditer(line):
+        unit = two[2] or two[6]
+        # Without a unit, a pan of 9 x 13 can only be meant in inches.
+        sides = sorted(
+            _mm(f, unit or ("in" if float(two[3].split()[0].replace(",", ".")) < 20 else "cm"))
+            for f in (two[1], two[3])
+        )
+        third = _mm(two[5], two[4] or unit) if two[5] else None
+        if sides[0] >= 40 and sides[1] <= 800:
+            named = _named(line, (sides[0], sides[1]), third)
+            if named is not None:
+                found.append(CountedTin(tin=named, count=_count(line[: two.start()])))
+    if found:
+        return found
+    for one in _ONE.finditer(line):
+        size = _mm(one[1], one[2])
+        near = line[one.end() : one.end() + 14]
+        if (
+            not 60 <= size <= 600
+            or PIECE.match(near.lstrip(" -"))
+            or (
+                re.search(r"(?:of|de|di) $", line[: one.start()])
+                and PIECE.search(line[max(0, one.start() - 22) : one.start()])
+            )
+        ):
             continue
-        two = _TWO.search(line)
-        if two:
-            unit = two[2] or two[6]
-            sides = sorted((_mm(two[1], unit), _mm(two[3], unit)))
-            third = _mm(two[5], two[4] or unit) if two[5] else None
-            if sides[0] >= 40 and sides[1] <= 800:
-                return _named(line, (sides[0], sides[1]), third)
-        one = next((m for m in _ONE.finditer(line) if 60 <= _mm(m[1], m[2]) <= 600), None)
-        if one:
-            return _named(line, (_mm(one[1], one[2]),), None)
-    return None
+        named = _named(line, (size, size) if one["side"] else (size,), None)
+        if named is not None:
+            found.append(CountedTin(tin=named, count=_count(line[: one.start()])))
+            return found
+    bare = _BARE.search(line)
+    if bare is not None and (named := _named(line, (float(bare[1]) * 10,), None)) is not None:
+        found.append(CountedTin(tin=named, count=_count(line[: bare.start()])))
+    return found
 
 
 def _named(line: str, sizes: tuple[float, ...], depth: float | None) -> NamedTin | None:

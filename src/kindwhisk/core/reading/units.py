@@ -37,7 +37,7 @@ _TABLE: tuple[tuple[Unit, str], ...] = (
     (Unit("mg", M, "milligram"), "mg"),
     (Unit("oz", M, "ounce"), "oz|oz.|ounce|ounces|onces|once"),
     (Unit("lb", M, "pound"), "lb|lb.|lbs|lbs.|pound|pounds|#"),
-    (Unit("ml", V, "milliliter"), "ml|ml.|mls|millilitre|millilitres|milliliter|milliliters|cc|ミリリットル"),
+    (Unit("ml", V, "milliliter"), "ml|ml.|mls|mils|mil|millilitre|millilitres|milliliter|milliliters|cc|ミリリットル"),
     (Unit("cl", V, "centiliter"), "cl|centilitre|centilitres"),
     (Unit("dl", V, "deciliter"), "dl|décilitre|décilitres"),
     (Unit("l", V, "liter"), "l|litre|litres|liter|liters|litro|litri|lít|リットル"),

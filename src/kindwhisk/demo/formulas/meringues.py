@@ -197,7 +197,7 @@ def _shells(  # noqa: PLR0913, PLR0917
         ),
         do(KnockStep, "knock", "Knock the trays", TRAY, of("pipe")),
         do(
-            RestStep, "skin", "Rest until a skin forms", TRAY, of("knock"), minutes=40,
+            RestStep, "skin", "Rest until a skin forms", TRAY, of("knock"), minutes=40, covered=False,
             sees="Dull; a finger slides over them and takes nothing along.",
         ),
         do(

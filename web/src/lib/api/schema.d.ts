@@ -1800,6 +1800,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -1827,6 +1832,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Attention
@@ -2134,6 +2144,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -2188,6 +2203,11 @@ export interface components {
             too_far: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * BakeSummary
@@ -2347,6 +2367,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -2377,6 +2402,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Boils
@@ -2459,6 +2489,22 @@ export interface components {
         BrowningMap: {
             /** Rows */
             rows: (components["schemas"]["Brown"] | null)[][];
+        };
+        /**
+         * ByHand
+         * @description What a baker has corrected on the process: fields and steps left out, and what “it” was.
+         */
+        ByHand: {
+            /**
+             * Meant
+             * @default []
+             */
+            meant: components["schemas"]["Meant"][];
+            /**
+             * Mends
+             * @default []
+             */
+            mends: components["schemas"]["Mend"][];
         };
         /**
          * CarryView
@@ -2570,6 +2616,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -2605,6 +2656,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Choice
@@ -2912,6 +2968,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -2942,6 +3003,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Cooled
@@ -3357,7 +3423,7 @@ export interface components {
              */
             servings: number;
             /** Steps */
-            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["WashStep"])[];
+            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["HandStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["WashStep"])[];
             /**
              * Summary
              * @default
@@ -3385,6 +3451,10 @@ export interface components {
             formula: components["schemas"]["Formula"] | null;
             /** Groups */
             groups: string[];
+            /** Keys */
+            keys: {
+                [key: string]: string;
+            };
             /** Lines */
             lines: components["schemas"]["ReadLine"][];
             /** Lint */
@@ -3392,6 +3462,8 @@ export interface components {
             method: components["schemas"]["MethodReading"];
             /** Questions */
             questions: components["schemas"]["Question"][];
+            /** Rows */
+            rows: components["schemas"]["ReadRow"][];
             technique: components["schemas"]["Technique"];
             /** Title */
             title: string;
@@ -3603,6 +3675,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Batter Names
              * @default []
              */
@@ -3660,6 +3737,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Finding
@@ -3758,6 +3840,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
             batter?: components["schemas"]["Foam"] | null;
             /**
              * Component
@@ -3797,6 +3884,11 @@ export interface components {
             tool: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * FoldView
@@ -3978,7 +4070,7 @@ export interface components {
              */
             servings: number;
             /** Steps */
-            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["WashStep"])[];
+            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["HandStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["WashStep"])[];
             /**
              * Summary
              * @default
@@ -4346,6 +4438,63 @@ export interface components {
             shape: "half-sphere";
         };
         /**
+         * HandStep
+         * @description Do what ``does`` says with the content; it stays what it was.
+         */
+        HandStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /**
+             * Does
+             * @default
+             */
+            does: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hand";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Seconds
+             * @default 120
+             */
+            seconds: number;
+            /** Title */
+            title: string;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
+        };
+        /**
          * Health
          * @description The server answers.
          */
@@ -4539,6 +4688,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -4564,6 +4718,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Join
@@ -4762,6 +4921,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -4787,6 +4951,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Label
@@ -4957,6 +5126,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -4992,6 +5166,11 @@ export interface components {
             tool: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * MakeReady
@@ -5095,6 +5274,16 @@ export interface components {
             volume_ml: components["schemas"]["Estimate"];
         };
         /**
+         * Meant
+         * @description What “it” was: ``sentence`` means what ``of`` made, both by their words.
+         */
+        Meant: {
+            /** Of */
+            of: string;
+            /** Sentence */
+            sentence: string;
+        };
+        /**
          * Measure
          * @description A length of a shape: its field, what it is called, and what it begins with (None: left out).
          */
@@ -5165,6 +5354,23 @@ export interface components {
             stream: string;
             /** Whisk */
             whisk: string;
+        };
+        /**
+         * Mend
+         * @description A correction of one step: ``fields`` set by hand, or ``drop`` to leave it out.
+         */
+        Mend: {
+            /**
+             * Drop
+             * @default false
+             */
+            drop: boolean;
+            /** Fields */
+            fields?: {
+                [key: string]: unknown;
+            };
+            /** Key */
+            key: string;
         };
         /**
          * MeringueEntry
@@ -5246,6 +5452,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -5301,6 +5512,11 @@ export interface components {
              * @default
              */
             why: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Mixer
@@ -5918,6 +6134,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Batter Names
              * @default []
              */
@@ -5973,6 +6194,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * PipedPiece
@@ -6224,6 +6450,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -6253,6 +6484,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * ProbePlace
@@ -6529,6 +6765,29 @@ export interface components {
             unknown: string;
         };
         /**
+         * ReadRow
+         * @description A row of the text and what became of it: the steps that it tells of, or why none.
+         *
+         *     ``says`` is ``ingredient``, ``heading``, ``title``, ``note``, ``step``, ``known`` (understood, and nothing to be done
+         *     of its own, such as heating the oven) or ``not understood``; ``line`` is the number of an ingredient's line.
+         */
+        ReadRow: {
+            /** Group */
+            group: string;
+            kind: components["schemas"]["RowKind"];
+            /** Line */
+            line?: number | null;
+            /** Says */
+            says: string;
+            /**
+             * Steps
+             * @default []
+             */
+            steps: string[];
+            /** Text */
+            text: string;
+        };
+        /**
          * ReadingAdded
          * @description A measured value, in the unit of its quantity.
          *
@@ -6610,9 +6869,16 @@ export interface components {
         };
         /**
          * RecipeText
-         * @description A recipe as it was found. ``technique`` is its class, where the baker says it.
+         * @description A recipe as it was found. ``technique`` is its class, where the baker says it; ``by_hand`` what was corrected.
          */
         RecipeText: {
+            /**
+             * @default {
+             *       "meant": [],
+             *       "mends": []
+             *     }
+             */
+            by_hand: components["schemas"]["ByHand"];
             /**
              * Format
              * @default text
@@ -6678,7 +6944,7 @@ export interface components {
         Resource: "hands" | "mixer" | "hob" | "oven";
         /**
          * RestStep
-         * @description Rest for ``minutes``; ``sees`` is what tells that it is over.
+         * @description Rest for ``minutes``, ``covered`` or open so that a skin dries; ``sees`` is what tells that it is over.
          */
         RestStep: {
             /**
@@ -6687,10 +6953,20 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
             component: string;
+            /**
+             * Covered
+             * @default true
+             */
+            covered: boolean;
             /** Id */
             id: string;
             /**
@@ -6719,6 +6995,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * RingWidth
@@ -6807,6 +7088,11 @@ export interface components {
              * @default []
              */
             after: string[];
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
             /** @default from the short side */
             begun: components["schemas"]["From"];
             /**
@@ -6845,6 +7131,11 @@ export interface components {
              * @default false
              */
             warm: boolean;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * RoundDimensions
@@ -6870,6 +7161,12 @@ export interface components {
              */
             shape: "round";
         };
+        /**
+         * RowKind
+         * @description What a row of a text is.
+         * @enum {string}
+         */
+        RowKind: "title" | "heading" | "ingredient" | "sentence" | "note";
         /**
          * Sacrifice
          * @description How large a first portion to give up: from ``low`` to ``high`` all are as good.
@@ -7084,6 +7381,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -7114,6 +7416,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Sign
@@ -7145,6 +7452,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -7175,6 +7487,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * SplitBody
@@ -7205,6 +7522,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -7230,6 +7552,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * SplitView
@@ -7658,6 +7985,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -7693,6 +8025,11 @@ export interface components {
             until_c: number;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Stripe
@@ -8145,6 +8482,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -8180,6 +8522,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * ToolRow
@@ -8276,6 +8623,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -8301,6 +8653,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Understood
@@ -8436,6 +8793,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -8468,6 +8830,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * WashPlan
@@ -8500,6 +8867,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -8527,6 +8899,11 @@ export interface components {
             tool: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Watch
@@ -8582,6 +8959,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -8607,6 +8989,11 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Weighing
@@ -8654,6 +9041,11 @@ export interface components {
              */
             after: string[];
             /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
              * Component
              * @default
              */
@@ -8698,6 +9090,11 @@ export interface components {
             tool: string;
             /** Vessel */
             vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Whisk

@@ -8,8 +8,10 @@
     components?: Pick<Schemas['ComponentView'], 'id' | 'name'>[];
     picked: string | null;
     onpick: (id: string) => void;
+    /** A word under a step, such as that it is only assumed. */
+    marks?: Map<string, string>;
   };
-  let { steps, components = [], picked, onpick }: Props = $props();
+  let { steps, components = [], picked, onpick, marks }: Props = $props();
 
   const CELL = 112;
   const TALL = 92;
@@ -75,6 +77,7 @@
           </span>
           <span class="text-[15px] leading-tight"><span class="text-quiet">{i + 1}</span> {step.title}</span>
           <span class="text-[15px] font-bold">{figure(step)}</span>
+          {#if marks?.has(step.id)}<span class="text-[13px] text-quiet italic">{marks.get(step.id)}</span>{/if}
           {#if from(step).length}<span class="text-[13px] text-quiet">with {from(step).join(', ')}</span>{/if}
         </button>
         {#if i < steps.length - 1 && steps[i + 1]?.needs.includes(step.id)}

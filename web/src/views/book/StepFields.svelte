@@ -5,7 +5,7 @@
   import QuantityField from '../../lib/parts/QuantityField.svelte';
   import type { Editor, LooseStep } from './editor.svelte';
 
-  type Props = { editor: Editor; step: LooseStep };
+  type Props = { editor: Pick<Editor, 'kinds' | 'kitchen' | 'set' | 'change'>; step: LooseStep };
   let { editor, step }: Props = $props();
 
   const kind = $derived(editor.kinds.find((k) => k.kind === step.kind));

@@ -14,8 +14,8 @@ from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.reading import proposal, recipe
 from kindwhisk.core.reading.goods import Question
 from kindwhisk.core.reading.line import ReadLine
-from kindwhisk.core.reading.lint import Remark
-from kindwhisk.core.reading.method import MethodReading
+from kindwhisk.core.reading.method.figures import MethodReading
+from kindwhisk.core.reading.remarks import Remark
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.faults import faults
 from kindwhisk.core.values.technique import Technique
@@ -26,41 +26,51 @@ router = APIRouter(prefix="/api/formulas", tags=["book"], responses=refusals(400
 
 
 class RecipeText(BaseModel):
-    """A recipe as it was found. ``technique`` is its class, where the baker says it."""
+    """A recipe as it was found. ``technique`` is its class, where the baker says it; ``by_hand`` what was corrected."""
 
     model_config = ConfigDict(extra="forbid", strict=True)
 
     text: str = Field(max_length=recipe.LONGEST)
     format: Annotated[str, Field(pattern="^(text|csv)$")] = "text"
     technique: Annotated[Technique | None, Field(strict=False)] = None
+    by_hand: Annotated[proposal.ByHand, Field(strict=False)] = proposal.NOTHING
 
 
 class DraftView(BaseModel):
     """What was read. ``formula`` carries an id that is free in the Book; None where no process could be proposed."""
 
     title: str
+    rows: tuple[proposal.ReadRow, ...]
     technique: Technique
     lines: tuple[ReadLine, ...]
     groups: tuple[str, ...]
     method: MethodReading
     formula: Formula | None
+    keys: dict[str, str]
     questions: tuple[Question, ...]
     lint: tuple[Remark, ...]
 
 
-def _draft(store: Store, written: recipe.Written, technique: Technique | None = None) -> DraftView:
+def _draft(
+    store: Store,
+    written: recipe.Written,
+    technique: Technique | None = None,
+    by_hand: proposal.ByHand = proposal.NOTHING,
+) -> DraftView:
     _, kitchen = store.kitchens.current()
-    read = proposal.read(written, kitchen.eggs, technique, store.goods.all())
+    read = proposal.read(written, kitchen.eggs, technique, store.goods.all(), by_hand)
     formula = read.formula
     if formula is not None:
         formula = formula.model_copy(update={"id": store.formulas.free_id(formula.id)})
     return DraftView(
         title=read.title,
+        rows=read.rows,
         technique=read.technique,
         lines=read.lines,
         groups=read.groups,
         method=read.method,
         formula=formula,
+        keys=read.keys,
         questions=read.questions,
         lint=read.lint,
     )
@@ -81,7 +91,7 @@ def read(store: StoreHere, body: Annotated[RecipeText | dict[str, Any], Body(uni
     """A draft from ``{"text": ...}`` or from a schema.org Recipe. Nothing is saved."""
     if isinstance(body, RecipeText):
         written = recipe.from_csv(body.text) if body.format == "csv" else recipe.from_text(body.text)
-        return _draft(store, written, body.technique)
+        return _draft(store, written, body.technique, body.by_hand)
     if "text" in body and "@type" not in body and "@graph" not in body:
         raise _not_a_text(body)
     if recipe_jsonld.carries_process(body):

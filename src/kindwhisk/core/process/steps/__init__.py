@@ -11,6 +11,7 @@ from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.hand import HandStep
 from kindwhisk.core.process.steps.invert import InvertStep
 from kindwhisk.core.process.steps.knock import KnockStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
@@ -54,6 +55,7 @@ Step = Annotated[
     | AssembleStep
     | RollStep
     | ChillStep
+    | HandStep
     | PreheatStep
     | WashStep,
     Field(discriminator="kind"),

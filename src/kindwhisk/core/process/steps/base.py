@@ -71,6 +71,7 @@ class StepBase(Value):
     ``reads``: what a typed reading of the first is called.
     ``first`` are the fields that one begins with when a baker puts it into a process, where it has no default for
     them; ``wanted_first`` what an optional shape begins as; ``by_itself``: the product puts it in, no baker does.
+    ``written`` are the words of a recipe that it was read from, ``assumed`` why it is there though none says so.
     ``after`` names steps that must be over without giving material, such as a preheated oven.
     """
 
@@ -96,6 +97,8 @@ class StepBase(Value):
     inputs: tuple[Portion, ...] = Field(default=(), max_length=40)
     after: tuple[StepId, ...] = Field(default=(), max_length=40)
     note: str = Field(default="", max_length=400)
+    written: str = Field(default="", max_length=400)
+    assumed: str = Field(default="", max_length=200)
     component: str = Field(default="", max_length=40)
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:

@@ -3,14 +3,14 @@
 NAMES: dict[str, str] = {
     "oil-neutral": "vegetable oil|canola oil|neutral oil|neutral-flavoured oil|flavourless oil|flavorless oil|rapeseed oil|cooking oil|salad oil|light oil|oil|"
     "sunflower oil|huile neutre|huile de tournesol|huile végétale|huile de colza|huile|olio di semi di girasole|olio di semi|olio di girasole|"
-    "olio vegetale|olio|サラダ油|米油|太白ごま油|植物油|菜種油|キャノーラ油|油|dầu ăn|dầu thực vật|dầu hướng dương|dầu hạt cải|dầu",
+    "olio vegetale|olio|サラダ油|米油|植物油|菜種油|キャノーラ油|油|dầu ăn|dầu thực vật|dầu hướng dương|dầu hạt cải|dầu",
     "oil-grapeseed": "grapeseed oil|grape seed oil|huile de pépins de raisin|olio di vinaccioli|グレープシードオイル",
     "oil-corn": "corn oil|maize oil|huile de maïs|olio di mais|コーン油",
     "oil-rice-bran": "rice bran oil|dầu gạo",
     "oil-soya": "soya oil|soy oil|soybean oil|huile de soja|olio di soia|大豆油|dầu đậu nành",
     "oil-peanut": "peanut oil|groundnut oil|arachide oil|huile d'arachide|olio di arachide|olio di arachidi|olio di semi di arachide|olio di semi di arachidi|"
     "ピーナッツオイル|落花生油|dầu đậu phộng|dầu lạc",
-    "oil-sesame": "sesame oil|toasted sesame oil|huile de sésame|olio di sesamo|ごま油|胡麻油|dầu mè|dầu vừng",
+    "oil-sesame": "sesame oil|toasted sesame oil|huile de sésame|olio di sesamo|ごま油|太白ごま油|胡麻油|dầu mè|dầu vừng",
     "oil-walnut": "walnut oil|huile de noix|olio di noci|くるみ油",
     "oil-hazelnut": "hazelnut oil|huile de noisette|olio di nocciole|ヘーゼルナッツオイル",
     "oil-almond": "almond oil|huile d'amande|huile d'amande douce|olio di mandorle|アーモンドオイル|dầu hạnh nhân",

@@ -124,4 +124,9 @@ def lexicon(shelf: Shelf = ()) -> Lexicon:
 
 def find_all(text: str, shelf: Shelf = (), *, from_right: bool = False) -> list[Named]:
     """Every ingredient named in a plain text, the longest name at each place, in the order of the text."""
-    return sorted(lexicon(shelf).find(text, from_right=from_right), key=lambda n: n.start)
+    return list(_found(text, shelf, from_right))
+
+
+@lru_cache(maxsize=8192)
+def _found(text: str, shelf: Shelf, from_right: bool) -> tuple[Named, ...]:
+    return tuple(sorted(lexicon(shelf).find(text, from_right=from_right), key=lambda n: n.start))

@@ -30,7 +30,7 @@ WORDS: frozenset[str] = frozenset(
     "tostato tostata tostate tostati pelato pelata pelate pelati sgusciate sgusciati spellate denocciolate snocciolate snocciolati surgelati surgelate congelati maturo matura mature non trattato trattata biologica puro pura naturale "
     "temperatura ambiente facoltativo foglio fogli bustina bustine cucchiaio cucchiai cucchiaino cucchiaini tazza bicchiere pizzico stecca stecche baccello scatola barattolo vasetto "
     # Vietnamese
-    "tươi lạnh nóng ấm loại lớn nhỏ to vừa khoảng ít nhiều quả trái củ hạt cái cây lá miếng lát muỗng thìa canh gr lít nhiệt độ phòng để nguội tan chảy mềm ngon sạch tách vỏ bỏ rang băm xay nhuyễn nhỏ chín "
+    "tươi lạnh nóng ấm loại lớn nhỏ to vừa khoảng ít nhiều quả trái củ hạt cái cây lá miếng lát muỗng thìa canh gr lít nhiệt độ phòng để nguội tan chảy đun đã mềm ngon sạch tách vỏ bỏ rang băm xay nhuyễn nhỏ chín "
     "không đường hộp gói lon chén bát ly cốc nguyên chất rây mịn vắt nguyên hữu cơ "
     .split()
 )  # fmt: skip

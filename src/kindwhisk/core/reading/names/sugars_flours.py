@@ -41,7 +41,7 @@ NAMES: dict[str, str] = {
     "farina debole|薄力粉|製菓用薄力粉|bột mì số 8|bột mì đa dụng số 8|bột làm bánh bông lan|bột bánh bông lan",
     "plain-flour": "all-purpose flour|all purpose flour|ap flour|a.p. flour|plain flour|white flour|wheat flour|plain white flour|flour|farine de blé|farine t45|"
     "farine t55|farine t65|farine blanche|farine de froment|farine|farina 0|farina tipo 0|farina di grano tenero|farina di frumento|farina bianca|"
-    "farina|中力粉|小麦粉|bột mì số 11|bột mì đa dụng|bột mì|bột mỳ",
+    "farina|中力粉|小麦粉|bột mì số 11|bột mì đa dụng|bột mì|bột mỳ|bột",
     "strong-flour": "bread flour|strong flour|strong white flour|high-gluten flour|high gluten flour|farine de gruau|farine forte|farina manitoba|farina forte|強力粉|"
     "bột mì số 13|bột bánh mì",
     "wholemeal-flour": "whole wheat flour|whole-wheat flour|wholewheat flour|wholemeal flour|wholemeal wheat flour|graham flour|white whole wheat flour|"
@@ -71,7 +71,7 @@ NAMES: dict[str, str] = {
     "potato-flour": "potato flour",
     "wheat-germ": "wheat germ|germe de blé|germi di grano|germe di grano|小麦胚芽",
     "wheat-bran": "wheat bran|bran|son de blé|crusca di grano|crusca|小麦ふすま|ふすま",
-    "corn-starch": "cornstarch|corn starch|cornflour|maize starch|fécule de maïs|amidon de maïs|maïzena|amido di mais|maizena|コーンスターチ|bột bắp|bột ngô|tinh bột bắp",
+    "corn-starch": "starch|cornstarch|corn starch|cornflour|maize starch|fécule de maïs|amidon de maïs|maïzena|amido di mais|maizena|コーンスターチ|bột bắp|bột ngô|tinh bột bắp",
     "potato-starch": "potato starch|fécule de pomme de terre|fécule|fecola di patate|fecola|片栗粉|bột khoai tây|tinh bột khoai tây",
     "tapioca-starch": "tapioca starch|tapioca flour|tapioca|amidon de tapioca|fécule de tapioca|amido di tapioca|タピオカ粉|タピオカスターチ|bột năng",
     "wheat-starch": "wheat starch|amidon de blé|amido di frumento|浮き粉|浮粉|bột mì tinh",

@@ -37,7 +37,9 @@ class RoundTin(Shape):
     """A round tin, straight or tapered."""
 
     round: ClassVar[bool] = True
-    words: ClassVar[str] = r"\bpan\b|\btin\b|mou?ld|\bring\b|springform|moule|cercle|stampo|tortiera|anello|型|khuôn"
+    words: ClassVar[str] = (
+        r"\bpans?\b|\btins?\b|mou?ld|\brings?\b|springform|moule|cercle|stampo|tortiera|anello|型|khuôn"
+    )
     firsts: ClassVar[dict[str, dict[str, float]]] = {"round": {"diameter_mm": 180, "depth_mm": 60}}
     measures: ClassVar[dict[str, str]] = {
         "diameter_mm": "across the bottom",

@@ -33,7 +33,9 @@ class TubeTin(Shape):
     """A round tin with a tube in the middle, both straight or tapered."""
 
     round: ClassVar[bool] = True
-    words: ClassVar[str] = r"tube|angel[- ]food|chiffon|シフォン|ciambella|savarin|chimney|bundt|khuôn ống|funnel"
+    words: ClassVar[str] = (
+        r"tube|angel[- ]food|chiffon|シフォン|ciambella|savarin|chimney|cheminée|bundt|khuôn ống|funnel"
+    )
     firsts: ClassVar[dict[str, dict[str, float]]] = {
         "tube": {
             "diameter_mm": 160,

@@ -6,6 +6,8 @@ import re
 
 from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.foams.foam import Peak
+from kindwhisk.core.reading.amounts import NUMBER, WORDS, number
+from kindwhisk.core.reading.method.clauses import sentences
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.tins_named import NamedTin, find_tin
@@ -22,7 +24,7 @@ LINES_TIN = r"\bline\b|\bgrease\b|butter (?:the|a) (?:tin|pan)|chemis|beurr(?:er
 ROLLS = r"roll(?:ed)? (?:up|it|again|the)|roulade|roulé|roulez|arrotola|巻|cuộn"
 SYRUP = r"syrup|sirop|sciroppo|シロップ|boil"
 ENDS = (
-    r"until|skewer|toothpick|tester|springs? back|golden|clean|firm|set\b|jusqu|doré|fino a|dorat|stecchino|"
+    r"until|ready when|done when|pulls? away|comes? away|couteau|lame|asciutt|skewer|toothpick|tester|springs? back|golden|clean|firm|(?:just|has|is|until|nearly|barely|almost) set\b|jusqu|doré|fino a|dorat|stecchino|"
     r"竹串|焼き色|"
     r"弾力|tăm|vàng|đến khi"
 )
@@ -31,8 +33,8 @@ _TEMPERATURE = re.compile(
 )
 _GAS = re.compile(r"gas\s*(?:mark)?\s*(\d)")
 _TIME = re.compile(
-    r"(\d+(?:[.,]\d+)?)(?:\s*(?:-|to|à|or|ou|~|đến)\s*(\d+(?:[.,]\d+)?))?\s*-?\s*"
-    r"(minutes?|mins?\b|min\b|minuti|minuto|分|phút|hours?|hrs?\b|heures?|h\b|ore\b|ora\b|時間|giờ|tiếng)"
+    rf"({NUMBER})(?:\s*(?:-|to|à|a|or|ou|~|đến)\s*({NUMBER}))?\s*-?\s*"
+    r"(minutes?|mins?\b|min\b|minuti|minuto|分(?!け|立|の|間?く)|phút|hours?|hrs?\b|heures?|h\b|ore\b|ora\b|時間|giờ|tiếng)"
 )
 
 
@@ -40,6 +42,24 @@ _HOURS_AND_MINUTES = re.compile(
     r"(\d{1,2})\s*(?:hours?|hrs?|heures?|h|ore|ora|時間|giờ|tiếng)\s*(?:and|et|e|,)?\s*"
     r"(\d{1,2})\s*(?:minutes?|mins?|min|minuti|分|phút)"
 )
+
+
+_SPOKEN = re.compile(
+    r"(?<!\w)(two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty|deux|trois|cinq|dix|due|tre|cinque|dieci) (min|hour|heure|ore)"
+)
+_QUARTERS = re.compile(
+    r"(?<!\w)(?:(an?|one) hour and (a quarter|a half)|half an hour|three[- ]quarters of an hour|a quarter of an hour|(an?|one) hour|une heure|un'ora|mezz'ora)(?!\w)"
+)
+
+
+def _quarters(match: re.Match[str]) -> str:
+    """Hours in words, as minutes."""
+    words = match[0]
+    if match[2]:
+        return "75 min" if "quarter" in match[2] else "90 min"
+    if words.startswith(("half", "mezz")):
+        return "30 min"
+    return "45 min" if words.startswith("three") else "15 min" if "quarter" in words else "60 min"
 
 
 class Found(Value):
@@ -66,13 +86,6 @@ class MethodReading(Value):
     rolled: bool
     mentions: tuple[str, ...]
     sentences: tuple[str, ...]
-
-
-def sentences(text: str) -> list[str]:
-    """A method cut into sentences; numbers of steps and bullets are left out."""
-    pieces = re.split(r"(?<=[.!?。])(?:\s+|(?<=。))|\n+", text[:20_000])
-    cleaned = (re.sub(r"^\s*(?:step\s*)?\d{1,2}\s*[.):]\s*|^\s*[①-⑳]\s*", "", p).strip() for p in pieces)
-    return [p for p in cleaned if len(p) > 1]
 
 
 def _celsius(match: re.Match[str], sentence: str) -> tuple[float, float] | None:
@@ -102,13 +115,16 @@ def temperatures(sentence: str) -> list[Found]:
 def times(sentence: str) -> list[Found]:
     """Every stretch of time of a plain sentence, in minutes."""
     found = []
+    sentence = _SPOKEN.sub(lambda m: f"{WORDS[m[1]]:g} {m[2]}", _QUARTERS.sub(_quarters, sentence))
     for whole in _HOURS_AND_MINUTES.finditer(sentence):
         minutes = float(whole[1]) * 60 + float(whole[2])
         found.append(Found(low=minutes, high=minutes, text=whole[0]))
     for match in _TIME.finditer(_HOURS_AND_MINUTES.sub(" ", sentence)):
         scale = 60.0 if match[3][0] == "h" or match[3] in {"ore", "ora", "時間", "giờ", "tiếng"} else 1.0
-        low = float(match[1].replace(",", ".")) * scale
-        high = float((match[2] or match[1]).replace(",", ".")) * scale
+        try:
+            low, high = (number(figure) * scale for figure in (match[1], match[2] or match[1]))
+        except ValueError:
+            continue
         found.append(Found(low=min(low, high), high=max(low, high), text=match[0]))
     return found
 

@@ -1,0 +1,78 @@
+"""The process of a recipe that tells no method: its goods, poured into the usual process of its class."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from kindwhisk.core.ingredients.eggs import EggSize
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.reading.classes import build
+from kindwhisk.core.reading.goods import Question, sort_goods
+from kindwhisk.core.reading.line import ReadLine
+from kindwhisk.core.reading.method.figures import MethodReading
+from kindwhisk.core.reading.plain import slug
+from kindwhisk.core.reading.recipe import Written
+from kindwhisk.core.reading.shapes import MethodPlan
+from kindwhisk.core.reading.usual import PIPED, USUAL, USUAL_TIN, USUAL_TIN_NAME
+from kindwhisk.core.values.technique import Technique
+
+
+def _plan(method: MethodReading, technique: Technique, questions: list[Question]) -> MethodPlan:
+    oven, minutes = USUAL[technique]
+    if method.oven_c:
+        oven = method.oven_c.low
+    else:
+        questions.append(Question(field="oven", text="No oven temperature was found.", assumed=f"{oven:.0f} °C"))
+    if method.bake_minutes:
+        minutes = (method.bake_minutes.low + method.bake_minutes.high) / 2
+    else:
+        questions.append(Question(field="minutes", text="No time in the oven was found.", assumed=f"{minutes:.0f} min"))
+    tin, name = USUAL_TIN, USUAL_TIN_NAME
+    piped = technique in PIPED
+    if method.tin and not (piped and method.tin.tin.shape not in {"sheet", "rectangular"}):
+        if not method.tin.depth_stated:
+            depth = f"{method.tin.tin.depth_mm:.0f} mm deep"
+            questions.append(
+                Question(field="tin", text=f"How deep is the {method.tin.name} tin inside?", assumed=depth)
+            )
+        chosen, name = method.tin.tin, method.tin.name
+    else:
+        chosen = tin
+        if not piped:
+            questions.append(Question(field="tin", text="No tin with its size was found.", assumed=name))
+    if method.technique_sure < 0.7:
+        questions.append(Question(field="technique", text="Which class of bake is it?", assumed=technique.value))
+    return MethodPlan(
+        technique=technique,
+        tin=chosen,
+        tin_name=name,
+        oven_c=min(max(oven, 60.0), 300.0),
+        fan=method.fan,
+        minutes=max(minutes, 1.0),
+        meringue=method.meringue,
+        peak=method.peak,
+        syrup_c=method.syrup_c,
+        rolled=method.rolled,
+    )
+
+
+def by_class(
+    written: Written,
+    lines: Sequence[ReadLine],
+    method: MethodReading,
+    technique: Technique,
+    *,
+    eggs: EggSize,
+    questions: list[Question],
+) -> Formula:
+    """A formula by the class's usual shape; what was assumed goes into ``questions``.
+
+    Raises:
+        CraftError: there is no egg in it to make a foam of.
+    """
+    goods = sort_goods(
+        lines, [*(line.group for line in written.lines), *[""] * len(lines)][: len(lines)], technique, eggs, questions
+    )
+    title = written.title or f"Untitled {technique.value}"
+    plan = _plan(method, technique, questions)
+    return build(slug(title), title, written.servings or 8, plan, goods)

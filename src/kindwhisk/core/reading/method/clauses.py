@@ -1,0 +1,221 @@
+"""A method cut into sentences, and a sentence into clauses: one thing to do each, with the words that belong to it."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Iterator
+from typing import NamedTuple
+
+from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.reading.amounts import amounts
+from kindwhisk.core.reading.method.acts import Act
+from kindwhisk.core.reading.method.verbs import Grammar
+from kindwhisk.core.reading.method.verbs.grammar import Verb
+from kindwhisk.core.reading.names import find_all
+from kindwhisk.core.reading.plain import plain
+
+LONGEST_SENTENCE = 380
+ENDS = re.compile(r"(?<=[.!?;。])(?:\s+|(?<=。))|\n+")
+NOT_AN_END = re.compile(r"(?:\b(?:approx|ca|min|mins|env|no|tbsp|tsp|oz|lb|etc|q\.b|vs)|^\s*\d{1,2})\.$", re.IGNORECASE)
+STEP = re.compile(
+    r"^\s*(?:(?:step|bước|étape|passo|fase)\s*)?(?:(?P<n>\d{1,2})\s*[.):：](?!\d)|(?P<circled>[①-⑳]))\s*[:.]?\s*|^\s*(?P<bare>\d{1,2})\s+(?=(?-i:[A-Z][a-z])|[\u3040-\u9fff])",
+    re.IGNORECASE,
+)
+ELLIPSIS = re.compile(
+    r",\s+(?=(?:onto|over) the )|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
+)
+OVER_WATER = re.compile(
+    r"over (?:a )?(?:\w+ ){0,3}(?:simmering|hot|barely|warm|boiling) ?\w* ?water|double boiler|water[- ]?bath|bain[- ]?marie|over water|"
+    r"over a (?:pan|pot|saucepan) of|set over (?:a )?\w* ?(?:simmering|hot|water)|bagnomaria|湯煎(?!から)|cách thủy|trên nồi nước"
+)
+_STIFF = re.compile(r"\b(?:stiff|peaks?|firm|neige)\b")
+_PALE = re.compile(r"\b(?:pale|thick|creamy|ribbon|fluffy|trail)\b")
+_BAKES = re.compile(r"\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º).*?\d\s*(?:min|分|h\b|hour)|\d\s*min.*?\d{2,3}\s*(?:°|c\b)")
+_TIN = re.compile(r"\b(?:springform|tin|pan|mould|tray)\b")
+REST = re.compile(r"(?<!\w)(?:the rest|the remain\w+|le reste|il resto|il restante)(?!\w)")
+TELLING = re.compile(r"(?:now|and|then|next|plus|also|maintenant|ora|adesso)\b")
+"""How a spoken sentence without a verb begins: ``now the whites with the cream of tartar``."""
+_UPSIDE = re.compile(r"(?:upside[- ]down|inverted)(?!\w)")
+_BEATEN = re.compile(r"(?<!\w)(?:whisked|beaten|mixed|stirred)(?! egg| white)(?!\w)")
+_PART_IN = re.compile(r"(?:(?:one|a) (?:third|quarter)|half|the rest)(?: of \w+)?,? in(?!\w)")
+_ONTO = re.compile(r"(?:onto|over|into) the (?!oven)")
+_COLD = re.compile(r"(?:fridge|freezer|frigo)(?!\w)")
+_INTO_OVEN = re.compile(r"(?<!\w)into the oven(?!\w)")
+_SYRUP = re.compile(r"(?<!\d)1[0-6]\d(?!\d)(?! ?(?:g|ml)\b)")
+_GOES_IN = re.compile(r"(?<!\w)(?:go(?:es)? in|in(?:to)? the|onto|sifted (?:in|over)|on top)(?!\w)")
+_MIXER = re.compile(r"(?<!\w)(?:in(?:to)? the (?:stand )?mixer|by machine)")
+
+
+class Clause(NamedTuple):
+    """One thing to do.
+
+    ``text`` is plain and goes from what belongs to it to the next verb; ``verb`` is where the verb stands in it (start
+    and end); ``sentence`` is the sentence's number, ``before`` whether it follows another clause of that sentence.
+    """
+
+    act: Act
+    text: str
+    verb: tuple[int, int]
+    sentence: int
+    follows: bool = False
+    guessed: bool = False
+
+    @property
+    def said(self) -> str:
+        """Its words without the verb."""
+        return f"{self.text[: self.verb[0]]} {self.text[self.verb[1] :]}".strip()
+
+    @property
+    def after(self) -> str:
+        """Its words behind the verb."""
+        return self.text[self.verb[1] :]
+
+    @property
+    def ahead(self) -> str:
+        """Its words in front of the verb."""
+        return self.text[: self.verb[0]]
+
+
+def sentences(text: str) -> list[str]:
+    """A method cut into sentences, as they were written; numbers of steps and bullets are left out."""
+    found: list[str] = []
+    for piece in _short(ENDS.split(text)):
+        words = piece.strip()
+        if not words:
+            continue
+        if found and NOT_AN_END.search(found[-1]) and not words[0].isupper():
+            found[-1] = f"{found[-1]} {words}"
+        else:
+            found.append(words)
+    bare = (STEP.sub("", s, count=1).strip(" -*•·") for s in found)
+    return [s for s in bare if len(s) > 1]
+
+
+def _short(pieces: list[str]) -> Iterator[str]:
+    """Pieces no longer than can be read at once: what runs on without an end is cut at a comma."""
+    for piece in pieces:
+        rest = piece
+        while len(rest) > LONGEST_SENTENCE:
+            cut = max(rest.rfind(mark, 0, LONGEST_SENTENCE) for mark in (", ", "、", " and ", " "))
+            cut = cut if cut > 0 else LONGEST_SENTENCE
+            yield rest[:cut]
+            rest = rest[cut:].lstrip(", 、")
+        yield rest
+
+
+def step_number(text: str) -> int | None:
+    """The number that stands in front of a step."""
+    match = STEP.match(text)
+    if match is None:
+        return None
+    if match["circled"]:
+        return ord(match["circled"]) - ord("①") + 1
+    return int(match["n"] or match["bare"])
+
+
+def _sweet_and_hot(text: str, names: set[str]) -> bool:
+    return any(ingredient(i).kind == "sugar" for i in names) and bool(_SYRUP.search(text))
+
+
+_IMPLIED: tuple[tuple[Callable[[str, set[str]], object], Act], ...] = (
+    (lambda text, names: names and OVER_WATER.search(text), Act.HEAT),
+    (lambda text, _: _MIXER.search(text), Act.WHIP),
+    (lambda text, names: "egg-white" in names and _STIFF.search(text), Act.WHIP),
+    (lambda text, names: names & {"egg-yolk", "whole-egg"} and _PALE.search(text), Act.WHIP),
+    (lambda text, _: _BAKES.search(text), Act.BAKE),
+    (lambda text, _: _TIN.search(text) and re.search(r"\d", text), Act.POUR),
+    (lambda text, _: _UPSIDE.match(text), Act.INVERT),
+    (_sweet_and_hot, Act.BOIL),
+    (lambda text, names: names and _BEATEN.search(text), Act.BEAT),
+    (lambda text, _: _PART_IN.match(text), Act.FOLD),
+    (lambda text, _: _ONTO.match(text), Act.POUR),
+    (lambda text, _: _COLD.match(text), Act.CHILL),
+    (lambda text, _: _INTO_OVEN.search(text), Act.BAKE),
+    (lambda text, names: names and _GOES_IN.search(text), Act.ADD),
+)
+"""What a stretch without a verb tells one to do, by what else it says; the first that suits it."""
+
+
+def _implied(text: str) -> Act | None:
+    names = {n.ingredient for n in find_all(text)}
+    return next((act for says, act in _IMPLIED if says(text, names)), None)
+
+
+def _pieces(text: str, start: int, end: int) -> Iterator[tuple[int, int]]:
+    """A stretch cut where something else follows: ``…, then the flour``."""
+    at = start
+    for match in ELLIPSIS.finditer(text, start, end):
+        if match.start() > at and text[match.end() : end].strip():
+            yield at, match.start()
+            at = match.end()
+    yield at, end
+
+
+def _first_last(found: list[Verb], text: str, number: int) -> Iterator[Clause]:
+    """Clauses of a language that says the verb first."""
+    lead_end = found[0].start
+    lead = text[:lead_end].strip(" ,;:-+")
+    start = 0
+    if lead and re.search(r"[,;:.+]|\b(?:then|and)\s*$", text[:lead_end]):
+        for a, b in _pieces(lead, 0, len(lead)):
+            act = _implied(lead[a:b].strip(" ,;"))
+            if act in {Act.HEAT, Act.WHIP, Act.BOIL, Act.POUR, Act.BEAT}:
+                yield Clause(act, lead[a:b].strip(" ,;"), (0, 0), number, start > 0, guessed=True)
+                start = lead_end
+    for i, verb in enumerate(found):
+        end = found[i + 1].start if i + 1 < len(found) else len(text)
+        begin = start if i == 0 else verb.start
+        for n, (a, b) in enumerate(_pieces(text, verb.end, end)):
+            if n == 0:
+                words = text[begin:b].rstrip(" ,;:")
+                yield Clause(verb.act, words, (verb.start - begin, verb.end - begin), number, i > 0 or start > 0)
+            elif rest := text[a:b].strip(" ,;:."):
+                again = _implied(rest)
+                if again in {Act.WHIP, Act.BAKE, Act.HEAT} or find_all(rest) or REST.search(rest):
+                    yield Clause(again if again in {Act.WHIP, Act.BAKE} else verb.act, rest, (0, 0), number, True, True)
+
+
+def _verb_last(found: list[Verb], text: str, number: int) -> Iterator[Clause]:
+    """Clauses of a language that says the verb last; what stands behind the last one tells of it too."""
+    at = 0
+    for i, verb in enumerate(found):
+        end = verb.end if i + 1 < len(found) else len(text)
+        at += len(text[at:end]) - len(text[at:end].lstrip("、。, "))
+        yield Clause(verb.act, text[at:end].rstrip("、。, "), (verb.start - at, verb.end - at), number, i > 0)
+        at = verb.end
+
+
+def _with_bake(told: list[Clause]) -> Iterator[Clause]:
+    """``Spread, 210 C 9 min``: filled, and baked as the same words say."""
+    bakes = any(c.act is Act.BAKE for c in told)
+    for clause in told:
+        yield clause
+        if not bakes and clause.act in {Act.POUR, Act.SPREAD, Act.PIPE} and _BAKES.search(clause.text):
+            yield Clause(Act.BAKE, clause.text, (0, 0), clause.sentence, True, True)
+
+
+def clauses(sentence: str, grammar: Grammar, number: int = 0) -> list[Clause]:
+    """The things to do that a sentence names, in its order.
+
+    A stretch without a verb that names ingredients and how they should look (``whites stiff``) is one too.
+    """
+    text = plain(sentence).rstrip(" .!")
+    found = list(grammar.verbs(text))
+    if grammar.verb_last:
+        return list(_verb_last(found, text, number)) if found else []
+    if found:
+        return list(_with_bake(list(_first_last(found, text, number))))
+    told: list[Clause] = []
+    for part in re.split(r"[.;]\s+", text):
+        for a, b in _pieces(part, 0, len(part)):
+            words = part[a:b].strip(" ,;:")
+            act = _implied(words)
+            if act is Act.BAKE and _TIN.search(words):
+                told.append(Clause(Act.POUR, words, (0, 0), number, bool(told), guessed=True))
+            if act is None and told and REST.match(words):
+                act = told[-1].act
+            if act is None and find_all(words) and (amounts(words) or TELLING.match(words) or len(words) < 24):
+                act = Act.ADD if re.match(r"(?:and|plus|et|e|và)\b", words) else Act.PUT
+            if act is not None:
+                told.append(Clause(act, words, (0, 0), number, bool(told), guessed=True))
+    return told

@@ -1,0 +1,74 @@
+"""What the verbs share: what a clause works on, what waits, and the marks of a foam."""
+
+from __future__ import annotations
+
+from kindwhisk.core.process.steps.whip import SugarSchool, WhipStep
+from kindwhisk.core.reading.method import said
+from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.making import Made
+from kindwhisk.core.reading.method.naming import INSIDE, Item, without
+from kindwhisk.core.reading.method.tracker import Tracker
+
+
+def target(items: list[Item]) -> Made | None:
+    """The result that other things go to."""
+    return next((i.made for i in items if i.target and i.made is not None), None)
+
+
+def goes_in(clause: Clause) -> bool:
+    """Whether it says “in”, without saying in what."""
+    return bool(INSIDE.match(clause.after))
+
+
+def base_of(t: Tracker, clause: Clause, items: list[Item]) -> Made | None:
+    """What a clause's things go to: what it names, or what was worked on last where it says “in”."""
+    named = target(items)
+    if named is not None:
+        return named
+    here = t.raw_here()
+    if here is None or any(i.made is here for i in items):
+        return None
+    return here if goes_in(clause) else None
+
+
+def with_pending(t: Tracker, items: list[Item]) -> tuple[list[Item], Made | None, str]:
+    """Items behind those that wait, what these were put to, and the words of that."""
+    held, into, words = t.release()
+    return [*held, *items], into, words
+
+
+def the_cake(t: Tracker) -> Made | None:
+    """What came out of the oven last."""
+    here = t.here
+    if here is not None and here.baked:
+        return here
+    return next((m for m in reversed(t.results.open) if m.baked), None)
+
+
+def worked_on(t: Tracker, items: list[Item]) -> Made | None:
+    """What a verb without a new ingredient works on: what it names, else what was worked on last."""
+    named = next((i.made for i in items if i.made is not None and not i.target), None)
+    return named or t.here or next(iter(reversed(t.results.open)), None)
+
+
+def sugar_school(foam: Made, clause: Clause) -> None:
+    """When the sugar goes in, where the clause says it."""
+    if said.portions(clause.text) > 1:
+        foam.fields["sugar"] = SugarSchool.THIRDS
+    elif said.spoonwise(clause.text):
+        foam.fields["sugar"] = SugarSchool.SPOONS
+
+
+def set_peak(foam: Made, text: str) -> None:
+    """The peak, where a stretch names one."""
+    found = said.peak(text)
+    if found is not None and foam.kind is WhipStep:
+        foam.fields["peak"] = found
+
+
+def more(t: Tracker, made: Made, items: list[Item]) -> None:
+    """Something further into the same step: “… the yolks, then the vanilla”."""
+    takes, uses = t.claim(without(items, made), [Item(0, made=made)])
+    made.takes += takes
+    made.uses += uses
+    t.say(made)

@@ -1,0 +1,202 @@
+"""Pour, fill, spread, pipe, divide, line a ring, knock."""
+
+from __future__ import annotations
+
+import re
+
+from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
+from kindwhisk.core.process.steps.base import WHITES, YOLKY
+from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.knock import KnockStep
+from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.steps.split import SplitStep
+from kindwhisk.core.process.steps.stream import StreamStep
+from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.doing.common import the_cake
+from kindwhisk.core.reading.method.doing.finishing import cover, join, top
+from kindwhisk.core.reading.method.doing.together import add
+from kindwhisk.core.reading.method.doing.whipping import stream, whip_foam
+from kindwhisk.core.reading.method.making import Made
+from kindwhisk.core.reading.method.naming import Item, without
+from kindwhisk.core.reading.method.shares import Share, fraction_in
+from kindwhisk.core.reading.method.tracker import Tracker
+
+INTO_TIN = re.compile(
+    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|verrines|moule|plaque|cercle|stampo|teglia|tortiera|anello|"
+    r"khuôn|khay|paper|parchment|carta forno)(?!\w)|天板|型"
+)
+
+
+FREE_STANDING = re.compile(r"(?<!\w)(?:paper|parchment|circle|mats?|baking sheets?)(?!\w)")
+
+
+PIECE_MM = re.compile(r"(\d{1,2}(?:[.,]\d)?)\s*-?\s*(cm|mm|inch|in\b|センチ)")
+
+
+def pour(t: Tracker, clause: Clause) -> None:
+    """Into a tin, over a cake, a syrup into a foam, or to what stands there."""
+    if INTO_TIN.search(clause.said) and not re.search(r"into (?:the|a) (?:sauce)?pan with|return", clause.text):
+        t.flush()
+        fill(t, clause)
+        return
+    if t.in_ring is not None and t.raw_here() is not None:
+        t.flush()
+        fill(t, clause)
+        return
+    items = t.items(clause)
+    baked = the_cake(t)
+    target = next((i.made for i in items if i.target and i.made is not None), None)
+    onto = target if target is not None and target.baked else None
+    moved = [i for i in items if not i.target]
+    if onto is None and baked is not None and baked is t.here and not any(i.target for i in items):
+        onto = baked
+    if onto is not None:
+        cover(t, onto, without(items, onto))
+        return
+    syrup = next((i.made for i in moved if i.made is not None and i.made.syrup), None)
+    if syrup is None and t.raw_here() is not None and t.raw_here().syrup:  # type: ignore[union-attr]
+        syrup = t.raw_here()
+    raw_egg = [i for i in items if i.target and i.mention is not None and i.mention.ingredient in WHITES | YOLKY]
+    if syrup is not None and raw_egg:
+        # “… onto the whipped whites”: they are whipped for it.
+        takes, uses = t.claim(raw_egg)
+        if takes:
+            target = whip_foam(t, takes, uses, clause, clause.text)
+    foam = target or t.raw_here()
+    if syrup is not None and foam is syrup:
+        foam = next((m for m in reversed(t.results.open) if m is not syrup and m.kind is WhipStep), None)
+    if (
+        syrup is not None
+        and foam is not None
+        and foam.kind is MixStep
+        and foam.ids & (WHITES | YOLKY)
+        and not foam.uses
+    ):
+        # “Whisk the yolks; pour the syrup onto them”: under a syrup they are whipped.
+        foam.kind, foam.fields, foam.vessel = WhipStep, {}, "mixer-bowl"
+    if syrup is not None and foam is not None and foam.kind in {WhipStep, StreamStep}:
+        stream(t, foam, syrup, clause)
+        return
+    if not items and t.raw_here() is not None and re.match(r"\s*$|\d* ?\w*$", clause.said):
+        fill(t, clause)
+        return
+    add(t, clause)
+
+
+def fill(t: Tracker, clause: Clause) -> None:
+    """Into the tins, the ring or the glasses, with what lines them."""
+    items = t.items(clause)
+    raw = [i.made for i in items if i.made is not None and not i.made.baked]
+    here = t.raw_here()
+    content = raw[0] if raw else here
+    if content is None:
+        content = next((m for m in reversed(t.results.open) if not m.baked), None)
+    if content is None:
+        return
+    if content.kind is FillStep:
+        t.say(content)
+        return
+    others = [m for m in raw if m is not content]
+    if re.search(r"(?<!\w)(?:batters|both|two batters|in turns|alternat)", clause.text):
+        others += [m for m in t.results.open if m is not content and m not in others and not m.baked and m.floury]
+    lined = next((m for m in reversed(t.results.open) if m.fields.get("joining") is Joining.LINE), None)
+    if lined is None and t.in_ring is not None and t.in_ring.open:
+        lined, t.in_ring = t.in_ring, None
+    takes, _ = t.claim([i for i in items if i.made is None and not i.target])
+    vessel = (
+        "ring" if lined is not None and lined.vessel == "rack" else lined.vessel if lined is not None else t.free("tin")
+    )
+    uses = [t.use(m) for m in ([lined] if lined is not None else []) + [content, *others]]
+    t.make(FillStep, vessel, takes, uses)
+
+
+def meringue_like(made: Made) -> bool:
+    """Whites with hardly anything but sugar."""
+    flour = sum(k.grams for m in made.upstream() for k in m.takes if ingredient(k.ingredient).kind == "flour")
+    return bool(made.ids & WHITES) and not made.ids & YOLKY and flour < 0.1 * made.grams()
+
+
+def spread(t: Tracker, clause: Clause) -> None:
+    """Batter in a tin, a filling on a cake, or a meringue on paper."""
+    t.flush()
+    items = t.items(clause)
+    baked, here = the_cake(t), t.raw_here()
+    named = [i.made for i in items if i.made is not None and not i.made.baked]
+    if baked is None:
+        if here is not None and meringue_like(here) and FREE_STANDING.search(clause.said):
+            pipe(t, clause)
+        else:
+            fill(t, clause)
+        return
+    if not named and not any(i.mention for i in items):
+        if here is not None and not here.baked and (INTO_TIN.search(clause.said) or here.floury):
+            fill(t, clause)
+            return
+        if here is not None:
+            items = [*items, Item(0, made=here)]
+    if named and named[0].floury and INTO_TIN.search(clause.said) and named[0].airy:
+        fill(t, clause)
+        return
+    join(t, clause, Joining.SPREAD, items)
+
+
+def line(t: Tracker, _: Clause) -> None:
+    """A ring lined with what was baked."""
+    made = the_cake(t)
+    if made is not None:
+        t.make(AssembleStep, "ring", [], [t.use(made)], joining=Joining.LINE)
+
+
+def pipe(t: Tracker, clause: Clause) -> None:
+    """Pieces onto a tray, or a foam spread free on paper."""
+    t.flush()
+    items = t.items(clause)
+    raw = next((i.made for i in items if i.made is not None and not i.made.baked), None) or t.raw_here()
+    if raw is None:
+        baked = the_cake(t)
+        if baked is not None and items:
+            top(t, clause)
+        return
+    if raw.kind is PipeStep:
+        t.say(raw)
+        return
+    if raw.is_cream and the_cake(t) is not None:
+        join(t, clause, Joining.TOP, [Item(0, made=raw)])
+        return
+    size = PIECE_MM.search(clause.text)
+    across = None
+    if size:
+        across = float(size[1].replace(",", ".")) * {"mm": 1.0, "inch": 25.4, "in": 25.4}.get(size[2], 10.0)
+    t.make(
+        PipeStep,
+        t.free("tray"),
+        [],
+        [t.use(raw)],
+        across=across,
+        long="finger" in clause.text or "strip" in clause.text,
+    )
+
+
+def knock(t: Tracker, _: Clause) -> None:
+    """Bubbles out of a batter, steam out of a cake."""
+    here = t.here
+    if here is None or not any(m.kind in {FillStep, PipeStep} for m in here.upstream()) or here.kind is KnockStep:
+        return
+    t.make(KnockStep, here.vessel, [], [t.use(here)])
+
+
+def divide(t: Tracker, clause: Clause) -> None:
+    """A batter is divided between tins, or into bowls of their own."""
+    t.flush()
+    if INTO_TIN.search(clause.said):
+        fill(t, clause)
+        return
+    made = next((i.made for i in t.items(clause) if i.made is not None), t.raw_here())
+    if made is None or made.baked:
+        return
+    part = fraction_in(clause.text) or 0.5
+    split = t.make(SplitStep, t.free("base-bowl"), [], [t.use(made, Share(fraction=part))])
+    split.names |= {"half", "part"}

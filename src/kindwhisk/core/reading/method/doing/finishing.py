@@ -1,0 +1,189 @@
+"""After the oven: soak, layer, top, dust, coat, roll, and what is done by hand."""
+
+from __future__ import annotations
+
+import re
+
+from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
+from kindwhisk.core.process.steps.chill import ChillStep
+from kindwhisk.core.process.steps.cool import CoolStep
+from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.hand import HandStep
+from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.roll import From, RollStep
+from kindwhisk.core.process.steps.soak import SoakStep
+from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.reading.method.acts import Act
+from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.doing.common import the_cake
+from kindwhisk.core.reading.method.making import Made
+from kindwhisk.core.reading.method.naming import Item, without
+from kindwhisk.core.reading.method.tracker import Tracker
+from kindwhisk.core.reading.plain import plain
+
+LINING = re.compile(
+    r"^\s*(?:a |the |your |it )?(?:\w+ ){0,2}(?:paper|cloth|towel|tray|tin|sheet|pan|surface|board|circle)(?!\w)"
+)
+
+
+FLAME = re.compile(r"(?<!\w)(?:torch|flame|blowtorch|brown it)(?!\w)")
+
+
+WARM_ROLL = re.compile(
+    r"(?<!\w)(?:while|still|yet)? ?(?:warm|hot|aussitôt|chaud|encore|ancora cald\w|straight away|immediately|at once)(?!\w)"
+)
+
+
+CREAMS = {"cream-35", "cream-30", "cream-double"}
+
+
+LEAST_WHIPPED_G = 50.0
+
+
+CUT_S = 180.0
+
+
+def cover(t: Tracker, cake: Made, items: list[Item]) -> None:
+    """A liquid soaks the crumb; what sets lies on it."""
+    takes, uses = t.claim(items)
+    if not takes and not uses:
+        t.say(cake)
+        return
+    ids = {x.ingredient for x in takes} | {i for u in uses for i in u.made.raw_ids}
+    thick = "icing-sugar" in ids or any(ingredient(i).kind in {"chocolate", "fat"} for i in ids)
+    if thick:
+        t.make(AssembleStep, "rack", takes, [t.use(cake), *uses], joining=Joining.GLAZE)
+        return
+    milk = any(ingredient(i).kind == "dairy" for i in ids)
+    t.make(SoakStep, cake.vessel, takes, [t.use(cake), *uses], flooded=milk)
+
+
+def join(t: Tracker, clause: Clause, joining: Joining, found: list[Item] | None = None) -> None:
+    """What is put to a cake, between its layers or on it."""
+    t.flush()
+    items = t.items(clause) if found is None else found
+    named = next((i.made for i in items if i.made is not None and i.made.baked), None)
+    cake = named or the_cake(t)
+    others = without(items, cake)
+    if cake is None:
+        cake = t.here if t.here is not None and t.here.kind in {PipeStep, FillStep, ChillStep, RestStep} else None
+        if cake is None:
+            return
+        others = without(items, cake)
+    takes, uses = t.claim(others)
+    cream = [k for k in takes if k.ingredient in CREAMS]
+    if cream and sum(k.grams for k in cream) > LEAST_WHIPPED_G and joining is not Joining.GLAZE:
+        # Nobody spreads cream that runs.
+        sweet = [k for k in takes if k in cream or ingredient(k.ingredient).kind == "sugar"]
+        whipped = t.make(WhipStep, t.free("cream-bowl"), sweet, [], tool="hand mixer")
+        whipped.assumed = "Cream that is spread is whipped first; no sentence says it."
+        takes = [k for k in takes if k not in sweet]
+        uses = [*uses, t.use(whipped)]
+    missing = [
+        i.mention.ingredient for i in others if i.mention is not None and not t.stocks.matching(i.mention.ingredient)
+    ]
+    t.besides += missing
+    if not takes and not uses:
+        if missing or joining is Joining.TORCH:
+            t.make(AssembleStep, cake.vessel, [], [t.use(cake)], joining=joining)
+        else:
+            t.say(cake)
+        return
+    t.make(AssembleStep, "rack", takes, [t.use(cake), *uses], joining=joining)
+
+
+def sandwich(t: Tracker, clause: Clause) -> None:
+    """Layers or pairs with what lies between them."""
+    cake = the_cake(t)
+    pairs = cake is not None and any(m.kind is PipeStep for m in cake.upstream())
+    join(t, clause, Joining.SANDWICH if pairs else Joining.LAYER)
+
+
+def top(t: Tracker, clause: Clause) -> None:
+    """Something on top, or a flame over it."""
+    join(t, clause, Joining.TORCH if FLAME.search(clause.text) else Joining.TOP)
+
+
+def dust(t: Tracker, clause: Clause) -> None:
+    """Through a sieve, on pieces before the oven or on a cake after it."""
+    if LINING.match(clause.after):
+        return
+    t.flush()
+    items = t.items(clause)
+    here = t.here
+    if here is None:
+        return
+    if any(m.fields.get("joining") is Joining.DUST for m in [here]):
+        t.say(here)
+        return
+    takes, uses = t.claim([i for i in items if i.made is not here and (i.made is None or not i.made.baked)])
+    t.besides += [
+        i.mention.ingredient for i in items if i.mention is not None and not t.stocks.matching(i.mention.ingredient)
+    ]
+    t.make(AssembleStep, here.vessel, takes, [t.use(here), *uses], joining=Joining.DUST)
+
+
+def coat(t: Tracker, clause: Clause) -> None:
+    """A coat that sets."""
+    join(t, clause, Joining.GLAZE)
+
+
+def soak(t: Tracker, clause: Clause) -> None:
+    """A crumb takes a liquid in."""
+    t.flush()
+    items = t.items(clause)
+    named = next((i.made for i in items if i.made is not None and i.made.baked), None)
+    cake = named or the_cake(t)
+    if cake is None:
+        return
+    others = without(items, cake)
+    takes, uses = t.claim(others)
+    if not takes and not uses:
+        syrup = next((m for m in reversed(t.results.open) if not m.baked and m.syrup), None)
+        uses = [t.use(syrup)] if syrup is not None else []
+    if takes or uses:
+        t.make(SoakStep, cake.vessel, takes, [t.use(cake), *uses])
+    else:
+        t.say(cake)
+
+
+def roll(t: Tracker, clause: Clause) -> None:
+    """Into a roll."""
+    t.flush()
+    made = the_cake(t)
+    if made is None:
+        return
+    cooled = any(m.kind is CoolStep for m in made.upstream())
+    begun = From.LONG if "long" in clause.text else From.SHORT
+    t.make(RollStep, "rack", [], [t.use(made)], warm=bool(WARM_ROLL.search(clause.text)) or not cooled, begun=begun)
+
+
+def hand(t: Tracker, clause: Clause) -> None:
+    """Cut, peel, trim, prick: a step in the recipe's own words."""
+    t.flush()
+    items = t.items(clause)
+    raw_only = bool(items) and all(i.made is None for i in items)
+    made = the_cake(t) if not raw_only or the_cake(t) is t.here else None
+    if made is None or (raw_only and not re.search(r"peel|unroll|prick|poke|cut|slice", clause.text)):
+        return
+    if made.kind is HandStep:
+        t.say(made)
+        made.fields["does"] = f"{made.fields['does']}; {clause.text}"[:240]
+        return
+    cold = re.search(r"before|serv", clause.text) and "cut" not in clause.text[:4]
+    if cold:
+        return
+    t.make(HandStep, made.vessel, [], [t.use(made)], does=clause.text[:240], seconds=CUT_S)
+
+
+def hold_the_place(t: Tracker) -> Act | None:
+    """A plain step for a sentence that was not understood though it names something that stands there."""
+    here = t.here
+    references = t.results.in_text(plain(t.sentence_text), lambda _: False)
+    if here is None or t.pending or not any(r.made is not None and r.made.open for r in references):
+        return None
+    made = t.make(HandStep, here.vessel, [], [t.use(here)], does=t.sentence_text[:240])
+    made.assumed = "Not understood: its words hold the place."
+    return Act.HAND

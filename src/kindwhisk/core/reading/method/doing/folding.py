@@ -1,0 +1,109 @@
+"""Fold, and press air out on purpose."""
+
+from __future__ import annotations
+
+import re
+
+from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.steps.base import YOLKY
+from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.macaronage import MacaronageStep
+from kindwhisk.core.reading.method import said
+from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.doing.common import target, with_pending
+from kindwhisk.core.reading.method.making import Made, Take, Use
+from kindwhisk.core.reading.method.naming import Item, without
+from kindwhisk.core.reading.method.tracker import Tracker
+
+
+def fold(t: Tracker, clause: Clause) -> None:
+    """Fold: into what is named, else into what was worked on last."""
+    own = t.items(clause)
+    items, into, words = with_pending(t, own)
+    words = f"{words} {clause.text}"
+    base, others = _base_and_others(t, own, items, target(own) or into)
+    if not others:
+        _with_itself(t, clause, base, words)
+        return
+    takes, uses = t.claim(others, [Item(0, made=base)] if base is not None else [])
+    if base is not None:
+        uses = [t.use(base), *uses]
+    if takes or len(uses) > 1:
+        _bring(t, takes, uses, words)
+    elif uses:
+        uses[0].made.left = 1.0
+        t.say(uses[0].made)
+
+
+def _base_and_others(
+    t: Tracker, own: list[Item], items: list[Item], named: Made | None
+) -> tuple[Made | None, list[Item]]:
+    """What is folded into, and what is folded in; where the words leave one of them out, what stands there."""
+    here, base = t.raw_here(), named
+    made = [i.made for i in items if i.made is not None]
+    if base is None and here is not None and len(made) < 2 and (here not in made or len(items) == 1):
+        base = here
+    if base in {None, here} and len(items) == 1 and made:
+        base = _other(t, made[0]) or base
+    if base is None and own and here is not None and all(i.target for i in own) and here not in made:
+        return None, [Item(0, made=here), *items]
+    others = without(items, base)
+    if not others and here is not None and base is not None and base is not here:
+        others = [Item(0, made=here)]
+    if not others and here is not None and base is here and here.dry:
+        # “Mix the flours and fold in”: into the foam that stands there.
+        foam = next((m for m in reversed(t.results.open) if m is not here and m.airy and not m.baked), None)
+        return (foam, [Item(0, made=here)]) if foam is not None else (base, [])
+    return base, others
+
+
+def _other(t: Tracker, made: Made) -> Made | None:
+    """What stands there besides a result that may take it in."""
+    return next(
+        (m for m in reversed(t.results.open) if m is not made and not m.baked and not m.dry and not m.syrup), None
+    )
+
+
+def _with_itself(t: Tracker, clause: Clause, base: Made | None, words: str) -> None:
+    """“Fold the two together”; else the words only say more of the same fold."""
+    if base is None:
+        return
+    second = next((m for m in reversed(t.results.open) if m is not base and not m.baked and m.part == base.part), None)
+    if second is not None and re.search(r"\b(?:two|together|both|due)\b", clause.text):
+        _bring(t, [], [t.use(second), t.use(base)], words)
+    else:
+        t.say(base)
+
+
+def _bring(t: Tracker, takes: list[Take], uses: list[Use], words: str) -> None:
+    nuts = {i for x in (*uses,) for i in x.made.ids} | {x.ingredient for x in takes}
+    shells = (
+        any(i.endswith(("-flour", "-ground")) and ingredient(i).kind == "nut" for i in nuts) and "icing-sugar" in nuts
+    )
+    whites = any(u.made.white_foam for u in uses)
+    shells = shells and t.shells
+    if shells and whites and not nuts & (YOLKY | {"butter"}) and not any(u.fraction for u in uses):
+        t.make(MacaronageStep, "base-bowl", takes, uses)
+        return
+    if shells and whites and any(u.rest for u in uses):
+        t.make(MacaronageStep, "base-bowl", takes, uses)
+        return
+    t.fold(takes, uses, words, portions=said.portions(words))
+
+
+def press(t: Tracker, clause: Clause) -> None:
+    """Air is pressed out on purpose: the fold before it is a macaronage."""
+    items, into, _ = with_pending(t, t.items(clause))
+    if without(items, t.raw_here()):
+        takes, uses = t.claim(without(items, into))
+        base = into or t.raw_here()
+        if base is not None and base.open:
+            uses = [t.use(base), *uses]
+        t.make(MacaronageStep, "base-bowl", takes, uses)
+        return
+    here = t.raw_here()
+    if here is not None:
+        if here.kind is FoldStep:
+            here.kind = MacaronageStep
+            here.fields = {}
+        t.say(here)

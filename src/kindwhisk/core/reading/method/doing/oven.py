@@ -1,0 +1,197 @@
+"""Bake, cool, turn over, turn out, rest, chill, and what the oven is set to."""
+
+from __future__ import annotations
+
+import re
+
+from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.process.steps.chill import ChillStep
+from kindwhisk.core.process.steps.cool import CoolStep
+from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.invert import InvertStep
+from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.turn_out import TurnOutStep
+from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.reading.method import said
+from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.doing.common import the_cake, worked_on
+from kindwhisk.core.reading.method.figures import temperatures
+from kindwhisk.core.reading.method.making import Made, Take, Use
+from kindwhisk.core.reading.method.naming import without
+from kindwhisk.core.reading.method.tracker import Tracker
+
+COOLED = re.compile(r"(?<!\w)(?:cool\w*|cold|refroid\w*|raffredd\w*|nguội)(?!\w)|冷ま")
+
+
+UPSIDE = re.compile(r"upside[- ]down|inverted|hanging")
+
+
+COOL_MIN, LONG_REST_MIN = 20.0, 240.0
+
+
+def bake(t: Tracker, clause: Clause) -> None:
+    """Into the oven; what was not filled into anything is, as an assumption."""
+    t.flush()
+    here = t.here
+    if here is not None and here.kind is BakeStep:
+        _oven(here, t, clause)
+        t.say(here)
+        return
+    raw = here if here is not None and not here.baked else None
+    if raw is None or not (raw.of_kind({"egg", "flour", "nut"})):
+        raw = next((m for m in reversed(t.results.open) if not m.baked and m.of_kind({"egg", "flour"})), None)
+    if raw is None:
+        return
+    if not any(m.kind in {FillStep, PipeStep} for m in raw.upstream()):
+        filled = t.make(FillStep, t.free("tin"), [], [t.use(raw)])
+        filled.assumed = "Something has to hold it in the oven."
+        raw = filled
+    made = t.make(BakeStep, raw.vessel, [], [t.use(raw)])
+    _oven(made, t, clause)
+
+
+def _oven(made: Made, t: Tracker, clause: Clause) -> None:
+    found = [f for f in temperatures(clause.text) if f.low >= 60]
+    bare = said.degrees(re.sub(r"\d+(?:\s*-\s*\d+)? ?(?:min|h|分).*", "", clause.text))
+    if found:
+        made.fields["oven_c"] = found[0].low
+    elif bare is not None and bare >= 80:
+        made.fields["oven_c"] = float(bare)
+    elif t.oven_c is not None:
+        made.fields.setdefault("oven_c", t.oven_c)
+    span = said.length(re.sub(r"(?:turn|rotat)\w* .*", "", clause.text))
+    if span is not None:
+        made.fields["minutes"] = (span.low + span.high) / 2
+
+
+def invert(t: Tracker, clause: Clause) -> None:
+    """Upside down, and left to cool so where it says that too."""
+    made = the_cake(t)
+    if made is None:
+        return
+    hung = t.make(InvertStep, made.vessel, [], [t.use(made)])
+    if COOLED.search(clause.after):
+        t.make(CoolStep, hung.vessel, [], [t.use(hung)], inverted=True)
+
+
+def cool(t: Tracker, clause: Clause) -> None:
+    """A cake down to the air; anything raw only left alone for a while."""
+    t.flush()
+    items = t.items(clause)
+    made = worked_on(t, items)
+    if made is None:
+        return
+    if not made.baked:
+        if made.kind is WhipStep:
+            t.say(made)
+            return
+        span = said.length(clause.text)
+        c = said.degrees(clause.text)
+        sees = f"Down to {c:.0f} °C." if c is not None else "Cool enough to go on with."
+        t.make(RestStep, made.vessel, [], [t.use(made)], minutes=span.high if span else COOL_MIN, sees=sees)
+        return
+    if made.kind is CoolStep:
+        t.say(made)
+        return
+    if UPSIDE.search(clause.text) and made.kind is not InvertStep:
+        made = t.make(InvertStep, made.vessel, [], [t.use(made)])
+    if re.search(r"out of the (?:tin|pan|mould)", clause.text):
+        made = t.make(TurnOutStep, "rack", [], [t.use(made)])
+    vessel = "rack" if "rack" in clause.text and made.kind is not InvertStep else made.vessel
+    t.make(CoolStep, vessel, [], [t.use(made)], inverted=made.kind is InvertStep)
+
+
+def turn_out(t: Tracker, clause: Clause) -> None:
+    """Out of the tin; pieces are only lifted off."""
+    t.flush()
+    made = the_cake(t) or next(
+        (m for m in reversed(t.results.open) if any(u.kind is FillStep for u in m.upstream())), None
+    )
+    if made is None:
+        return
+    if made.kind is TurnOutStep:
+        t.say(made)
+        return
+    pieces = any(m.kind is PipeStep for m in made.upstream())
+    if not pieces:
+        made = t.make(TurnOutStep, "rack", [], [t.use(made)])
+    if COOLED.search(clause.after) and made.kind is not CoolStep:
+        t.make(CoolStep, "rack" if not pieces else made.vessel, [], [t.use(made)])
+
+
+def rest(t: Tracker, clause: Clause) -> None:
+    """Left alone: a skin forms, sugar soaks in, something sets."""
+    span = said.length(clause.text)
+    takes: list[Take] = []
+    uses: list[Use] = []
+    if t.pending:
+        items, into, _ = t.release()
+        takes, uses = t.claim(without(items, into))
+        if into is not None:
+            uses = [t.use(into), *uses]
+    else:
+        made = worked_on(t, t.items(clause))
+        if made is None:
+            return
+        if span is None and not re.search(r"skin|set\b|dry|croût|until|firm", clause.text):
+            t.say(made)
+            return
+        if made.baked and t.oven_off and made.kind is BakeStep and (span is None or span.high >= LONG_REST_MIN):
+            t.make(CoolStep, made.vessel, [], [t.use(made)])
+            return
+        uses = [t.use(made)]
+    if not takes and not uses:
+        return
+    minutes = (span.low if span.least else span.high) if span else COOL_MIN
+    vessel = uses[0].made.vessel if uses else t.free("base-bowl")
+    t.make(RestStep, vessel, takes, uses, minutes=min(max(minutes, 0.5), 2880.0))
+
+
+def chill(t: Tracker, clause: Clause) -> None:
+    """In the cold."""
+    t.flush()
+    made = worked_on(t, t.items(clause))
+    if made is None:
+        return
+    span = said.length(clause.text)
+    hours = ((span.low if span.least else span.high) / 60) if span else (1.0 if made.baked else 4.0)
+    if re.search(r"\bto\b|\bor\b|-", clause.text) and span and not span.least:
+        hours = span.low / 60
+    if made.kind is ChillStep:
+        t.say(made)
+        return
+    t.make(ChillStep, made.vessel, [], [t.use(made)], hours=min(max(hours, 0.05), 96.0))
+
+
+def preheat(t: Tracker, clause: Clause) -> None:
+    """The oven's temperature; the product itself puts the pre-heating in."""
+    found = [f for f in temperatures(clause.text) if f.low >= 60]
+    if found:
+        t.oven_c = found[0].low
+    elif (bare := said.degrees(clause.text)) is not None and bare >= 80:
+        t.oven_c = float(bare)
+    else:
+        figure = re.search(r"(?<!\d)(\d{2,3})(?!\d|\s*(?:min|h\b|cm|mm))", clause.text)
+        if figure and 80 <= int(figure[1]) <= 260:
+            t.oven_c = float(figure[1])
+
+
+def separate(t: Tracker, clause: Clause) -> None:
+    """Eggs apart."""
+    for item in t.items(Clause(clause.act, clause.text, (0, 0), clause.sentence)):
+        if (
+            item.mention is not None
+            and item.mention.share.grams
+            and not t.stocks.matching("whole-egg")
+            and not t.stocks.has_apart
+        ):
+            t.stocks.from_method(item.mention)
+    if not t.stocks.has_apart:
+        t.stocks.separate()
+
+
+def nothing(t: Tracker, clause: Clause) -> None:
+    """Something that changes nothing; the oven may be off from now on."""
+    if re.search(r"(?:turn|switch)|éteign|spent", clause.text):
+        t.oven_off = True

@@ -1,0 +1,174 @@
+"""Put together, add, mix, sift, take a part."""
+
+from __future__ import annotations
+
+import re
+
+from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
+from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.sift import SiftStep
+from kindwhisk.core.process.steps.stream import StreamStep
+from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.reading.method import said
+from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.doing.common import (
+    base_of,
+    goes_in,
+    more,
+    set_peak,
+    sugar_school,
+    target,
+    with_pending,
+)
+from kindwhisk.core.reading.method.naming import Item, without
+from kindwhisk.core.reading.method.tracker import Tracker
+
+RING = re.compile(r"(?<!\w)(?:ring|tin|mould|mold|pan|cercle|moule|stampo|anello|khuôn)(?!\w)|型")
+
+
+AWAY = re.compile(r"(?<!\w)(?:fridge|refrigerator|freezer|aside|frigo|oven|tủ lạnh)(?!\w)|冷蔵庫")
+
+
+def put(t: Tracker, clause: Clause) -> None:
+    """Things are put together; a later verb works them in. What is only put away is not."""
+    if AWAY.search(clause.text):
+        return
+    t.flush()
+    items = t.items(clause)
+    if not items:
+        return
+    cake = next((i.made for i in items if i.made is not None and i.made.baked), None)
+    if cake is not None:
+        t.in_ring = cake if RING.search(clause.text) else t.in_ring
+        return
+    here = t.here
+    if (
+        here is not None
+        and here.baked
+        and clause.guessed
+        and all(i.mention is not None and not i.share.grams for i in items)
+    ):
+        # “Jam. Roll.”
+        takes, uses = t.claim(items)
+        if takes or uses:
+            t.make(AssembleStep, "rack", takes, [t.use(here), *uses], joining=Joining.SPREAD)
+        return
+    t.hold(items, target(items), clause.text)
+
+
+def add(t: Tracker, clause: Clause) -> None:
+    """Something is added to what stands there."""
+    items = t.items(clause)
+    here = t.raw_here()
+    if all(i.made is None or i.made is here for i in items):
+        # “Add the sugar and make a firm meringue”: the meringue is what stands there.
+        items = without(items, here) or items
+    if not items and here is not None and here.dry:
+        # “Sift the flours, add and whisk”.
+        base = next((m for m in reversed(t.results.open) if m is not here and not m.baked and not m.dry), None)
+        if base is not None:
+            t.hold([Item(0, made=here)], base, clause.text)
+    if not items:
+        return
+    if clause.guessed and t.into is not None and t.into.airy:
+        t.flush()
+    into = target(items) or (t.into if t.pending else t.raw_here())
+    named = any(i.target and i.mention is not None for i in items) and not all(i.target for i in items)
+    if named and target(items) is None:
+        # “Add the sugar to the cream”, of which nothing stands there yet.
+        into = None
+    if said.ANOTHER.search(clause.text) and not any(i.made for i in items) and not t.pending:
+        t.hold(items, None, clause.text)
+        return
+    made = [i for i in items if i.made is not None]
+    if len(made) > 1 and not any(i.target for i in items):
+        t.bring_together(items[1:], made[0].made, clause.text)
+        return
+    if into is not None and any(i.made is into and not i.target for i in items):
+        into = None
+    if into is None and not t.pending:
+        t.hold(items, None, clause.text)
+        return
+    if into is not None and into.syrup and any(i.made is not None and i.made.white_foam for i in items):
+        into = None
+    foam = into if into is not None and into.white_foam else None
+    if foam is not None and t.sweetens([i for i in items if not i.target]):
+        takes, _ = t.claim([i for i in items if not i.target], [Item(0, made=foam)])
+        foam.takes += takes
+        sugar_school(foam, clause)
+        set_peak(foam, clause.text)
+        t.say(foam)
+        return
+    t.hold(without(items, into), into, clause.text)
+
+
+def mix(t: Tracker, clause: Clause) -> None:
+    """Things come together."""
+    own = t.items(clause)
+    base = base_of(t, clause, own)
+    fresh = own and base is None and t.into is None and not goes_in(clause) and not any(i.made for i in own)
+    if t.pending and fresh and said.ANOTHER.search(clause.text):
+        # New things in a new vessel: what is held stays by itself.
+        t.flush()
+    items, into, words = with_pending(t, own)
+    base = base or into
+    words = f"{words} {clause.text}"
+    stood = t.raw_here()
+    if own and stood is not None and all(i.target and i.made is not stood for i in own) and len(items) == len(own):
+        # “… and stir into the batter”: what was worked on last goes into what is named.
+        items = [Item(0, made=stood), *items]
+    if not items:
+        stands = t.raw_here()
+        if stands is not None and stands.kind is RestStep and len(stands.takes) + len(stands.uses) > 1:
+            t.make(MixStep, stands.vessel, [], [t.use(stands)])
+        elif re.match(r"(?:combine|unite|blend)", clause.text) and stands is not None:
+            two = [m for m in t.results.open if m.kind in {WhipStep, StreamStep} and not m.is_cream][-2:]
+            if len(two) == 2:
+                t.fold([], [t.use(two[0]), t.use(two[1])], words)
+        elif stands is not None and clause.said:
+            t.say(stands)
+        return
+    here = t.raw_here()
+    if (
+        base is None
+        and here is not None
+        and (clause.guessed or (len(items) == 1 and items[0].made is None and goes_in(clause)))
+    ):
+        base = here
+    if clause.guessed and base is not None and base.kind is MixStep and base.said[-1] == t.sentence:
+        more(t, base, items)
+        return
+    t.bring_together(items, base, words)
+
+
+def sift(t: Tracker, clause: Clause) -> None:
+    """Dry goods through a sieve, by themselves or straight over what they go to."""
+    items = t.items(clause)
+    straight = re.search(
+        r"(?<!\w)(?:over(?! (?:\w+ )?paper)|in(?! (?:a|the) bowl)|on top|into(?! an? )|onto (?:the|it)(?! paper)|vào)(?!\w)",
+        clause.after,
+    )
+    if straight:
+        into = target(items) or t.raw_here()
+        t.hold(without(items, into), into, clause.text + " sifted over")
+        return
+    t.flush()
+    here = t.raw_here()
+    if here is not None and here.dry and all(i.made is here for i in items) and here.kind in {MixStep, SiftStep}:
+        # “Blend them and sift”, “put together and sift”.
+        here.kind, here.vessel, here.fields = SiftStep, "paper", {}
+        t.say(here)
+        return
+    takes, uses = t.claim(items)
+    if takes or uses:
+        t.make(SiftStep, t.free("paper"), takes, uses, passes=2 if "twice" in clause.text else 1)
+
+
+def take(t: Tracker, clause: Clause) -> None:
+    """A part of a result is taken, to be worked into something else."""
+    items = t.items(clause)
+    if not items:
+        return
+    t.flush()
+    t.hold([i for i in items if not i.target], target(items), clause.text)

@@ -1,0 +1,176 @@
+"""Melt, warm, boil, steep, and let gelatine swell."""
+
+from __future__ import annotations
+
+import re
+
+from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.steps.base import WHITES, YOLKY
+from kindwhisk.core.process.steps.boil import BoilStep
+from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.warm import WarmStep
+from kindwhisk.core.reading.method import said
+from kindwhisk.core.reading.method.clauses import OVER_WATER, Clause
+from kindwhisk.core.reading.method.doing.common import target, with_pending
+from kindwhisk.core.reading.method.naming import Item, without
+from kindwhisk.core.reading.method.tracker import Tracker
+
+TOGETHER = re.compile(r"合わせ|(?<!\w)(?:[Cc]ombine|[Uu]nite|[Rr]éuni\w+)(?!\w)")
+
+
+SYRUP_AT_LEAST_C, HOTTEST_WARM_C = 101.0, 94.0
+
+
+SWELLS_MIN = 10.0
+
+
+def melt(t: Tracker, clause: Clause) -> None:
+    """Melt: fat and chocolate warmed; gelatine dissolved in what is warm."""
+    t.flush()
+    items = t.items(clause)
+    base = target(items) or (
+        next((m for m in [t.raw_here()] if m and re.search(r"\bin (?:the|it)\b|-y\b", clause.text)), None)
+    )
+    soaked = [i for i in items if i.made is not None and "gelatine" in i.made.ids]
+    held = [i for i in items if i.made is not None and "gelatine" not in i.made.ids]
+    if soaked and (held or base is not None):
+        into = held[0].made if held else base
+        t.bring_together(soaked, into, clause.text)
+        return
+    warm(t, clause, items)
+
+
+def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
+    """On the hob or over water, to a temperature below the boil."""
+    own = t.items(clause) if items is None else items
+    here = t.raw_here()
+    melts = any("gelatine" in (i.made.ids if i.made else {i.mention.ingredient if i.mention else ""}) for i in own)
+    if melts and here is not None and not here.ids & {"gelatine"} and items is None:
+        t.flush()
+        t.bring_together([i for i in own if i.made is not here], here, clause.text)
+        return
+    if t.into is not None and any(i.made is not None for i in t.pending):
+        t.flush()
+    if (
+        not own
+        and not t.pending
+        and here is not None
+        and here.kind is MixStep
+        and here.said[-1] == t.sentence
+        and not here.uses
+        and TOGETHER.search(t.sentence_text)
+    ):
+        # “Put together and melt”: one thing.
+        here.kind, here.vessel = WarmStep, "heat-bowl" if said.over_water(clause.text) else "pot"
+        here.fields = {"target_c": _warmth(clause.text, set(here.raw_ids)), "over_water": said.over_water(clause.text)}
+        return
+    held, into, words = with_pending(t, own)
+    words = f"{words} {clause.text}"
+    if not held and into is None:
+        into = t.raw_here()
+    if into is not None and not any(i.made is into for i in held):
+        held = [Item(0, made=into), *held]
+    if not held:
+        return
+    only = held[0].made if len(held) == 1 else None
+    takes, uses = t.claim(held)
+    if not takes and not uses:
+        return
+    if only is not None and only.kind is WarmStep:
+        uses[0].made.left = 1.0
+        t.say(only)
+        return
+    ids = {x.ingredient for x in takes} | {i for u in uses for i in u.made.raw_ids}
+    dairy = any(ingredient(i).kind == "dairy" for i in ids)
+    over = said.over_water(words) or (bool(ids & (WHITES | YOLKY)) and not dairy)
+    t.make(WarmStep, t.free("heat-bowl" if over else "pot"), takes, uses, target_c=_warmth(words, ids), over_water=over)
+
+
+def _warmth(words: str, ids: set[str]) -> float:
+    found = said.degrees(words)
+    if found is not None and 20 < found < 95:
+        return found
+    words = OVER_WATER.sub(" ", words)
+    kinds = {ingredient(i).kind for i in ids}
+    if (
+        said.THICKENS.search(words)
+        and ids & {"egg-yolk", "whole-egg"}
+        and not ids & {"corn-starch", "plain-flour", "custard-powder"}
+    ):
+        return 82.0
+    if said.THICKENS.search(words) or said.FLUID.search(words):
+        return HOTTEST_WARM_C - 2
+    if "chocolate" in kinds:
+        return 55.0 if kinds & {"egg"} else 45.0
+    if ids & WHITES and not ids & YOLKY:
+        return 55.0
+    return 42.0 if kinds & {"egg"} else 50.0 if kinds & {"fat"} else 70.0
+
+
+def boil(t: Tracker, clause: Clause) -> None:
+    """To the boil: a syrup where it is sugar and water, else only hot."""
+    own = t.items(clause)
+    ids = {i.mention.ingredient for i in own if i.mention is not None} | {
+        x for i in own if i.made for x in i.made.raw_ids
+    }
+    sugar = any(ingredient(i).kind == "sugar" for i in ids)
+    other = {ingredient(i).kind for i in ids} & {"dairy", "egg", "flour", "chocolate", "fat", "fruit"}
+    if not own and t.pending:
+        ids |= {i.mention.ingredient for i in t.pending if i.mention is not None}
+        sugar = any(ingredient(i).kind == "sugar" for i in ids)
+        other = {ingredient(i).kind for i in ids} & {"dairy", "egg", "flour", "chocolate"}
+    if not sugar or other:
+        warm(t, Clause(clause.act, clause.text + " boil", clause.verb, clause.sentence), own)
+        return
+    t.flush()
+    takes, uses = t.claim(own)
+    if not takes and not uses:
+        return
+    found = said.degrees(clause.text)
+    if found is not None and found > 180:
+        # 245 of a syrup can only be Fahrenheit.
+        found = round((found - 32) / 1.8)
+    target = found if found is not None and SYRUP_AT_LEAST_C <= found <= 165 else SYRUP_AT_LEAST_C
+    if "water" not in ids:
+        t.stocks.unmet.setdefault("water", t.sentence)
+    t.make(BoilStep, t.free("syrup-pot"), takes, uses, target_c=target)
+
+
+def bloom(t: Tracker, clause: Clause) -> None:
+    """Gelatine swells in water of its own, which is not the recipe's."""
+    t.flush()
+    items = [
+        i for i in t.items(_whole(clause)) if i.mention is None or i.mention.ingredient != "water" or i.share.grams
+    ]
+    gelatine = [i for i in items if i.mention is not None and i.mention.ingredient.startswith("gelatine")]
+    takes, uses = t.claim(gelatine or items)
+    if takes or uses:
+        span = said.length(clause.text)
+        made = t.make(
+            RestStep, t.free("jug"), takes, uses, minutes=span.high if span else SWELLS_MIN, sees="Swollen and soft."
+        )
+        made.names.add("gelatine")
+
+
+def _whole(clause: Clause) -> Clause:
+    """The clause with its verb among its words: “soak the gelatine” names the gelatine within the verb."""
+    return Clause(clause.act, clause.text, (0, 0), clause.sentence, clause.follows)
+
+
+def steep(t: Tracker, clause: Clause) -> None:
+    """Something gives its taste to what is warm."""
+    items, into, _ = with_pending(t, t.items(clause))
+    base = into or t.raw_here()
+    takes, uses = t.claim(without(items, base))
+    if base is not None and base.open:
+        uses = [t.use(base), *uses]
+    if takes or uses:
+        span = said.length(clause.text)
+        t.make(
+            RestStep,
+            uses[0].made.vessel if uses else t.free("pot"),
+            takes,
+            uses,
+            minutes=span.high if span else SWELLS_MIN,
+        )

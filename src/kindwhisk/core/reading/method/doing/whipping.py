@@ -1,0 +1,211 @@
+"""Beat, whisk, whip, and a hot syrup into a running foam."""
+
+from __future__ import annotations
+
+import re
+
+from kindwhisk.core.foams.foam import Peak
+from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.steps.base import WHITES, YOLKY
+from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.process.steps.stream import StreamStep
+from kindwhisk.core.process.steps.warm import WarmStep
+from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.reading.method import said
+from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.doing.common import (
+    base_of,
+    goes_in,
+    more,
+    set_peak,
+    sugar_school,
+    target,
+    with_pending,
+)
+from kindwhisk.core.reading.method.making import Made, Take, Use
+from kindwhisk.core.reading.method.naming import Item, without
+from kindwhisk.core.reading.method.tracker import Tracker
+
+CREAMED_S = 240.0
+"""How long butter and sugar are beaten. Trade habit."""
+THICKENED = re.compile(r"(?<!\w)(?:pale and thick|thick and pale|tripled|ribbon|volume)(?!\w)")
+"""What eggs with ground nuts and flour look like once they are whipped all the same."""
+
+
+def whites_only(takes: list[Take], uses: list[Use]) -> bool:
+    """Whether whites are in it, and no yolk."""
+    ids = {t.ingredient for t in takes} | {i for u in uses for i in u.made.ids}
+    return bool(ids & WHITES) and not ids & YOLKY
+
+
+def foams(takes: list[Take], uses: list[Use], words: str) -> bool:
+    """Whether beating these makes a foam, by what they are and what is said of how they should look."""
+    ids = {t.ingredient for t in takes} | {i for u in uses for i in u.made.raw_ids}
+    kinds = {ingredient(i).kind for i in ids}
+    if "white-dried" in ids and not uses:
+        return bool(said.FOAM.search(words))
+    if whites_only(takes, uses):
+        return not kinds & {"flour", "nut", "fat"} and not ids & {"icing-sugar", "almond-flour"}
+    lean = not kinds & {"flour", "fat", "liquid", "chocolate"}
+    if ids & {"egg-yolk", "whole-egg", "yolk-pasteurised"}:
+        thickened = (
+            "whole-egg" in ids and not kinds & {"fat", "liquid", "dairy", "chocolate"} and THICKENED.search(words)
+        )
+        if kinds & {"dairy"} or (not lean and not thickened):
+            return False
+        return bool(said.FOAM.search(words)) or "whole-egg" in ids
+    return (
+        bool(ids)
+        and bool(kinds & {"dairy"})
+        and not kinds & {"flour", "chocolate", "egg", "fat"}
+        and bool(ids & {"cream-35", "cream-30", "cream-double"})
+    )
+
+
+def beat(t: Tracker, clause: Clause) -> None:
+    """Beat or whisk: a foam, something warmed over water, or only a mixture."""
+    own = t.items(clause)
+    if t.pending and own and not goes_in(clause) and target(own) is None and t.into is not None:
+        t.flush()
+    words = f"{t.pending_words} {clause.text}"
+    base = base_of(t, clause, own)
+    items, into, _ = with_pending(t, own)
+    base, here = base or into, t.raw_here()
+    if not items or (base is None and here is not None and [i.made for i in items] == [here]):
+        _go_on(t, clause, here, warmed=said.over_water(words))
+    elif clause.guessed and here is not None and here.kind is MixStep and here.said[-1] == t.sentence:
+        more(t, here, items)
+    elif base is not None:
+        _into(t, clause, base, items, words)
+    else:
+        _anew(t, clause, items, words)
+
+
+def _into(t: Tracker, clause: Clause, base: Made, items: list[Item], words: str) -> None:
+    """Something is beaten into what stands there."""
+    others = without(items, base)
+    if base.kind is WhipStep and t.sweetens(others):
+        takes, _ = t.claim(others, [Item(0, made=base)])
+        base.takes += takes
+        sugar_school(base, clause)
+        set_peak(base, words)
+        t.say(base)
+        return
+    syrup = next((i.made for i in others if i.made is not None and i.made.syrup), None)
+    foam: Made | None = base
+    if base.syrup:
+        syrup, foam = base, next((i.made for i in others if i.made is not None), None)
+    if syrup is not None and foam is not None and foam.kind is WhipStep:
+        stream(t, foam, syrup, clause)
+        return
+    fat = any(i.mention is not None and ingredient(i.mention.ingredient).kind == "fat" for i in others)
+    if fat or _whips_on(base, others, words):
+        takes, uses = t.claim(others)
+        uses = [t.use(base), *uses]
+        if fat:
+            t.make(MixStep, base.vessel, takes, uses, seconds=CREAMED_S)
+        else:
+            whip_foam(t, takes, uses, clause, words)
+        return
+    t.bring_together(items, base, words)
+
+
+def _anew(t: Tracker, clause: Clause, items: list[Item], words: str) -> None:
+    """Something is begun in a vessel of its own."""
+    takes, uses = t.claim(items)
+    if not takes and not uses:
+        return
+    if said.over_water(words):
+        t.make(WarmStep, t.free("heat-bowl"), takes, uses, target_c=_egg_warmth(words, takes, uses), over_water=True)
+    elif foams(takes, uses, words):
+        whip_foam(t, takes, uses, clause, words)
+    elif any(u.made.airy for u in uses):
+        t.fold(takes, uses, words)
+    else:
+        creamed = any(ingredient(x.ingredient).kind == "fat" for x in takes) and not uses
+        extra = {"seconds": CREAMED_S, "overrun": 0.25} if creamed else {"overrun": 0.06}
+        t.make(MixStep, t.mixing_bowl(takes, uses), takes, uses, **extra)
+
+
+def _whips_on(base: Made, items: list[Item], words: str) -> bool:
+    """Whether cream that is added is whipped with what stands there."""
+    cream = any(i.mention is not None and i.mention.ingredient.startswith("cream-") for i in items)
+    return cream and bool(said.FOAM.search(words)) and not base.floury and not base.ids & (WHITES | YOLKY)
+
+
+def _egg_warmth(words: str, takes: list[Take], uses: list[Use]) -> float:
+    found = said.degrees(words)
+    usual = 55.0 if whites_only(takes, uses) else 42.0
+    return found if found is not None and 25 <= found < 95 else usual
+
+
+def _go_on(t: Tracker, clause: Clause, here: Made | None, *, warmed: bool) -> None:
+    """A verb without anything new: the same content further on."""
+    if here is None:
+        return
+    words = clause.text
+    if here.kind is WhipStep or here.kind is StreamStep:
+        set_peak(here, words)
+        if here.kind is StreamStep and (c := said.degrees(words)) is not None and 20 <= c <= 70:
+            here.fields["until_c"] = c
+        t.say(here)
+        return
+    if here.kind is WarmStep and warmed:
+        t.say(here)
+        return
+    ids = here.ids
+    foamed = foams([], [Use(here)], words)
+    if here.kind is WarmStep and ids & (WHITES | YOLKY) and not here.of_kind({"flour", "dairy"}):
+        foamed = True
+    streamed = any(m.kind is StreamStep for m in here.upstream())
+    if foamed or (streamed and re.search(r"cool|cold|thick", words)):
+        whip_foam(t, [], [t.use(here)], clause, words)
+        return
+    if clause.said and here.kind in {MixStep, FoldStep}:
+        t.say(here)
+
+
+def go_on(t: Tracker, sentence: str) -> None:
+    """A sentence that only says how long or until when: of what was worked on last."""
+    here = t.here
+    if here is None:
+        return
+    set_peak(here, sentence.lower())
+    t.say(here)
+
+
+def whip_foam(t: Tracker, takes: list[Take], uses: list[Use], clause: Clause, words: str) -> Made:
+    """A foam in the mixer; cream, or what finds the mixer's bowl full, by hand mixer."""
+    ids = {x.ingredient for x in takes} | {i for u in uses for i in u.made.raw_ids}
+    creamy = not ids & (WHITES | YOLKY)
+    vessel = t.free("cream-bowl" if creamy else "mixer-bowl")
+    fields: dict[str, object] = {"peak": said.peak(words) or (Peak.SOFT if creamy else Peak.MEDIUM)}
+    if vessel != "mixer-bowl":
+        fields["tool"] = "hand mixer"
+    if not ids & WHITES and not creamy:
+        fields |= {"speed": 8, "slow_finish": True}
+    made = t.make(WhipStep, vessel, takes, uses, **fields)
+    sugar_school(made, clause)
+    return made
+
+
+def whip(t: Tracker, clause: Clause) -> None:
+    """Whip: like beating, but always to a foam where one can come of it."""
+    here = t.raw_here()
+    own = t.items(clause)
+    if own or t.pending or here is None:
+        whipped = Clause(clause.act, clause.text + " volume", clause.verb, clause.sentence, clause.follows)
+        beat(t, whipped)
+        return
+    if here.kind is WhipStep and not re.search(r"\bcool|cold\b", clause.text):
+        _go_on(t, clause, here, warmed=False)
+    elif here.kind is StreamStep or not here.of_kind({"flour"}):
+        _go_on(t, Clause(clause.act, clause.text + " volume", clause.verb, clause.sentence), here, warmed=False)
+
+
+def stream(t: Tracker, foam: Made, syrup: Made, clause: Clause) -> None:
+    """Hot syrup into a running foam."""
+    found = said.degrees(clause.text)
+    until = found if found is not None and 20 <= found <= 70 else 40.0
+    t.make(StreamStep, foam.vessel, [], [t.use(foam), t.use(syrup)], until_c=until)

@@ -1,0 +1,102 @@
+"""A method followed sentence by sentence; what each sentence became."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+
+from kindwhisk.core.reading.mending import Meant, like
+from kindwhisk.core.reading.method.acts import Act
+from kindwhisk.core.reading.method.clauses import clauses
+from kindwhisk.core.reading.method.doing import HANDLERS
+from kindwhisk.core.reading.method.doing.finishing import hold_the_place
+from kindwhisk.core.reading.method.doing.whipping import go_on
+from kindwhisk.core.reading.method.making import Made
+from kindwhisk.core.reading.method.tracker import Tracker
+from kindwhisk.core.reading.method.verbs import GRAMMARS
+from kindwhisk.core.reading.parts import Row, RowKind
+from kindwhisk.core.reading.plain import plain
+from kindwhisk.core.reading.tins_named import find_tins
+
+DESCRIBES = re.compile(
+    r"(?:it|they|the (?:top|surface|cake|middle|edges?|batter|mixture|sponge)|this|that) (?:is|are|will|should|must|may|can|looks?|feels?|does)(?!\w)|"
+    r"(?:elle?|ils?|la pâte|le gâteau) (?:doit|doivent|est)(?!\w)|(?:deve|devono|è) "
+)
+"""How a sentence begins that only tells what something looks like."""
+SHELLS = re.compile(r"macaron|(?<!\w)(?:shells?|coques?|gusci)(?!\w)|マカロン")
+GOES_ON = re.compile(r"(?:until|till|for about|for (?=\d)|about (?=\d)|jusqu|fino|đến khi)(?!\w)")
+"""How a spoken sentence begins that only goes on with what is being done."""
+
+
+@dataclass
+class Followed:
+    """The steps that a method made, by sentence; ``acts`` are what each sentence tells one to do,
+    ``open`` the sentences that were not understood and whose place a plain step holds.
+    """
+
+    tracker: Tracker
+    sentences: list[Row]
+    acts: list[list[Act]] = field(default_factory=list)
+    open: list[int] = field(default_factory=list)
+
+    @property
+    def made(self) -> list[Made]:
+        """The steps in their order."""
+        return self.tracker.results.made
+
+
+def _mean(tracker: Tracker, sentence: str, meant: Sequence[Meant]) -> None:
+    """Turn to what the baker says that a sentence is about."""
+    for one in meant:
+        if like(one.sentence, [sentence]) is None:
+            continue
+        earlier = like(one.of, list(tracker.sentences[: tracker.sentence]))
+        made = [m for m in tracker.results.open if earlier is not None and tracker.sentences.index(earlier) in m.said]
+        if made:
+            tracker.flush()
+            tracker.results.here = made[-1]
+
+
+def follow(rows: Sequence[Row], tracker: Tracker, language: str, meant: Sequence[Meant] = ()) -> Followed:
+    """Follow every sentence among the rows; ``meant`` is what the baker says that some of them are about."""
+    grammar = GRAMMARS[language]
+    said = [row for row in rows if row.kind is RowKind.SENTENCE]
+    followed = Followed(tracker, said)
+    tracker.sentences = tuple(row.text for row in said)
+    last_number: int | None = None
+    tracker.shells = any(SHELLS.search(plain(row.text)) for row in rows)
+    for n, row in enumerate(said):
+        if row.number != last_number or row.number is None:
+            tracker.results.here = (
+                tracker.flush() or tracker.results.here if row.number is not None else tracker.results.here
+            )
+        if row.group != tracker.section:
+            tracker.flush()
+            tracker.section = row.group
+        tracker.sentence, tracker.sentence_text = n, row.text
+        _mean(tracker, row.text, meant)
+        for tin in find_tins(row.text):
+            tracker.tins.append((n, tin.tin, tin.count))
+        acts = []
+        for clause in clauses(row.text, grammar, n):
+            acts.append(clause.act)
+            handler = HANDLERS.get(clause.act)
+            if handler is not None:
+                handler(tracker, clause)
+        if not acts and DESCRIBES.match(plain(row.text)) and tracker.here is not None:
+            tracker.say(tracker.here)
+            acts.append(Act.NOTHING)
+        if not acts and GOES_ON.match(plain(row.text)) and tracker.here is not None:
+            go_on(tracker, row.text)
+            acts.append(Act.NOTHING)
+        if not acts and (held := hold_the_place(tracker)) is not None:
+            followed.open.append(n)
+            acts.append(held)
+        followed.acts.append(acts)
+        if row.number is not None:
+            last_number = row.number
+            if tracker.results.here is not None:
+                tracker.results.numbered[row.number] = tracker.results.here
+    tracker.flush()
+    return followed

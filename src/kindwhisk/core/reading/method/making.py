@@ -1,0 +1,188 @@
+"""A process while it is being read: steps that still grow, what they take of the list, and of each other."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, field
+from typing import Any
+
+from kindwhisk.core.ingredients import counts_as, ingredient
+from kindwhisk.core.process.checking import fatty
+from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.process.steps.base import WHITES, YOLKY, StepBase
+from kindwhisk.core.process.steps.boil import BoilStep
+from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.macaronage import MacaronageStep
+from kindwhisk.core.process.steps.split import SplitStep
+from kindwhisk.core.process.steps.stream import StreamStep
+from kindwhisk.core.process.steps.whip import WhipStep
+
+NONE_LEFT = 1e-3
+LITTLE_G = 1e-6
+
+
+@dataclass(eq=False)
+class Stock:
+    """What a line of the list gives: an ingredient with its grams, and how much of it is left.
+
+    ``beside`` is the egg that it stands behind in the list, ``group`` the heading that it stands under; ``listed`` is
+    False where only the method names it.
+    """
+
+    line: int
+    ingredient: str
+    written: str
+    grams: float
+    group: str = ""
+    beside: str = ""
+    listed: bool = True
+    left: float = 0.0
+    takes: list[Take] = field(default_factory=list)
+
+    def __post_init__(self) -> None:
+        self.left = self.grams
+
+    @property
+    def gone(self) -> bool:
+        """Whether nothing worth weighing is left of it."""
+        return self.left <= NONE_LEFT * max(self.grams, LITTLE_G)
+
+    def take(self, grams: float, *, stated: bool) -> Take:
+        """So much of it, at most what is left."""
+        took = Take(self, min(grams, self.left), stated)
+        self.left -= took.grams
+        self.takes.append(took)
+        return took
+
+
+@dataclass(eq=False)
+class Take:
+    """Grams out of a line; ``stated`` where the text says how much."""
+
+    stock: Stock
+    grams: float
+    stated: bool
+
+    @property
+    def ingredient(self) -> str:
+        """What it is."""
+        return self.stock.ingredient
+
+
+@dataclass(eq=False)
+class Use:
+    """A share of another step's result; the ``rest`` where a part of it is gone."""
+
+    made: Made
+    fraction: float | None = None
+    rest: bool = False
+
+
+@dataclass(eq=False)
+class Made:
+    """A step on its way, and its result as long as nothing has taken it.
+
+    ``said`` are the sentences that it comes from; ``assumed`` is why it stands there though no sentence says so.
+    ``names`` are words that its result may be called by; ``besides`` ids that go in without an amount.
+    """
+
+    kind: type[StepBase]
+    vessel: str
+    takes: list[Take] = field(default_factory=list)
+    uses: list[Use] = field(default_factory=list)
+    fields: dict[str, Any] = field(default_factory=dict)
+    said: list[int] = field(default_factory=list)
+    words: str = ""
+    title: str = ""
+    assumed: str = ""
+    part: str = ""
+    names: set[str] = field(default_factory=set)
+    left: float = 1.0
+
+    def upstream(self) -> Iterator[Made]:
+        """It and everything that went into it."""
+        seen: set[int] = set()
+        waiting = [self]
+        while waiting:
+            made = waiting.pop()
+            if id(made) in seen:
+                continue
+            seen.add(id(made))
+            yield made
+            waiting += [use.made for use in made.uses]
+
+    @property
+    def ids(self) -> frozenset[str]:
+        """What is in it, as it counts."""
+        return frozenset(counts_as(t.ingredient) for made in self.upstream() for t in made.takes)
+
+    @property
+    def raw_ids(self) -> frozenset[str]:
+        """What is in it, by the ids of the table."""
+        return frozenset(t.ingredient for made in self.upstream() for t in made.takes)
+
+    def grams(self) -> float:
+        """How much of the list is in it."""
+        return sum(t.grams for made in self.upstream() for t in made.takes)
+
+    def of_kind(self, kinds: Iterable[str]) -> bool:
+        """Whether something of these kinds is in it."""
+        wanted = set(kinds)
+        return any(ingredient(i).kind in wanted for i in self.raw_ids)
+
+    @property
+    def baked(self) -> bool:
+        """Whether it was in the oven."""
+        return any(issubclass(made.kind, BakeStep) for made in self.upstream())
+
+    @property
+    def open(self) -> bool:
+        """Whether some of it is left."""
+        return self.left > NONE_LEFT
+
+    @property
+    def white_foam(self) -> bool:
+        """Whether it is a meringue, with nothing else folded in."""
+        return self.kind in {WhipStep, StreamStep} and bool(self.ids & WHITES) and not self.ids & YOLKY
+
+    @property
+    def airy(self) -> bool:
+        """Whether its air must be minded: whites, whole eggs or cream whipped, and what they were folded into."""
+        if self.kind in {FoldStep, MacaronageStep}:
+            return True
+        if self.kind is SplitStep:
+            return any(use.made.airy for use in self.uses)
+        if self.kind not in {WhipStep, StreamStep}:
+            return False
+        return bool(self.ids & (WHITES | {"whole-egg"})) or self.is_cream
+
+    @property
+    def is_cream(self) -> bool:
+        """Whether it is whipped cream."""
+        return self.kind is WhipStep and self.of_kind({"dairy"}) and not self.ids & (WHITES | YOLKY)
+
+    @property
+    def syrup(self) -> bool:
+        """Whether it is sugar boiled or dissolved in water, with nothing fat in it."""
+        boiled = any(made.kind is BoilStep for made in self.upstream())
+        sugar = (
+            self.of_kind({"sugar"}) and not self.ids & (WHITES | YOLKY) and not self.of_kind({"flour", "dairy", "fat"})
+        )
+        return not self.baked and sugar and (boiled or bool(self.ids & {"water"}) or self.of_kind({"acid"}))
+
+    @property
+    def floury(self) -> bool:
+        """Whether flour or ground nuts are in it."""
+        return self.of_kind({"flour"}) or any(ingredient(i).id.endswith(("-flour", "-ground")) for i in self.raw_ids)
+
+    @property
+    def dry(self) -> bool:
+        """Whether only dry goods are in it."""
+        return bool(self.raw_ids) and all(
+            ingredient(i).composition.water < 0.2 and not fatty_liquid(i) for i in self.raw_ids
+        )
+
+
+def fatty_liquid(ingredient_id: str) -> bool:
+    """Whether it is a fat: no water in it, and yet not dry."""
+    return ingredient(ingredient_id).kind in {"fat", "chocolate"} and fatty(ingredient_id)

@@ -1,0 +1,216 @@
+"""What a clause names: results that stand on the bench, and ingredients of the list; and which of them others go to."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, field
+
+from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.making import Made
+from kindwhisk.core.reading.method.references import Reference, Results, of_ingredient
+from kindwhisk.core.reading.method.shares import ALL, NEAR, REST, Mention, Share, fraction_in, mentions, share_in
+from kindwhisk.core.reading.method.stocks import Stocks, own_words
+from kindwhisk.core.reading.names import Shelf, find_all
+from kindwhisk.core.reading.same import covers
+
+TO = re.compile(
+    r"(?<!\w)(?:into|onto|to(?! an? | (?:the )?(?:boil|simmer|ribbon|soft|stiff|firm|medium|peaks?|room|cool|\d))|over(?! (?:\w+ ){0,3}(?:water|heat))|on(?: top of)?(?! (?:high|low|medium|a |full))|"
+    r"through|dans|aux?|à(?! \d)|sur|al|alla|agli|alle|ai|nella?|nel|sul|sulla|vào|lên)(?!\w)"
+)
+APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|to)(?!\w)")
+SUFFIX = re.compile(r"-(?:les?|la)$|(?<=[aei]te)(?:l[eoai])$|(?<=r)l[eoai]$")
+INSIDE = re.compile(
+    r"^\s*(?:\w+ly )?(?:in(?!to| (?:(?:an?|the|another|your|one|its|their) )?(?:\w+ ){0,2}(?:bowl|pan|saucepan|pot|mixer|jug|oven|batches|additions|goes|parts|turns|thirds|times)\b)|over and)(?!\w)"
+)
+ASIDE = re.compile(
+    r"(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
+    r"(?<!\w)(?:over|in|trên) (?:(?!\w*,)\w+ ){0,4}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
+    r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|湯煎(?:で|から|にかけて)?|鍋"
+)
+"""What tells until when, and water that nothing is made of: no ingredient is meant in it."""
+
+
+@dataclass
+class Item:
+    """Something that a clause names: a result or some of an ingredient; ``target`` where others go to it."""
+
+    start: int
+    made: Made | None = None
+    mention: Mention | None = None
+    share: Share = ALL
+    target: bool = False
+
+
+def without(items: Iterable[Item], made: Made | None) -> list[Item]:
+    """Items that are not a certain result; all of them where there is none."""
+    return [i for i in items if made is None or i.made is not made]
+
+
+def _as_named(text: str, word: str, ingredient_id: str, taken: list[tuple[int, int]]) -> re.Match[str] | None:
+    """Where a text names a line by one of its words; a word that is another food's name counts in the plural alone."""
+    match = re.search(rf"(?<!\w){re.escape(word)}(?:s|es)?(?!\w)", text)
+    if match is None or any(a <= match.start() < b for a, b in taken):
+        return None
+    foods = find_all(word)
+    another = bool(foods) and not any(covers(f.ingredient, ingredient_id) for f in foods)
+    return None if another and match[0] == word else match
+
+
+@dataclass
+class Naming:
+    """What stands there to be named.
+
+    Attributes:
+        stocks: what the list gives.
+        results: what has been made.
+        pending: what was put to something and has not been worked in yet.
+        section: the heading or the “for the …” that the sentence stands under.
+    """
+
+    stocks: Stocks
+    shelf: Shelf = ()
+    results: Results = field(default_factory=Results)
+    pending: list[Item] = field(default_factory=list)
+    section: str = ""
+
+    @property
+    def here(self) -> Made | None:
+        """What was worked on last, as long as some of it is left."""
+        made = self.results.here
+        return made if made is not None and made.open else None
+
+    def raw_here(self) -> Made | None:
+        """What was worked on last, if it is still raw."""
+        return self.here if self.here is not None and not self.here.baked else None
+
+    def _untouched(self, words: str) -> bool:
+        found = mentions(words, self.stocks.eggs, self.shelf)
+        stocks = [s for m in found for s in self.stocks.matching(m.ingredient)]
+        if not found:
+            stocks = [s for s in self.stocks.rows if any(w in own_words(s.written) for w in words.split())]
+        return any(not s.gone for s in stocks)
+
+    def items(self, clause: Clause) -> list[Item]:
+        """What a clause names, in its order; what stands behind “into” or “to” is where the rest goes."""
+        text = ASIDE.sub(lambda m: " " * len(m[0]), clause.said)
+        suffixed = self._suffixed(clause)
+        references = self.results.in_text(text, self._untouched, [suffixed] if suffixed is not None else [])
+        covered = [(r.start, r.end) for r in references]
+        found = self._referred(references)
+        for mention in mentions(text, self.stocks.eggs, self.shelf):
+            if not any(mention.start < b and a < mention.end for a, b in covered):
+                found.append(self._meant(mention))
+        if suffixed is not None and (not found or not suffixed.baked):
+            found.insert(0, Item(0, made=suffixed))
+        found += self._by_words(text, found, covered)
+        found += self._shares_alone(text, found)
+        found = self._once(found)
+        self._mark_targets(clause, text, found)
+        return sorted(found, key=lambda i: i.start)
+
+    def _suffixed(self, clause: Clause) -> Made | None:
+        """What a pronoun in the verb itself means: ``mélangez-les``, ``incorporateli``."""
+        verb = clause.text[clause.verb[0] : clause.verb[1]]
+        return self.here if SUFFIX.search(verb) and not self.pending else None
+
+    def _referred(self, references: Sequence[Reference]) -> list[Item]:
+        """References as items; “it” is what was worked on last, unless something is held ready."""
+        found = []
+        for reference in references:
+            made = reference.made
+            if made is None and not self.pending:
+                made = self.here
+            if made is not None:
+                found.append(Item(reference.start, made=made, share=reference.share))
+        return found
+
+    def _shares_alone(self, text: str, found: Sequence[Item]) -> list[Item]:
+        """Shares that no name stands behind: “whites stiff with the other half”, “add the rest”, “one third in”."""
+        rest = REST.search(text)
+        if rest is None:
+            part = fraction_in(text) if not found else None
+            foam = next((m for m in reversed(self.results.open) if m.white_foam), None)
+            return [Item(0, made=foam, share=Share(fraction=part))] if part is not None and foam is not None else []
+        if any(i.share.rest or 0 <= i.start - rest.start() < NEAR for i in found):
+            return []
+        begun = next((s for s in reversed(self.stocks.rows) if s.takes and not s.gone and s.takes[-1].stated), None)
+        if begun is not None and (found or self.pending):
+            mention = Mention(begun.ingredient, rest[0], Share(rest=True), rest.start(), rest.end())
+            return [Item(rest.start(), mention=mention, share=mention.share)]
+        left = next((m for m in reversed(self.results.open) if m.left < 1), None)
+        return [Item(0, made=left, share=Share(rest=True))] if left is not None and not found else []
+
+    def _by_words(self, text: str, found: list[Item], covered: list[tuple[int, int]]) -> list[Item]:
+        """Lines that a sentence means by a word of theirs: “the tea”, “the milks”, and what nobody knows by name."""
+        named = {i.mention.ingredient for i in found if i.mention is not None}
+        rows = [s for s in self.stocks.rows if not s.gone and s.listed and s.ingredient not in named]
+        firsts = {own_words(s.written)[:1] for s in rows}
+        taken = [*covered, *((i.mention.start, i.mention.end) for i in found if i.mention is not None)]
+        meant = []
+        for stock in rows:
+            own = own_words(stock.written)
+            # A word that another line begins with means that line.
+            words = [w for w in own if w == own[0] or (w,) not in firsts]
+            match = next((m for w in words if (m := _as_named(text, w, stock.ingredient, taken))), None)
+            if match is not None:
+                share = share_in(APART.split(text[max(0, match.start() - NEAR) : match.start()])[-1])
+                mention = Mention(stock.ingredient, match[0], share, match.start(), match.end())
+                meant.append(Item(match.start(), mention=mention, share=share))
+        return meant
+
+    @staticmethod
+    def _once(found: list[Item]) -> list[Item]:
+        seen: set[int] = set()
+        kept = []
+        for item in found:
+            if item.made is not None:
+                if id(item.made) in seen:
+                    continue
+                seen.add(id(item.made))
+            kept.append(item)
+        return kept
+
+    def _meant(self, mention: Mention) -> Item:
+        """The line or the result that an ingredient's name means here."""
+        item = Item(mention.start, mention=mention, share=mention.share)
+        stock = self.stocks.meant(mention, self.section)
+        if stock is None:
+            made = of_ingredient(self.results.made, mention.ingredient)
+            if made is not None and mention.share.grams is None:
+                return Item(mention.start, made=made, share=mention.share)
+            return item
+        if stock.gone and mention.share.grams is None and not mention.share.rest:
+            made = of_ingredient(self.results.made, mention.ingredient)
+            if made is not None:
+                return Item(mention.start, made=made, share=mention.share)
+        return item
+
+    @staticmethod
+    def _mark_targets(clause: Clause, text: str, found: list[Item]) -> None:
+        """Mark what others go to."""
+        lead = TO.match(text)
+        if lead is not None and clause.verb[0] > 0:
+            # “To the yolks I add the sugar”.
+            for item in found:
+                item.target = item.start < clause.verb[0]
+            return
+        cjk = re.search(r"に(?=[^にを]*を)", text)
+        if cjk and not re.match(r"に分け", text[cjk.start() :]):
+            for item in found:
+                item.target = item.start < cjk.start()
+            return
+        ways = [
+            m
+            for m in TO.finditer(text)
+            if any(i.start >= m.end() for i in found) and any(i.start < m.start() for i in found)
+        ]
+        if not ways:
+            one = TO.search(text)
+            if one is not None and len(found) == 1 and found[0].start >= one.end():
+                found[0].target = True
+            return
+        end = re.search(r"[,;]|(?<!\w)(?:with|together with|avec|con|along)(?!\w)", text[ways[0].end() :])
+        stop = ways[0].end() + end.start() if end else len(text)
+        for item in found:
+            item.target = ways[0].end() <= item.start < stop

@@ -1,0 +1,247 @@
+"""What a sentence means by “the batter”, “the whites”, “it”: results of earlier steps, by what they are or are called."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Sequence
+from typing import NamedTuple
+
+from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.steps.base import YOLKY
+from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.split import SplitStep
+from kindwhisk.core.reading.method.making import Made
+from kindwhisk.core.reading.method.shares import ALL, NEAR, Share, share_in
+from kindwhisk.core.reading.names import find_all
+from kindwhisk.core.reading.same import covers
+
+
+class Reference(NamedTuple):
+    """Words that mean an earlier result, or what is held ready (``made`` is None: “it”)."""
+
+    made: Made | None
+    share: Share
+    start: int
+    end: int
+    words: str
+
+
+MIXTURE = r"mixture|mix|batter|dough|base|mass|paste|foam|composto|impasto|mélange|appareil|pâte|polveri|poudres|hỗn hợp|生地|粉類"
+_MIXTURE = re.compile(
+    rf"(?P<of>(?:(?<!\w)(?!(?:the|an?|into|to|over|in|with|and|of|onto|this|that|it|a|your|remaining|rest|al|alla|allo|agli|ai|alle|il|lo|la|gli|le|i|au|aux|du|des|les|nel|nella|dans|con|avec|sul|vào|và|với)\b)[^\W\d]+[ -]){{0,3}})(?<!\w)(?P<noun>{MIXTURE})(?:s|i)?(?!\w)"
+    r"(?: (?:d'|de |di |ai |agli |aux )?(?P<behind>[^\W\d]+(?: [^\W\d]+)?))?|(?P<cjk>生地|粉類)"
+)
+_IT = re.compile(
+    r"(?<!\w)(?:it|them|everything|all of it|this(?! \w*(?:time|point))|that(?= back)|le tutto|"
+    r"tutto|il tutto|all together)(?!\w)|(?<=ez-)(?:les?|la)(?!\w)|(?<=er-)(?:les?|la)(?!\w)|(?<=incorporate)(?:le|lo|la)(?!\w)"
+)
+_BOTH = re.compile(
+    r"(?<!\w)(?:the two(?! (?:batters|cakes|tins))|both(?! \w)|i due composti|les deux(?: masses| préparations| mélanges)?|hai hỗn hợp)(?!\w)"
+)
+_NUMBERED = re.compile(r"(?P<n>[①-⑳]|(?<![\d.])[1-9]\d?)(?=(?:に|を|の|へ))")
+CIRCLED = "①②③④⑤⑥⑦⑧⑨⑩⑪⑫⑬⑭⑮⑯⑰⑱⑲⑳"
+_A = re.compile(r"(?<!\w)(?:an?|une?|uno|una)(?: \w+)? $")
+_THE = re.compile(r"(?<!\w)the (?:\w+ )?([a-z]{4,})(?!\w)")
+_APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|to|et|e|con|và)(?!\w)")
+_BEHIND = re.compile(r"の(1/3|半量|半分|残り)")
+BAKED = (
+    r"cakes?|sponges?|layers?|biscuits?(?! crumbs)|roll|rolls|roulade|génoises?|genoise|sheet(?! pan)|discs?|disks?|rectangles?|rounds|squares|shells?|meringues?|"
+    r"pavlova|fingers?|strip|gâteau|coques?|dischi|disco|torta|rotolo|biscotto|pan di spagna|bánh|スポンジ|生地|crumb|halves|pairs"
+)
+
+_Test = Callable[[Made], bool]
+
+
+def _raw(made: Made) -> bool:
+    return not made.baked
+
+
+NOUNS: tuple[tuple[re.Pattern[str], _Test], ...] = (
+    (re.compile(r"(?<!\w)(?:(?:hot |warm |the |cooled )?(?:\w+ )?syrup|sirop|sciroppo|bagna|nước đường|si rô)(?!\w)|シロップ"), lambda m: m.syrup),
+    (re.compile(r"(?<!\w)(?:whipped |beaten |stiff |whisked )?(?:egg )?whites?(?! chocolate)(?!\w)|(?<!\w)(?:blancs?(?: en neige| montés)?(?: d'œufs?)?|albumi|chiare|"
+                r"lòng trắng(?: trứng)?)(?!\w)|卵白"),
+     lambda m: m.white_foam),
+    (re.compile(r"(?<!\w)(?:meringue|meringa)(?!s|\w)|メレンゲ(?!クッキー)"), lambda m: m.white_foam),
+    (re.compile(r"(?<!\w)(?:yolk foam|egg foam|whipped yolks)(?!\w)"), lambda m: _raw(m) and m.kind is not None and bool(m.ids & YOLKY)),
+    (re.compile(r"(?<!\w)(?:buttercream)(?!\w)"), lambda m: _raw(m) and "butter" in m.ids),
+    (re.compile(r"(?<!\w)(?:custard|pudding|pastry cream|curd(?! cheese)|crème pâtissière|crema pasticcera)(?!\w)"),
+     lambda m: _raw(m) and m.of_kind({"dairy", "acid", "fruit"}) and bool(m.ids & {"corn-starch", "egg-yolk", "custard-powder", "whole-egg"})),
+    (re.compile(r"(?<!\w)ganache(?!\w)|ガナッシュ"), lambda m: _raw(m) and m.of_kind({"chocolate"}) and not m.ids & YOLKY),
+    (re.compile(r"(?<!\w)(?:glaze|icing(?! sugar)|frosting|glassa|glaçage)(?!\w)"), lambda m: _raw(m) and m.of_kind({"sugar", "chocolate"}) and not m.floury),
+    (re.compile(r"(?<!\w)(?:the milks|milk tea)(?!\w)"), lambda m: _raw(m) and m.of_kind({"dairy"}) and not m.floury),
+    (re.compile(r"(?<!\w)mousse(?!\w)|ムース"), lambda m: _raw(m) and m.kind is FoldStep),
+    (re.compile(r"(?<!\w)(?:whipped )?(?:cream|crème(?: fouettée)?|crema|panna|kem)(?!\w)(?! cheese| of tartar)|クリーム"), lambda m: _raw(m) and (m.is_cream or "cream" in m.names)),
+    (re.compile(r"(?<!\w)(?:dry ingredients|dry goods|dry mix|flours|sifted flour|ingrédients secs|ingredienti secchi)(?!\w)|粉類"), lambda m: _raw(m) and m.dry),
+    (re.compile(r"(?<!\w)(?:one half|(?:the )?(?:first|that) half|one part|una metà|une moitié)(?!\w)(?! of)"), lambda m: m.kind is SplitStep),
+    (re.compile(r"(?<!\w)(?:puree|coulis|purée)(?!\w)"), lambda m: _raw(m) and m.of_kind({"fruit"})),
+    (re.compile(rf"(?<!\w)(?:{BAKED})(?!\w)|スポンジ|生地"), lambda m: m.baked),
+)  # fmt: skip
+"""Words, and what a result must be that they mean."""
+STILL_STOCK = re.compile(r"whites?|curd|blanc|albumi|卵白|lòng trắng|cream|crème|panna|kem|クリーム|puree|purée")
+"""Words that mean the list's own good as long as it has not been touched."""
+
+
+def latest(contents: Sequence[Made], test: _Test, but: Made | None = None) -> Made | None:
+    """The last of the open results that a test suits."""
+    return next((m for m in reversed(contents) if m.open and m is not but and test(m)), None)
+
+
+def holds(made: Made, ingredient_id: str) -> bool:
+    """Whether an ingredient, by whatever word, is in a result."""
+    return any(covers(ingredient_id, i) for i in made.raw_ids)
+
+
+def of_ingredient(contents: Sequence[Made], ingredient_id: str) -> Made | None:
+    """The open result that an ingredient's name may mean once none of it is left: where much of it is.
+
+    Sugar and water are in too many things to name one.
+    """
+    if ingredient(ingredient_id).kind in {"sugar", "salt"} or ingredient_id == "water":
+        return None
+
+    def much(made: Made) -> bool:
+        there = sum(t.grams for m in made.upstream() for t in m.takes if covers(ingredient_id, t.ingredient))
+        return _raw(made) and there > 0.25 * made.grams()
+
+    return latest(contents, much)
+
+
+class _Found:
+    """References as they are found in a text: no two of the same words."""
+
+    def __init__(self, text: str) -> None:
+        self.text = text
+        self.references: list[Reference] = []
+        self._taken: list[tuple[int, int]] = []
+
+    def put(self, made: Made | None, start: int, end: int) -> None:
+        """A result that these words mean, if there is one."""
+        if made is not None:
+            self.take(made, start, end)
+
+    def take(self, made: Made | None, start: int, end: int) -> None:
+        """Words that mean a result, or “it”."""
+        if any(start < b and a < end for a, b in self._taken):
+            return
+        near = _APART.split(self.text[max(0, start - NEAR) : start])[-1]
+        behind = _BEHIND.match(self.text[end:])
+        share = share_in(f"{near} {behind[1] if behind else ''}")
+        self.references.append(Reference(made, share, start, end, self.text[start:end]))
+        self._taken.append((start, end))
+
+    def both(self, two: Sequence[Made], start: int, end: int) -> None:
+        """Words that mean two results."""
+        self.references += [Reference(made, ALL, start, end, self.text[start:end]) for made in two]
+        self._taken.append((start, end))
+
+
+class Results:
+    """The results that are still open, in the order in which they were made."""
+
+    def __init__(self) -> None:
+        self.made: list[Made] = []
+        self.here: Made | None = None
+        self.numbered: dict[int, Made] = {}
+
+    @property
+    def open(self) -> list[Made]:
+        """What nothing has taken yet, or not all of it."""
+        return [m for m in self.made if m.open]
+
+    def _mixture(self, of: str) -> Made | None:
+        ids = [n.ingredient for n in find_all(of)]
+        if ids:
+            with_all = latest(
+                self.made,
+                lambda m: _raw(m) and all(holds(m, i) for i in ids) and not (m.white_foam and "egg-white" not in ids),
+            )
+            if with_all is not None:
+                return with_all
+        words = {w for w in of.split() if len(w) > 3}
+        named = latest(self.made, lambda m: _raw(m) and bool(words & m.names)) if words else None
+        if named is not None or ids:
+            return named
+        return None
+
+    def _unnamed(self, noun: str, named: Sequence[Made | None]) -> Made | None:
+        """What “the batter” or “the mixture” is, beside what the clause names already."""
+
+        def free(made: Made) -> bool:
+            return made not in named
+
+        if (called := latest(self.made, lambda m: noun in m.names and free(m))) is not None:
+            return called
+        if noun in {"polveri", "poudres", "粉類"}:
+            return latest(self.made, lambda m: _raw(m) and m.dry and free(m))
+        if noun == "生地" and (baked := latest(self.made, lambda m: m.baked and free(m))) is not None:
+            return baked
+        if noun in {"batter", "dough", "impasto", "pâte", "生地"}:
+            whole = latest(self.made, lambda m: _raw(m) and m.floury and not m.dry and free(m))
+            return whole or latest(self.made, lambda m: _raw(m) and not m.white_foam and not m.dry and free(m))
+        here = self.here
+        if here is not None and here.open and free(here) and not (here.white_foam and named):
+            return here
+        return latest(self.made, lambda m: _raw(m) and free(m) and not m.dry) or latest(self.made, free)
+
+    def in_text(self, text: str, untouched: Callable[[str], bool], named: Sequence[Made] = ()) -> list[Reference]:
+        """Every reference to a result in a plain stretch, in its order.
+
+        Args:
+            text: a clause without its verb.
+            named: what the verb itself refers to (“fold them”).
+            untouched: whether the list still has all of what a word names.
+        """
+        found = _Found(text)
+        self._numbers(found)
+        loose = self._mixtures(found)
+        self._nouns(found, untouched)
+        for start, end, noun in loose:
+            found.put(self._unnamed(noun, [*named, *(r.made for r in found.references)]), start, end)
+        self._called(found)
+        for match in _BOTH.finditer(text):
+            two = [m for m in reversed(self.made) if m.open and not m.baked][:2][::-1]
+            found.both(two, match.start(), match.end())
+        for match in _IT.finditer(text):
+            found.take(None, match.start(), match.end())
+        return sorted(found.references, key=lambda r: r.start)
+
+    def _numbers(self, found: _Found) -> None:
+        """“③に④を”: the results of numbered steps."""
+        for match in _NUMBERED.finditer(found.text):
+            n = CIRCLED.index(match["n"]) + 1 if match["n"] in CIRCLED else int(match["n"])
+            made = self.numbered.get(n)
+            if made is not None and made.open:
+                found.put(made, match.start(), match.end())
+
+    def _mixtures(self, found: _Found) -> list[tuple[int, int, str]]:
+        """“The yolk mixture”; what says only “the mixture” comes back, for the end."""
+        loose = []
+        for match in _MIXTURE.finditer(found.text):
+            if _A.search(found.text[: match.start()]):
+                continue
+            noun = "noun" if match["noun"] else "cjk"
+            of = f"{match['of'] or ''} {match['behind'] or ''}".strip()
+            if not find_all(of) and not any(w in m.names for m in self.open for w in of.split()):
+                loose.append((match.start(noun), match.end(noun), match[noun]))
+                continue
+            made = self._mixture(of)
+            if made is None:
+                continue
+            own = bool(match["of"] and (find_all(match["of"]) or made.names & set(match["of"].split())))
+            behind = find_all(match["behind"] or "")
+            found.put(made, match.start() if own else match.start(noun), match.end() if behind else match.end(noun))
+        return loose
+
+    def _nouns(self, found: _Found, untouched: Callable[[str], bool]) -> None:
+        """“The whites”, “the syrup”, “the cake”."""
+        for pattern, test in NOUNS:
+            for match in pattern.finditer(found.text):
+                if not (STILL_STOCK.search(match[0]) and untouched(match[0])):
+                    found.put(latest(self.made, test), match.start(), match.end())
+
+    def _called(self, found: _Found) -> None:
+        """Parts by the words of their headings: “the dacquoise”."""
+        for match in _THE.finditer(found.text):
+            word = match[1]
+            if not find_all(word):
+                found.put(latest(self.made, lambda m, w=word: w in m.names), match.start(), match.end())  # type: ignore[misc]

@@ -1,0 +1,177 @@
+"""The list of a recipe as a stock that its sentences take from."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, field
+from functools import cache
+
+from kindwhisk.core.ingredients import counts_as, ingredient, tell
+from kindwhisk.core.ingredients.eggs import EggSize, egg_parts
+from kindwhisk.core.ingredients.goods import unknown
+from kindwhisk.core.reading.line import ReadLine
+from kindwhisk.core.reading.method.making import LITTLE_G, Stock, Take
+from kindwhisk.core.reading.method.shares import Mention, Share
+from kindwhisk.core.reading.names.qualifiers import WORDS
+from kindwhisk.core.reading.plain import folded, plain
+from kindwhisk.core.reading.same import covers
+from kindwhisk.core.reading.units import UNITS
+
+EGGS = {"egg-white", "egg-yolk"}
+MOST_G = 100_000.0
+APART = re.compile(r"separat|sépar|separa|分け|tách|divis[ei]|yolks? and whites? apart")
+YIELDS_TO_GROUP = 4
+
+
+@dataclass
+class Stocks:
+    """Every line with a weight, in the order of the list.
+
+    ``unmet`` are ids that the method names and the list doesn't have; ``disputed`` are lines that two sentences take
+    without saying how they share it.
+    """
+
+    rows: list[Stock]
+    eggs: EggSize
+    unmet: dict[str, int] = field(default_factory=dict)
+    disputed: list[Stock] = field(default_factory=list)
+    overdrawn: list[Stock] = field(default_factory=list)
+
+    def matching(self, ingredient_id: str) -> list[Stock]:
+        """Lines that a word may mean, those that it names exactly before those that it only may stand for."""
+        exact = [s for s in self.rows if s.ingredient == ingredient_id or counts_as(s.ingredient) == ingredient_id]
+        return exact or [s for s in self.rows if covers(ingredient_id, s.ingredient)]
+
+    def _best(self, found: Sequence[Stock], grams: float | None, group: str, beside: set[str]) -> Stock:
+        """Of several lines the one that is meant: by its amount, its heading, the egg beside it, else the next one.
+
+        Of sugars that nothing tells apart, whites get the largest.
+        """
+
+        told = any(s.beside in EGGS for s in found)
+        size = 0 if told or len(beside & EGGS) != 1 else -1 if "egg-white" in beside else 1
+
+        def rank(stock: Stock) -> tuple[bool, bool, bool, bool, float]:
+            off = grams is None or abs(stock.grams / max(grams, LITTLE_G) - 1) > 0.05
+            apart = bool(group) and not same_group(stock.group, group)
+            return (stock.gone, off, apart, bool(beside) and stock.beside not in beside, size * stock.grams)
+
+        return min(found, key=rank)
+
+    def meant(self, mention: Mention, group: str = "", beside: Iterable[str] = ()) -> Stock | None:
+        """The line that a mention means; None where the list has none."""
+        found = self.matching(mention.ingredient)
+        return self._best(found, mention.share.grams, group, set(beside)) if found else None
+
+    def take(self, stock: Stock, share: Share) -> Take | None:
+        """What a share of a line comes to; None where nothing is left of it."""
+        if share.grams is not None:
+            if share.grams > stock.left * 1.02 + LITTLE_G and stock.takes:
+                self.overdrawn.append(stock)
+            # A line that the text takes twice over gives what it has.
+            return stock.take(share.grams, stated=True) if not stock.gone else None
+        if stock.gone:
+            return self._disputed(stock) if share.rest or share.fraction else None
+        if share.fraction is not None:
+            return stock.take(stock.grams * share.fraction, stated=True)
+        return stock.take(stock.left, stated=share.rest)
+
+    def _disputed(self, stock: Stock) -> Take | None:
+        """Some of a line that an earlier sentence took whole, though another takes the rest of it."""
+        first = stock.takes[-1]
+        if first.stated or first.grams <= 0:
+            return None
+        return self.halve(first)
+
+    def halve(self, first: Take) -> Take:
+        """Half of what was taken, given to another; the text does not say how they share it."""
+        stock = first.stock
+        half = first.grams / 2
+        first.grams -= half
+        stock.left += half
+        if stock not in self.disputed:
+            self.disputed.append(stock)
+        return stock.take(half, stated=False)
+
+    def from_method(self, mention: Mention) -> Stock:
+        """A line that stands only in the method."""
+        grams = min(max(mention.share.grams or 0.01, 0.01), MOST_G)
+        stock = Stock(-1, mention.ingredient, mention.words, grams, listed=False)
+        self.rows.append(stock)
+        return stock
+
+    def separate(self) -> None:
+        """Turn whole eggs into whites and yolks: those that the list says are separated, else all of them."""
+        whole = [s for s in self.rows if s.ingredient == "whole-egg" and not s.takes]
+        marked = [s for s in whole if APART.search(s.written.lower())]
+        for stock in marked or whole:
+            at = self.rows.index(stock)
+            one = egg_parts(self.eggs)
+            count = stock.grams / one.whole_g.likely
+            parts = (("egg-white", one.white_g.likely), ("egg-yolk", one.yolk_g.likely))
+            self.rows[at : at + 1] = [
+                Stock(stock.line, name, stock.written, round(each * count, 1), stock.group, listed=stock.listed)
+                for name, each in parts
+            ]
+
+    @property
+    def has_apart(self) -> bool:
+        """Whether whites or yolks are there by themselves."""
+        return any(counts_as(s.ingredient) in EGGS for s in self.rows)
+
+
+def same_group(one: str, other: str) -> bool:
+    """Whether two headings mean one part."""
+    a, b = (set(re.findall(r"[^\W\d_]+", folded(g.lower()))) - _SMALL for g in (one, other))
+    return bool(a & b) or one.strip() == other.strip()
+
+
+_SMALL = {"the", "for", "la", "le", "les", "pour", "per", "and", "of", "de", "il", "a"}
+
+
+@cache
+def own_words(written: str) -> tuple[str, ...]:
+    """The words of a line that tell it from others: no figures, no units, nothing that only says how it is."""
+    words = re.findall(r"[^\W\d_]{3,}", plain(re.split(r"[,(]", written)[0]))
+    return tuple(w for w in words if w not in UNITS and w not in WORDS and w not in _SMALL and w not in _COMMON)
+
+
+_COMMON = {
+    "egg",
+    "eggs",
+    "white",
+    "whites",
+    "yolk",
+    "yolks",
+    "cream",
+    "powder",
+    "water",
+    "trứng",
+    "bột",
+    "large",
+    "fresh",
+}
+
+
+def stocks_of(lines: Sequence[ReadLine], groups: Sequence[str], eggs: EggSize) -> Stocks:
+    """The lines that have a weight, as a stock."""
+    rows: list[Stock] = []
+    beside = ""
+    for n, (line, group) in enumerate(zip(lines, groups, strict=True)):
+        if line.ingredient is None and line.unknown and line.grams:
+            good = unknown(line.unknown).ingredient()
+            tell((good,))
+        stands = line.ingredient or (unknown(line.unknown).id if line.unknown else "")
+        if not stands or not line.grams:
+            continue
+        if ingredient(stands).kind == "egg":
+            beside = counts_as(stands)
+        own = (
+            re.search(r"\bwhites?\b|\bmeringue\b|blancs|albumi", line.text.lower()),
+            re.search(r"\byolks?\b|jaunes|tuorli", line.text.lower()),
+        )
+        near = "egg-white" if own[0] and not own[1] else "egg-yolk" if own[1] else beside
+        grams = min(max(line.grams, 0.01), MOST_G)
+        rows.append(Stock(n, stands, line.text, grams, group, near if ingredient(stands).kind != "egg" else ""))
+    return Stocks(rows, eggs)

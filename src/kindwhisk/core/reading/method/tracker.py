@@ -1,0 +1,244 @@
+"""Follows a method through its vessels: what is in which, what each clause does to it, and the steps that this makes."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, field
+from typing import Any
+
+from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.steps.base import WHITES, YOLKY, StepBase
+from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.reading.goods import Question
+from kindwhisk.core.reading.method.making import Made, Stock, Take, Use
+from kindwhisk.core.reading.method.naming import Item, Naming, without
+from kindwhisk.core.reading.method.shares import ALL, Mention, Share
+from kindwhisk.core.reading.same import covers
+from kindwhisk.core.reading.tins_named import NamedTin
+
+CONTINUES = re.compile(r"(?:and|plus|et|e|và)\b", re.IGNORECASE)
+"""How a sentence begins that goes on with what the one before it adds."""
+DRY_KINDS = {"flour", "leavener", "salt", "sugar", "nut", "flavour"}
+
+
+@dataclass
+class Tracker(Naming):
+    """The bench while a method is read.
+
+    Attributes:
+        into: what that which waits was put to; ``held_in`` and ``held_said`` are the sentences that said so.
+        besides: ids that are used without an amount; ``unweighed`` those that the list names so.
+        tins: those that are named, with their sentence and how many.
+        shells: whether the text is of shells.
+        in_ring: what was laid into a ring or a tin.
+    """
+
+    into: Made | None = None
+    pending_words: str = ""
+    held_in: int = -1
+    held_said: list[int] = field(default_factory=list)
+    sentence: int = 0
+    sentence_text: str = ""
+    sentences: tuple[str, ...] = ()
+    questions: list[Question] = field(default_factory=list)
+    besides: list[str] = field(default_factory=list)
+    tins: list[tuple[int, NamedTin, int]] = field(default_factory=list)
+    oven_c: float | None = None
+    oven_off: bool = False
+    shells: bool = False
+    unweighed: frozenset[str] = frozenset()
+    in_ring: Made | None = None
+
+    # Taking
+
+    def _beside(self, items: Iterable[Item]) -> set[str]:
+        eggs: set[str] = set()
+        for item in items:
+            if item.made is not None:
+                ids = item.made.ids
+                white = {"egg-white"} if ids & WHITES and not ids & YOLKY else set()
+                eggs |= white or ids & {"egg-yolk"} or ids & {"whole-egg"}
+            elif item.mention is not None and item.mention.ingredient in {"egg-white", "egg-yolk", "whole-egg"}:
+                eggs.add(item.mention.ingredient)
+        return eggs
+
+    def claim(self, items: Sequence[Item], context: Iterable[Item] = ()) -> tuple[list[Take], list[Use]]:
+        """Take what items mean: grams of lines, shares of results."""
+        takes: list[Take] = []
+        uses: list[Use] = []
+        beside = self._beside([*items, *context])
+        for item in items:
+            if item.made is not None:
+                uses.append(self.use(item.made, item.share))
+            elif item.mention is not None:
+                take = self._take(item.mention, beside)
+                if take is not None:
+                    takes.append(take)
+        return takes, uses
+
+    def _take(self, mention: Mention, beside: set[str]) -> Take | None:
+        stock = self.stocks.meant(mention, self.section, beside)
+        if stock is None and mention.ingredient in {"egg-white", "egg-yolk"} and self.stocks.matching("whole-egg"):
+            self.stocks.separate()
+            stock = self.stocks.meant(mention, self.section, beside)
+        if stock is not None and not stock.listed and mention.share.grams is not None:
+            stock = None
+        if stock is None:
+            if mention.share.grams is not None and mention.share.grams > 0:
+                new = self.stocks.from_method(mention)
+                return new.take(new.grams, stated=True)
+            self.stocks.unmet.setdefault(mention.ingredient, self.sentence)
+            return None
+        if mention.share.all and stock.takes and any(covers(mention.ingredient, i) for i in self.unweighed):
+            # “Dust with icing sugar”: with that which the list names without an amount.
+            self.besides.append(stock.ingredient)
+            return None
+        if mention.share.all and beside == {"egg-white"}:
+            self._tell_largest(stock)
+        take = self.stocks.take(stock, mention.share)
+        if take is None and mention.share.all and stock.takes and ingredient(stock.ingredient).kind == "sugar":
+            first = stock.takes[-1]
+            take = self.stocks.halve(first) if not first.stated and first.grams > 0 else None
+        return take
+
+    def _tell_largest(self, stock: Stock) -> None:
+        """Say so where only its size told which sugar is the whites'."""
+        others = [
+            s
+            for s in self.stocks.matching(stock.ingredient)
+            if s.group == stock.group and not s.gone and s is not stock
+        ]
+        if (
+            others
+            and not stock.gone
+            and stock.beside not in {"egg-white", "egg-yolk"}
+            and ingredient(stock.ingredient).kind == "sugar"
+        ):
+            self.ask("sugar", "The largest of the sugars is taken for the whites.", f"{stock.grams:.0f} g")
+
+    def use(self, made: Made, share: Share = ALL) -> Use:
+        """A share of a result."""
+        if share.fraction is not None and share.fraction < made.left - 1e-6:
+            made.left -= share.fraction
+            return Use(made, fraction=share.fraction)
+        rest = made.left < 1
+        made.left = 0.0
+        return Use(made, rest=rest)
+
+    # Making
+
+    def make(
+        self, kind: type[StepBase], vessel: str, takes: Sequence[Take], uses: Sequence[Use], **fields: Any
+    ) -> Made:
+        """A new step; its result is what the next words mean."""
+        said = sorted({*self.held_said, self.sentence})
+        words = " ".join(self.sentences[n] for n in said)[:400] if self.sentences else self.sentence_text
+        made = Made(kind, vessel, list(takes), list(uses), dict(fields), said, words, part=self.section)
+        self.held_said = [] if not self.pending else self.held_said
+        groups = [t.stock.group for t in takes if t.stock.group] + ([self.section] if self.section else [])
+        for group in groups:
+            made.names |= {w for w in re.findall(r"[^\W\d_]+", group.lower()) if len(w) > 2}
+        self.results.made.append(made)
+        self.results.here = made
+        return made
+
+    def say(self, made: Made) -> None:
+        """A further sentence tells of a step."""
+        for n in sorted({*self.held_said, self.sentence}):
+            if n not in made.said:
+                made.said.append(n)
+                made.words = f"{made.words} {self.sentences[n] if self.sentences else self.sentence_text}"[:400]
+        self.held_said = [] if not self.pending else self.held_said
+        self.results.here = made
+
+    def ask(self, field_name: str, text: str, assumed: str) -> None:
+        """Something that stays open."""
+        self.questions.append(Question(field=field_name[:80], text=text, assumed=assumed))
+
+    # What waits to be worked in
+
+    def hold(self, items: Sequence[Item], into: Made | None, words: str) -> None:
+        """Put something to something, until a verb works it in."""
+        apart = into is not None and self.into is not None and into is not self.into
+        if self.pending and (
+            apart or (into is not None and self.held_in != self.sentence and not CONTINUES.match(self.sentence_text))
+        ):
+            old = self.into
+            done = self.flush()
+            into = done if into is old and done is not None else into
+        self.held_in = self.sentence
+        self.held_said.append(self.sentence)
+        self.pending += items
+        self.into = into or self.into
+        self.pending_words = f"{self.pending_words} {words}".strip()
+
+    def release(self) -> tuple[list[Item], Made | None, str]:
+        """What waits, and what it was put to; nothing waits afterwards."""
+        items, into, words = self.pending, self.into, self.pending_words
+        self.pending, self.into, self.pending_words = [], None, ""
+        return items, into if into is not None and into.open else None, words
+
+    def flush(self) -> Made | None:
+        """Work in what waits, where no verb does."""
+        if not self.pending:
+            self.into = None
+            return None
+        items, into, words = self.release()
+        return self.bring_together(items, into, words)
+
+    def bring_together(self, items: Sequence[Item], into: Made | None, words: str, **fields: Any) -> Made | None:
+        """A fold where air must be minded, else a mix."""
+        others = without(items, into)
+        context = [Item(0, made=into)] if into is not None else []
+        airy = (into is not None and into.airy) or any(i.made is not None and i.made.airy for i in others)
+        if into is not None and into.white_foam and self.sweetens(others):
+            takes, _ = self.claim(others, context)
+            into.takes += takes
+            self.say(into)
+            return into
+        takes, uses = self.claim(others, context)
+        if into is not None:
+            uses = [self.use(into), *uses]
+        if not takes and not uses:
+            return None
+        if not takes and len(uses) == 1:
+            # Nothing came to it: what is named is already in there.
+            uses[0].made.left = 1.0 if uses[0].fraction is None and not uses[0].rest else uses[0].made.left
+            self.results.here = uses[0].made
+            self.say(uses[0].made)
+            return uses[0].made
+        if airy:
+            return self.fold(takes, uses, words, **fields)
+        return self.make(MixStep, self.mixing_bowl(takes, uses), takes, uses, **fields)
+
+    def sweetens(self, items: Sequence[Item]) -> bool:
+        """Whether all of it is what goes into whites while they are whipped."""
+        return bool(items) and all(
+            i.mention is not None and ingredient(i.mention.ingredient).kind in {"sugar", "acid", "salt"} for i in items
+        )
+
+    def fold(self, takes: Sequence[Take], uses: Sequence[Use], words: str, **fields: Any) -> Made:
+        """Bring something to a foam, or a foam to something."""
+        return self.make(FoldStep, uses[0].made.vessel if uses else "mixer-bowl", takes, uses, folded=words, **fields)
+
+    def mixing_bowl(self, takes: Sequence[Take], uses: Sequence[Use]) -> str:
+        """Where things are mixed: what they are put to stays in its vessel."""
+        if uses:
+            biggest = max(uses, key=lambda u: u.made.grams())
+            held = biggest.made.vessel
+            return held if held != "paper" else self.free("base-bowl")
+        dry = all(
+            ingredient(t.ingredient).kind in DRY_KINDS and ingredient(t.ingredient).composition.water < 0.2
+            for t in takes
+        )
+        return self.free("dry-bowl" if dry else "base-bowl")
+
+    def free(self, vessel: str) -> str:
+        """A vessel of this kind in which nothing stands."""
+        taken = {m.vessel for m in self.results.open}
+        n = 1
+        while (name := vessel if n == 1 else f"{vessel}-{n}") in taken and n < 9:
+            n += 1
+        return name

@@ -1,0 +1,84 @@
+"""English verbs."""
+
+from kindwhisk.core.reading.method.acts import Act
+from kindwhisk.core.reading.method.verbs.grammar import Grammar
+
+_TIN = r"(?:tins?|pans?|trays?|moulds?|molds?|sheets?|dish|ring|springform|base|paper|parchment)\b"
+_COOL = r"(?:cool|cold|get cold)"
+VERBS: tuple[tuple[str, Act], ...] = (
+    (r"pre-?heat|setting the oven|set the oven|(?:pre-?heat|heat|turn on|warm)\s+(?:up )?(?:the |your |an? )?oven|oven(?= (?:at |to )?\d)", Act.PREHEAT),
+    (r"line [^,.;]{0,30}(?:ring|tin|mould|mold) [^,.;]{0,12}with (?:the |a )?(?:strip|finger|sponge|biscuit|ladyfinger|cake)\w*", Act.LINE),
+    (rf"(?:line|grease|butter|flour|oil|dampen|prepare|draw|wrap)\b(?: (?:and|,) (?:line|flour|grease|dust))?(?=[^.;]*?(?:{_TIN}|circle|paper))"
+     r"(?! [^,.;]*\b(?:batter|mixture) )", Act.PREPARE),
+    (r"separate (?:the |\w+ )?(?:\w+ )?eggs?|separate(?= the (?:yolks|whites))", Act.SEPARATE),
+    (r"(?:soak|bloom|soften|put) (?:the )?gelatine?(?: \w+)?", Act.BLOOM),
+    (r"(?:turn (?:the oven )?(?:it )?(?:down|up)|lower|reduce|increase)\b", Act.OVEN),
+    (r"(?:turn|switch) (?:the oven off|off (?:the )?oven)", Act.NOTHING),
+    (r"(?:(?:take|remove|lift)(?: \w+){0,3} )?off the heat|remove (?:it )?from (?:the )?(?:heat|flame|bath|water)", Act.OFF),
+    (r"(?:in|into|with|onto) (?:the|your|a) (?:stand )?mixer(?= (?:on|until|at|for)\b)|beat(?= off the heat)", Act.WHIP),
+    (r"sift|sieve", Act.SIFT),
+    (r"(?:blitz|process|grind)(?: and sift)?", Act.SIFT),
+    (r"(?:whip|whisk|beat)(?= (?:cold|stiff|hot|warm))", Act.WHIP),
+    (r"whip", Act.WHIP),
+    (r"(?:beat|whisk|mix with (?:an? )?(?:electric|hand) \w+)", Act.BEAT),
+    (r"cream(?= (?:the |together|\d|butter))", Act.BEAT),
+    (r"(?:start|begin)(?: whipping| whisking| beating)?(?= (?:on )?the (?:other )?(?:egg )?whites)", Act.WHIP),
+    (r"(?:macaronage|press|work)(?= (?:the )?(?:batter|it|mixture))", Act.PRESS),
+    (r"(?:fold|folding|incorporate)", Act.FOLD),
+    (r"(?:slacken|lighten|loosen)(?= the (?:paste|base|batter|mixture|yolk|choc))", Act.FOLD),
+    (r"loosen", Act.MIX),
+    (r"(?:make|bring|cook|boil|simmer)\b(?=[^.;]*\bsyrup\b)|boil|cook(?= (?:the )?sugar)", Act.BOIL),
+    (r"bring(?= [^.;,]*?(?:boil|simmer))", Act.BOIL),
+    (r"melt", Act.MELT),
+    (r"(?:steep|infuse)", Act.STEEP),
+    (r"(?:heat|warm|scald|simmer|cook|dissolve|return (?:it |all )?to the (?:pan|heat|pot)(?: and cook)?)", Act.HEAT),
+    (r"(?:run|cut|poke|draw|swirl|pass|insert)(?: \w+){0,3} (?:a )?(?:skewer|knife|chopstick|toothpick)?\s*through|cut through (?:it )?with", Act.KNOCK),
+    (r"(?:tap|knock|bang|rap)|drop(?= (?:the|it|each)(?!\w))", Act.KNOCK),
+    (r"run(?= (?:a|round|the)(?!\w))", Act.NOTHING),
+    (r"(?:turn (?:it |them |the \w+ )?upside[- ]down|invert(?! (?:\w+ ){0,3}(?:on)?to (?:an?|the) )|hang|flip(?= it over| upside))", Act.INVERT),
+    (r"(?:turn (?:it |them |the \w+ )?out|unmou?ld|un-?mold|release|tip (?:it )?out|de-?mou?ld|take (?:it|them|the cake) out of the (?:tin|pan)|"
+     r"(?:remove|lift|slide)(?: \w+){0,3} (?:off|out of|from|onto) (?:the )?(?:tin|pan|tray|mould|ring|rack|a rack|a wire)|"
+     r"remove (?:the )?(?:ring|rim|sides)|slide (?:the )?paper|flip(?= the cake onto)|invert(?= [^.;]*onto))", Act.TURN_OUT),
+    (r"unroll|peel|trim|hollow|score|slice(?= (?:it |the|in|each))|flip(?= the)|cut(?! through)|poke|prick|pierce|crush|chop|separate them", Act.HAND),
+    (r"(?:re-?roll|roll)", Act.ROLL),
+    (r"(?:chill|refrigerate|freeze|put (?:it )?in the (?:fridge|refrigerator))", Act.CHILL),
+    (rf"(?:leave|let|allow|hang)\b(?=[^.;]{{0,60}}\b{_COOL}\b)(?!\w)", Act.COOL),
+    (r"set aside(?= to cool)|cool", Act.COOL),
+    (r"(?:leave|let|allow|rest|wait|stand|dry(?= (?:for|until))|set aside(?= (?:to|for|until)))", Act.REST),
+    (r"cover\b(?=[^.;]*(?:leave|fridge|refrigerate|chill))", Act.NOTHING),
+    (r"(?:set aside|reserve|keep|save)", Act.NOTHING),
+    (r"(?:bake|dry in|put (?:it |them )?(?:in(?:to)?|back in) the oven(?= (?:for|at)))", Act.BAKE),
+    (r"(?:put|place) (?:\w+ ){0,2}in(?:to)? the oven", Act.NOTHING),
+    (r"(?:pipe|dollop|mound|drop by|drop(?= spoonfuls))", Act.PIPE),
+    (r"(?:brush|soak|moisten|drench|imbibe)", Act.SOAK),
+    (r"(?:sandwich|stack|layer|assemble|fill(?= (?:the|it|them|each)? ?(?:cake|roll|sponge|shells?|layers?|with)))", Act.JOIN),
+    (r"(?:brown(?= (?:it|the|with))|torch|top|dot|scatter|sprinkle|decorate|garnish|arrange|lay|finish|pipe(?= rosettes))", Act.TOP),
+    (r"(?:dust)", Act.DUST),
+    (r"(?:glaze|ice|coat|frost|cover(?= (?:the|it|with|all)))", Act.COAT),
+    (r"spread|smear|pile|spoon(?= (?:it )?(?:on|onto|over)(?:to)? the)", Act.SPREAD),
+    (r"(?:pour|tip|scrape|transfer|spoon|turn (?:it |the \w+ )?into|drizzle|stream|trickle|ladle|fill)", Act.POUR),
+    (r"(?:divide|split|portion)", Act.DIVIDE),
+    (r"(?:take(?! off| out)|scoop|spoon(?= (?:a|one) (?:third|quarter|little)))", Act.TAKE),
+    (r"(?:squeeze out)", Act.PUT),
+    (r"(?:add|shower in|sprinkle in|trickle in|feed in|stream in|rain in|tip in|pour in|drop in|throw in|make a well)", Act.ADD),
+    (r"adding|beating in|whisking in", Act.ADD),
+    (r"(?:mix|stir|combine|blend|work in|toss)", Act.MIX),
+    (r"(?:put|place|weigh|have|want|need|get|grab|crack|break|start with|begin with|combine(?= [^,.;]* in a (?:sauce)?pan))", Act.PUT),
+    (r"(?:serve|enjoy|check|test|repeat|thank|open|keep|level|smooth|make|use|scrape down|strain|(?:zest|grate|juice)(?= the)|rotate|turn|note|preserve|store)\b", Act.NOTHING),
+)  # fmt: skip
+_LEAD = (
+    r"^|^(?:for|to make) (?:the )?[^,;.\d]{2,30}|[,;:()\-+&/]|(?<!\w)(?:and|then|or|now|next|first|finally|lastly|also|meanwhile|please|once more|again|just|\w+ly|i|we|you|i'll|"
+    r"we'll|let's|going to|want to|need to|bowl|saucepan|pot|pan|beaters|mixer|so|afterwards|after that|at once|together|over|well|best|"
+    r"heat|flour|egg whites|whites|beaters|whisk|meantime)"
+)
+GRAMMAR = Grammar(
+    tuple((rf"(?:{p})(?!\w)", act) for p, act in VERBS),
+    before=_LEAD,
+    nouns=r"cream|top|roll|ice|layer|cut|set|cool|cover|dust|line|whip|glaze|fill|sandwich|soak|butter|flour|oil|spread|drop|rest|mix|"
+    r"cook|dry|finish|coat|press|slice|stack|heat|warm|chill|tap|brush|split|steam|keep|lay|make|work|level|smooth|stand|use|ring|base|pipe|place|serve|bake",
+    with_object=r"(?:the|it|them|this|that|these|those|each|all|any|both|in|into|with|over|on|onto|up|for|until|till|at|to|together|"
+    r"gently|again|a|an|one|half|off|out|some|more|well|warm|as|\d+|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
+    r"upside|every|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|while)\b",
+    aside=r"until|till|so that|when|once|while|as soon as|as|if|before|because|after",
+    aside_ends=r"[,;.:]| then |$",
+)

@@ -1,0 +1,55 @@
+"""French verbs, as infinitive or imperative."""
+
+from kindwhisk.core.reading.method.acts import Act
+from kindwhisk.core.reading.method.verbs.grammar import Grammar
+
+
+def _forms(*stems: str) -> str:
+    """Verbs in -er by their stems: infinitive, imperatives and what one says of oneself."""
+    return rf"(?:on |je |j')?(?:{'|'.join(stems)})(?:ez|er|e|ons)(?!\w)(?:-(?:les?|la|y))?"
+
+
+VERBS: tuple[tuple[str, Act], ...] = (
+    (_forms("préchauff") + r"|(?:faites |faire )?chauff(?:ez|er) le four|four (?=à|\d)", Act.PREHEAT),
+    (_forms("chemis", "grais") + r"|beurr(?:ez|er)(?: et farin(?:ez|er))?|tapiss(?:ez|er)", Act.PREPARE),
+    (r"sépar(?:ez|er)|clarifi(?:ez|er)", Act.SEPARATE),
+    (r"(?:faites |faire |mettez à |mettre à )?tremper(?=[^.;]*gélatine)|réhydrat(?:ez|er)|(?:faites |faire )(?:tremper|ramollir)", Act.BLOOM),
+    (r"éteign(?:ez|ez le four)", Act.NOTHING),
+    (r"(?:mix(?:ez|er) et )?tamis(?:ez|er)", Act.SIFT),
+    (r"faites-y fondre|(?:faites |faire )fondre(?=[^.;]*(?:gélatine))", Act.ADD),
+    (r"(?:faites |faire )?fondre|fond(?:ez)", Act.MELT),
+    (r"serr(?:ez|er)(?:-les)?", Act.WHIP),
+    (r"mont(?:ez|er)(?:-les)?", Act.WHIP),
+    (r"fouett(?:ez|er)(?:-les)?|batt(?:ez|re)|blanch(?:issez|ir)", Act.BEAT),
+    (r"hors du feu au batteur|au batteur(?= jusqu)", Act.WHIP),
+    (r"hors du feu", Act.OFF),
+    (r"macaron(?:ez|er|nez|ner)", Act.PRESS),
+    (_forms("incorpor"), Act.FOLD),
+    (r"(?:portez|porter|amenez|amener)|(?:faites |faire )bouillir|cui(?:sez|re)(?= le sucre)", Act.BOIL),
+    (r"(?:faites |faire )?chauff(?:ez|er)|tiéd(?:issez|ir)(?= le)|réchauff(?:ez|er)", Act.HEAT),
+    (r"(?:laissez|laisser) infuser|infus(?:ez|er)", Act.STEEP),
+    (r"(?:laissez|laisser)(?: bien| complètement)? (?:refroidir|tiédir)|refroidir", Act.COOL),
+    (r"(?:laissez|laisser) (?:croûter|reposer|sécher|prendre|gonfler)", Act.REST),
+    (r"(?:placez|placer|mettez|mettre|réserv(?:ez|er)|laissez|laisser)(?: \w+){0,2} (?:au frais|au réfrigérateur|au frigo|au froid)", Act.CHILL),
+    (r"enfourn(?:ez|er)|(?:faites |faire )?cui(?:sez|re)", Act.BAKE),
+    (r"poch(?:ez|er)|dress(?:ez|er)|couch(?:ez|er)(?= (?:des|les))", Act.PIPE),
+    (r"imbib(?:ez|er)|puncher|punch(?:ez)", Act.SOAK),
+    (r"démoul(?:ez|er)|décoll(?:ez|er)|retourn(?:ez|er)(?=[^.;]*torchon)", Act.TURN_OUT),
+    (r"retourn(?:ez|er)(?=[^.;]*(?:moule|aussitôt))|renvers(?:ez|er)", Act.INVERT),
+    (r"déroul(?:ez|er)|coup(?:ez|er)|tranch(?:ez|er)|piqu(?:ez|er)", Act.HAND),
+    (r"(?:roul|enroul)(?:ez|er)(?:-le|-la)?", Act.ROLL),
+    (r"saupoudr(?:ez|er)", Act.DUST),
+    (r"garn(?:issez|ir)|superpos(?:ez|er)|mont(?:ez|er) le gâteau", Act.JOIN),
+    (r"décor(?:ez|er)|parsem(?:ez|er)|dispos(?:ez|er)", Act.TOP),
+    (r"glac(?:ez|er)|napp(?:ez|er)", Act.COAT),
+    (r"étal(?:ez|er)|tartin(?:ez|er)", Act.SPREAD),
+    (r"vers(?:ez|er)|coul(?:ez|er)", Act.POUR),
+    (r"répart(?:issez|ir)|partag(?:ez|er)|divis(?:ez|er)", Act.DIVIDE),
+    (r"prélev(?:ez|er)|prenez|prendre", Act.TAKE),
+    (r"ajout(?:ez|er)|en ajoutant", Act.ADD),
+    (r"mélang(?:ez|er)(?:-les|-le)?|remu(?:ez|er)|délay(?:ez|er)", Act.MIX),
+    (r"tap(?:ez|oter|otez)", Act.KNOCK),
+    (r"mett(?:ez|re)|vers(?:ez)", Act.PUT),
+    (r"serv(?:ez|ir)|dégust(?:ez|er)", Act.NOTHING),
+)  # fmt: skip
+GRAMMAR = Grammar(tuple((rf"(?:{p})(?![\w])", act) for p, act in VERBS))

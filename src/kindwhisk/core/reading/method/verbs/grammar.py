@@ -1,0 +1,95 @@
+"""What a language's table of verbs holds, and how verbs are found with it."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator, Sequence
+from functools import cached_property
+from typing import NamedTuple
+
+from kindwhisk.core.reading.method.acts import Act
+
+
+class Verb(NamedTuple):
+    """A verb in a sentence: what it tells one to do, and where it stands."""
+
+    act: Act
+    start: int
+    end: int
+
+
+class Grammar:
+    """Verbs as patterns, the most special first, and what may stand in front of one.
+
+    Args:
+        verbs: patterns with what they mean.
+        before: what the text in front of a verb must end with; None where a verb may stand anywhere.
+        nouns: words that are a verb only where something follows that it is done to; ``with_object`` says what that is.
+        aside: where a stretch begins that tells when or until when, in which a verb counts only with an object; it ends
+            at ``aside_ends``.
+        verb_last: whether what it is done to stands in front of the verb.
+    """
+
+    def __init__(
+        self,
+        verbs: Sequence[tuple[str, Act]],
+        *,
+        before: str | None = None,
+        nouns: str = "",
+        with_object: str = "",
+        aside: str = "",
+        aside_ends: str = r"[,;.:]",
+        verb_last: bool = False,
+    ) -> None:
+        self._acts = [act for _, act in verbs]
+        bound = "" if verb_last else r"(?<![\w'])"
+        self._verbs = re.compile(bound + "(?:" + "|".join(f"(?P<v{i}>{p})" for i, (p, _) in enumerate(verbs)) + ")")
+        self._before = re.compile(rf"(?:{before})\s*$") if before is not None else None
+        self._and = re.compile(r"(?:\band|\bor|&|,)\s*$")
+        self._nouns = re.compile(rf"(?:{nouns})\b") if nouns else None
+        self._with_object = re.compile(rf"\s*(?:{with_object})") if with_object else None
+        self._ends = re.compile(r"\s*(?:[.,;)]|$)")
+        self._aside = re.compile(rf"(?<![\w'])(?:{aside})(?![\w'])") if aside else None
+        self._aside_ends = re.compile(aside_ends)
+        self.verb_last = verb_last
+
+    @cached_property
+    def words(self) -> tuple[str, ...]:
+        """Plain words among the patterns, for slips of the pen."""
+        return tuple(w for p in self._verbs.pattern.split("|") for w in re.findall(r"(?<=>)[a-z]{4,}(?=\))", p))
+
+    def _asides(self, text: str) -> list[tuple[int, int]]:
+        if self._aside is None:
+            return []
+        spans = []
+        for match in self._aside.finditer(text):
+            end = self._aside_ends.search(text, match.end())
+            spans.append((match.start(), end.start() if end else len(text)))
+        return spans
+
+    def verbs(self, text: str) -> Iterator[Verb]:
+        """The verbs of a plain sentence, in its order."""
+        asides = self._asides(text)
+        at = 0
+        while (match := self._verbs.search(text, at)) is not None:
+            at = match.end()
+            if not self._counts(text, match, asides):
+                at = match.start() + 1
+                continue
+            assert match.lastgroup is not None
+            yield Verb(self._acts[int(match.lastgroup[1:])], match.start(), match.end())
+
+    def _counts(self, text: str, match: re.Match[str], asides: list[tuple[int, int]]) -> bool:
+        if self._before is None:
+            return True
+        front = text[: match.start()]
+        if front.strip() and not self._before.search(front):
+            return False
+        done_to = self._with_object is None or bool(self._with_object.match(text, match.end()))
+        if any(a <= match.start() < b for a, b in asides) and not (done_to and self._and.search(front)):
+            return False
+        done_to = done_to or bool(self._ends.match(text, match.end()))
+        needs = (
+            self._nouns is not None and self._nouns.match(match[0]) is not None and self._and.search(front) is not None
+        )
+        return done_to or not needs

@@ -1,0 +1,41 @@
+"""Vietnamese verbs."""
+
+from kindwhisk.core.reading.method.acts import Act
+from kindwhisk.core.reading.method.verbs.grammar import Grammar
+
+VERBS: tuple[tuple[str, Act], ...] = (
+    (r"(?:làm nóng|bật|hâm nóng) (?:trước )?lò(?: nướng)?|làm nóng lò", Act.PREHEAT),
+    (r"lót(?: giấy)?|phết (?:bơ|dầu) (?:vào )?khuôn|chống dính", Act.PREPARE),
+    (r"tách", Act.SEPARATE),
+    (r"ngâm(?= gelatin)", Act.BLOOM),
+    (r"rây", Act.SIFT),
+    (r"đánh(?= bằng máy)|đánh bông", Act.WHIP),
+    (r"đánh", Act.BEAT),
+    (r"đun chảy|làm tan chảy", Act.MELT),
+    (r"đun sôi|nấu (?:sôi|nước đường)", Act.BOIL),
+    (r"đun|hâm|làm ấm", Act.HEAT),
+    (r"để nguội|làm nguội", Act.COOL),
+    (r"để tủ lạnh|cho vào tủ lạnh|bỏ tủ lạnh|làm lạnh", Act.CHILL),
+    (r"để (?:nghỉ|yên|khô)|ủ", Act.REST),
+    (r"úp ngược|lật ngược", Act.INVERT),
+    (r"lấy bánh ra|lấy (?:bánh )?ra khỏi|gỡ bánh", Act.TURN_OUT),
+    (r"nướng", Act.BAKE),
+    (r"đổ (?=vào khuôn|vào khay|[^.,;]*(?:khuôn|khay))|đổ", Act.POUR),
+    (r"bóp|nặn|phun", Act.PIPE),
+    (r"phết", Act.SPREAD),
+    (r"cuộn(?: lại)?", Act.ROLL),
+    (r"cắt|xắt", Act.HAND),
+    (r"rắc", Act.DUST),
+    (r"trang trí", Act.TOP),
+    (r"đập|gõ", Act.KNOCK),
+    (r"trộn (?:nhẹ tay|nhẹ)|trộn(?= (?:lòng trắng|đều lòng trắng))", Act.FOLD),
+    (r"trộn(?: đều| mịn)?|khuấy(?: đều)?|hòa tan", Act.MIX),
+    (r"thêm|cho(?= (?!đến))", Act.ADD),
+    (r"chia (?=làm|thành)", Act.NOTHING),
+)  # fmt: skip
+_LEAD = r"^|[,;:.(]|(?<!\w)(?:rồi|và|sau đó|tiếp tục|xong|thì|vào|đem|mang|cho vào)"
+GRAMMAR = Grammar(
+    tuple((rf"(?:{p})(?!\w)" if not p.endswith(")") else p, act) for p, act in VERBS),
+    before=_LEAD,
+    aside=r"đến khi|cho đến khi|khi",
+)

@@ -1,0 +1,42 @@
+"""What a written recipe forgets or gets wrong, each with its consequence; the wrong ones first."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+
+from kindwhisk.core.reading.line import ReadLine
+from kindwhisk.core.reading.method.following import Followed
+from kindwhisk.core.reading.method.making import Stock
+from kindwhisk.core.reading.remarks.amounts import on_amounts
+from kindwhisk.core.reading.remarks.by_text import on_text
+from kindwhisk.core.reading.remarks.on_process import on_eggs, on_elsewhere, on_lists, on_order, on_oven, on_splits
+from kindwhisk.core.reading.remarks.proportions import on_proportions
+from kindwhisk.core.reading.remarks.remark import Level, Remark
+
+
+def _ordered(found: Iterable[Remark]) -> tuple[Remark, ...]:
+    return tuple(sorted(dict.fromkeys(found), key=lambda r: list(Level).index(r.level)))
+
+
+def remarks(
+    followed: Followed, lines: Sequence[ReadLine], placed: Sequence[Stock], *, tin_found: bool, oven_found: bool
+) -> tuple[Remark, ...]:
+    """Every remark on a recipe whose method was followed.
+
+    Args:
+        followed: the steps that the method became.
+        lines: the list.
+        placed: lines that no sentence used, or not all of.
+        tin_found: whether a tin with its size is named.
+        oven_found: whether its temperature is given.
+    """
+    stocks = followed.tracker.stocks
+    return _ordered(
+        [
+            *on_amounts(lines), *on_proportions(lines), *on_lists(followed, lines, placed), *on_splits(followed, placed, stocks.overdrawn),
+            *on_order(followed), *on_elsewhere(followed), *on_oven(followed, tin_found=tin_found, oven_found=oven_found), *on_eggs(followed),
+        ]
+    )  # fmt: skip
+
+
+__all__ = ["Level", "Remark", "on_text", "remarks"]

@@ -1,0 +1,413 @@
+"""A method's sentences: what they tell one to do, what they mean by “it”, how much of what they take."""
+
+from __future__ import annotations
+
+import pytest
+
+from kindwhisk.core.ingredients.eggs import EggSize
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.portions import IngredientPortion, StepPortion
+from kindwhisk.core.process.steps import Step
+from kindwhisk.core.process.steps.weigh import WeighStep
+from kindwhisk.core.reading import recipe
+from kindwhisk.core.reading.mending import Meant, Mend, keys_of
+from kindwhisk.core.reading.method.acts import Act
+from kindwhisk.core.reading.method.clauses import clauses, sentences
+from kindwhisk.core.reading.method.language import language_of
+from kindwhisk.core.reading.method.said import degrees, length, portions
+from kindwhisk.core.reading.method.shares import Share, mentions
+from kindwhisk.core.reading.method.verbs import GRAMMARS
+from kindwhisk.core.reading.parts import RowKind, cut
+from kindwhisk.core.reading.plain import plain
+from kindwhisk.core.reading.proposal import ByHand, ReadRecipe, read
+from kindwhisk.core.reading.tins_named import find_tins
+from kindwhisk.core.values.technique import Technique
+
+EGGS = EggSize.EU_M
+
+
+def read_text(text: str, by_hand: ByHand | None = None, technique: Technique | None = None) -> ReadRecipe:
+    return read(recipe.from_text(text), EGGS, technique, (), by_hand or ByHand())
+
+
+def made(text: str) -> Formula:
+    formula = read_text(text).formula
+    assert formula is not None
+    return formula
+
+
+def takes(formula: Formula, step: Step) -> dict[str, float]:
+    """Grams that a step takes of the list, weighed for it or straight."""
+    found: dict[str, float] = {}
+    for portion in step.inputs:
+        if isinstance(portion, IngredientPortion):
+            found[portion.ingredient] = portion.grams
+        elif isinstance(formula.step(portion.step), WeighStep):
+            found |= takes(formula, formula.step(portion.step))
+    return found
+
+
+def of_kind(formula: Formula, kind: str) -> list[Step]:
+    return [s for s in formula.steps if s.kind == kind]
+
+
+@pytest.mark.parametrize(
+    ("text", "language"),
+    [
+        ("Whisk the eggs and the sugar until thick", "en"),
+        ("Montez les blancs en neige avec le sucre", "fr"),
+        ("Montate gli albumi con lo zucchero", "it"),
+        ("卵白を泡立てる", "ja"),
+        ("Đánh lòng trắng với đường", "vi"),
+        ("2 + 2", "en"),
+    ],
+)
+def test_a_text_tells_its_language(text: str, language: str) -> None:
+    assert language_of(text) == language
+
+
+@pytest.mark.parametrize(
+    ("sentence", "acts"),
+    [
+        ("Whisk the eggs and sugar over simmering water, then whip until cold.", [Act.BEAT, Act.WHIP]),
+        ("Sift the flour over and fold in.", [Act.SIFT, Act.FOLD]),
+        ("In a clean bowl beat the whites to soft peaks.", [Act.BEAT]),
+        ("For the filling whip the cream.", [Act.WHIP]),
+        ("Add the oil and mix.", [Act.ADD, Act.MIX]),
+        ("Line a tray with paper and heat the oven to 180 °C.", [Act.PREPARE, Act.PREHEAT]),
+        ("Bake until firm and set.", [Act.BAKE]),
+        ("Turn off the oven and leave it to cool.", [Act.NOTHING, Act.COOL]),
+        ("Whites stiff with the other half.", [Act.WHIP]),
+        ("24 cm springform, 180 C, 30 min.", [Act.POUR, Act.BAKE]),
+        ("Whisk in the vanilla and cream of tartar.", [Act.BEAT]),
+        ("Peel off the paper and roll up while warm.", [Act.HAND, Act.ROLL]),
+        ("Fouettez les jaunes, incorporez la farine.", [Act.BEAT, Act.FOLD]),
+        ("Montate la panna con lo zucchero e incorporatela.", [Act.WHIP, Act.FOLD]),
+        ("卵黄と砂糖を混ぜ、油を加えて混ぜる。", [Act.MIX, Act.ADD, Act.MIX]),
+        ("Thêm dầu và sữa, khuấy đều.", [Act.ADD, Act.MIX]),
+        ("It is a lovely cake.", []),
+    ],
+)
+def test_a_sentence_tells_what_to_do(sentence: str, acts: list[Act]) -> None:
+    grammar = GRAMMARS[language_of(sentence)]
+    assert [c.act for c in clauses(sentence, grammar)] == acts
+
+
+def test_a_long_run_of_words_is_cut_and_none_of_them_lost() -> None:
+    words = " ".join(f"word{n}" for n in range(200))
+    assert " ".join(sentences(words)) == words
+    assert max(map(len, sentences(words))) <= 380
+
+
+@pytest.mark.parametrize(
+    ("text", "ingredient", "share"),
+    [
+        ("half the sugar", "sugar", Share(fraction=0.5)),
+        ("the remaining sugar", "sugar", Share(rest=True)),
+        ("the rest of the sugar", "sugar", Share(rest=True)),
+        ("50 g sugar", "sugar", Share(grams=50)),
+        ("80 g đường còn lại", "sugar", Share(grams=80)),
+        ("a third of the cream", "cream-35", Share(fraction=1 / 3)),
+        ("metà dello zucchero", "sugar", Share(fraction=0.5)),
+        ("le reste du sucre", "sugar", Share(rest=True)),
+        ("グラニュー糖30g", "sugar", Share(grams=30)),
+        ("the sugar", "sugar", Share()),
+    ],
+)
+def test_a_share_is_read_with_its_name(text: str, ingredient: str, share: Share) -> None:
+    found = mentions(text, EGGS)[0]
+    assert found.ingredient == ingredient
+    assert found.share == share
+
+
+@pytest.mark.parametrize(
+    ("text", "low", "high"),
+    [
+        ("for 1 1/2 hours", 90, 90), ("25-30 minutes", 25, 30), ("overnight", 600, 600), ("for half an hour", 30, 30),
+        ("for an hour and a quarter", 75, 75), ("five minutes", 5, 5), ("several hours", 240, 240),
+        ("une nuit", 600, 600),
+    ],
+)  # fmt: skip
+def test_times_in_figures_and_words(text: str, low: float, high: float) -> None:
+    found = length(text)
+    assert found is not None
+    assert (found.low, found.high) == (low, high)
+
+
+@pytest.mark.parametrize(
+    ("text", "celsius"),
+    [("to 118", 118), ("until 42 degrees", 42), ("240 °F", 116), ("add 120 g", None), ("to 30 minutes", None)],
+)
+def test_degrees_need_no_unit_where_they_can_be_nothing_else(text: str, celsius: float | None) -> None:
+    assert degrees(plain(text)) == celsius
+
+
+@pytest.mark.parametrize(
+    ("text", "count"),
+    [("in three additions", 3), ("in thirds", 3), ("en trois fois", 3), ("3回に分けて", 3), ("now", 1)],
+)
+def test_additions_are_counted(text: str, count: int) -> None:
+    assert portions(text) == count
+
+
+@pytest.mark.parametrize(
+    ("text", "found"),
+    [
+        ("Divide between two 20 cm round tins.", [("20 cm round", 2)]),
+        ("Line two 30 x 40 cm trays.", [("30 x 40 cm sheet", 2)]),
+        ("a greased 9x13 pan", [("23 x 33 cm rectangular", 1)]),
+        ("Pour the two batters into a 17 cm chiffon pan", [("17 cm tube", 1)]),
+        ("Pipe 8 cm fingers onto two trays.", []),
+        ("28cm角の天板", [("28 x 28 cm sheet", 1)]),
+    ],
+)
+def test_tins_are_counted_and_pieces_are_none(text: str, found: list[tuple[str, int]]) -> None:
+    assert [(t.tin.name, t.count) for t in find_tins(text)] == found
+
+
+LIST = "Cake\n4 eggs, separated\n100 g sugar\n90 g flour\n60 ml oil\n\n"
+
+
+def test_sugar_is_shared_as_the_text_says() -> None:
+    formula = made(
+        LIST
+        + (
+            "Whisk the yolks with half the sugar and the oil. "
+            "Whip the whites with the remaining sugar until stiff.\nFold in the flour."
+        )
+    )
+    whip = of_kind(formula, "whip")[0]
+    assert takes(formula, whip)["sugar"] == 50
+    assert takes(formula, of_kind(formula, "mix")[0])["sugar"] == 50
+
+
+def test_sugar_that_two_sentences_take_whole_is_halved_and_asked_about() -> None:
+    got = read_text(
+        LIST
+        + ("Whisk the yolks with the sugar and oil. Whip the whites with the sugar until stiff. Fold in the flour.")
+    )
+    assert got.formula is not None
+    assert takes(got.formula, of_kind(got.formula, "whip")[0])["sugar"] == 50
+    assert "How is the caster sugar divided? The text does not say." in [q.text for q in got.questions]
+
+
+def test_a_third_loosens_and_the_rest_is_folded() -> None:
+    formula = made(
+        LIST
+        + (
+            "Whisk the yolks with the oil, add the flour and mix. Whip the whites with the sugar. "
+            "Add a third of the meringue to the yolk batter and mix. Fold in the rest."
+        )
+    )
+    loosen, rest = of_kind(formula, "fold")
+    assert [p.fraction for p in loosen.inputs if isinstance(p, StepPortion)] == [None, pytest.approx(1 / 3, abs=1e-3)]
+    assert [p.rest for p in rest.inputs if isinstance(p, StepPortion)] == [False, True]
+
+
+def test_water_of_a_bath_is_not_the_recipes() -> None:
+    formula = made(
+        "Sponge\n4 eggs\n120 g sugar\n100 g flour\n50 ml water\n\n"
+        "Whisk eggs and sugar over a pot of simmering water to 42 °C, then whip until tripled. "
+        "Fold in the flour, then the water.\nBake at 180 °C for 30 minutes in a 20 cm round tin."
+    )
+    assert "water" not in takes(formula, of_kind(formula, "warm")[0])
+    assert takes(formula, of_kind(formula, "fold")[-1]) == {"water": 50}
+
+
+def test_only_marked_eggs_are_separated() -> None:
+    formula = made(
+        "Sponge\n4 eggs, separated\n1 whole egg\n90 g sugar\n70 g flour\n\n"
+        "Whisk the yolks and the whole egg with 40 g sugar until thick. "
+        "Whip the whites with the rest of the sugar. Fold together, "
+        "sift over the flour and fold.\nBake at 200 °C for 8 minutes on a 30 x 40 cm tray."
+    )
+    assert formula.grams_of("whole-egg") == pytest.approx(51.6, abs=1)
+    assert {"egg-white", "egg-yolk", "whole-egg"} <= {p.ingredient for p in formula.portions()}
+
+
+def test_what_a_sentence_was_not_understood_in_holds_its_place_in_its_own_words() -> None:
+    got = read_text(
+        LIST
+        + (
+            "Whisk the yolks with the oil and flour.\nQuibble the yolk mixture thrice.\n"
+            "Whip the whites with the sugar. Fold the whites into the yolk mixture. "
+            "Bake at 170 °C for 30 minutes in a 20 cm round tin."
+        )
+    )
+    assert got.formula is not None
+    held = [s for s in got.formula.steps if s.kind == "hand"]
+    assert [s.written for s in held] == ["Quibble the yolk mixture thrice."]
+    assert held[0].assumed
+    assert "What is done here: “Quibble the yolk mixture thrice.”?" in [q.text for q in got.questions]
+
+
+def test_what_the_text_leaves_out_is_put_in_and_marked() -> None:
+    formula = made(
+        LIST
+        + "Whisk the yolks with the oil and flour. Whip the whites with the sugar. Fold the whites into the batter."
+    )
+    assumed = {s.kind: s.assumed for s in formula.steps if s.assumed}
+    assert list(assumed) == ["fill", "bake", "cool"]
+    assert all(assumed.values())
+
+
+def test_the_class_comes_from_the_steps_and_not_from_a_word_of_the_title() -> None:
+    text = (
+        "Mousse-light sponge fingers cake\n4 eggs\n120 g sugar\n110 g flour\n\n"
+        "Whisk the eggs with the sugar for 8 minutes until tripled. Fold in the flour. "
+        "Bake at 180 °C for 30 minutes in a 20 cm round tin until golden."
+    )
+    assert read_text(text).technique is Technique.COLD_GENOISE
+    assert read_text(text, technique=Technique.GENOISE).technique is Technique.GENOISE
+
+
+def test_two_results_do_not_stand_in_one_vessel() -> None:
+    formula = made(
+        LIST
+        + (
+            "Whisk the yolks with the oil. Whip the whites with half the sugar. "
+            "Whip the flour and the rest of the sugar. Fold together."
+        )
+    )
+    standing: dict[str, str] = {}
+    for step in formula.steps:
+        used = {p.step for p in step.inputs if isinstance(p, StepPortion)}
+        standing = {v: s for v, s in standing.items() if s not in used}
+        if not isinstance(step, WeighStep):
+            assert standing.get(step.vessel) is None, step.id
+            standing[step.vessel] = step.id
+
+
+PARTS = """Plum slices
+Makes 12
+
+Base
+100 g flour
+2 eggs
+
+TOPPING
+50 g sugar
+a cloud of stardust
+
+Method
+1. Whisk the eggs. Fold in the flour.
+2. Bake at 180 °C.
+Tip: eat it fresh.
+"""
+
+
+def test_every_row_of_a_text_is_something() -> None:
+    rows = cut(PARTS).rows
+    kinds = [(r.kind, r.text, r.group) for r in rows]
+    assert kinds[0] == (RowKind.TITLE, "Plum slices", "")
+    assert (RowKind.INGREDIENT, "2 eggs", "base") in kinds
+    assert (RowKind.INGREDIENT, "50 g sugar", "topping") in kinds
+    assert (RowKind.SENTENCE, "Fold in the flour.", "") in kinds
+    assert (RowKind.NOTE, "Tip: eat it fresh.", "") in kinds
+    said = " ".join(r.text for r in rows)
+    assert all(row.strip().lstrip("12. ") in said for row in PARTS.splitlines() if row.strip())
+
+
+@pytest.mark.parametrize(
+    ("text", "count"),
+    [
+        ("Serves 8", 8), ("makes 10 servings", 10), ("Pour 6 personnes", 6), ("12人分", 12),
+        ("Pour 500 ml into it", None), ("Heat to a temperature of 12", None), ("5 g per 100", None),
+    ],
+)  # fmt: skip
+def test_only_words_of_serving_count_servings(text: str, count: int | None) -> None:
+    assert recipe.from_text(f"Cake\n\n{text}\n100 g flour\n2 eggs").servings == count
+
+
+def test_dried_white_counts_by_its_own_weight() -> None:
+    formula = made(
+        "Meringue\n20 g dried egg white\n140 g water\n300 g sugar\n\n"
+        "Whisk the dried egg white into the water. Whip to soft peaks, "
+        "add the sugar and whip until stiff. Pipe and bake at 90 °C for 2 hours."
+    )
+    assert formula.grams_of("white-dried") == 20
+    assert formula.total_g() == 460
+
+
+SLIP = LIST.replace("100 g sugar", "100 g suger")
+
+
+def test_a_slip_in_a_name_is_read_and_told_and_its_allergens_stay_open() -> None:
+    line = read_text(SLIP + "Whip the whites with the sugar.").lines[1]
+    assert line.ingredient == "sugar"
+    assert "“suger” is read as sugar" in line.note
+    assert line.allergens_unknown
+
+
+# Corrections by hand
+
+MIXED = LIST + (
+    "Whisk the yolks with the oil. Stir in the flour.\nWhip the whites with the sugar. "
+    "Fold the whites into the batter.\nBake at 170 °C for 30 minutes in a 20 cm round tin."
+)
+
+
+def key_of(got: ReadRecipe, kind: str, n: int = 0) -> str:
+    assert got.formula is not None
+    return got.keys[of_kind(got.formula, kind)[n].id]
+
+
+def test_a_correction_stays_while_the_text_is_mended() -> None:
+    key = key_of(read_text(MIXED), "whip")
+    by_hand = ByHand(mends=(Mend(key=key, fields={"speed": 4}),))
+    for text in (
+        MIXED,
+        MIXED.replace("Whip the whites", "Whip up the egg whites"),
+        MIXED.replace("100 g sugar", "110 g sugar"),
+    ):
+        got = read_text(text, by_hand)
+        assert got.formula is not None
+        assert getattr(of_kind(got.formula, "whip")[0], "speed", 0) == 4
+
+
+def test_a_correction_that_fits_nowhere_any_more_is_told() -> None:
+    by_hand = ByHand(mends=(Mend(key="boil|1|Cook the sugar to 118.", fields={"target_c": 116}),))
+    got = read_text(MIXED, by_hand)
+    assert any("fits no step any more" in q.text for q in got.questions)
+
+
+def test_a_correction_out_of_its_range_is_told_and_left_out() -> None:
+    key = key_of(read_text(MIXED), "bake")
+    got = read_text(MIXED, ByHand(mends=(Mend(key=key, fields={"oven_c": 900}),)))
+    assert got.formula is not None
+    assert getattr(of_kind(got.formula, "bake")[0], "oven_c", 0) == 170
+    assert any(q.field == "mends" for q in got.questions)
+
+
+def test_an_assumed_step_can_be_left_out_and_one_that_brings_something_can_not() -> None:
+    got = read_text(MIXED)
+    out = read_text(MIXED, ByHand(mends=(Mend(key=key_of(got, "cool"), drop=True),)))
+    assert out.formula is not None
+    assert of_kind(out.formula, "cool") == []
+    kept = read_text(MIXED, ByHand(mends=(Mend(key=key_of(got, "fold"), drop=True),)))
+    assert kept.formula is not None
+    assert of_kind(kept.formula, "fold")
+    assert any("can't be left out" in q.text for q in kept.questions)
+
+
+def test_a_sentence_can_be_told_what_it_is_about() -> None:
+    text = LIST + (
+        "Whisk the yolks with the oil. Whip the whites with the sugar. Knock it.\n"
+        "Stir in the flour.\nFold the whites into the batter. "
+        "Bake at 170 °C for 30 minutes in a 20 cm round tin."
+    )
+
+    def flour(got: ReadRecipe) -> str:
+        assert got.formula is not None
+        return next(s.kind for s in got.formula.steps if "Stir in the flour." in s.written)
+
+    assert flour(read_text(text)) == "fold"
+    told = ByHand(meant=(Meant(sentence="Stir in the flour.", of="Whisk the yolks with the oil."),))
+    assert flour(read_text(text, told)) == "mix"
+
+
+def test_every_step_has_a_key_of_its_own() -> None:
+    got = read_text(MIXED)
+    assert got.formula is not None
+    assert keys_of(got.formula.steps) == got.keys
+    assert len(set(got.keys.values())) == len(got.formula.steps)
