@@ -9,7 +9,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from kindwhisk.core.ingredients.eggs import EggSize
-from kindwhisk.core.process.portions import IngredientPortion
+from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.reading import recipe
@@ -72,6 +72,17 @@ def test_nothing_that_is_weighed_is_lost_or_invented(want: Expected) -> None:
     made = sum(p.grams for p in got.formula.portions() if p.written)
     # Eggs that are separated lose nothing but what is rounded; water that a syrup lacks is no line of the list.
     assert made == pytest.approx(listed, rel=0.02)
+
+
+@pytest.mark.parametrize("want", [*WRITTEN, *HELD_OUT], ids=lambda w: w.name)
+def test_every_result_is_used_up(want: Expected) -> None:
+    got = want.read()
+    if got.formula is None:
+        return
+    used: dict[str, float] = {}
+    for portion in (p for s in got.formula.steps for p in s.inputs if isinstance(p, StepPortion)):
+        used[portion.step] = used.get(portion.step, 0.0) + (portion.fraction or 1.0)
+    assert {s.id: used.get(s.id, 0.0) for s in got.formula.steps[:-1] if used.get(s.id, 0.0) < 0.999} == {}
 
 
 @pytest.mark.parametrize("want", [w for w in WRITTEN if "2 sticks" not in w.text], ids=lambda w: w.name)

@@ -23,6 +23,7 @@ WORDS: dict[str, float] = {
 _TENS = {"twenty": 20, "thirty": 30, "forty": 40, "fifty": 50, "sixty": 60, "seventy": 70, "eighty": 80, "ninety": 90}
 _ONES = ("one", "two", "three", "four", "five", "six", "seven", "eight", "nine")
 WORDS.update(_TENS)
+WORDS.update({f"{t}{s}{o}": v + n + 1 for t, v in _TENS.items() for n, o in enumerate(_ONES) for s in (" ", "-")})
 for _n, _one in enumerate(("a", *_ONES)):
     _hundreds = 100 * max(1, _n)
     WORDS[f"{_one} hundred"] = _hundreds

@@ -75,14 +75,14 @@ USE = re.compile(
 BARE = re.compile(r"[^\W\d_][^\d.:;!?]{1,28} \d{1,4}|\d{1,4} [^\W\d_][^\d.:;!?]{1,28}")
 """A name and a number, and nothing else: ``starch 60``."""
 FOR_SHOW = re.compile(r", (?:to|for) (?:decorate|finish|serve|dust\w*|garnish)")
-TIMED = re.compile(r"\d\s*(?:°|min(?:utes?)?\b|cm(?![a-z]))")
+TIMED = re.compile(r"\d\s*(?:°|min(?:utes?)?\b|cm(?![a-z]))|\d{3} ?c\b")
 SIZES = re.compile(r"\d\s*x\s*\d")
 YIELDS = re.compile(r"(?:makes|serves|yields?|for about)(?=\W*\d)")
 RUNS_ON = re.compile(r"(?!tbsp|tsps|pkts|appr)[a-z]{4,}[.!] +[A-Z][a-z]+|[。].|(?<!\w)(?:till|until)(?!\w)")
 FINISHING = re.compile(r"(?:to )?(?:assembly|assemble|finish|finishing|montage|montaggio|組み立て|仕上げ|hoàn thiện)")
 """A heading over what is done once every part is there."""
 SPOKEN = re.compile(
-    r"^(?:and|now|so|then|but|ok|okay|hi|hello|hey|today|first|next|the|to the|until|for about|i|we|you|it|this|that|my|et|puis|e|poi)\b"
+    r"^(?:and|now|so|then|but|ok|okay|hi|hello|hey|today|first|next|the|to the|until|for about|i|we|you|it|this|that|my|i've|in the|when|once|while|after|leave|let|alright|et|puis|e|poi)\b"
 )
 JOINED = re.compile(r",\s+(?=\d|½|¼|[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|,\s+(?=[^\d,]{3,24}$)|\s\+\s(?=\d)")
 SERVES = re.compile(
@@ -126,7 +126,7 @@ def ingredient_like(row: str, grammar: Grammar) -> bool:
         # Not a food that is known: an amount in front of it still makes it one.
         first = next(iter(found), None)
         measured = first is not None and first.start <= 1 and first.unit is not None and len(text) < SHORT
-        return measured or (BARE.fullmatch(text) is not None and len(text.split()) <= 4)
+        return (measured and not TIMED.search(text)) or (BARE.fullmatch(text) is not None and len(text.split()) <= 4)
     if found or any(word in text for word in TO_TASTE) or FOR_SHOW.search(text):
         return not TIMED.search(text)
     # Without an amount it is an ingredient only if it names nothing else: a “chocolate cake” is a title.

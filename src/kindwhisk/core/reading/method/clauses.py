@@ -32,7 +32,7 @@ _STIFF = re.compile(r"\b(?:stiff|peaks?|firm|neige)\b")
 _PALE = re.compile(r"\b(?:pale|thick|creamy|ribbon|fluffy|trail)\b")
 _BAKES = re.compile(r"\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º).*?\d\s*(?:min|分|h\b|hour)|\d\s*min.*?\d{2,3}\s*(?:°|c\b)")
 _TIN = re.compile(r"\b(?:springform|tin|pan|mould|tray)\b")
-REST = re.compile(r"(?<!\w)(?:the rest|the remain\w+|le reste|il resto|il restante)(?!\w)")
+REST = re.compile(r"(?<!\w)(?:the rest|the other half|the remain\w+|le reste|il resto|il restante)(?!\w)")
 TELLING = re.compile(r"(?:now|and|then|next|plus|also|maintenant|ora|adesso)\b")
 """How a spoken sentence without a verb begins: ``now the whites with the cream of tartar``."""
 _UPSIDE = re.compile(r"(?:upside[- ]down|inverted)(?!\w)")
@@ -159,7 +159,7 @@ def _first_last(found: list[Verb], text: str, number: int) -> Iterator[Clause]:
     if lead and re.search(r"[,;:.+]|\b(?:then|and)\s*$", text[:lead_end]):
         for a, b in _pieces(lead, 0, len(lead)):
             act = _implied(lead[a:b].strip(" ,;"))
-            if act in {Act.HEAT, Act.WHIP, Act.BOIL, Act.POUR, Act.BEAT}:
+            if act in {Act.HEAT, Act.WHIP, Act.BOIL, Act.POUR, Act.BEAT, Act.ADD, Act.BAKE}:
                 yield Clause(act, lead[a:b].strip(" ,;"), (0, 0), number, start > 0, guessed=True)
                 start = lead_end
     for i, verb in enumerate(found):

@@ -22,9 +22,11 @@ from kindwhisk.core.process.steps.soak import SoakStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import WhipStep
-from kindwhisk.core.reading.method.making import Made, Stock, Use
+from kindwhisk.core.reading.method.making import NONE_LEFT, Made, Stock, Use
 from kindwhisk.core.reading.method.part_names import part_of
+from kindwhisk.core.reading.method.shares import Share
 from kindwhisk.core.reading.method.stocks import same_group
+from kindwhisk.core.reading.method.titles import title_of
 from kindwhisk.core.reading.method.tracker import Tracker
 
 WATER_PER_SUGAR = 0.35
@@ -241,6 +243,26 @@ def make_parts(t: Tracker) -> list[Stock]:
     return used
 
 
+def use_up(t: Tracker) -> None:
+    """The rest of what was used in part goes into the last that its other part was worked into: nothing is lost."""
+    for made in t.results.made:
+        if made.baked or not NONE_LEFT < made.left < 1:
+            continue
+        takers = [m for m in t.results.made if any(u.made is made for u in m.uses)]
+        last = takers[-1]
+        while (after := _worked_into(t, last)) is not None:
+            last = after
+        last.uses.append(t.use(made, Share(rest=True)))
+        t.ask("steps", f"Some of “{title_of(made)}” is left over by the text.", "the rest goes in where it went last")
+
+
+def _worked_into(t: Tracker, made: Made) -> Made | None:
+    """The fold or mix that takes a result."""
+    return next(
+        (m for m in t.results.made if m.kind in {FoldStep, MixStep} and any(u.made is made for u in m.uses)), None
+    )
+
+
 def complete(t: Tracker) -> tuple[list[Stock], list[Made]]:
     """All of it, in its order: the lines that were given a place, the steps that were assumed."""
     syrups = water_for_syrups(t)
@@ -248,6 +270,7 @@ def complete(t: Tracker) -> tuple[list[Stock], list[Made]]:
         t.ask("water", "A syrup is boiled, and no water is listed for it.", f"{made.takes[-1].grams:.0f} g of water")
     placed = [*make_parts(t), *place_left_over(t)]
     before = len(t.results.made)
+    use_up(t)
     finish_bake(t)
     joined = join_loose(t)
     return placed, [*t.results.made[before:], *joined]

@@ -39,8 +39,9 @@ _BOTH = re.compile(
     r"(?<!\w)(?:the two(?! (?:batters|cakes|tins))|both(?! \w)|i due composti|les deux(?: masses| préparations| mélanges)?|hai hỗn hợp)(?!\w)"
 )
 _NUMBERED = re.compile(r"(?P<n>[①-⑳]|(?<![\d.])[1-9]\d?)(?=(?:に|を|の|へ))")
+_NUTS = re.compile(r"(?<!\w)(?:nuts?|nutty)(?!\w)")
 CIRCLED = "①②③④⑤⑥⑦⑧⑨⑩⑪⑫⑬⑭⑮⑯⑰⑱⑲⑳"
-_A = re.compile(r"(?<!\w)(?:an?|une?|uno|una)(?: \w+)? $")
+_A = re.compile(r"(?<!\w)(?:(?:an?|une?|uno|una)(?: \w+)?|to|until) $")
 _THE = re.compile(r"(?<!\w)the (?:\w+ )?([a-z]{4,})(?!\w)")
 _APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|to|et|e|con|và)(?!\w)")
 _BEHIND = re.compile(r"の(1/3|半量|半分|残り)")
@@ -70,7 +71,8 @@ NOUNS: tuple[tuple[re.Pattern[str], _Test], ...] = (
     (re.compile(r"(?<!\w)(?:glaze|icing(?! sugar)|frosting|glassa|glaçage)(?!\w)"), lambda m: _raw(m) and m.of_kind({"sugar", "chocolate"}) and not m.floury),
     (re.compile(r"(?<!\w)(?:the milks|milk tea)(?!\w)"), lambda m: _raw(m) and m.of_kind({"dairy"}) and not m.floury),
     (re.compile(r"(?<!\w)mousse(?!\w)|ムース"), lambda m: _raw(m) and m.kind is FoldStep),
-    (re.compile(r"(?<!\w)(?:whipped )?(?:cream|crème(?: fouettée)?|crema|panna|kem)(?!\w)(?! cheese| of tartar)|クリーム"), lambda m: _raw(m) and (m.is_cream or "cream" in m.names)),
+    (re.compile(r"(?<!\w)(?:whipped )?(?:cream|crème(?: fouettée)?|crema|panna|kem)(?!\w)(?! cheese| of tartar)|クリーム"), lambda m: _raw(m) and (m.is_cream or bool(m.names & {"cream", "crème", "crema"}))),
+    (re.compile(r"(?<!\w)(?:cream|crème|crema)(?!\w)(?! cheese| of tartar)"), lambda m: _raw(m) and m.of_kind({"dairy"}) and bool(m.ids & {"egg-yolk", "whole-egg"}) and not m.floury),
     (re.compile(r"(?<!\w)(?:dry ingredients|dry goods|dry mix|flours|sifted flour|ingrédients secs|ingredienti secchi)(?!\w)|粉類"), lambda m: _raw(m) and m.dry),
     (re.compile(r"(?<!\w)(?:one half|(?:the )?(?:first|that) half|one part|una metà|une moitié)(?!\w)(?! of)"), lambda m: m.kind is SplitStep),
     (re.compile(r"(?<!\w)(?:puree|coulis|purée)(?!\w)"), lambda m: _raw(m) and m.of_kind({"fruit"})),
@@ -157,6 +159,8 @@ class Results:
             )
             if with_all is not None:
                 return with_all
+        if _NUTS.search(of) and (nutty := latest(self.made, lambda m: _raw(m) and m.of_kind({"nut"}))) is not None:
+            return nutty
         words = {w for w in of.split() if len(w) > 3}
         named = latest(self.made, lambda m: _raw(m) and bool(words & m.names)) if words else None
         if named is not None or ids:
@@ -221,7 +225,11 @@ class Results:
                 continue
             noun = "noun" if match["noun"] else "cjk"
             of = f"{match['of'] or ''} {match['behind'] or ''}".strip()
-            if not find_all(of) and not any(w in m.names for m in self.open for w in of.split()):
+            if (
+                not find_all(of)
+                and not _NUTS.search(of)
+                and not any(w in m.names for m in self.open for w in of.split())
+            ):
                 loose.append((match.start(noun), match.end(noun), match[noun]))
                 continue
             made = self._mixture(of)

@@ -30,7 +30,7 @@ class Share(NamedTuple):
 
 ALL = Share()
 REST = re.compile(
-    r"(?<!\w)(?:rest(?!ed|ing)(?: of)?|remaining|remainder|leftover|other half|restante?s?|reste d[eu']?|le reste|rimanent[ei]|restant[ei]|residu[oi]|"
+    r"(?<!\w)(?:rest(?!ed|ing)(?: of)?|remaining|remainder|what(?:ever)? is left(?: of)?|leftover|other half|restante?s?|reste d[eu']?|le reste|rimanent[ei]|restant[ei]|residu[oi]|"
     r"resto|còn lại)(?!\w)|残り|残りの"
 )
 FRACTIONS: tuple[tuple[re.Pattern[str], float], ...] = (

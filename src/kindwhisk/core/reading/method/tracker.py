@@ -140,6 +140,8 @@ class Tracker(Naming):
         groups = [t.stock.group for t in takes if t.stock.group] + ([self.section] if self.section else [])
         for group in groups:
             made.names |= {w for w in re.findall(r"[^\W\d_]+", group.lower()) if len(w) > 2}
+        for use in uses:
+            made.names |= set() if use.made.baked else use.made.names
         self.results.made.append(made)
         self.results.here = made
         return made

@@ -223,7 +223,7 @@ def on_eggs(followed: Followed) -> Iterator[Remark]:
                 id="fat-near-whites", level=Level.WRONG, where=_said(followed, made), text="Fat comes near the whites.",
                 consequence="A trace of yolk, oil or butter keeps them from coming up.",
             )  # fmt: skip
-    ends = followed.tracker.results.open
+    ends = [m for m in followed.tracker.results.open if m.left >= 1]
     raw = [m for m in ends if _raw(m)]
     if raw:
         eggs = next(

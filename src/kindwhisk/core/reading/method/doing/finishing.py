@@ -66,6 +66,10 @@ def join(t: Tracker, clause: Clause, joining: Joining, found: list[Item] | None 
     items = t.items(clause) if found is None else found
     named = next((i.made for i in items if i.made is not None and i.made.baked), None)
     cake = named or the_cake(t)
+    here = t.raw_here()
+    if here is not None and here.is_cream and joining is Joining.TOP and not any(i.made is here for i in items):
+        # “Whip the cream and serve with the berries”: both of them.
+        items = [Item(0, made=here), *items]
     others = without(items, cake)
     if cake is None:
         cake = t.here if t.here is not None and t.here.kind in {PipeStep, FillStep, ChillStep, RestStep} else None

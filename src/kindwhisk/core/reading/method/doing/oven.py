@@ -24,6 +24,8 @@ from kindwhisk.core.reading.method.tracker import Tracker
 COOLED = re.compile(r"(?<!\w)(?:cool\w*|cold|refroid\w*|raffredd\w*|nguội)(?!\w)|冷ま")
 
 
+FREED = re.compile(r"before (?:transferring|turning|removing|unmou?lding|releasing)")
+"""A cake that is left to cool first and freed then."""
 UPSIDE = re.compile(r"upside[- ]down|inverted|hanging")
 
 
@@ -98,8 +100,11 @@ def cool(t: Tracker, clause: Clause) -> None:
         made = t.make(InvertStep, made.vessel, [], [t.use(made)])
     if re.search(r"out of the (?:tin|pan|mould)", clause.text):
         made = t.make(TurnOutStep, "rack", [], [t.use(made)])
-    vessel = "rack" if "rack" in clause.text and made.kind is not InvertStep else made.vessel
-    t.make(CoolStep, vessel, [], [t.use(made)], inverted=made.kind is InvertStep)
+    freed = FREED.search(clause.text) is not None and not any(m.kind is PipeStep for m in made.upstream())
+    vessel = "rack" if "rack" in clause.text and made.kind is not InvertStep and not freed else made.vessel
+    cooled = t.make(CoolStep, vessel, [], [t.use(made)], inverted=made.kind is InvertStep)
+    if freed:
+        t.make(TurnOutStep, "rack", [], [t.use(cooled)])
 
 
 def turn_out(t: Tracker, clause: Clause) -> None:

@@ -27,6 +27,8 @@ from kindwhisk.core.reading.method.making import Made, Take, Use
 from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
 
+LEAN = 0.12
+"""With no more than this share of flour, fat or liquid, eggs are whipped; with more they are only mixed. Trade habit."""
 CREAMED_S = 240.0
 """How long butter and sugar are beaten. Trade habit."""
 THICKENED = re.compile(r"(?<!\w)(?:pale and thick|thick and pale|tripled|ribbon|volume)(?!\w)")
@@ -47,7 +49,9 @@ def foams(takes: list[Take], uses: list[Use], words: str) -> bool:
         return bool(said.FOAM.search(words))
     if whites_only(takes, uses):
         return not kinds & {"flour", "nut", "fat"} and not ids & {"icing-sugar", "almond-flour"}
-    lean = not kinds & {"flour", "fat", "liquid", "chocolate"}
+    grams = {i: sum(x.grams for x in takes if x.ingredient == i) for i in {x.ingredient for x in takes}}
+    heavy = sum(g for i, g in grams.items() if ingredient(i).kind in {"flour", "fat", "liquid", "chocolate"})
+    lean = heavy <= LEAN * sum(grams.values()) and not any(u.made.of_kind({"flour", "fat", "chocolate"}) for u in uses)
     if ids & {"egg-yolk", "whole-egg", "yolk-pasteurised"}:
         thickened = (
             "whole-egg" in ids and not kinds & {"fat", "liquid", "dairy", "chocolate"} and THICKENED.search(words)

@@ -44,7 +44,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:chill|refrigerate|freeze|put (?:it )?in the (?:fridge|refrigerator))", Act.CHILL),
     (rf"(?:leave|let|allow|hang)\b(?=[^.;]{{0,60}}\b{_COOL}\b)(?!\w)", Act.COOL),
     (r"set aside(?= to cool)|cool", Act.COOL),
-    (r"(?:leave|let|allow|rest|wait|stand|dry(?= (?:for|until))|set aside(?= (?:to|for|until)))", Act.REST),
+    (r"(?:crust(?= \d)|leave|let|allow|rest|wait|stand|dry(?= (?:for|until))|set aside(?= (?:to|for|until)))", Act.REST),
     (r"cover\b(?=[^.;]*(?:leave|fridge|refrigerate|chill))", Act.NOTHING),
     (r"(?:set aside|reserve|keep|save)", Act.NOTHING),
     (r"(?:bake|dry in|put (?:it |them )?(?:in(?:to)?|back in) the oven(?= (?:for|at)))", Act.BAKE),
@@ -61,9 +61,10 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:take(?! off| out)|scoop|spoon(?= (?:a|one) (?:third|quarter|little)))", Act.TAKE),
     (r"(?:squeeze out)", Act.PUT),
     (r"(?:add|shower in|sprinkle in|trickle in|feed in|stream in|rain in|tip in|pour in|drop in|throw in|make a well)", Act.ADD),
-    (r"adding|beating in|whisking in", Act.ADD),
+    (r"adding|beating in|whisking in|(?:start|begin) adding", Act.ADD),
     (r"(?:mix|stir|combine|blend|work in|toss)", Act.MIX),
     (r"(?:put|place|weigh|have|want|need|get|grab|crack|break|start with|begin with|combine(?= [^,.;]* in a (?:sauce)?pan))", Act.PUT),
+    (r"serve(?= (?:\w+ )?(?:with|alongside|topped))", Act.TOP),
     (r"(?:serve|enjoy|check|test|repeat|thank|open|keep|level|smooth|make|use|scrape down|strain|(?:zest|grate|juice)(?= the)|rotate|turn|note|preserve|store)\b", Act.NOTHING),
 )  # fmt: skip
 _LEAD = (
@@ -75,10 +76,10 @@ GRAMMAR = Grammar(
     tuple((rf"(?:{p})(?!\w)", act) for p, act in VERBS),
     before=_LEAD,
     nouns=r"cream|top|roll|ice|layer|cut|set|cool|cover|dust|line|whip|glaze|fill|sandwich|soak|butter|flour|oil|spread|drop|rest|mix|"
-    r"cook|dry|finish|coat|press|slice|stack|heat|warm|chill|tap|brush|split|steam|keep|lay|make|work|level|smooth|stand|use|ring|base|pipe|place|serve|bake",
+    r"cook|dry|finish|coat|press|slice|stack|heat|warm|chill|tap|brush|split|steam|keep|lay|make|work|level|smooth|stand|use|ring|base|pipe|place|bake",
     with_object=r"(?:the|it|them|this|that|these|those|each|all|any|both|in|into|with|over|on|onto|up|for|until|till|at|to|together|"
     r"gently|again|a|an|one|half|off|out|some|more|well|warm|as|\d+|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
-    r"upside|every|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|while)\b",
+    r"upside|trays?|tins?|every|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|while)\b",
     aside=r"until|till|so that|when|once|while|as soon as|as|if|before|because|after",
-    aside_ends=r"[,;.:]| then |$",
+    aside_ends=r"[,;.:]| then | (?=(?:i|we) )|$",
 )

@@ -26,6 +26,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"macaron(?:ez|er|nez|ner)", Act.PRESS),
     (_forms("incorpor"), Act.FOLD),
     (r"(?:portez|porter|amenez|amener)|(?:faites |faire )bouillir|cui(?:sez|re)(?= le sucre)", Act.BOIL),
+    (r"remett(?:ez|re)(?: \w+)? (?:à cuire|sur le feu)|cui(?:sez|re)(?= en remuant)|(?:faites |faire )?épaissir", Act.HEAT),
     (r"(?:faites |faire )?chauff(?:ez|er)|tiéd(?:issez|ir)(?= le)|réchauff(?:ez|er)", Act.HEAT),
     (r"(?:laissez|laisser) infuser|infus(?:ez|er)", Act.STEEP),
     (r"(?:laissez|laisser)(?: bien| complètement)? (?:refroidir|tiédir)|refroidir", Act.COOL),
