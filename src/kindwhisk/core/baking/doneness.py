@@ -20,6 +20,30 @@ class Sign(Value):
     too_far: str = ""
 
 
+DONE: dict[Sets, Sign] = {
+    Sets.CRUMB: Sign(
+        id="done",
+        name="Done",
+        sees="A skewer comes out clean; pressed lightly, it springs back and whispers.",
+        not_yet="A dent stays, or it still sizzles loudly: five minutes more.",
+        too_far="Drawn in from the wall all round: out at once.",
+    ),
+    Sets.SHELL: Sign(
+        id="done",
+        name="Done",
+        sees="Dry and set: pushed with a finger, the top does not slide.",
+        not_yet="It slides, or the finger sticks: a minute more, door shut.",
+        too_far="Browned at the rim: out, and a lower oven for the next tray.",
+    ),
+    Sets.DRY: Sign(
+        id="done",
+        name="Done",
+        sees="Light, lifts off clean, no soft middle.",
+        not_yet="It sticks, or the middle gives: leave it longer.",
+        too_far="It colours, or beads of syrup stand on it: lower the oven.",
+    ),
+}
+"""How each thing that an oven makes of a foam is told to be done: a crumb is tried with a skewer, a shell never is."""
 SKEWER = Sign(
     id="skewer",
     name="Skewer",

@@ -2136,6 +2136,8 @@ export interface components {
         /**
          * BakeStep
          * @description Bake at ``oven_c``; the time is carried over from the formula's ``reference`` bake.
+         *
+         *     ``sees``, ``not_yet`` and ``too_far`` tell when it is done; left empty, they are those of what it ``sets`` as.
          */
         BakeStep: {
             /**
@@ -2174,7 +2176,7 @@ export interface components {
             mode: components["schemas"]["OvenMode"];
             /**
              * Not Yet
-             * @default A dent stays, or it still sizzles loudly: five minutes more.
+             * @default
              */
             not_yet: string;
             /**
@@ -2189,7 +2191,7 @@ export interface components {
             reference: components["schemas"]["ReferenceBake"];
             /**
              * Sees
-             * @default A skewer comes out clean; pressed lightly, it springs back and whispers.
+             * @default
              */
             sees: string;
             /** @default crumb */
@@ -2198,7 +2200,7 @@ export interface components {
             title: string;
             /**
              * Too Far
-             * @default Drawn in from the wall all round: out at once.
+             * @default
              */
             too_far: string;
             /** Vessel */

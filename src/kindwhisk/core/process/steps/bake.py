@@ -7,7 +7,7 @@ from typing import Any, ClassVar, Literal
 from pydantic import Field
 
 from kindwhisk.core.baking.course import DONE_C, Course, InOven, Sets, course
-from kindwhisk.core.baking.doneness import signs
+from kindwhisk.core.baking.doneness import DONE, signs
 from kindwhisk.core.baking.predict import OWN_SPREAD, Prediction, predict, stretched
 from kindwhisk.core.baking.reference import ReferenceBake, family
 from kindwhisk.core.baking.view import bake_view
@@ -45,7 +45,10 @@ def _rounded(value: float, to: float) -> float:
 
 
 class BakeStep(StepBase):
-    """Bake at ``oven_c``; the time is carried over from the formula's ``reference`` bake."""
+    """Bake at ``oven_c``; the time is carried over from the formula's ``reference`` bake.
+
+    ``sees``, ``not_yet`` and ``too_far`` tell when it is done; left empty, they are those of what it ``sets`` as.
+    """
 
     attention: ClassVar[Attention] = Attention.NONE
     uses: ClassVar[tuple[Resource, ...]] = (Resource.OVEN,)
@@ -72,9 +75,9 @@ class BakeStep(StepBase):
     reference: ReferenceBake
     sets: Sets = Sets.CRUMB
     done_c: float = Field(default=DONE_C, ge=70, le=99)
-    sees: Words = "A skewer comes out clean; pressed lightly, it springs back and whispers."
-    not_yet: Words = "A dent stays, or it still sizzles loudly: five minutes more."
-    too_far: Words = "Drawn in from the wall all round: out at once."
+    sees: Words = ""
+    not_yet: Words = ""
+    too_far: Words = ""
 
     @property
     def heats_oven_c(self) -> float:
@@ -223,13 +226,14 @@ class BakeStep(StepBase):
                     can_do="Move the probe to the thickest place and read again.",
                 ),
             )
+        usual = DONE[self.sets]
         own = Checkpoint(
             id="done",
             name="Done",
             confirms="Done",
-            sees=self.sees,
-            not_yet=self.not_yet,
-            too_far=self.too_far,
+            sees=self.sees or usual.sees,
+            not_yet=self.not_yet or usual.not_yet,
+            too_far=self.too_far or usual.too_far,
             band=band,
         )
         others = tuple(

@@ -17,6 +17,7 @@ class Act(StrEnum):
     ADD = "add"
     TAKE = "take a part"
     DIVIDE = "divide"
+    RESERVE = "keep a part back"
     MIX = "mix"
     BEAT = "beat"
     WHIP = "whip"

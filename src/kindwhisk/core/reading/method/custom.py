@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any
 
-from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.ingredients import counts_as, ingredient
 from kindwhisk.core.process.components import Part
 from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.bake import BakeStep
@@ -53,7 +53,7 @@ def place_left_over(t: Tracker) -> list[Stock]:
     """Give every line that no sentence used a place; the lines, for what is asked about them."""
     placed = []
     for stock in t.stocks.rows:
-        if stock.gone:
+        if stock.gone or _other_half(t, stock):
             continue
         if stock.takes and stock.takes[-1].grams > 0:
             # Used in part: the rest goes where the last of it went.
@@ -67,6 +67,24 @@ def place_left_over(t: Tracker) -> list[Stock]:
         into.takes.append(stock.take(stock.left, stated=False))
         placed.append(stock)
     return placed
+
+
+def _other_half(t: Tracker, stock: Stock) -> bool:
+    """Whether it is what is left of eggs that were separated for their other half: nothing is made of it."""
+    halves = {
+        counts_as(stock.ingredient),
+        *(counts_as(s.ingredient) for s in t.stocks.rows if s.line == stock.line and s is not stock),
+    }
+    used = any(s.takes for s in t.stocks.rows if s.line == stock.line and s is not stock)
+    if halves != {"egg-white", "egg-yolk"} or stock.takes or not used:
+        return False
+    name = ingredient(stock.ingredient).name
+    t.ask(
+        stock.written,
+        f"{stock.left:.0f} g of {name} are left over by the text.",
+        "kept for something else: not in the process",
+    )
+    return True
 
 
 def _place_for(t: Tracker, stock: Stock) -> Made | None:

@@ -39,7 +39,9 @@ _BOTH = re.compile(
     r"(?<!\w)(?:the two(?! (?:batters|cakes|tins))|both(?! \w)|i due composti|les deux(?: masses| préparations| mélanges)?|hai hỗn hợp)(?!\w)"
 )
 _NUMBERED = re.compile(r"(?P<n>[①-⑳]|(?<![\d.])[1-9]\d?)(?=(?:に|を|の|へ))")
+_KEPT = re.compile(r"(?<!\w)(?:the )?reserved \w+")
 _NUTS = re.compile(r"(?<!\w)(?:nuts?|nutty)(?!\w)")
+RESERVED = "reserved"
 CIRCLED = "①②③④⑤⑥⑦⑧⑨⑩⑪⑫⑬⑭⑮⑯⑰⑱⑲⑳"
 _A = re.compile(r"(?<!\w)(?:(?:an?|une?|uno|una)(?: \w+)?|to|until) $")
 _THE = re.compile(r"(?<!\w)the (?:\w+ )?([a-z]{4,})(?!\w)")
@@ -197,6 +199,7 @@ class Results:
         """
         found = _Found(text)
         self._numbers(found)
+        self._reserved(found)
         loose = self._mixtures(found)
         self._nouns(found, untouched)
         for start, end, noun in loose:
@@ -239,6 +242,11 @@ class Results:
             behind = find_all(match["behind"] or "")
             found.put(made, match.start() if own else match.start(noun), match.end() if behind else match.end(noun))
         return loose
+
+    def _reserved(self, found: _Found) -> None:
+        """“The reserved cream”: what was kept back."""
+        for match in _KEPT.finditer(found.text):
+            found.put(latest(self.made, lambda m: RESERVED in m.names), match.start(), match.end())
 
     def _nouns(self, found: _Found, untouched: Callable[[str], bool]) -> None:
         """“The whites”, “the syrup”, “the cake”."""

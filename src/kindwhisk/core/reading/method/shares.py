@@ -92,7 +92,7 @@ def _stated(before: str, name: Named, text: str, eggs: EggSize) -> tuple[float |
     # “half of the 120 g”: what stands nearest counts; a plain “a” in front of a name is no amount.
     amount = found[-1]
     begins = name.start - len(before) + amount.start
-    words = text[begins : name.end].strip()
+    words = re.sub(r"[()（）]", " ", text[begins : name.end]).strip()
     if amount.unit is None and re.match(r"(?:an?|une?|uno|una|một)\b", words):
         return None, name.words, name.start
     grams = read_line(words, eggs).grams

@@ -44,7 +44,7 @@ class Stocks:
         return exact or [s for s in self.rows if covers(ingredient_id, s.ingredient)]
 
     def _best(self, found: Sequence[Stock], grams: float | None, group: str, beside: set[str]) -> Stock:
-        """Of several lines the one that is meant: by its amount, its heading, the egg beside it, else the next one.
+        """Of several lines the one that is meant: by its amount, what it has left, its heading, the egg beside it, else the next one.
 
         Of sugars that nothing tells apart, whites get the largest.
         """
@@ -52,10 +52,11 @@ class Stocks:
         told = any(s.beside in EGGS for s in found)
         size = 0 if told or len(beside & EGGS) != 1 else -1 if "egg-white" in beside else 1
 
-        def rank(stock: Stock) -> tuple[bool, bool, bool, bool, float]:
+        def rank(stock: Stock) -> tuple[bool, bool, bool, bool, bool, float]:
             off = grams is None or abs(stock.grams / max(grams, LITTLE_G) - 1) > 0.05
+            short = grams is not None and grams > stock.left * 1.02 + LITTLE_G
             apart = bool(group) and not same_group(stock.group, group)
-            return (stock.gone, off, apart, bool(beside) and stock.beside not in beside, size * stock.grams)
+            return (stock.gone, off, short, apart, bool(beside) and stock.beside not in beside, size * stock.grams)
 
         return min(found, key=rank)
 

@@ -41,7 +41,8 @@ def title_of(made: Made) -> str:
 
 
 def _joined(made: Made, own: str) -> str:
-    what = own or names([_called(u.made) for u in made.uses[1:]]) or "it"
+    unweighed = names(made.fields.get("without_amount", []))
+    what = own or names([_called(u.made) for u in made.uses[1:]]) or unweighed or "it"
     titles = {
         Joining.LAYER: f"Layer with {what}", Joining.SPREAD: f"Spread with {what}", Joining.LINE: "Line the ring",
         Joining.SANDWICH: f"Sandwich with {what}", Joining.TOP: f"Top with {what}", Joining.GLAZE: f"Coat with {what}",

@@ -14,7 +14,7 @@ WORDS: frozenset[str] = frozenset(
     "chopped sliced diced cubed halved quartered cut crushed ground grated shaved minced torn broken crumbled mashed pureed grain grained coarsely finely roughly thinly thickly fine coarse chunks chunk pieces piece bits cubes slices slice halves half quarters strips "
     "toasted roasted raw blanched untoasted unroasted unsweetened ripe unripe overripe squeezed uncooked baked packaged boxed liquid "
     "optional needed desired taste more less extra additional remaining reserved rest only your own any preferably ideally etc total approx weight weighed net "
-    "aged shelled pasteurized pasteurised uht full fat heavy thick thin runny clear dark pale golden white yellow red green black unbleached bleached enriched wild baby mini new old day "
+    "aged shelled ristretto pasteurized pasteurised uht full fat heavy thick thin runny clear dark pale golden white yellow red green black unbleached bleached enriched wild baby mini new old day "
     "bunch sprig sprigs handful stalk stalks clove pod pods leaf leaves sheet sheets "
     "x ca half quarter demi mezzo mezza nửa rasi raso colmi rase one two three four five six seven eight nine ten dozen few couple several "
     # French

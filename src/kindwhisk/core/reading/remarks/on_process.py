@@ -199,8 +199,8 @@ def on_elsewhere(followed: Followed) -> Iterator[Remark]:
 
 
 def _raw(made: Made) -> bool:
-    """Whether egg is in it that no step has heated."""
-    if made.kind in {BakeStep, StreamStep, BoilStep}:
+    """Whether egg is in it that no step has surely heated: whites are not, by the syrup that is poured into them."""
+    if made.kind in {BakeStep, BoilStep} or (made.kind is StreamStep and not made.ids & WHITES):
         return False
     if made.kind is WarmStep and float(made.fields.get("target_c", 0)) >= HEATED_C:
         return False
@@ -230,6 +230,6 @@ def on_eggs(followed: Followed) -> Iterator[Remark]:
             (m for m in raw[0].upstream() if any(counts_as(t.ingredient) in WHITES | YOLKY for t in m.takes)), raw[0]
         )
         yield Remark(
-            id="raw-egg", level=Level.RISK, where=_said(followed, eggs), text="It is eaten with egg in it that no step heats.",
+            id="raw-egg", level=Level.RISK, where=_said(followed, eggs), text="It is eaten with egg in it that no step surely heats through.",
             consequence="Raw egg can carry salmonella: use pasteurised egg for guests at risk, keep it cold, and follow the local rules.",
         )  # fmt: skip

@@ -11,7 +11,7 @@ HANDLERS: Mapping[Act, Callable[[Tracker, Clause], None]] = {
     Act.PUT: together.put, Act.ADD: together.add, Act.MIX: together.mix, Act.SIFT: together.sift, Act.TAKE: together.take,
     Act.BEAT: whipping.beat, Act.WHIP: whipping.whip, Act.FOLD: folding.fold, Act.PRESS: folding.press,
     Act.MELT: warming.melt, Act.HEAT: warming.warm, Act.BOIL: warming.boil, Act.BLOOM: warming.bloom, Act.STEEP: warming.steep,
-    Act.POUR: filling.pour, Act.SPREAD: filling.spread, Act.PIPE: filling.pipe, Act.DIVIDE: filling.divide, Act.LINE: filling.line,
+    Act.POUR: filling.pour, Act.SPREAD: filling.spread, Act.PIPE: filling.pipe, Act.DIVIDE: filling.divide, Act.RESERVE: together.reserve, Act.LINE: filling.line,
     Act.KNOCK: filling.knock, Act.BAKE: oven.bake, Act.INVERT: oven.invert, Act.COOL: oven.cool, Act.TURN_OUT: oven.turn_out,
     Act.REST: oven.rest, Act.CHILL: oven.chill, Act.PREHEAT: oven.preheat, Act.OVEN: oven.preheat, Act.SEPARATE: oven.separate,
     Act.PREPARE: oven.nothing, Act.OFF: oven.nothing, Act.NOTHING: oven.nothing, Act.SOAK: finishing.soak,

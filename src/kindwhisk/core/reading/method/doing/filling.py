@@ -21,6 +21,7 @@ from kindwhisk.core.reading.method.doing.together import add
 from kindwhisk.core.reading.method.doing.whipping import stream, whip_foam
 from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.naming import Item, without
+from kindwhisk.core.reading.method.references import RESERVED
 from kindwhisk.core.reading.method.shares import Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 
@@ -163,7 +164,7 @@ def pipe(t: Tracker, clause: Clause) -> None:
     if raw.kind is PipeStep:
         t.say(raw)
         return
-    if raw.is_cream and the_cake(t) is not None:
+    if (raw.is_cream or RESERVED in raw.names) and the_cake(t) is not None:
         join(t, clause, Joining.TOP, [Item(0, made=raw)])
         return
     size = PIECE_MM.search(clause.text)

@@ -23,6 +23,8 @@ from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
 from kindwhisk.core.reading.plain import plain
 
+RUNS = {"liquid", "dairy", "acid", "sugar", "flavour", "salt"}
+"""What sinks into a crumb; anything else lies on it."""
 LINING = re.compile(
     r"^\s*(?:a |the |your |it )?(?:\w+ ){0,2}(?:paper|cloth|towel|tray|tin|sheet|pan|surface|board|circle)(?!\w)"
 )
@@ -52,9 +54,10 @@ def cover(t: Tracker, cake: Made, items: list[Item]) -> None:
         t.say(cake)
         return
     ids = {x.ingredient for x in takes} | {i for u in uses for i in u.made.raw_ids}
-    thick = "icing-sugar" in ids or any(ingredient(i).kind in {"chocolate", "fat"} for i in ids)
-    if thick:
-        t.make(AssembleStep, "rack", takes, [t.use(cake), *uses], joining=Joining.GLAZE)
+    coats = "icing-sugar" in ids or any(ingredient(i).kind in {"chocolate", "fat"} for i in ids)
+    runs = all(ingredient(i).kind in RUNS for i in ids)
+    if coats or not runs:
+        t.make(AssembleStep, "rack", takes, [t.use(cake), *uses], joining=Joining.GLAZE if coats else Joining.SPREAD)
         return
     milk = any(ingredient(i).kind == "dairy" for i in ids)
     t.make(SoakStep, cake.vessel, takes, [t.use(cake), *uses], flooded=milk)
@@ -91,7 +94,7 @@ def join(t: Tracker, clause: Clause, joining: Joining, found: list[Item] | None 
     t.besides += missing
     if not takes and not uses:
         if missing or joining is Joining.TORCH:
-            t.make(AssembleStep, cake.vessel, [], [t.use(cake)], joining=joining)
+            t.make(AssembleStep, cake.vessel, [], [t.use(cake)], joining=joining, without_amount=missing)
         else:
             t.say(cake)
         return

@@ -24,6 +24,7 @@ from kindwhisk.core.reading.method.tracker import Tracker
 COOLED = re.compile(r"(?<!\w)(?:cool\w*|cold|refroid\w*|raffredd\w*|nguội)(?!\w)|冷ま")
 
 
+MORE = re.compile(r"(?<!\w)(?:another|more|further|encore|altri|ancora|thêm)(?!\w)")
 FREED = re.compile(r"before (?:transferring|turning|removing|unmou?lding|releasing)")
 """A cake that is left to cool first and freed then."""
 UPSIDE = re.compile(r"upside[- ]down|inverted|hanging")
@@ -37,7 +38,7 @@ def bake(t: Tracker, clause: Clause) -> None:
     t.flush()
     here = t.here
     if here is not None and here.kind is BakeStep:
-        _oven(here, t, clause)
+        _further(here, t, clause)
         t.say(here)
         return
     raw = here if here is not None and not here.baked else None
@@ -51,6 +52,19 @@ def bake(t: Tracker, clause: Clause) -> None:
         raw = filled
     made = t.make(BakeStep, raw.vessel, [], [t.use(raw)])
     _oven(made, t, clause)
+
+
+def _further(made: Made, t: Tracker, clause: Clause) -> None:
+    """More of the same bake: minutes are added where it says so, and another temperature is asked about."""
+    before = dict(made.fields)
+    _oven(made, t, clause)
+    if MORE.search(clause.text) and before.get("minutes") and made.fields.get("minutes") != before["minutes"]:
+        made.fields["minutes"] = float(before["minutes"]) + float(made.fields["minutes"])
+    first, now = before.get("oven_c"), t.oven_c
+    if first is not None:
+        made.fields["oven_c"] = first
+    if first is not None and now is not None and now != first:
+        t.ask("oven", f"The oven is set to {now:.0f} °C on the way.", f"{first:.0f} °C from beginning to end")
 
 
 def _oven(made: Made, t: Tracker, clause: Clause) -> None:

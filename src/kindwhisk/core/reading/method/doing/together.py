@@ -8,8 +8,10 @@ from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.sift import SiftStep
+from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.reading.amounts import amounts, inside
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import (
@@ -22,6 +24,8 @@ from kindwhisk.core.reading.method.doing.common import (
     with_pending,
 )
 from kindwhisk.core.reading.method.naming import Item, without
+from kindwhisk.core.reading.method.references import RESERVED
+from kindwhisk.core.reading.method.shares import SPOON, Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 
 RING = re.compile(r"(?<!\w)(?:ring|tin|mould|mold|pan|cercle|moule|stampo|anello|khuôn)(?!\w)|型")
@@ -172,3 +176,19 @@ def take(t: Tracker, clause: Clause) -> None:
         return
     t.flush()
     t.hold([i for i in items if not i.target], target(items), clause.text)
+
+
+def reserve(t: Tracker, clause: Clause) -> None:
+    """A part of what stands there is kept back, by a share or by spoons of it."""
+    t.flush()
+    items = t.items(clause)
+    made = next((i.made for i in items if i.made is not None), t.raw_here())
+    if made is None or made.baked or not made.open:
+        return
+    part = fraction_in(clause.text)
+    stated = next(iter(amounts(clause.text)), None)
+    if stated is not None and stated.unit is not None:
+        part = min(0.9, inside(stated)[1] / max(made.grams(), 1.0))
+    kept = t.make(SplitStep, t.free("base-bowl"), [], [t.use(made, Share(fraction=part or SPOON))])
+    kept.names |= {RESERVED}
+    t.results.here = made

@@ -76,6 +76,15 @@ def beat(t: Tracker, clause: Clause) -> None:
     base = base_of(t, clause, own)
     items, into, _ = with_pending(t, own)
     base, here = base or into, t.raw_here()
+    if (
+        base is None
+        and here is not None
+        and here.kind is WhipStep
+        and len(items) > 1
+        and any(i.made is here for i in items)
+    ):
+        # “Tighten them with the rest of the sugar”.
+        base = here
     if not items or (base is None and here is not None and [i.made for i in items] == [here]):
         _go_on(t, clause, here, warmed=said.over_water(words))
     elif clause.guessed and here is not None and here.kind is MixStep and here.said[-1] == t.sentence:

@@ -46,6 +46,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"set aside(?= to cool)|cool", Act.COOL),
     (r"(?:crust(?= \d)|leave|let|allow|rest|wait|stand|dry(?= (?:for|until))|set aside(?= (?:to|for|until)))", Act.REST),
     (r"cover\b(?=[^.;]*(?:leave|fridge|refrigerate|chill))", Act.NOTHING),
+    (r"(?:reserve|keep back|set aside|save)(?= (?:a |one |half|some|about |\d))", Act.RESERVE),
     (r"(?:set aside|reserve|keep|save)", Act.NOTHING),
     (r"(?:bake|dry in|put (?:it |them )?(?:in(?:to)?|back in) the oven(?= (?:for|at)))", Act.BAKE),
     (r"(?:put|place) (?:\w+ ){0,2}in(?:to)? the oven", Act.NOTHING),

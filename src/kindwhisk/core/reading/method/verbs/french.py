@@ -31,7 +31,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:laissez|laisser) infuser|infus(?:ez|er)", Act.STEEP),
     (r"(?:laissez|laisser)(?: bien| complètement)? (?:refroidir|tiédir)|refroidir", Act.COOL),
     (r"(?:laissez|laisser) (?:croûter|reposer|sécher|prendre|gonfler)", Act.REST),
-    (r"(?:placez|placer|mettez|mettre|réserv(?:ez|er)|laissez|laisser)(?: \w+){0,2} (?:au frais|au réfrigérateur|au frigo|au froid)", Act.CHILL),
+    (r"(?:placez|placer|mettez|mettre|réserv(?:ez|er)|laissez|laisser)(?: \w+){0,2} (?:au frais|au réfrigérateur|au frigo|au froid|au congélateur)", Act.CHILL),
     (r"enfourn(?:ez|er)|(?:faites |faire )?cui(?:sez|re)", Act.BAKE),
     (r"poch(?:ez|er)|dress(?:ez|er)|couch(?:ez|er)(?= (?:des|les))", Act.PIPE),
     (r"imbib(?:ez|er)|puncher|punch(?:ez)", Act.SOAK),

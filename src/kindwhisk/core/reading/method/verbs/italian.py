@@ -18,7 +18,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (rf"(?:scald|riscald|intiepid)(?:ate|are|ite|ire){_LO}", Act.HEAT),
     (r"(?:lasci|fa)(?:ate|te|are|re|r)(?: \w+)? (?:raffreddare|intiepidire)|raffredd(?:ate|are)", Act.COOL),
     (r"(?:lasci|fa)(?:ate|te|are|re|r)(?: \w+)? (?:riposare|asciugare|rapprendere|solidificare)", Act.REST),
-    (r"(?:mett|pon|ripon|conserv)(?:ete|ere|ate|are|erlo|etelo)(?: \w+){0,2} (?:in frigo\w*|in frigorifero)", Act.CHILL),
+    (r"(?:mett|pon|ripon|conserv)(?:ete|ere|ate|are|erlo|etelo)(?: \w+){0,2} (?:in frigo\w*|in frigorifero|in freezer|in congelatore)", Act.CHILL),
     (r"(?:capovolg|rovesci)(?:ete|ere|ate|are|etelo|atelo)", Act.INVERT),
     (rf"(?:sforn)(?:ate|are){_LO}", Act.NOTHING),
     (rf"(?:sform)(?:ate|are){_LO}|stacc(?:ate|are)", Act.TURN_OUT),
