@@ -10,6 +10,7 @@ from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.reading import recipe
+from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.reading.mending import Meant, Mend, keys_of
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import clauses, sentences
@@ -411,3 +412,94 @@ def test_every_step_has_a_key_of_its_own() -> None:
     assert got.formula is not None
     assert keys_of(got.formula.steps) == got.keys
     assert len(set(got.keys.values())) == len(got.formula.steps)
+
+
+def test_a_message_without_lines_has_its_list_and_its_work() -> None:
+    rows = cut(
+        "Roll for Sunday!! 4 eggs, 100 sugar, 80 flour, pinch salt. beat eggs + sugar 8 mins till thick, flour in "
+        "with a spatula, swiss roll tin 35x25, 190 fan 9-10 min. roll up in the towel while hot."
+    ).rows
+    assert [r.text for r in rows if r.kind is RowKind.INGREDIENT] == ["4 eggs", "100 sugar", "80 flour", "pinch salt"]
+    told = clauses(rows[-1].text, GRAMMARS["en"])
+    assert [c.act for c in told] == [Act.BEAT, Act.FOLD, Act.BAKE, Act.ROLL]
+    assert degrees(told[2].text) == 190
+
+
+def test_a_list_in_a_sentence_of_the_work_stays_with_it() -> None:
+    rows = cut("Whisk 3 eggs with 90 g sugar to the ribbon. 90 g flour, 10 g cocoa, pinch of salt. Fold in.").rows
+    assert {r.kind for r in rows} == {RowKind.SENTENCE}
+
+
+def test_an_introduction_is_no_part_of_its_own() -> None:
+    text = (
+        "A torte\n\nIt has been in my family for years.\n\nFor the sponge:\n4 eggs\n120 g sugar\n"
+        "To decorate:\n12 walnut halves\n\n1. Whisk the eggs and the sugar."
+    )
+    assert [r.group for r in cut(text).rows if r.kind is RowKind.SENTENCE] == ["", ""]
+
+
+TORTE = """Torte
+150 g ground walnuts
+20 g breadcrumbs
+5 eggs, separated
+150 g sugar
+To decorate:
+10 walnut halves
+
+Whisk the yolks with 100 g of the sugar until pale. Whisk the whites with the rest of the sugar until stiff.
+Mix the walnuts and the breadcrumbs.
+Fold one third of the whites into the yolks, then the nuts and the remaining whites.
+Bake in a 24 cm springform at 175 C for 40 minutes.
+"""
+
+
+def test_nuts_for_the_top_do_not_go_into_the_batter() -> None:
+    formula = made(TORTE)
+    mixed = next(s for s in of_kind(formula, "mix") if "breadcrumbs" in takes(formula, s))
+    assert takes(formula, mixed) == {"walnut-ground": 150.0, "breadcrumbs": 20.0}
+
+
+def test_a_second_fold_goes_into_the_first() -> None:
+    formula = made(TORTE)
+    loosened, whole = of_kind(formula, "fold")
+    assert loosened.id in {p.step for p in whole.inputs if isinstance(p, StepPortion)}
+    assert len(whole.inputs) == 3
+
+
+def test_what_is_folded_into_is_the_foam_and_not_another_parts_yolks() -> None:
+    text = TORTE.replace("To decorate:", "For the buttercream:\n3 egg yolks\n100 g sugar\n60 ml coffee\nTo decorate:")
+    formula = made(f"{text}\nFor the buttercream, boil the coffee and the sugar to 118 C. Beat the yolks until pale "
+                   "and pour in the hot syrup in a thin stream.")  # fmt: skip
+    loosened = of_kind(formula, "fold")[0]
+    assert "egg-yolk" not in takes(formula, loosened)
+    syrup = of_kind(formula, "boil")[0]
+    assert takes(formula, syrup)["coffee"] == pytest.approx(60, rel=0.05)
+
+
+def test_what_was_lightened_goes_back_to_the_rest() -> None:
+    formula = made(
+        "Cotton sponge\n50 g flour\n60 g milk\n4 eggs, separated\n70 g sugar\n\nMix the milk, the flour and the yolks. "
+        "Whisk the whites with the sugar to soft peaks. I take one third of the meringue into the yolk batter, then I "
+        "pour it all back and fold. Bake in a six inch tin at 150 C for 40 minutes."
+    )
+    first, second = of_kind(formula, "fold")
+    foam = of_kind(formula, "whip")[0].id
+    shares = [p for f in (first, second) for p in f.inputs if isinstance(p, StepPortion) and p.step == foam]
+    assert [(p.fraction is not None and round(p.fraction, 2), p.rest) for p in shares] == [(0.33, False), (False, True)]
+    assert first.id in {p.step for p in second.inputs if isinstance(p, StepPortion)}
+    assert find_tins("pour it into a six inch tin")[0].tin.name == find_tins("into a 6 inch tin")[0].tin.name
+
+
+@pytest.mark.parametrize(
+    ("text", "grams"),
+    [("add one whole egg", True), ("add the eggs one at a time", False), ("one egg at a time", False)],
+)
+def test_one_egg_is_one_and_one_at_a_time_is_none(text: str, grams: bool) -> None:
+    assert (mentions(text, EGGS)[0].share.grams is not None) is grams
+
+
+def test_nobody_counts_two_hundred_berries() -> None:
+    assert read_line("200 raspberries", EGGS).grams == 200
+    few = read_line("20 raspberries", EGGS).grams
+    assert few is not None
+    assert few > 25

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 import re
 
 from kindwhisk.core.ingredients import Ingredient, ingredient
@@ -15,8 +16,9 @@ from kindwhisk.core.reading.units import TO_TASTE, UnitKind
 from kindwhisk.core.reading.weighing import Choice, Group, Weighed, best_of, groups_of, multiplied, weigh, weigh_unknown
 from kindwhisk.core.values.model import Value
 
-LEAST_BARE_G, MOST_EGGS = 5.0, 31.0
-"""A plain number is grams from the first on where nothing is counted, and where eggs would be more than the second."""
+LEAST_BARE_G, MOST_EGGS, MOST_PIECES = 5.0, 31.0, 60.0
+"""A plain number is grams from the first on where nothing is counted, and where eggs or pieces would be more than the
+others: nobody counts 200 raspberries."""
 DISAGREE = 0.15
 """Two statements of one amount further apart than this are reported."""
 PREPARED = (
@@ -198,7 +200,8 @@ def _bare_grams(groups: list[Group], item: Ingredient, best: Weighed) -> Weighed
     first = groups[0].parts[0]
     if len(groups) != 1 or first.unit is not None or first.low < LEAST_BARE_G:
         return None
-    if best.likely > 0 and not (item.id in EGG_SHAPED and first.low >= MOST_EGGS):
+    most = MOST_EGGS if item.id in EGG_SHAPED else MOST_PIECES if best.by == "pieces" else math.inf
+    if best.likely > 0 and first.low < most:
         return None
     return Weighed(first.low, first.middle, first.high, "No unit is given: taken as grams.", "guess")
 

@@ -195,6 +195,14 @@ def _in_one_row(row: str, grammar: Grammar) -> list[str]:
     return []
 
 
+def _as_list(sentence: Row, grammar: Grammar) -> list[Row]:
+    """A sentence that is a list of at least three ingredients, taken apart; else as it is."""
+    several = _in_one_row(sentence.text, grammar)
+    if len(several) < 3 or any(a.start > 1 for word in several for a in amounts(plain(word))[:1]):
+        return [sentence]
+    return [Row(kind=RowKind.INGREDIENT, text=words) for words in several]
+
+
 def _title(rows: Sequence[str], gaps: Sequence[bool], grammar: Grammar) -> str:
     if (
         len(rows) > 2
@@ -255,7 +263,8 @@ def cut(text: str) -> Cut:
 
 def _alternates(rows: Sequence[Row]) -> bool:
     """Whether every part has its list and its sentences together, instead of all lists before all sentences."""
-    first = next((i for i, r in enumerate(rows) if r.kind is RowKind.SENTENCE), len(rows))
+    listed = next((i for i, r in enumerate(rows) if r.kind is RowKind.INGREDIENT), len(rows))
+    first = next((i for i, r in enumerate(rows) if i > listed and r.kind is RowKind.SENTENCE), len(rows))
     later = [r for r in rows[first:] if r.kind is RowKind.INGREDIENT]
     return len({r.group for r in later}) >= 1 and len(later) >= 2 and any(r.group for r in rows)
 
@@ -265,7 +274,7 @@ def _rows(  # noqa: PLR0912
     rows: Sequence[str], gaps: Sequence[bool], title: str, grammar: Grammar, listing: bool, *, by_parts: bool = False
 ) -> Iterator[Row]:
     part, group, section = "", "", ""
-    titled, heads = False, set[str]()
+    titled, told, heads = False, False, set[str]()
     headed = any(_as_head(row) == "method" for row in rows)
     for i, row in enumerate(rows):
         following = rows[i + 1] if i + 1 < len(rows) else ""
@@ -314,7 +323,10 @@ def _rows(  # noqa: PLR0912
                 continue
         spoken = list(_spoken(row, section))
         section = spoken[-1].group if spoken and (_opens(row, heads) or numbered is False) else section
-        yield from spoken
+        for sentence in spoken:
+            # A message: “Roll for Sunday! 4 eggs, 100 sugar, 80 flour. Beat …”.
+            yield from [sentence] if listing or told else _as_list(sentence, grammar)
+            told = told or bool(find_all(plain(sentence.text)))
 
 
 def _opens(row: str, heads: set[str]) -> bool:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+from kindwhisk.core.reading.amounts import WORDS
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.tins.shapes import SHAPES, Tin
 from kindwhisk.core.values.model import Value
@@ -16,6 +17,9 @@ _TWO = re.compile(
 )
 _ONE = re.compile(rf"{_LENGTH}{_UNIT}(?P<side>角)?")
 _BARE = re.compile(r"(?<![\d.,])(\d{2})(?= (?:springform|round|ring|tube))")
+_SPELT = re.compile(
+    rf"(?<!\w)({'|'.join(sorted((w for w, n in WORDS.items() if n >= 4), key=len, reverse=True))})(?=(?: |-)(?:inch|cm))"
+)
 TIN_WORD = "|".join(shape.words for shape in SHAPES if shape.words)
 PIECE = re.compile(
     r"(?:fingers?|rounds?(?! (?:tin|cake|pan|spring))|circles?|shells?|strips?|discs?|biscuits de|coques|bastoncini|丸に)"
@@ -59,7 +63,7 @@ def find_tins(text: str) -> list[CountedTin]:
     """Every tin that a text names with a size, in its order."""
     found = []
     for sentence in re.split(r"(?<=[.;。\n])\s+|\n", text):
-        line = plain(sentence)
+        line = _SPELT.sub(lambda m: f"{WORDS[m[1]]:g}", plain(sentence))
         if re.search(TIN_WORD, line):
             found += _in_sentence(line)
     return found

@@ -22,7 +22,7 @@ STEP = re.compile(
     re.IGNORECASE,
 )
 ELLIPSIS = re.compile(
-    r",\s+(?=(?:onto|over) the )|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
+    r"(?<=whipped),\s+(?=\d)|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min)|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
 )
 OVER_WATER = re.compile(
     r"over (?:a )?(?:\w+ ){0,3}(?:simmering|hot|barely|warm|boiling) ?\w* ?water|double boiler|water[- ]?bath|bain[- ]?marie|over water|"
@@ -30,18 +30,22 @@ OVER_WATER = re.compile(
 )
 _STIFF = re.compile(r"\b(?:stiff|peaks?|firm|neige)\b")
 _PALE = re.compile(r"\b(?:pale|thick|creamy|ribbon|fluffy|trail)\b")
-_BAKES = re.compile(r"\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º).*?\d\s*(?:min|分|h\b|hour)|\d\s*min.*?\d{2,3}\s*(?:°|c\b)")
+_BAKES = re.compile(
+    r"\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º|fan\b).*?\d\s*(?:min|分|h\b|hour)|\d\s*min.*?\d{2,3}\s*(?:°|c\b)"
+)
 _TIN = re.compile(r"\b(?:springform|tin|pan|mould|tray)\b")
 REST = re.compile(r"(?<!\w)(?:the rest|the other half|the remain\w+|le reste|il resto|il restante)(?!\w)")
 TELLING = re.compile(r"(?:now|and|then|next|plus|also|maintenant|ora|adesso)\b")
 """How a spoken sentence without a verb begins: ``now the whites with the cream of tartar``."""
+_WHIPPED = re.compile(r"(?<!\w)(?:whipped|fouettée|montata)$")
 _UPSIDE = re.compile(r"(?:upside[- ]down|inverted)(?!\w)")
 _BEATEN = re.compile(r"(?<!\w)(?:whisked|beaten|mixed|stirred)(?! egg| white)(?!\w)")
 _PART_IN = re.compile(r"(?:(?:one|a) (?:third|quarter)|half|the rest)(?: of \w+)?,? in(?!\w)")
+_BY_HAND_IN = re.compile(r"(?:the )?(?:\w+ )?\w+ in (?:with|by) (?:an? )?(?:hand|spatula|whisk|spoon)")
 _ONTO = re.compile(r"(?:onto|over|into) the (?!oven)")
 _COLD = re.compile(r"(?:fridge|freezer|frigo)(?!\w)")
 _INTO_OVEN = re.compile(r"(?<!\w)into the oven(?!\w)")
-_SYRUP = re.compile(r"(?<!\d)1[0-6]\d(?!\d)(?! ?(?:g|ml)\b)")
+_SYRUP = re.compile(r"(?<!\d)1[0-6]\d(?!\d)(?! ?(?:g|ml)\b| (?:\w+ )?(?:sugar|flour))")
 _GOES_IN = re.compile(r"(?<!\w)(?:go(?:es)? in|in(?:to)? the|onto|sifted (?:in|over)|on top)(?!\w)")
 _MIXER = re.compile(r"(?<!\w)(?:in(?:to)? the (?:stand )?mixer|by machine)")
 
@@ -122,18 +126,27 @@ _IMPLIED: tuple[tuple[Callable[[str, set[str]], object], Act], ...] = (
     (lambda text, _: _MIXER.search(text), Act.WHIP),
     (lambda text, names: "egg-white" in names and _STIFF.search(text), Act.WHIP),
     (lambda text, names: names & {"egg-yolk", "whole-egg"} and _PALE.search(text), Act.WHIP),
+    (
+        lambda text, names: any(n.startswith("cream") for n in names) and amounts(text) and _WHIPPED.search(text),
+        Act.WHIP,
+    ),
     (lambda text, _: _BAKES.search(text), Act.BAKE),
     (lambda text, _: _TIN.search(text) and re.search(r"\d", text), Act.POUR),
     (lambda text, _: _UPSIDE.match(text), Act.INVERT),
     (_sweet_and_hot, Act.BOIL),
     (lambda text, names: names and _BEATEN.search(text), Act.BEAT),
     (lambda text, _: _PART_IN.match(text), Act.FOLD),
+    (lambda text, names: names and _BY_HAND_IN.match(text), Act.FOLD),
     (lambda text, _: _ONTO.match(text), Act.POUR),
     (lambda text, _: _COLD.match(text), Act.CHILL),
     (lambda text, _: _INTO_OVEN.search(text), Act.BAKE),
     (lambda text, names: names and _GOES_IN.search(text), Act.ADD),
 )
 """What a stretch without a verb tells one to do, by what else it says; the first that suits it."""
+
+
+_OF_THEIR_OWN = {Act.WHIP, Act.BAKE, Act.FOLD}
+"""What a stretch behind a verb may tell by itself; any other goes on with the verb."""
 
 
 def _implied(text: str) -> Act | None:
@@ -159,7 +172,7 @@ def _first_last(found: list[Verb], text: str, number: int) -> Iterator[Clause]:
     if lead and re.search(r"[,;:.+]|\b(?:then|and)\s*$", text[:lead_end]):
         for a, b in _pieces(lead, 0, len(lead)):
             act = _implied(lead[a:b].strip(" ,;"))
-            if act in {Act.HEAT, Act.WHIP, Act.BOIL, Act.POUR, Act.BEAT, Act.ADD, Act.BAKE}:
+            if act in {Act.HEAT, Act.WHIP, Act.BOIL, Act.POUR, Act.BEAT, Act.ADD, Act.BAKE, Act.CHILL}:
                 yield Clause(act, lead[a:b].strip(" ,;"), (0, 0), number, start > 0, guessed=True)
                 start = lead_end
     for i, verb in enumerate(found):
@@ -171,8 +184,10 @@ def _first_last(found: list[Verb], text: str, number: int) -> Iterator[Clause]:
                 yield Clause(verb.act, words, (verb.start - begin, verb.end - begin), number, i > 0 or start > 0)
             elif rest := text[a:b].strip(" ,;:."):
                 again = _implied(rest)
-                if again in {Act.WHIP, Act.BAKE, Act.HEAT} or find_all(rest) or REST.search(rest):
-                    yield Clause(again if again in {Act.WHIP, Act.BAKE} else verb.act, rest, (0, 0), number, True, True)
+                if again in _OF_THEIR_OWN:
+                    yield Clause(again, rest, (0, 0), number, True, True)
+                elif again is Act.HEAT or find_all(rest) or REST.search(rest):
+                    yield Clause(verb.act, rest, (0, 0), number, True, True)
 
 
 def _verb_last(found: list[Verb], text: str, number: int) -> Iterator[Clause]:

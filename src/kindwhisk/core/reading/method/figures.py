@@ -29,7 +29,7 @@ ENDS = (
     r"弾力|tăm|vàng|đến khi"
 )
 _TEMPERATURE = re.compile(
-    r"(\d{2,3})(?:\s*(?:-|to|à)\s*(\d{2,3}))?\s*(?:(?:°|degrees?|degrés?|gradi|度|độ)\s*(c|f)?|\s?(c|f)\b)(?![a-z])"
+    r"(\d{2,3})(?:\s*(?:-|to|à)\s*(\d{2,3}))?\s*(?:(?:°|degrees?|degrés?|gradi|度|độ)\s*(c|f)?|\s?(c|f)\b|\s?(?:fan|static)\b)(?![a-z])"
 )
 _GAS = re.compile(r"gas\s*(?:mark)?\s*(\d)")
 _TIME = re.compile(

@@ -6,6 +6,7 @@ import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field
 
+from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.references import Reference, Results, of_ingredient
@@ -107,6 +108,8 @@ class Naming:
         found += self._shares_alone(text, found)
         found = self._once(found)
         self._mark_targets(clause, text, found)
+        if clause.act is Act.FOLD:
+            self._into_foam(found)
         return sorted(found, key=lambda i: i.start)
 
     def _suffixed(self, clause: Clause) -> Made | None:
@@ -185,6 +188,14 @@ class Naming:
             if made is not None:
                 return Item(mention.start, made=made, share=mention.share)
         return item
+
+    def _into_foam(self, found: Sequence[Item]) -> None:
+        """What something is folded into was made before: “into the yolks” while another part's yolks are left."""
+        for item in found:
+            if item.target and item.mention is not None and item.share.all:
+                made = of_ingredient(self.results.open, item.mention.ingredient)
+                if made is not None and not made.baked and not any(i.made is made for i in found):
+                    item.made, item.mention = made, None
 
     @staticmethod
     def _mark_targets(clause: Clause, text: str, found: list[Item]) -> None:

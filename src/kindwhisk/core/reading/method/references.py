@@ -76,6 +76,7 @@ NOUNS: tuple[tuple[re.Pattern[str], _Test], ...] = (
     (re.compile(r"(?<!\w)(?:whipped )?(?:cream|crème(?: fouettée)?|crema|panna|kem)(?!\w)(?! cheese| of tartar)|クリーム"), lambda m: _raw(m) and (m.is_cream or bool(m.names & {"cream", "crème", "crema"}))),
     (re.compile(r"(?<!\w)(?:cream|crème|crema)(?!\w)(?! cheese| of tartar)"), lambda m: _raw(m) and m.of_kind({"dairy"}) and bool(m.ids & {"egg-yolk", "whole-egg"}) and not m.floury),
     (re.compile(r"(?<!\w)(?:dry ingredients|dry goods|dry mix|flours|sifted flour|ingrédients secs|ingredienti secchi)(?!\w)|粉類"), lambda m: _raw(m) and m.dry),
+    (re.compile(r"(?<!\w)the nuts(?!\w)"), lambda m: _raw(m) and m.dry and m.of_kind({"nut"})),
     (re.compile(r"(?<!\w)(?:one half|(?:the )?(?:first|that) half|one part|una metà|une moitié)(?!\w)(?! of)"), lambda m: m.kind is SplitStep),
     (re.compile(r"(?<!\w)(?:puree|coulis|purée)(?!\w)"), lambda m: _raw(m) and m.of_kind({"fruit"})),
     (re.compile(rf"(?<!\w)(?:{BAKED})(?!\w)|スポンジ|生地"), lambda m: m.baked),

@@ -46,7 +46,8 @@ _BEHIND = re.compile(
     r"^\s*(?P<rest>còn lại|restants?|restantes?|rimanent[ei]|restant[ei]|remaining)|^\s*の?(?P<half>半量|半分|1/3)"
 )
 NEAR = 28
-COUNTING = {w for w, n in WORDS.items() if n >= 2 and " " not in w}
+COUNTING = {w for w, n in WORDS.items() if n >= 2 and " " not in w} | {"one"}
+ONE_BY_ONE = re.compile(r"(?:at a time|after (?:the other|another))(?!\w)")
 
 
 class Mention(NamedTuple):
@@ -79,6 +80,9 @@ def _stated(before: str, name: Named, text: str, eggs: EggSize) -> tuple[float |
         if behind:
             words = f"{name.words} {behind[0]}"
             return read_line(words, eggs).grams, words, name.start
+        return None, name.words, name.start
+    if ONE_BY_ONE.match(text[name.end :].lstrip()):
+        # “One egg at a time” tells how, not how many.
         return None, name.words, name.start
     found = [a for a in amounts(before) if not _STILL.search(before[a.end :]) and len(before) - a.end <= NEAR]
     if not found:

@@ -21,7 +21,10 @@ from kindwhisk.core.reading.units import UNITS
 EGGS = {"egg-white", "egg-yolk"}
 MOST_G = 100_000.0
 APART = re.compile(r"separat|sépar|separa|分け|tách|divis[ei]|yolks? and whites? apart")
-YIELDS_TO_GROUP = 4
+PART = re.compile(r"\d\W*\w* (?:of (?:the|your)|du|della|dello) ")
+"""“100 g of the sugar”: a part of a line, not a line of 100 g."""
+FOR_SHOW = re.compile(r"(?<!\w)(?:decor|décor|garnish|serv|finish|finition|guarnire)|飾り|仕上げ|trang trí")
+"""A heading over what only goes on top."""
 
 
 @dataclass
@@ -43,27 +46,47 @@ class Stocks:
         exact = [s for s in self.rows if s.ingredient == ingredient_id or counts_as(s.ingredient) == ingredient_id]
         return exact or [s for s in self.rows if covers(ingredient_id, s.ingredient)]
 
-    def _best(self, found: Sequence[Stock], grams: float | None, group: str, beside: set[str]) -> Stock:
+    def _best(self, found: Sequence[Stock], mention: Mention, group: str, beside: set[str]) -> Stock:
         """Of several lines the one that is meant: by its amount, what it has left, its heading, the egg beside it, else the next one.
 
         Of sugars that nothing tells apart, whites get the largest.
         """
 
-        told = any(s.beside in EGGS for s in found)
+        grams = mention.share.grams
+        told = any(s.beside in EGGS or ingredient(s.ingredient).kind != "sugar" for s in found)
         size = 0 if told or len(beside & EGGS) != 1 else -1 if "egg-white" in beside else 1
 
-        def rank(stock: Stock) -> tuple[bool, bool, bool, bool, bool, float]:
-            off = grams is None or abs(stock.grams / max(grams, LITTLE_G) - 1) > 0.05
+        part = PART.search(mention.words) is not None and grams is not None
+
+        def rank(stock: Stock) -> tuple[bool, bool, bool, bool, bool, bool, float]:
+            near = grams is not None and abs(stock.grams / max(grams, LITTLE_G) - 1) <= 0.05
+            off = near if part else not near
             short = grams is not None and grams > stock.left * 1.02 + LITTLE_G
             apart = bool(group) and not same_group(stock.group, group)
-            return (stock.gone, off, short, apart, bool(beside) and stock.beside not in beside, size * stock.grams)
+            return (
+                stock.gone,
+                off,
+                short,
+                self._for_show(stock, group),
+                apart,
+                bool(beside) and stock.beside not in beside,
+                size * stock.grams,
+            )
 
         return min(found, key=rank)
+
+    @staticmethod
+    def _for_show(stock: Stock, group: str) -> bool:
+        """Whether a line only decorates, while the sentence is about something else."""
+        return bool(FOR_SHOW.search(stock.group)) and not same_group(stock.group, group)
 
     def meant(self, mention: Mention, group: str = "", beside: Iterable[str] = ()) -> Stock | None:
         """The line that a mention means; None where the list has none."""
         found = self.matching(mention.ingredient)
-        return self._best(found, mention.share.grams, group, set(beside)) if found else None
+        if found and all(self._for_show(s, group) for s in found):
+            # “Mix the walnuts”: the ground ones, not the halves for the top.
+            found += [s for s in self.rows if s not in found and covers(mention.ingredient, s.ingredient)]
+        return self._best(found, mention, group, set(beside)) if found else None
 
     def take(self, stock: Stock, share: Share) -> Take | None:
         """What a share of a line comes to; None where nothing is left of it."""
@@ -115,6 +138,11 @@ class Stocks:
                 Stock(stock.line, name, stock.written, round(each * count, 1), stock.group, listed=stock.listed)
                 for name, each in parts
             ]
+
+    @property
+    def to_separate(self) -> bool:
+        """Whether the list says of whole eggs that they are separated, and nothing has taken them yet."""
+        return any(s.ingredient == "whole-egg" and not s.takes and APART.search(s.written.lower()) for s in self.rows)
 
     @property
     def has_apart(self) -> bool:

@@ -15,6 +15,7 @@ from kindwhisk.core.reading.goods import Question
 from kindwhisk.core.reading.method.making import Made, Stock, Take, Use
 from kindwhisk.core.reading.method.naming import Item, Naming, without
 from kindwhisk.core.reading.method.shares import ALL, Mention, Share
+from kindwhisk.core.reading.method.stocks import same_group
 from kindwhisk.core.reading.same import covers
 from kindwhisk.core.reading.tins_named import NamedTin
 
@@ -80,7 +81,9 @@ class Tracker(Naming):
 
     def _take(self, mention: Mention, beside: set[str]) -> Take | None:
         stock = self.stocks.meant(mention, self.section, beside)
-        if stock is None and mention.ingredient in {"egg-white", "egg-yolk"} and self.stocks.matching("whole-egg"):
+        apart = mention.ingredient in {"egg-white", "egg-yolk"}
+        elsewhere = stock is not None and not same_group(stock.group, self.section) and self.stocks.to_separate
+        if apart and ((stock is None and self.stocks.matching("whole-egg")) or elsewhere):
             self.stocks.separate()
             stock = self.stocks.meant(mention, self.section, beside)
         if stock is not None and not stock.listed and mention.share.grams is not None:

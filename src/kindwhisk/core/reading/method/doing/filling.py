@@ -34,6 +34,9 @@ INTO_TIN = re.compile(
 FREE_STANDING = re.compile(r"(?<!\w)(?:paper|parchment|circle|mats?|baking sheets?)(?!\w)")
 
 
+BACK = re.compile(r"(?<!\w)(?:all|everything|it|mixture|batter) back(?!\w)")
+
+
 PIECE_MM = re.compile(r"(\d{1,2}(?:[.,]\d)?)\s*-?\s*(cm|mm|inch|in\b|センチ)")
 
 
@@ -46,6 +49,8 @@ def pour(t: Tracker, clause: Clause) -> None:
     if t.in_ring is not None and t.raw_here() is not None:
         t.flush()
         fill(t, clause)
+        return
+    if BACK.search(clause.text) and _back(t, clause):
         return
     items = t.items(clause)
     baked = the_cake(t)
@@ -85,6 +90,17 @@ def pour(t: Tracker, clause: Clause) -> None:
         fill(t, clause)
         return
     add(t, clause)
+
+
+def _back(t: Tracker, clause: Clause) -> bool:
+    """“Pour it all back”: what was lightened with a part of the foam goes to the rest of it."""
+    t.flush()
+    here = t.raw_here()
+    begun = next((m for m in reversed(t.results.open) if m.left < 1 and m is not here), None)
+    if here is None or begun is None:
+        return False
+    t.fold([], [t.use(begun), t.use(here)], clause.text)
+    return True
 
 
 def fill(t: Tracker, clause: Clause) -> None:

@@ -132,7 +132,7 @@ def boil(t: Tracker, clause: Clause) -> None:
         # 245 of a syrup can only be Fahrenheit.
         found = round((found - 32) / 1.8)
     target = found if found is not None and SYRUP_AT_LEAST_C <= found <= 165 else SYRUP_AT_LEAST_C
-    if "water" not in ids:
+    if not any(ingredient(i).kind == "liquid" for i in ids):
         t.stocks.unmet.setdefault("water", t.sentence)
     t.make(BoilStep, t.free("syrup-pot"), takes, uses, target_c=target)
 

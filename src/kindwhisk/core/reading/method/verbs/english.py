@@ -8,7 +8,7 @@ _COOL = r"(?:cool|cold|get cold)"
 VERBS: tuple[tuple[str, Act], ...] = (
     (r"pre-?heat|setting the oven|set the oven|(?:pre-?heat|heat|turn on|warm)\s+(?:up )?(?:the |your |an? )?oven|oven(?= (?:at |to )?\d)", Act.PREHEAT),
     (r"line [^,.;]{0,30}(?:ring|tin|mould|mold) [^,.;]{0,12}with (?:the |a )?(?:strip|finger|sponge|biscuit|ladyfinger|cake)\w*", Act.LINE),
-    (rf"(?:line|grease|butter|flour|oil|dampen|prepare|draw|wrap)\b(?: (?:and|,) (?:line|flour|grease|dust))?(?=[^.;]*?(?:{_TIN}|circle|paper))"
+    (rf"(?:line|grease|butter|flour|oil|dampen|prepare|draw|wrap)\b(?! in (?:with|by)\b)(?: (?:and|,) (?:line|flour|grease|dust))?(?=[^.;]*?(?:{_TIN}|circle|paper))"
      r"(?! [^,.;]*\b(?:batter|mixture) )", Act.PREPARE),
     (r"separate (?:the |\w+ )?(?:\w+ )?eggs?|separate(?= the (?:yolks|whites))", Act.SEPARATE),
     (r"(?:soak|bloom|soften|put) (?:the )?gelatine?(?: \w+)?", Act.BLOOM),
@@ -69,7 +69,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:serve|enjoy|check|test|repeat|thank|open|keep|level|smooth|make|use|scrape down|strain|(?:zest|grate|juice)(?= the)|rotate|turn|note|preserve|store)\b", Act.NOTHING),
 )  # fmt: skip
 _LEAD = (
-    r"^|^(?:for|to make) (?:the )?[^,;.\d]{2,30}|[,;:()\-+&/]|(?<!\w)(?:and|then|or|now|next|first|finally|lastly|also|meanwhile|please|once more|again|just|\w+ly|i|we|you|i'll|"
+    r"^|^(?:for|to make) (?:the )?[^,;.\d]{2,30}|[,;:()\-+&/]|(?:min|mins|hr|hrs)\.|(?<!\w)(?:and|then|or|now|next|first|finally|lastly|also|meanwhile|please|once more|again|just|\w+ly|i|we|you|i'll|"
     r"we'll|let's|going to|want to|need to|bowl|saucepan|pot|pan|beaters|mixer|so|afterwards|after that|at once|together|over|well|best|"
     r"heat|flour|egg whites|whites|beaters|whisk|meantime)"
 )
