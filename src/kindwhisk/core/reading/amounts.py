@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from functools import cache
+from functools import cache, lru_cache
 from typing import NamedTuple
 
 from kindwhisk.core.reading.conversion import to_inside
@@ -16,8 +16,8 @@ WORDS: dict[str, float] = {
     "ten": 10, "eleven": 11, "twelve": 12, "fifteen": 15, "dix": 10, "dieci": 10, "half": 0.5, "half a": 0.5, "half an": 0.5, "a half": 0.5, "a quarter": 0.25,
     "quarter": 0.25, "one half": 0.5, "one quarter": 0.25, "three quarters": 0.75, "a dozen": 12, "dozen": 12,
     "half a dozen": 6, "a couple of": 2, "couple of": 2, "a few": 3, "few": 3, "one and a half": 1.5,
-    "un": 1, "une": 1, "deux": 2, "trois": 3, "quatre": 4, "cinq": 5, "sept": 7, "huit": 8, "demi": 0.5, "un demi": 0.5,
-    "une demi": 0.5, "uno": 1, "una": 1, "due": 2, "tre": 3, "quattro": 4, "cinque": 5, "sei": 6, "mezzo": 0.5,
+    "un": 1, "une": 1, "deux": 2, "trois": 3, "quatre": 4, "cinq": 5, "sept": 7, "huit": 8, "douze": 12, "quinze": 15, "vingt": 20, "trente": 30, "quarante": 40, "demi": 0.5, "un demi": 0.5,
+    "une demi": 0.5, "uno": 1, "una": 1, "due": 2, "tre": 3, "quattro": 4, "cinque": 5, "sei": 6, "sette": 7, "otto": 8, "nove": 9, "dodici": 12, "quindici": 15, "venti": 20, "trenta": 30, "quaranta": 40, "mezzo": 0.5,
     "mezza": 0.5, "một": 1, "hai": 2, "ba": 3, "bốn": 4, "năm": 5, "sáu": 6, "nửa": 0.5, "半": 0.5,
 }  # fmt: skip
 _TENS = {"twenty": 20, "thirty": 30, "forty": 40, "fifty": 50, "sixty": 60, "seventy": 70, "eighty": 80, "ninety": 90}
@@ -30,6 +30,12 @@ for _n, _one in enumerate(("a", *_ONES)):
     for _ten, _value in {**_TENS, "twenty-five": 25, "seventy-five": 75}.items():
         WORDS[f"{_one} hundred and {_ten}"] = WORDS[f"{_one} hundred {_ten}"] = _hundreds + _value
 _WORD = "|".join(sorted((re.escape(w) for w in WORDS), key=len, reverse=True))
+_COUNTING = sorted(
+    (w for w, n in WORDS.items() if (n > 1 and "few" not in w and "couple" not in w) or w == "one"),
+    key=len,
+    reverse=True,
+)
+_COUNTED = re.compile(rf"(?<![\w-])(?:{'|'.join(re.escape(w) for w in _COUNTING)})(?![\w'])")
 _RANGE = r"\s*(?:-|to|or|à|ou|o|a|đến|から)\s*"
 _ABOUT = r"(?:(?:about|approx\.?|approximately|around|circa|env\.?|environ|ca\.?|khoảng|scant|heaping|heaped|generous|level)(?!\w)|約)?\s*"
 BARE = ("pinch", "dash", "drop", "knob", "handful")
@@ -75,6 +81,12 @@ def number(text: str) -> float:
             raise ValueError("a fraction over nothing")
         total += float(top) / float(bottom) if bottom else float(part)
     return total
+
+
+@lru_cache(maxsize=4096)
+def in_figures(text: str) -> str:
+    """A plain text with its numbers in figures: ``for twenty-five minutes`` is ``for 25 minutes``."""
+    return _COUNTED.sub(lambda m: f"{WORDS[m[0]]:g}", text)
 
 
 @cache

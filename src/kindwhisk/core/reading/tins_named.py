@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 
-from kindwhisk.core.reading.amounts import WORDS
+from kindwhisk.core.reading.amounts import in_figures
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.tins.shapes import SHAPES, Tin
 from kindwhisk.core.values.model import Value
@@ -17,17 +17,11 @@ _TWO = re.compile(
 )
 _ONE = re.compile(rf"{_LENGTH}{_UNIT}(?P<side>角)?")
 _BARE = re.compile(r"(?<![\d.,])(\d{2})(?= (?:springform|round|ring|tube))")
-_SPELT = re.compile(
-    rf"(?<!\w)({'|'.join(sorted((w for w, n in WORDS.items() if n >= 4), key=len, reverse=True))})(?=(?: |-)(?:inch|cm))"
-)
 TIN_WORD = "|".join(shape.words for shape in SHAPES if shape.words)
 PIECE = re.compile(
     r"(?:fingers?|rounds?(?! (?:tin|cake|pan|spring))|circles?|shells?|strips?|discs?|biscuits de|coques|bastoncini|丸に)"
 )
-COUNTS = {"two": 2, "three": 3, "four": 4, "deux": 2, "trois": 3, "due": 2, "tre": 3, "hai": 2, "both": 2}
-_COUNT = re.compile(
-    rf"(?<!\w)(?P<word>{'|'.join(COUNTS)}|[2-9])(?:\s*x)?\s+(?:(?!into|in\b|the\b|an?\b|batters?)\w+[- ]){{0,4}}$"
-)
+_COUNT = re.compile(r"(?<![\w.,])(?P<word>both|[2-9])(?:\s*x)?\s+(?:(?!into|in\b|the\b|an?\b|batters?)\w+[- ]){0,4}$")
 
 
 class NamedTin(Value):
@@ -56,14 +50,14 @@ def _count(before: str) -> int:
     match = _COUNT.search(before[-40:])
     if match is None:
         return 1
-    return COUNTS.get(match["word"]) or int(match["word"])
+    return 2 if match["word"] == "both" else int(match["word"])
 
 
 def find_tins(text: str) -> list[CountedTin]:
     """Every tin that a text names with a size, in its order."""
     found = []
     for sentence in re.split(r"(?<=[.;。\n])\s+|\n", text):
-        line = _SPELT.sub(lambda m: f"{WORDS[m[1]]:g}", plain(sentence))
+        line = in_figures(plain(sentence))
         if re.search(TIN_WORD, line):
             found += _in_sentence(line)
     return found

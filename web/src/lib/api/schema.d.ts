@@ -5419,15 +5419,11 @@ export interface components {
             end_point: boolean;
             /** Fan */
             fan: boolean;
-            /** Mentions */
-            mentions: string[];
             meringue: components["schemas"]["Method"];
             oven_c: components["schemas"]["Found"] | null;
             peak: components["schemas"]["Peak"];
             /** Rolled */
             rolled: boolean;
-            /** Sentences */
-            sentences: string[];
             /** Syrup C */
             syrup_c: number | null;
             technique: components["schemas"]["Technique"];

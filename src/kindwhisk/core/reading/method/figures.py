@@ -6,7 +6,7 @@ import re
 
 from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.foams.foam import Peak
-from kindwhisk.core.reading.amounts import NUMBER, WORDS, number
+from kindwhisk.core.reading.amounts import NUMBER, in_figures, number
 from kindwhisk.core.reading.method.clauses import sentences
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
@@ -17,10 +17,6 @@ from kindwhisk.core.values.technique import Technique
 GAS_MARKS = {1: 140, 2: 150, 3: 165, 4: 180, 5: 190, 6: 200, 7: 220, 8: 230, 9: 245}
 OVEN = r"oven|bake|preheat|four\b|enfourn|cuire|cuisson|forno|cuocere|inforna|オーブン|焼|余熱|予熱|lò|nướng|gas mark"
 BAKES = r"\bbake|\bbaked|\bbaking for|enfourn|cuire|cuisson|cuocere|cuoci|inforna|焼|nướng"
-PREHEATS = r"preheat|heat (?:the|your) oven|préchauff|preriscalda|余熱|予熱|làm nóng lò"
-WHIPS = r"\bwhip|\bwhisk(?! in)|\bbeat|\bmont|battez|fouett|sbatt|mont(?:a|are)|泡立て|đánh"
-FOLDS = r"\bfold|incorpor|混ぜ合わせ|さっくり|trộn"
-LINES_TIN = r"\bline\b|\bgrease\b|butter (?:the|a) (?:tin|pan)|chemis|beurr(?:er|ez)|imburra|敷|lót"
 ROLLS = r"roll(?:ed)? (?:up|it|again|the)|roulade|roulé|roulez|arrotola|巻|cuộn"
 SYRUP = r"syrup|sirop|sciroppo|シロップ|boil"
 ENDS = (
@@ -36,30 +32,19 @@ _TIME = re.compile(
     rf"({NUMBER})(?:\s*(?:-|to|à|a|or|ou|~|đến)\s*({NUMBER}))?\s*-?\s*"
     r"(minutes?|mins?\b|min\b|minuti|minuto|分(?!け|立|の|間?く)|phút|hours?|hrs?\b|heures?|h\b|ore\b|ora\b|時間|giờ|tiếng)"
 )
-
-
 _HOURS_AND_MINUTES = re.compile(
     r"(\d{1,2})\s*(?:hours?|hrs?|heures?|h|ore|ora|時間|giờ|tiếng)\s*(?:and|et|e|,)?\s*"
     r"(\d{1,2})\s*(?:minutes?|mins?|min|minuti|分|phút)"
 )
-
-
-_SPOKEN = re.compile(
-    r"(?<!\w)(two|three|four|five|six|seven|eight|nine|ten|twelve|fifteen|twenty|thirty|forty|fifty|deux|trois|cinq|dix|due|tre|cinque|dieci) (min|hour|heure|ore)"
+_PARTS_OF_AN_HOUR = (
+    (re.compile(r"(?<!\w)three[- ]quarters of an hour(?!\w)"), "45 min"),
+    (re.compile(r"(?<!\w)a quarter of an hour(?!\w)|(?<!\w)un quart d'heure"), "15 min"),
+    (re.compile(r"(?<!\w)(?:half an hour|mezz'ora|une demi-heure)(?!\w)"), "30 min"),
+    (re.compile(r"(?<!\w)(?:an?|one) hour and a half(?!\w)"), "90 min"),
+    (re.compile(r"(?<!\w)(?:an?|one) hour and a quarter(?!\w)"), "75 min"),
+    (re.compile(r"(?<!\w)(?:an hour|une heure|un'ora)(?!\w)"), "1 hour"),
 )
-_QUARTERS = re.compile(
-    r"(?<!\w)(?:(an?|one) hour and (a quarter|a half)|half an hour|three[- ]quarters of an hour|a quarter of an hour|(an?|one) hour|une heure|un'ora|mezz'ora)(?!\w)"
-)
-
-
-def _quarters(match: re.Match[str]) -> str:
-    """Hours in words, as minutes."""
-    words = match[0]
-    if match[2]:
-        return "75 min" if "quarter" in match[2] else "90 min"
-    if words.startswith(("half", "mezz")):
-        return "30 min"
-    return "45 min" if words.startswith("three") else "15 min" if "quarter" in words else "60 min"
+"""Hours in words that hold no number."""
 
 
 class Found(Value):
@@ -84,8 +69,6 @@ class MethodReading(Value):
     peak: Peak
     end_point: bool
     rolled: bool
-    mentions: tuple[str, ...]
-    sentences: tuple[str, ...]
 
 
 def _celsius(match: re.Match[str], sentence: str) -> tuple[float, float] | None:
@@ -100,7 +83,7 @@ def _celsius(match: re.Match[str], sentence: str) -> tuple[float, float] | None:
 def temperatures(sentence: str) -> list[Found]:
     """Every temperature of a plain sentence, in C."""
     found = []
-    for match in _TEMPERATURE.finditer(sentence):
+    for match in _TEMPERATURE.finditer(in_figures(sentence)):
         span = _celsius(match, sentence)
         if span:
             found.append(Found(low=min(span), high=max(span), text=match[0]))
@@ -115,7 +98,9 @@ def temperatures(sentence: str) -> list[Found]:
 def times(sentence: str) -> list[Found]:
     """Every stretch of time of a plain sentence, in minutes."""
     found = []
-    sentence = _SPOKEN.sub(lambda m: f"{WORDS[m[1]]:g} {m[2]}", _QUARTERS.sub(_quarters, sentence))
+    for pattern, said in _PARTS_OF_AN_HOUR:
+        sentence = pattern.sub(said, sentence)
+    sentence = in_figures(sentence)
     for whole in _HOURS_AND_MINUTES.finditer(sentence):
         minutes = float(whole[1]) * 60 + float(whole[2])
         found.append(Found(low=minutes, high=minutes, text=whole[0]))
@@ -217,8 +202,7 @@ def read_method(title: str, text: str, listed: set[str]) -> MethodReading:
         text: the method, in sentences or steps.
         listed: ids of the ingredients in the list.
     """
-    parts = sentences(text)
-    lines = [plain(s) for s in parts]
+    lines = [plain(s) for s in sentences(text)]
     whole = " ".join(lines)
     oven = next((t for line in lines if re.search(OVEN, line) for t in temperatures(line) if t.low >= 60), None)
     if oven is None:
@@ -242,6 +226,4 @@ def read_method(title: str, text: str, listed: set[str]) -> MethodReading:
         peak=_peak(whole),
         end_point=any(re.search(ENDS, line) for line in baking),
         rolled=bool(re.search(ROLLS, whole)),
-        mentions=tuple(mentions),
-        sentences=tuple(parts),
     )

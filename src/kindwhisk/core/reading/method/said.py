@@ -6,6 +6,7 @@ import re
 from typing import NamedTuple
 
 from kindwhisk.core.foams.foam import Peak
+from kindwhisk.core.reading.amounts import in_figures
 from kindwhisk.core.reading.method.clauses import OVER_WATER
 from kindwhisk.core.reading.method.figures import temperatures, times
 
@@ -16,15 +17,13 @@ FOAM = re.compile(
 FLUID = re.compile(r"(?<!\w)(?:simmers?|boil\w*|steaming|hot|scald\w*|ébullition|bouill\w*|boll\w*|sôi)(?!\w)|沸騰")
 THICKENS = re.compile(r"(?<!\w)(?:thick(?:en\w*)?|coats? (?:the|a) (?:back|spoon)|épaissi\w*|addens\w*|sánh)(?!\w)")
 WARM = re.compile(r"(?<!\w)(?:warm|lukewarm|hand[- ]hot|dissolved|tiède|tiepid\w*|ấm)(?!\w)|人肌")
-CLEAN = re.compile(r"(?<!\w)(?:clean|grease[- ]free|dry)(?!\w)")
 ANOTHER = re.compile(
     r"(?<!\w)(?:another|separate|clean|second|large|small|medium|deep|mixing|a|your|heatproof|un|une|una|autre|altra) (?:\w+ ){0,2}"
     r"(?:bowl|saucepan|pan|pot|jug|bol|saladier|casserole|ciotola|pentolino|tô|âu)(?!\w)|別のボウル|ボウルに"
 )
 SAME = re.compile(r"(?<!\w)same (?:\w+ )?(?:bowl|pan|pot|beaters?|whisk|mixer)(?!\w)")
 ALTERNATELY = re.compile(r"(?<!\w)(?:alternat\w+|in turns?|alternando|en alternance|xen kẽ)(?!\w)|交互")
-_COUNTS = {"two": 2, "three": 3, "four": 4, "five": 5, "deux": 2, "trois": 3, "quatre": 4, "due": 2, "tre": 3, "quattro": 4, "thirds": 3,
-           "halves": 2, "hai": 2, "ba": 3}  # fmt: skip
+_COUNTS = {"thirds": 3, "halves": 2}
 _PORTIONS = re.compile(
     r"(?:in|en|chia làm|làm) (?:about )?(\w+) (?:additions?|batches|goes|portions|times|parts|fois|volte|lần|stages|installments)|in (thirds|halves)|"
     r"(\d)回(?:に分けて)?"
@@ -77,7 +76,7 @@ def degrees(text: str) -> float | None:
 
 def portions(text: str) -> int:
     """In how many goes something is added; 1 where nothing is said."""
-    match = _PORTIONS.search(text)
+    match = _PORTIONS.search(in_figures(text))
     word = next((g for g in match.groups() if g), "") if match else ""
     count = int(word) if word.isdigit() else _COUNTS.get(word, 1)
     return min(6, max(1, count))
