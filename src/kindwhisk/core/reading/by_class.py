@@ -6,6 +6,7 @@ from collections.abc import Sequence
 
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.reading.asked import how_deep, no_minutes, no_oven, no_tin
 from kindwhisk.core.reading.classes import build
 from kindwhisk.core.reading.goods import Question, sort_goods
 from kindwhisk.core.reading.line import ReadLine
@@ -22,24 +23,21 @@ def _plan(method: MethodReading, technique: Technique, questions: list[Question]
     if method.oven_c:
         oven = method.oven_c.low
     else:
-        questions.append(Question(field="oven", text="No oven temperature was found.", assumed=f"{oven:.0f} °C"))
+        questions.append(no_oven(oven))
     if method.bake_minutes:
         minutes = (method.bake_minutes.low + method.bake_minutes.high) / 2
     else:
-        questions.append(Question(field="minutes", text="No time in the oven was found.", assumed=f"{minutes:.0f} min"))
+        questions.append(no_minutes(minutes))
     tin, name = USUAL_TIN, USUAL_TIN_NAME
     piped = technique in PIPED
     if method.tin and not (piped and method.tin.tin.shape not in {"sheet", "rectangular"}):
         if not method.tin.depth_stated:
-            depth = f"{method.tin.tin.depth_mm:.0f} mm deep"
-            questions.append(
-                Question(field="tin", text=f"How deep is the {method.tin.name} tin inside?", assumed=depth)
-            )
+            questions.append(how_deep(method.tin))
         chosen, name = method.tin.tin, method.tin.name
     else:
         chosen = tin
         if not piped:
-            questions.append(Question(field="tin", text="No tin with its size was found.", assumed=name))
+            questions.append(no_tin(name))
     if method.technique_sure < 0.7:
         questions.append(Question(field="technique", text="Which class of bake is it?", assumed=technique.value))
     return MethodPlan(

@@ -11,6 +11,7 @@ from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.reading.asked import how_deep, no_minutes, no_oven, no_tin
 from kindwhisk.core.reading.classes import as_filled
 from kindwhisk.core.reading.goods import Question
 from kindwhisk.core.reading.mending import Mend, mend
@@ -99,7 +100,7 @@ def _oven(
     if said is None and method.oven_c is not None:
         said = method.oven_c.low
     if said is None:
-        questions.append(Question(field="oven", text="No oven temperature was found.", assumed=f"{oven:.0f} °C"))
+        questions.append(no_oven(oven))
     else:
         oven = _plausible(float(said), technique, text, questions)
         bake.fields["oven_c"] = oven
@@ -108,7 +109,7 @@ def _oven(
     elif method.bake_minutes is not None and bake.said:
         minutes = (method.bake_minutes.low + method.bake_minutes.high) / 2
     else:
-        questions.append(Question(field="minutes", text="No time in the oven was found.", assumed=f"{minutes:.0f} min"))
+        questions.append(no_minutes(minutes))
     return _Oven(oven, minutes, found=said is not None)
 
 
@@ -165,10 +166,9 @@ def _about_steps(followed: Followed, assumed: Sequence[Made]) -> Iterator[Questi
 def _about_tin(followed: Followed, technique: Technique, tin: CountedTin | None) -> Iterator[Question]:
     filled = any(m.kind is FillStep for m in followed.made)
     if tin is None and filled and technique not in PIPED:
-        yield Question(field="tin", text="No tin with its size was found.", assumed=USUAL_TIN_NAME)
+        yield no_tin(USUAL_TIN_NAME)
     elif tin is not None and not tin.tin.depth_stated and not tin.tin.tin.flat:
-        depth = f"{tin.tin.tin.depth_mm:.0f} mm deep"
-        yield Question(field="tin", text=f"How deep is the {tin.tin.name} tin inside?", assumed=depth)
+        yield how_deep(tin.tin)
 
 
 def told(

@@ -24,9 +24,9 @@ class Parts:
         bakes = [m for m in made if m.kind is BakeStep]
         self._main = next((_heading(m) for b in bakes for m in b.upstream() if _heading(m)), CAKE)
         for m in made:
-            own = "" if _joins(m) else _heading(m)
+            own = "" if m.baked else _heading(m)
             inherited = next((self._names[id(u.made)] for u in m.uses if self._names.get(id(u.made))), "")
-            self._names[id(m)] = own or (self._main if _joins(m) else inherited)
+            self._names[id(m)] = own or (self._main if m.baked else inherited)
         self._made_apart(made)
         several = {n or CAKE for n in self._names.values()} != {CAKE}
         self._several = several or any(self._of_takes(m) not in {"", CAKE} for m in made)
@@ -43,7 +43,7 @@ class Parts:
 
     def _of_takes(self, made: Made) -> str:
         heading = _heading(made)
-        if heading or not _joins(made):
+        if heading or not made.baked:
             return heading
         return SOAK if made.kind is SoakStep and made.takes else ""
 
@@ -67,11 +67,6 @@ class Parts:
         return tuple(
             Component(id=i, name=names[i][:60], part=part_of(names[i])) for i in dict.fromkeys(used) if i in names
         )
-
-
-def _joins(made: Made) -> bool:
-    """Whether it works on what came out of the oven."""
-    return made.baked
 
 
 def _heading(made: Made) -> str:

@@ -30,14 +30,8 @@ from kindwhisk.core.reading.method.titles import title_of
 from kindwhisk.core.reading.method.tracker import Tracker
 
 WATER_PER_SUGAR = 0.35
+NOWHERE = "No sentence says where it goes."
 WORKED = (MixStep, WhipStep, WarmStep, SiftStep, FoldStep)
-
-
-def _put_behind(t: Tracker, new: Made, before: Made) -> None:
-    """Move a step to where it stands in front of another."""
-    made = t.results.made
-    made.remove(new)
-    made.insert(made.index(before), new)
 
 
 def _takers(t: Tracker, stock: Stock) -> list[Made]:
@@ -162,9 +156,7 @@ def join_loose(t: Tracker) -> list[Made]:
     for made in [m for m in ends if m is not cake]:
         kind, fields = _joining(cake, made)
         joined = t.make(kind, cake.vessel if not cake.baked else "rack", [], [t.use(cake), t.use(made)], **fields)
-        joined.assumed = "No sentence says where it goes."
-        joined.said, joined.words = [], ""
-        assumed.append(joined)
+        assumed.append(_assume(joined, NOWHERE))
         cake = joined
     return assumed
 
@@ -190,7 +182,7 @@ def _before_fill(t: Tracker, made: Made, fill: Made) -> Made:
     joined = Made(
         kind, first.made.vessel, [], [Use(first.made, first.fraction, first.rest), t.use(made)], part=fill.part
     )
-    joined.assumed = "No sentence says where it goes."
+    _assume(joined, NOWHERE)
     joined.left = 0.0
     fill.uses[0] = Use(joined)
     t.results.made.insert(t.results.made.index(fill), joined)

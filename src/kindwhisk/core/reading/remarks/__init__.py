@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 
 from kindwhisk.core.reading.line import ReadLine
 from kindwhisk.core.reading.method.following import Followed
@@ -11,11 +11,7 @@ from kindwhisk.core.reading.remarks.amounts import on_amounts
 from kindwhisk.core.reading.remarks.by_text import on_text
 from kindwhisk.core.reading.remarks.on_process import on_eggs, on_elsewhere, on_lists, on_order, on_oven, on_splits
 from kindwhisk.core.reading.remarks.proportions import on_proportions
-from kindwhisk.core.reading.remarks.remark import Level, Remark
-
-
-def _ordered(found: Iterable[Remark]) -> tuple[Remark, ...]:
-    return tuple(sorted(dict.fromkeys(found), key=lambda r: list(Level).index(r.level)))
+from kindwhisk.core.reading.remarks.remark import Level, Remark, ordered
 
 
 def remarks(
@@ -31,7 +27,7 @@ def remarks(
         oven_found: whether its temperature is given.
     """
     stocks = followed.tracker.stocks
-    return _ordered(
+    return ordered(
         [
             *on_amounts(lines), *on_proportions(lines), *on_lists(followed, lines, placed), *on_splits(followed, placed, stocks.overdrawn),
             *on_order(followed), *on_elsewhere(followed), *on_oven(followed, tin_found=tin_found, oven_found=oven_found), *on_eggs(followed),

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 
 from kindwhisk.core.reading.line import DISAGREE, ReadLine
-from kindwhisk.core.reading.remarks.remark import Level, Remark
+from kindwhisk.core.reading.remarks.remark import Level, Remark, no_amount
 
 UNNAMED = {"water", "salt"}
 CUP_WORTH_G = 20.0
@@ -24,13 +24,7 @@ def on_amounts(lines: Sequence[ReadLine]) -> Iterator[Remark]:
                 consequence="Only its weight counts, and no list of allergens is complete, until you say what it is.",
             )
         elif line.grams is None and line.ingredient not in UNNAMED:
-            yield Remark(
-                id="no-amount",
-                level=Level.MISSING,
-                where=line.text,
-                text=f"No amount of {line.name} is given.",
-                consequence="It is left out of the draft, its weight and its water are not counted.",
-            )
+            yield no_amount(line.name, line.text)
         if line.by in MISJUDGED and (line.grams or 0) >= CUP_WORTH_G and line.ingredient:
             spread = ((line.high_g or 0) - (line.low_g or 0)) / 2
             yield Remark(

@@ -23,7 +23,7 @@ from kindwhisk.core.reading.method.making import Made, Stock
 from kindwhisk.core.reading.method.stocks import own_words
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
-from kindwhisk.core.reading.remarks.remark import Level, Remark
+from kindwhisk.core.reading.remarks.remark import Level, Remark, missing, no_amount
 from kindwhisk.core.reading.same import covers
 
 SAFE_WITHOUT = {"water", "salt"}
@@ -59,10 +59,7 @@ def on_lists(followed: Followed, lines: Sequence[ReadLine], placed: Sequence[Sto
         )
         if not any(s.listed for s in followed.tracker.stocks.rows):
             # Told without a list: only its amount is missing.
-            yield Remark(
-                id="no-amount", level=Level.MISSING, where=where, text=f"No amount of {ingredient(word).name} is given.",
-                consequence="It is left out of the draft, its weight and its water are not counted.",
-            )  # fmt: skip
+            yield no_amount(ingredient(word).name, where)
             continue
         yield Remark(
             id="not-listed", level=Level.MISSING, where=where,
@@ -111,28 +108,16 @@ def on_oven(followed: Followed, *, tin_found: bool, oven_found: bool) -> Iterato
     bake = bakes[0]
     where = _said(followed, bake)
     if not oven_found:
-        yield Remark(
-            id="no-temperature", level=Level.MISSING, where=where, text="No oven temperature is given.",
-            consequence="The usual one for this class is proposed: confirm it.",
-        )  # fmt: skip
+        yield missing("no-temperature", where)
     if not tin_found and any(m.kind is FillStep for m in bake.upstream()):
-        yield Remark(
-            id="no-tin", level=Level.MISSING, where="", text="No tin with its size is named.",
-            consequence="Depth decides the time in the oven: a usual tin is proposed.",
-        )  # fmt: skip
+        yield missing("no-tin")
     near = [
         followed.sentences[n].text for m in bakes for s in m.said for n in (s, s + 1) if n < len(followed.sentences)
     ]
     if not any(re.search(ENDS, plain(text)) for text in near):
-        yield Remark(
-            id="no-end-point", level=Level.MISSING, where=where, text="It does not say how to tell that it is done.",
-            consequence="A time is true for one oven only; the usual end point is proposed.",
-        )  # fmt: skip
+        yield missing("no-end-point", where)
     if bake.fields.get("minutes") is None:
-        yield Remark(
-            id="no-time", level=Level.MISSING, where=where, text="No time in the oven is given.",
-            consequence="The usual one for this class and tin is proposed.",
-        )  # fmt: skip
+        yield missing("no-time", where)
 
 
 def on_order(followed: Followed) -> Iterator[Remark]:

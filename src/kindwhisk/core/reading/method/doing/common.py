@@ -9,6 +9,9 @@ from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.naming import INSIDE, Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
 
+CREAMS = {"cream-35", "cream-30", "cream-double"}
+"""What can be whipped."""
+
 
 def target(items: list[Item]) -> Made | None:
     """The result that other things go to."""

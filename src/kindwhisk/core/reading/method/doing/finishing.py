@@ -17,7 +17,7 @@ from kindwhisk.core.process.steps.soak import SoakStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import Clause
-from kindwhisk.core.reading.method.doing.common import the_cake
+from kindwhisk.core.reading.method.doing.common import CREAMS, the_cake
 from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
@@ -36,9 +36,6 @@ FLAME = re.compile(r"(?<!\w)(?:torch|flame|blowtorch|brown it)(?!\w)")
 WARM_ROLL = re.compile(
     r"(?<!\w)(?:while|still|yet)? ?(?:warm|hot|aussitôt|chaud|encore|ancora cald\w|straight away|immediately|at once)(?!\w)"
 )
-
-
-CREAMS = {"cream-35", "cream-30", "cream-double"}
 
 
 LEAST_WHIPPED_G = 50.0
@@ -122,7 +119,7 @@ def dust(t: Tracker, clause: Clause) -> None:
     here = t.here
     if here is None:
         return
-    if any(m.fields.get("joining") is Joining.DUST for m in [here]):
+    if here.fields.get("joining") is Joining.DUST:
         t.say(here)
         return
     takes, uses = t.claim([i for i in items if i.made is not here and (i.made is None or not i.made.baked)])

@@ -67,13 +67,19 @@ def _further(made: Made, t: Tracker, clause: Clause) -> None:
         t.ask("oven", f"The oven is set to {now:.0f} °C on the way.", f"{first:.0f} °C from beginning to end")
 
 
-def _oven(made: Made, t: Tracker, clause: Clause) -> None:
-    found = [f for f in temperatures(clause.text) if f.low >= 60]
-    bare = said.degrees(re.sub(r"\d+(?:\s*-\s*\d+)? ?(?:min|h|分).*", "", clause.text))
+def _degrees(text: str) -> float | None:
+    """The oven's temperature (C) in a stretch, with or without a unit; times are not looked at."""
+    found = [f for f in temperatures(text) if f.low >= 60]
     if found:
-        made.fields["oven_c"] = found[0].low
-    elif bare is not None and bare >= 80:
-        made.fields["oven_c"] = float(bare)
+        return found[0].low
+    bare = said.degrees(re.sub(r"\d+(?:\s*-\s*\d+)? ?(?:min|h|分).*", "", text))
+    return float(bare) if bare is not None and bare >= 80 else None
+
+
+def _oven(made: Made, t: Tracker, clause: Clause) -> None:
+    celsius = _degrees(clause.text)
+    if celsius is not None:
+        made.fields["oven_c"] = celsius
     elif t.oven_c is not None:
         made.fields.setdefault("oven_c", t.oven_c)
     span = said.length(re.sub(r"(?:turn|rotat)\w* .*", "", clause.text))
@@ -185,15 +191,11 @@ def chill(t: Tracker, clause: Clause) -> None:
 
 def preheat(t: Tracker, clause: Clause) -> None:
     """The oven's temperature; the product itself puts the pre-heating in."""
-    found = [f for f in temperatures(clause.text) if f.low >= 60]
-    if found:
-        t.oven_c = found[0].low
-    elif (bare := said.degrees(clause.text)) is not None and bare >= 80:
-        t.oven_c = float(bare)
-    else:
+    celsius = _degrees(clause.text)
+    if celsius is None:
         figure = re.search(r"(?<!\d)(\d{2,3})(?!\d|\s*(?:min|h\b|cm|mm))", clause.text)
-        if figure and 80 <= int(figure[1]) <= 260:
-            t.oven_c = float(figure[1])
+        celsius = float(figure[1]) if figure and 80 <= int(figure[1]) <= 260 else None
+    t.oven_c = celsius if celsius is not None else t.oven_c
 
 
 def separate(t: Tracker, clause: Clause) -> None:

@@ -15,6 +15,7 @@ from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import (
+    CREAMS,
     base_of,
     goes_in,
     more,
@@ -63,7 +64,7 @@ def foams(takes: list[Take], uses: list[Use], words: str) -> bool:
         bool(ids)
         and bool(kinds & {"dairy"})
         and not kinds & {"flour", "chocolate", "egg", "fat"}
-        and bool(ids & {"cream-35", "cream-30", "cream-double"})
+        and bool(ids & CREAMS)
     )
 
 
