@@ -13,6 +13,7 @@ from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.reading import recipe
+from kindwhisk.core.reading.parts import RowKind
 from kindwhisk.core.reading.proposal import read
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.demo.kitchen import demo_kitchen
@@ -188,3 +189,28 @@ def test_a_text_far_longer_than_a_recipe_keeps_every_row() -> None:
     sentences = [r for r in got.rows if r.kind == "sentence"]
     assert len(sentences) == recipe.MOST_SENTENCES
     assert sum(r.kind == "note" for r in got.rows) > 100
+
+
+def test_nothing_of_a_long_document_is_dropped() -> None:
+    lines = ["For the sponge:", *(f"{n} g flour" for n in range(1, 201))]
+    steps = [{"@type": "HowToStep", "text": f"Sift it for the time number {n}."} for n in range(400)]
+    document = {"@type": "Recipe", "name": "Long", "recipeIngredient": lines, "recipeInstructions": steps}
+    got = recipe.from_jsonld(document)
+    assert {r.text for r in got.rows} == {"Long", *lines, *(str(s["text"]) for s in steps)}
+    assert len(got.lines) == recipe.MOST_LINES
+    assert {r.group for r in got.rows if r.kind is RowKind.INGREDIENT} == {"sponge"}
+    table = "ingredient,amount\n" + "\n".join(f"flour,{n} g" for n in range(1, 201))
+    assert len(recipe.from_csv(table).rows) == 200
+    read(got, EggSize.EU_M)  # and all of it is answered
+
+
+def test_a_document_that_is_too_long_says_so() -> None:
+    document = {"@type": "Recipe", "recipeIngredient": ["4 eggs"], "recipeInstructions": "Whisk. " * 8000}
+    with pytest.raises(CraftError) as error:
+        recipe.from_jsonld(document)
+    assert error.value.field == "recipeInstructions"
+    nested: list[object] = ["4 eggs"]
+    for _ in range(400):
+        nested = [nested]
+    with pytest.raises(CraftError, match="no ingredients"):
+        recipe.from_jsonld({"@type": "Recipe", "recipeIngredient": nested})

@@ -40,8 +40,7 @@ class Written(Value):
     @property
     def lines(self) -> tuple[WrittenLine, ...]:
         """The ingredient lines."""
-        found = [WrittenLine(text=r.text, group=r.group) for r in self.rows if r.kind is RowKind.INGREDIENT]
-        return tuple(found[:MOST_LINES])
+        return tuple(WrittenLine(text=r.text, group=r.group) for r in self.rows if r.kind is RowKind.INGREDIENT)
 
     @property
     def method(self) -> str:
@@ -57,6 +56,13 @@ def _one_recipe(rows: Iterable[Row]) -> Iterator[Row]:
         yield row if left[row.kind] >= 0 else row.model_copy(update={"kind": RowKind.NOTE})
 
 
+def _short_enough(characters: int, field: str) -> None:
+    if characters > LONGEST:
+        raise CraftError(
+            f"That is {characters} characters long.", field=field, remedy=f"Give one recipe, at most {LONGEST}."
+        )
+
+
 def from_text(text: str) -> Written:
     """Cut pasted text into parts, by its headings or, without any, by what the rows look like.
 
@@ -65,26 +71,11 @@ def from_text(text: str) -> Written:
     """
     if not text.strip():
         raise CraftError("There is no text to read.", field="text", remedy="Paste a recipe: ingredients and method.")
-    if len(text) > LONGEST:
-        raise CraftError(
-            f"That is {len(text)} characters long.", field="text", remedy=f"Paste one recipe, at most {LONGEST}."
-        )
+    _short_enough(len(text), "text")
     parts = cut(text)
     rows = tuple(_one_recipe(parts.rows))
     title = next((r.text for r in parts.rows if r.kind is RowKind.TITLE), "")
     return Written(title=title[:120], rows=rows, language=parts.language, servings=servings(text))
-
-
-def _texts(value: Any) -> list[str]:
-    """Every text of a schema.org instruction, whatever it is nested in."""
-    if isinstance(value, str):
-        return [unescape(re.sub(r"<[^>]+>", " ", value))]
-    if isinstance(value, list):
-        return [t for item in value[:300] for t in _texts(item)]
-    if isinstance(value, Mapping):
-        inner = value.get("itemListElement") or value.get("text") or value.get("name")
-        return _texts(inner)
-    return []
 
 
 def find_recipe(document: Any) -> Mapping[str, Any] | None:
@@ -113,53 +104,61 @@ def from_jsonld(document: Any) -> Written:
             remedy='Give a JSON-LD object whose "@type" is "Recipe".',
         )
     given = recipe.get("recipeIngredient") or recipe.get("ingredients") or []
-    lines = [t.strip() for t in _texts(given) if t.strip()]
+    lines = [text for _, text in _texts(given)]
     if not lines:
         raise CraftError(
             "This recipe lists no ingredients.",
             field="recipeIngredient",
             remedy="Add its ingredients, one text each, such as “120 g caster sugar”.",
         )
-    name, amount = recipe.get("name"), recipe.get("recipeYield")
+    name = recipe.get("name")
     title = (name if isinstance(name, str) else "Untitled")[:120] or "Untitled"
-    said = list(_instructions(recipe.get("recipeInstructions") or []))
-    language = language_of("\n".join([title, *lines, *(text for _, text in said)]))
-    rows = [Row(kind=RowKind.TITLE, text=title)]
-    rows += [Row(kind=RowKind.INGREDIENT, text=text[:400], group=group) for text, group in _grouped(lines)]
-    section = ""
-    for group, text in said:
-        if group != section:
-            section = group
-            rows.append(Row(kind=RowKind.HEADING, text=group[:400] or "-", group=plain(group)[:60]))
-        rows += [Row(kind=RowKind.SENTENCE, text=s[:400], group=plain(group)[:60]) for s in sentences(text)]
+    said = list(_texts(recipe.get("recipeInstructions") or []))
+    whole = [title, *lines, *(text for _, text in said)]
+    _short_enough(sum(len(text) for text in whole), "recipeInstructions")
+    rows = [Row(kind=RowKind.TITLE, text=title), *_listed(lines), *_told(said)]
     return Written(
-        title=title, rows=tuple(rows[: MOST_LINES + MOST_SENTENCES]), language=language, servings=_yield(amount)
+        title=title,
+        rows=tuple(_one_recipe(rows)),
+        language=language_of("\n".join(whole)),
+        servings=_yield(recipe.get("recipeYield")),
     )
 
 
-def _grouped(lines: list[str]) -> Iterator[tuple[str, str]]:
-    """Lines with the heading that they stand under, where a list holds headings too: ``For the glaze:``."""
+def _listed(lines: Iterable[str]) -> Iterator[Row]:
+    """Lines under their headings, where a list holds headings too: ``For the glaze:``."""
     group = ""
     for text in lines:
         if text.endswith(":") and len(text) < 60 and not amounts(plain(text)):
             group = plain(text).strip(" :").removeprefix("for the ").removeprefix("for ")[:60]
+            yield Row(kind=RowKind.HEADING, text=text, group=group)
         else:
-            yield text, group
+            yield Row(kind=RowKind.INGREDIENT, text=text[:400], group=group)
 
 
-def _instructions(value: Any, group: str = "", depth: int = 0) -> Iterator[tuple[str, str]]:
-    """Every instruction with the name of its section, whatever it is nested in."""
+def _told(said: Iterable[tuple[str, str]]) -> Iterator[Row]:
+    """Sentences under the names of their sections."""
+    section = ""
+    for name, text in said:
+        group = plain(name)[:60]
+        if group != section:
+            section = group
+            yield Row(kind=RowKind.HEADING, text=name[:400] or "-", group=group)
+        for sentence in sentences(text):
+            yield Row(kind=RowKind.SENTENCE, text=sentence[:400], group=group)
+
+
+def _texts(value: Any, section: str = "", depth: int = 0) -> Iterator[tuple[str, str]]:
+    """Every text of a list or an instruction with the name of its section, whatever it is nested in."""
     if isinstance(value, str):
-        for row in _clean(value).split("\n"):
-            if row.strip():
-                yield group, row.strip()
-    elif isinstance(value, list):
-        for item in value[:300]:
-            yield from _instructions(item, group, depth + 1)
+        yield from ((section, row.strip()) for row in _clean(value).split("\n") if row.strip())
+    elif isinstance(value, list) and depth < DEEPEST:
+        for item in value:
+            yield from _texts(item, section, depth + 1)
     elif isinstance(value, Mapping) and depth < DEEPEST:
-        section = value.get("@type") == "HowToSection" and isinstance(value.get("name"), str)
+        named = value.get("@type") == "HowToSection" and isinstance(value.get("name"), str)
         inner = value.get("itemListElement") or value.get("text") or value.get("name")
-        yield from _instructions(inner, str(value["name"])[:60] if section else group, depth + 1)
+        yield from _texts(inner, str(value["name"])[:60] if named else section, depth + 1)
 
 
 def _clean(text: str) -> str:
@@ -191,8 +190,7 @@ def from_csv(text: str) -> Written:
     Raises:
         CraftError: it has no column of ingredients.
     """
-    if len(text) > LONGEST:
-        raise CraftError("That table is too long.", field="text", remedy=f"At most {LONGEST} characters.")
+    _short_enough(len(text), "text")
     delimiter = max(",;\t", key=text.split("\n", 1)[0].count)
     try:
         rows = list(csv.reader(io.StringIO(text), delimiter=delimiter))
@@ -214,11 +212,10 @@ def from_csv(text: str) -> Written:
         return row[i].strip() if i is not None and i < len(row) else ""
 
     amount_head = heads[columns["amount"]] if columns["amount"] is not None else ""
-    lines = []
-    for row in rows[1 : MOST_LINES + 1]:
+    made = []
+    for row in rows[1:]:
         unit = cell(row, "unit") or ("g" if amount_head in {"grams", "g", "weight"} else "")
         line = f"{cell(row, 'amount')} {unit} {cell(row, 'ingredient')}".strip()
         if line:
-            lines.append(WrittenLine(text=line[:400], group=cell(row, "group")[:60]))
-    rows_made = tuple(Row(kind=RowKind.INGREDIENT, text=line.text, group=line.group) for line in lines)
-    return Written(title="", rows=rows_made, language=language_of(text))
+            made.append(Row(kind=RowKind.INGREDIENT, text=line[:400], group=cell(row, "group")[:60]))
+    return Written(title="", rows=tuple(_one_recipe(made)), language=language_of(text))

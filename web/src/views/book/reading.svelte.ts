@@ -193,16 +193,6 @@ export class ReadingIn {
     if (draft) this.checked.ask(() => ask(api.POST('/api/formulas/check', { body: { draft } })));
   }
 
-  /** One line as it should have been written: that line, not another that holds the same letters. */
-  mend(line: number, written: string): void {
-    const lines = this.draft?.lines ?? [];
-    const old = lines[line]?.text;
-    if (!old) return;
-    const earlier = lines.slice(0, line).filter((l) => l.text === old).length;
-    const place = [...this.text.matchAll(whole(old))][earlier]?.index;
-    if (place !== undefined) this.text = this.text.slice(0, place) + written + this.text.slice(place + old.length);
-  }
-
   /** A file: a schema.org Recipe, a table, or plain text. */
   async open(file: File): Promise<void> {
     this.problem = this.whole = null;
