@@ -317,7 +317,11 @@ def test_an_introduction_is_no_part_of_its_own() -> None:
         "A torte\n\nIt has been in my family for years.\n\nFor the sponge:\n4 eggs\n120 g sugar\n"
         "To decorate:\n12 walnut halves\n\n1. Whisk the eggs and the sugar."
     )
-    assert [r.group for r in cut(text).rows if r.kind is RowKind.SENTENCE] == ["", ""]
+    rows = cut(text).rows
+    assert [r.text for r in rows if r.kind is RowKind.NOTE] == ["It has been in my family for years."]
+    assert [r.group for r in rows if r.kind is RowKind.SENTENCE] == [""]
+    told = cut(text.replace("It has been in my family for years.", "Heat the oven to 180 °C."))
+    assert not [r for r in told.rows if r.kind is RowKind.NOTE]
 
 
 TORTE = """Torte

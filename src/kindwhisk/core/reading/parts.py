@@ -195,6 +195,12 @@ def _in_one_row(row: str, grammar: Grammar) -> list[str]:
     return []
 
 
+def _does(sentence: str, grammar: Grammar) -> bool:
+    """Whether a sentence names something to be done, or something that it is done to."""
+    text = plain(sentence)
+    return bool(find_all(text) or amounts(text)) or next(iter(grammar.verbs(text)), None) is not None
+
+
 def _as_list(sentence: Row, grammar: Grammar) -> list[Row]:
     """A sentence that is a list of at least three ingredients, taken apart; else as it is."""
     several = _in_one_row(sentence.text, grammar)
@@ -258,7 +264,15 @@ def cut(text: str) -> Cut:
     found = list(_rows(rows, gaps, title, grammar, listing))
     if _alternates(found):
         found = list(_rows(rows, gaps, title, grammar, listing, by_parts=True))
-    return Cut(tuple(found), language)
+    return Cut(tuple(_introduced(found, grammar)), language)
+
+
+def _introduced(rows: Sequence[Row], grammar: Grammar) -> Iterator[Row]:
+    """What is told above the list and names nothing to be done only introduces it: a note."""
+    begins = next((i for i, r in enumerate(rows) if r.kind is RowKind.INGREDIENT), 0)
+    for i, row in enumerate(rows):
+        idle = i < begins and row.kind is RowKind.SENTENCE and not _does(row.text, grammar)
+        yield row.model_copy(update={"kind": RowKind.NOTE}) if idle else row
 
 
 def _alternates(rows: Sequence[Row]) -> bool:

@@ -117,7 +117,7 @@
     </div>
 
     {#if draft}
-      <div class="min-w-0 lg:sticky lg:top-4 lg:max-h-[calc(100vh-2rem)] lg:self-start lg:overflow-y-auto">
+      <div class="min-w-0 lg:sticky lg:top-4 lg:max-h-[calc(100vh-2rem)] lg:self-start lg:overflow-y-auto lg:pr-4">
         {#if reading.formula}
           <h2 class="mb-2 text-2xl">Proposed process</h2>
           {#if reading.checked.problem}<Notice problem={reading.checked.problem} />{/if}

@@ -38,7 +38,7 @@ DO: dict[Manner, str] = {
     Manner.FOLD: "Cut down the middle, sweep along the bottom, lift over; turn the bowl.",
     Manner.INTO_FOAM: "Pour down the wall in a thin stream, and lift from below as it sinks.",
     Manner.SIFT_OVER: "Sift over in two or three layers, fold under after each with broad strokes.",
-    Manner.IN_TURNS: "Begin with flour, then liquid, and end with flour; each just until it is gone.",
+    Manner.IN_TURNS: "The dry first and last, the wet between, in turns; each just until it is gone.",
     Manner.STIR: "Stir this portion into the fat until it is even.",
 }
 WHY: dict[Manner, str] = {
@@ -46,7 +46,7 @@ WHY: dict[Manner, str] = {
     Manner.FOLD: "Every stroke costs air: stop as soon as the last streak is gone.",
     Manner.INTO_FOAM: "What is heavy falls through a foam: from below it is carried up again.",
     Manner.SIFT_OVER: "A thin layer wets at once; a heap sinks and leaves lumps.",
-    Manner.IN_TURNS: "Flour holds the liquid up, liquid wets the flour: neither sinks alone.",
+    Manner.IN_TURNS: "The dry holds the wet up, the wet takes the dry in: neither sinks alone.",
     Manner.STIR: "Fat that is as light as batter does not sink to the bottom.",
 }
 ANSWERS: dict[Manner, str] = {

@@ -26,10 +26,11 @@ def title_of(made: Made) -> str:
     own = names([t.ingredient for t in made.takes])
     into = names([_called(u.made) for u in made.uses])
     others = own or names([_called(u.made) for u in made.uses[1:]])
-    what = ", ".join(x for x in (own, into) if x)
+    what = names([*(t.ingredient for t in made.takes), *(_called(u.made) for u in made.uses)])
+    stirred = f"{own} into {into}" if own and len(made.uses) == 1 else what
     words = str(made.fields.get("does", "")).strip()
     named = {
-        "sift": f"Sift {what}", "mix": f"Stir {what}", "whip": f"Whip {what}", "warm": f"Warm {what}", "boil": "Boil the syrup",
+        "sift": f"Sift {what}", "mix": f"Stir {stirred}", "whip": f"Whip {what}", "warm": f"Warm {what}", "boil": "Boil the syrup",
         "stream": "Pour the syrup in and whip", "fold": f"Fold in {others or what}", "macaronage": "Macaronage",
         "split": "Take a part of it", "fill": f"Fill the {made.vessel.split('-')[0]}", "pipe": "Pipe",
         "knock": "Knock the large bubbles out", "bake": "Bake", "invert": "Turn it upside down", "cool": "Cool it",
@@ -53,7 +54,7 @@ def _joined(made: Made, own: str) -> str:
 
 def names(ids: Sequence[str]) -> str:
     """Ingredients by their names, at most three; a word marked with ``~`` stands for a result."""
-    names = list(dict.fromkeys(ingredient(i).name if not i.startswith("~") else i[1:] for i in ids))
+    names = list(dict.fromkeys(ingredient(i).name.split(", ")[0] if not i.startswith("~") else i[1:] for i in ids))
     if len(names) > 3:
         names = [*names[:2], "more"]
     return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}" if names else ""
