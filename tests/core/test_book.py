@@ -13,9 +13,10 @@ from kindwhisk.core.process.comparison import About, compare
 from kindwhisk.core.process.formula import Draft, Formula
 from kindwhisk.core.process.kinds import kinds
 from kindwhisk.core.process.meringue import meringues, with_method
-from kindwhisk.core.process.portions import IngredientPortion
+from kindwhisk.core.process.portions import IngredientPortion, Portion
 from kindwhisk.core.process.scaling import Scaled, scale
 from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.substitution import Swap, families, offers, substitute
 from kindwhisk.core.process.weigh_list import weigh_list
 from kindwhisk.core.process.wish import Limit, MoreTins, Wish
@@ -78,6 +79,21 @@ def test_one_ingredient_in_several_parts_is_summed_and_kept_apart() -> None:
     assert sum(r.grams for r in white.roles) == pytest.approx(white.grams)
     cream = next(i for i in seen.ingredients if i.id == "cream-35")
     assert {r.role for r in cream.roles} == {"ganache", "whipped"}
+
+
+def _roleless(portion: Portion) -> Portion:
+    return portion.model_copy(update={"role": ""}) if isinstance(portion, IngredientPortion) else portion
+
+
+def test_a_part_that_has_no_role_is_told_by_the_work_that_takes_it_not_by_its_weighing() -> None:
+    book = BOOK["syrup-shells"]
+    inputs = (tuple(_roleless(p) for p in s.inputs) for s in book.steps)
+    bare = tuple(s.model_copy(update={"inputs": i}) for s, i in zip(book.steps, inputs, strict=True))
+    seen = made(book.model_copy(update={"steps": bare})).forecast
+    white = next(i for i in seen.ingredients if i.id == "egg-white")
+    titles = {s.title for s in book.steps if not isinstance(s, WeighStep)}
+    assert len(white.roles) == 2
+    assert all(r.role == "" and r.step in titles for r in white.roles)
 
 
 def test_components_are_ready_before_those_that_take_them() -> None:

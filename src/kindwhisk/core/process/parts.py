@@ -15,6 +15,7 @@ from kindwhisk.core.process.held import Held, told
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.stream import StreamStep
+from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.process.walk import WalkedStep
 from kindwhisk.core.values.model import Value
@@ -23,9 +24,10 @@ COOKED_FROM_C = 40.0
 
 
 class RoleShare(Value):
-    """What of an ingredient plays one part: ``role`` is a few words, or the step that takes it."""
+    """What of an ingredient plays one part: its ``role`` in a few words, if told, and the title of its ``step``."""
 
     role: str
+    step: str
     grams: float
     component: str = ""
 
@@ -73,10 +75,12 @@ class ComponentView(Component, Held):
 def totals(formula: Formula) -> tuple[IngredientTotal, ...]:
     """Every ingredient over the whole formula, its roles apart."""
     roles: dict[str, list[RoleShare]] = {}
+    takers = {p.step: s.title for s in reversed(formula.steps) for p in s.inputs if isinstance(p, StepPortion)}
     for step in formula.steps:
+        work = takers.get(step.id, step.title) if isinstance(step, WeighStep) else step.title
         for p in step.inputs:
             if isinstance(p, IngredientPortion):
-                share = RoleShare(role=p.role or step.title, grams=p.grams, component=step.component)
+                share = RoleShare(role=p.role, step=work, grams=p.grams, component=step.component)
                 roles.setdefault(p.ingredient, []).append(share)
     found = []
     for ingredient_id, shares in roles.items():

@@ -7063,7 +7063,7 @@ export interface components {
         RiskKind: "dome" | "crack" | "shrink" | "dry edge" | "raw middle" | "pale" | "dark" | "browned" | "hollow or without feet" | "falls";
         /**
          * RoleShare
-         * @description What of an ingredient plays one part: ``role`` is a few words, or the step that takes it.
+         * @description What of an ingredient plays one part: its ``role`` in a few words, if told, and the title of its ``step``.
          */
         RoleShare: {
             /**
@@ -7075,6 +7075,8 @@ export interface components {
             grams: number;
             /** Role */
             role: string;
+            /** Step */
+            step: string;
         };
         /**
          * RollStep
