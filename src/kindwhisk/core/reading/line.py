@@ -73,6 +73,10 @@ class ReadLine(Value):
     piece: bool = False
 
 
+NUMBERED = re.compile(r"\(?(?<!\w)(?:no|nr|n°|nº|num)[. ]{1,2}\d{1,2}(?!\d)\)?|\(\d\)$")
+"""Which of several it is: ``egg white (no. 2)``."""
+
+
 def _spoons(text: str) -> str:
     """T and t are a table- and a teaspoon where they stand behind a number."""
     text = re.sub(r"(?<=[\d½¼¾⅓⅔])\s*T\b(?!\w)", " tbsp", text)
@@ -141,7 +145,7 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
 
     Never raises: what is not understood comes back as an unknown good with its own words, and ``sure`` near 0.
     """
-    line = plain(_spoons(text))
+    line = NUMBERED.sub(" ", plain(_spoons(text)))
     groups = multiplied(line, groups_of(line))
     meaning = understand(_without_amounts(line, groups_of(line)), text, shelf)
     prepared = tuple(p for p in PREPARED if re.search(rf"\b{p}\b", line))

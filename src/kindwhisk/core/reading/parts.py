@@ -45,6 +45,13 @@ ALIKE = 86
 INGREDIENTS = re.compile(
     r"^(?:the )?(?:ingredients?|you(?:'ll| will) need|what you need|ingrédients?|ingredienti|材料|原料|nguyên liệu)(?:\b.*)?$|^材料"
 )
+LISTS = re.compile(
+    r"^[ \t]*((?:ingredients?|ingrédients?|ingredienti|材料|nguyên liệu)[ \t]*(?:[(（][^)）\n]*[)）])?[ \t]*[:：])[ \t]+(?=\S)([^\n]+)$",
+    re.IGNORECASE | re.MULTILINE,
+)
+"""“Ingredients: 3 eggs, 90 g sugar”: a heading and its list in one row."""
+LETTERED = re.compile(r"^[ \t]*[A-H][.)][ \t]+(?=[A-ZÀ-Ý][^\n]{1,40}$)", re.MULTILINE)
+"""“B. Italian meringue”: the letter of a part."""
 METHOD = re.compile(
     r"^(?:the )?(?:method|directions?|instructions?|preparation|steps|procedure|how to make.*|préparation|étapes|réalisation|recette|procedimento|"
     r"preparazione|istruzioni|作り方|手順|つくり方|下準備|準備|cách làm|thực hiện|các bước.*|hướng dẫn)\s*:?\s*$"
@@ -52,7 +59,7 @@ METHOD = re.compile(
 NOTES = re.compile(
     r"^(?:notes?|tips?|nutrition.*|equipment|storage|conseils?|note|consigli|ポイント|コツ|mẹo)\s*:?\s*$"
 )
-NOTE_ROW = re.compile(r"^(?:tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]")
+NOTE_ROW = re.compile(r"^keeps? (?:for )?(?:up to )?\d|^(?:q|a|variations?|storage|to store|tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]")
 HEADS = ("ingredients", "method", "directions", "instructions", "preparation")
 """Headings that are found through slips of the pen as well."""
 GROUP = re.compile(
@@ -77,14 +84,16 @@ BARE = re.compile(r"[^\W\d_][^\d.:;!?]{1,28} \d{1,4}|\d{1,4} [^\W\d_][^\d.:;!?]{
 FOR_SHOW = re.compile(r", (?:to|for) (?:decorate|finish|serve|dust\w*|garnish)")
 TIMED = re.compile(r"\d\s*(?:°|min(?:utes?)?\b|cm(?![a-z]))|\d{3} ?c\b")
 SIZES = re.compile(r"\d\s*x\s*\d")
-YIELDS = re.compile(r"(?:makes|serves|yields?|for about)(?=\W*\d)")
+YIELDS = re.compile(
+    r"(?:makes|serves|yields?|for about)(?: (?:about|approx\.?|abt\.?|around|one|two|an?))?(?=\W*\d)|(?:pour|per|dosi per)(?: (?:environ|circa))? \d+ (?:personnes|parts|macarons|persone|porzioni)"
+)
 RUNS_ON = re.compile(r"(?!tbsp|tsps|pkts|appr)[a-z]{4,}[.!] +[A-Z][a-z]+|[。].|(?<!\w)(?:till|until)(?!\w)")
 FINISHING = re.compile(r"(?:to )?(?:assembly|assemble|finish|finishing|montage|montaggio|組み立て|仕上げ|hoàn thiện)")
 """A heading over what is done once every part is there."""
 SPOKEN = re.compile(
     r"^(?:and|now|so|then|but|ok|okay|hi|hello|hey|today|first|next|the|to the|until|for about|i|we|you|it|this|that|my|i've|in the|when|once|while|after|leave|let|alright|et|puis|e|poi)\b"
 )
-JOINED = re.compile(r",\s+(?=\d|½|¼|[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|,\s+(?=[^\d,]{3,24}$)|\s\+\s(?=\d)")
+JOINED = re.compile(r",\s+(?=\d|½|¼|[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|,\s+(?=[^\d,]{3,24}$)|\s\+\s(?=\d)|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)")
 SERVES = re.compile(
     r"(?:serves|servings?\s*:?|portions?\s*:?|yields?\s*:?)\s*(?:about |approx\.? )?(\d{1,3})(?!\s*(?:cm|g\b|min|\d))|"
     r"(\d{1,3})\s*(?:servings|portions|slices|persons?|people|personnes|persone|人分|người|glasses|verrines|bicchierini)(?!\w)",
@@ -122,6 +131,8 @@ def ingredient_like(row: str, grammar: Grammar) -> bool:
     if not text or len(text) >= LONG_LINE or _tells(row, text, grammar):
         return False
     found = amounts(text)
+    if not found and row.endswith((".", "!")) and len(text.split()) > 4:
+        return False
     if named is None:
         # Not a food that is known: an amount in front of it still makes it one.
         first = next(iter(found), None)
@@ -214,7 +225,8 @@ def _title(rows: Sequence[str], gaps: Sequence[bool], grammar: Grammar) -> str:
         len(rows) > 2
         and gaps[1]
         and len(rows[0]) <= LONG_TITLE
-        and not re.search(r"\d|:$", rows[0])
+        and not rows[0].endswith(":")
+        and not any(a.unit for a in amounts(plain(rows[0])))
         and _as_head(rows[0]) is None
     ) and (not find_all(plain(rows[0])) or not ingredient_like(rows[0], grammar) or len(rows[0].split()) > 2):
         return rows[0]
@@ -256,7 +268,8 @@ def cut(text: str) -> Cut:
     """Cut a text by its headings or, without any, by what its rows look like."""
     language = language_of(text)
     grammar = GRAMMARS[language]
-    raw = [unescape(row).replace("\u200b", "").strip() for row in text.replace("\r", "").split("\n")]
+    plainly = LETTERED.sub("", LISTS.sub(r"\1\n\2", unescape(text).replace("\u200b", "").replace("\r", "")))
+    raw = [row.strip() for row in plainly.split("\n")]
     gaps = [i == 0 or not raw[i - 1] for i, row in enumerate(raw) if row]
     rows = [row for row in raw if row]
     title = _title(rows, gaps, grammar)
@@ -290,6 +303,7 @@ def _rows(  # noqa: PLR0912
     part, group, section = "", "", ""
     titled, told, heads = False, False, set[str]()
     headed = any(_as_head(row) == "method" for row in rows)
+    steps = 0
     for i, row in enumerate(rows):
         following = rows[i + 1] if i + 1 < len(rows) else ""
         if row == title and not titled:
@@ -328,13 +342,15 @@ def _rows(  # noqa: PLR0912
             section = _group_name(row)
             yield Row(kind=RowKind.HEADING, text=row[:400], group=section)
             continue
-        if listing and part != "method" and not (numbered and _verb_first(row, grammar)):
+        follows = numbered and steps > 0 and step_number(row) == steps + 1
+        if listing and part != "method" and not (numbered and (follows or _verb_first(row, grammar))):
             several = _in_one_row(row, grammar)
             listed = part == "ingredients" and headed and len(row) <= LONG_LINE and not _verb_first(row, grammar)
             if several or listed or ingredient_like(row, grammar):
                 for words in several or [row]:
                     yield Row(kind=RowKind.INGREDIENT, text=words[:400], group=group)
                 continue
+        steps = step_number(row) or steps
         spoken = list(_spoken(row, section))
         section = spoken[-1].group if spoken and (_opens(row, heads) or numbered is False) else section
         for sentence in spoken:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
+import json
 import re
 from collections.abc import Iterable, Iterator, Mapping
 from html import unescape
@@ -72,10 +73,21 @@ def from_text(text: str) -> Written:
     if not text.strip():
         raise CraftError("There is no text to read.", field="text", remedy="Paste a recipe: ingredients and method.")
     _short_enough(len(text), "text")
+    if text.lstrip().startswith(("{", "[")) and (document := _as_json(text)) is not None:
+        return from_jsonld(document)
     parts = cut(text)
     rows = tuple(_one_recipe(parts.rows))
     title = next((r.text for r in parts.rows if r.kind is RowKind.TITLE), "")
     return Written(title=title[:120], rows=rows, language=parts.language, servings=servings(text))
+
+
+def _as_json(text: str) -> Any:
+    """The document that a pasted text is, if it is one with a Recipe in it."""
+    try:
+        document = json.loads(text)
+    except ValueError:
+        return None
+    return document if find_recipe(document) is not None else None
 
 
 def find_recipe(document: Any) -> Mapping[str, Any] | None:

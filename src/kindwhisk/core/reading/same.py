@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from kindwhisk.core.ingredients import counts_as, ingredient, is_known
 
+_JAMS = {"jam", "jam-berry", "jam-raspberry", "jam-strawberry", "marmalade"}
 STANDS_FOR: dict[str, set[str]] = {
     "egg-white": {"white-dried", "white-pasteurised"},
     "egg-yolk": {"yolk-pasteurised", "yolk-sugared"},
@@ -29,7 +30,8 @@ STANDS_FOR: dict[str, set[str]] = {
     "pistachio": {"pistachio-ground", "pistachio-paste"},
     "tea-black": {"tea-brewed"},
     "tea-brewed": {"tea-black"},
-    "jam": {"jam-berry", "jam-raspberry", "jam-strawberry", "marmalade"},
+    "jam": _JAMS,
+    "jam-berry": _JAMS,
     "liqueur": {"liqueur-coffee", "liqueur-orange", "liqueur-almond", "liqueur-hazelnut", "rum", "kirsch", "limoncello", "brandy"},
     "cherry": {"cherry-sour", "cherry-canned"},
     "cocoa": {"cocoa-dutch"},

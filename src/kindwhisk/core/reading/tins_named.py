@@ -15,7 +15,7 @@ _UNIT = r"(?:-|\s)*(inch(?:es)?|in\.?(?!\w)|\"|''|cm|mm|センチ|pouces)"
 _TWO = re.compile(
     rf"{_LENGTH}(?:{_UNIT})?\s*(?:x|by|×|\*)\s*{_LENGTH}(?:(?:{_UNIT})?\s*(?:x|by|×)\s*{_LENGTH})?(?:{_UNIT})?"
 )
-_ONE = re.compile(rf"{_LENGTH}{_UNIT}(?P<side>角)?")
+_ONE = re.compile(rf"{_LENGTH}{_UNIT}(?P<side>角|(?=天板))?")
 _BARE = re.compile(r"(?<![\d.,])(\d{2})(?= (?:springform|round|ring|tube))")
 TIN_WORD = "|".join(shape.words for shape in SHAPES if shape.words)
 PIECE = re.compile(
@@ -96,7 +96,7 @@ def _in_sentence(line: str) -> list[CountedTin]:
             )
         ):
             continue
-        named = _named(line, (size, size) if one["side"] else (size,), None)
+        named = _named(line, (size, size) if one["side"] is not None else (size,), None)
         if named is not None:
             found.append(CountedTin(tin=named, count=_count(line[: one.start()])))
             return found

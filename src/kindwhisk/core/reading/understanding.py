@@ -33,7 +33,7 @@ DONE = re.compile(
     r"(?:with|and|in|into|to|avec|dans|et|con|in|nel\w*|e)(?!\w)"
 )
 """What was done to a food together with another, which has a line of its own."""
-ZEST = re.compile(r"(?<!\w)(?:zest|rind|peel|zestes?|scorz[ae]|buccia|écorces?)(?!\w)|の皮|ゼスト|vỏ")
+ZEST = re.compile(r"(?<!\w)(?:zest|zested|rind|peel|zestes?|scorz[ae]|buccia|écorces?)(?!\w)|の皮|ゼスト|vỏ")
 JUICE = re.compile(r"(?<!\w)(?:juice|jus|succo|nước)(?!\w)|汁|果汁")
 JUICE_OF = re.compile(
     r"(?<!\w)(?:juice (?:of|from)|jus (?:de|d')|succo (?:di|d'))(?=.*\b(?:half|demi|mezzo|un|une|one|a|\d))"
@@ -42,8 +42,11 @@ CITRUS = (
     ("lime", re.compile(r"(?<!\w)limes?(?!\w)|citrons? verts?|ライム|chanh xanh")),
     ("lemon", re.compile(r"(?<!\w)(?:lemons?|citrons?|limon[ei]|chanh)(?!\w)|レモン")),
     ("orange", re.compile(r"(?<!\w)(?:oranges?|aranc(?:ia|e)|cam)(?!\w)|オレンジ")),
+    ("mandarin", re.compile(r"(?<!\w)(?:mandarin[es]?|mandarini|tangerines?|clementines?|clémentines?|satsumas?)(?!\w)")),
     ("yuzu", re.compile(r"(?<!\w)yuzu(?!\w)|ゆず|柚子")),
 )
+ZESTS = {"mandarin": "orange-zest"}
+"""Whose zest counts as another's."""
 CANDIED = re.compile(r"candied|confit|candit|mixed|ピール|sấy|mứt")
 MARKED = re.compile(r"[®™]")
 FORMS: tuple[tuple[re.Pattern[str], tuple[str, ...]], ...] = (
@@ -132,7 +135,7 @@ def _citrus(text: str) -> str | None:
     peeled = ZEST.sub(" ", text)
     candied = CANDIED.search(text)
     if ZEST.search(text) and not JUICE.search(text) and not candied and not _left_over(peeled, find_all(peeled)):
-        return next((f"{name}-zest" for name, fruit in CITRUS if fruit.search(text)), None)
+        return next((ZESTS.get(name, f"{name}-zest") for name, fruit in CITRUS if fruit.search(text)), None)
     return None
 
 
@@ -197,7 +200,8 @@ def understand(line: str, written: str = "", shelf: Shelf = ()) -> Meaning:
     both = _both(CLAUSE.sub("", bare))
     if both is not None:
         return both
-    citrus = _citrus(CLAUSE.sub("", bare))
+    # “1 lemon (zest)”, “1 lemon, zested”: what is taken of it may stand beside it.
+    citrus = _citrus(CLAUSE.sub("", bare)) or _citrus(re.sub(r"[()\[\]（）]", " ", CLAUSE.sub("", line)))
     if citrus is not None:
         return Meaning(citrus, citrus.replace("-", " "), instead=instead)
     if at is None:

@@ -31,23 +31,24 @@ OVER_WATER = re.compile(
 _STIFF = re.compile(r"\b(?:stiff|peaks?|firm|neige)\b")
 _PALE = re.compile(r"\b(?:pale|thick|creamy|ribbon|fluffy|trail)\b")
 _BAKES = re.compile(
-    r"\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º|fan\b).*?\d\s*(?:min|分|h\b|hour)|\d\s*min.*?\d{2,3}\s*(?:°|c\b)"
+    r"\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º|fan\b|degrees|gradi|degrés|độ|度).*?\d\s*(?:min|分|h\b|hour|phút|ore\b)|\d{2,3}\s*°.*?\d\s*h\s*\d|\d\s*min.*?\d{2,3}\s*(?:°|c\b|f\b)"
 )
-_TIN = re.compile(r"\b(?:springform|tin|pan|mould|tray)\b")
+_TIN = re.compile(r"\b(?:springform|tin|pan|mould|tray|dish|stampo|teglia|tortiera|moule|plaque|cercle|khuôn|khay)\b|型|天板")
 REST = re.compile(r"(?<!\w)(?:the rest|the other half|the remain\w+|le reste|il resto|il restante)(?!\w)")
 TELLING = re.compile(r"(?:now|and|then|next|plus|also|maintenant|ora|adesso)\b")
 """How a spoken sentence without a verb begins: ``now the whites with the cream of tartar``."""
 _WHIPPED = re.compile(r"(?<!\w)(?:whipped|fouettée|montata)$")
 _UPSIDE = re.compile(r"(?:upside[- ]down|inverted)(?!\w)")
 _BEATEN = re.compile(r"(?<!\w)(?:whisked|beaten|mixed|stirred)(?! egg| white)(?!\w)")
+_NOZZLE = re.compile(r"(?<!\w)(?:nozzle|piping bag|douille|bocchetta)(?!\w)")
 _PART_IN = re.compile(r"(?:(?:one|a) (?:third|quarter)|half|the rest)(?: of \w+)?,? in(?!\w)")
 _BY_HAND_IN = re.compile(r"(?:the )?(?:\w+ )?\w+ in (?:with|by) (?:an? )?(?:hand|spatula|whisk|spoon)")
 _ONTO = re.compile(r"(?:onto|over|into) the (?!oven)")
-_COLD = re.compile(r"(?:fridge|freezer|frigo)(?!\w)")
+_COLD = re.compile(r"(?:and |then )?(?:in(?:to)? the )?(?:fridge|freezer|frigo|refrigerator)(?!\w)")
 _INTO_OVEN = re.compile(r"(?<!\w)into the oven(?!\w)")
 _SYRUP = re.compile(r"(?<!\d)1[0-6]\d(?!\d)(?! ?(?:g|ml)\b| (?:\w+ )?(?:sugar|flour))")
-_GOES_IN = re.compile(r"(?<!\w)(?:go(?:es)? in|in(?:to)? the|onto|sifted (?:in|over)|on top)(?!\w)")
-_MIXER = re.compile(r"(?<!\w)(?:in(?:to)? the (?:stand )?mixer|by machine)")
+_GOES_IN = re.compile(r"(?<!\w)(?:go(?:es)? in|in (?:at the end|last|now|too)|in(?:to)? the|onto|sifted (?:in|over)|on top)(?!\w)")
+_MIXER = re.compile(r"^(?:stand )?mixer(?!\w)|(?<!\w)(?:in(?:to)? the (?:stand )?mixer|by machine)")
 
 
 class Clause(NamedTuple):
@@ -130,6 +131,7 @@ _IMPLIED: tuple[tuple[Callable[[str, set[str]], object], Act], ...] = (
         lambda text, names: any(n.startswith("cream") for n in names) and amounts(text) and _WHIPPED.search(text),
         Act.WHIP,
     ),
+    (lambda text, _: _NOZZLE.search(text) and re.search(r"\d", text), Act.PIPE),
     (lambda text, _: _BAKES.search(text), Act.BAKE),
     (lambda text, _: _TIN.search(text) and re.search(r"\d", text), Act.POUR),
     (lambda text, _: _UPSIDE.match(text), Act.INVERT),

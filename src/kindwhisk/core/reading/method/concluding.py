@@ -61,12 +61,13 @@ def _of_batter(batter: Made, steps: Sequence[Made], after: Sequence[Made]) -> Te
     flooded = any(m.kind is SoakStep and m.fields.get("flooded") for m in after)
     if flooded:
         return Technique.SOAKED_SPONGE
-    if whites and not yolks and not flour and not fat:
+    nuts = sum(t.grams for m in steps for t in m.takes if ingredient(t.ingredient).kind == "nut")
+    if whites and not yolks and not fat and (not flour or nuts > grams):
         nutty = any(m.kind is MacaronageStep for m in steps)
         return Technique.SHELLS if nutty and piped else Technique.MERINGUE
     if any(m.kind is SplitStep for m in steps) or any(m.kind is FillStep and len(m.uses) > 1 for m in steps):
         return Technique.PATTERNED
-    if piped and whites and flour:
+    if piped and whites and yolks and flour:
         return Technique.LADYFINGERS
     if whites and oil and flour:
         sheet = rolled or any(m.kind is FillStep and m.fields.get("flat") for m in steps)

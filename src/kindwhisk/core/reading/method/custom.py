@@ -90,6 +90,8 @@ def _place_for(t: Tracker, stock: Stock) -> Made | None:
         return t.make(AssembleStep, "rack", [], [t.use(cake)], joining=Joining.TOP)
     if not steps:
         return None
+    if item.id == "water" and (dissolved := _dissolves(steps, stock)) is not None:
+        return dissolved
     if item.kind in {"flour", "leavener", "nut"} or (item.kind in {"flavour", "salt"} and item.composition.water < 0.2):
         dry = [m for m in steps if any(ingredient(k.ingredient).kind == "flour" for k in m.takes)]
         return (dry or [m for m in steps if m.kind is FoldStep] or steps)[0]
@@ -101,6 +103,15 @@ def _place_for(t: Tracker, stock: Stock) -> Made | None:
     soft = [m for m in steps if m.kind in {MixStep, WarmStep} and not m.dry]
     folds = [m for m in steps if m.kind is FoldStep]
     return next(iter([m for m in soft if m.ids & YOLKY] + soft + folds[-1:] + steps))
+
+
+def _dissolves(steps: Sequence[Made], water: Stock) -> Made | None:
+    """What takes the line above: “1 tbsp coffee dissolved in 1 tbsp water”."""
+    return next(
+        (m for m in steps for k in m.takes
+         if k.stock.line == water.line - 1 and ingredient(k.ingredient).kind in {"flavour", "setting", "liquid"}),
+        None,
+    )  # fmt: skip
 
 
 def water_for_syrups(t: Tracker) -> list[Made]:

@@ -20,7 +20,7 @@ BAKES = r"\bbake|\bbaked|\bbaking for|enfourn|cuire|cuisson|cuocere|cuoci|inforn
 ROLLS = r"roll(?:ed)? (?:up|it|again|the)|roulade|roulé|roulez|arrotola|巻|cuộn"
 SYRUP = r"syrup|sirop|sciroppo|シロップ|boil"
 ENDS = (
-    r"until|ready when|done when|pulls? away|comes? away|couteau|lame|asciutt|skewer|toothpick|tester|springs? back|golden|clean|firm|(?:just|has|is|until|nearly|barely|almost) set\b|jusqu|doré|fino a|dorat|stecchino|"
+    r"until|ready when|done when|pulls? away|comes? away|couteau|lame|asciutt|skewer|toothpick|tester|not move|do(?:es)?n.t move|(?:lift|come|slide)s? (?:off|away)|springs? back|golden|clean|firm|colou?red(?! (?:sugar|paste))|browned|dry to|(?:just|has|is|until|nearly|barely|almost) set\b|jusqu|doré|fino a|dorat|stecchino|"
     r"竹串|焼き色|"
     r"弾力|tăm|vàng|đến khi"
 )
@@ -34,7 +34,7 @@ _TIME = re.compile(
 )
 _HOURS_AND_MINUTES = re.compile(
     r"(\d{1,2})\s*(?:hours?|hrs?|heures?|h|ore|ora|時間|giờ|tiếng)\s*(?:and|et|e|,)?\s*"
-    r"(\d{1,2})\s*(?:minutes?|mins?|min|minuti|分|phút)"
+    r"(\d{1,2})\s*(?:minutes?|mins?|min|minuti|分|phút)|(?<![\d.,])(\d)\s?h\s?([0-5]\d)(?![\d°])"
 )
 _PARTS_OF_AN_HOUR = (
     (re.compile(r"(?<!\w)three[- ]quarters of an hour(?!\w)"), "45 min"),
@@ -102,7 +102,8 @@ def times(sentence: str) -> list[Found]:
         sentence = pattern.sub(said, sentence)
     sentence = in_figures(sentence)
     for whole in _HOURS_AND_MINUTES.finditer(sentence):
-        minutes = float(whole[1]) * 60 + float(whole[2])
+        hours, over = (whole[1], whole[2]) if whole[1] else (whole[3], whole[4])
+        minutes = float(hours) * 60 + float(over)
         found.append(Found(low=minutes, high=minutes, text=whole[0]))
     for match in _TIME.finditer(_HOURS_AND_MINUTES.sub(" ", sentence)):
         scale = 60.0 if match[3][0] == "h" or match[3] in {"ore", "ora", "時間", "giờ", "tiếng"} else 1.0

@@ -6,10 +6,13 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
+from kindwhisk.core.process.steps.cool import CoolStep
+from kindwhisk.core.process.steps.invert import InvertStep
 from kindwhisk.core.reading.mending import Meant, like
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import clauses
 from kindwhisk.core.reading.method.doing import HANDLERS
+from kindwhisk.core.reading.method.doing.common import the_cake
 from kindwhisk.core.reading.method.doing.finishing import hold_the_place
 from kindwhisk.core.reading.method.doing.whipping import go_on
 from kindwhisk.core.reading.method.making import Made
@@ -21,12 +24,18 @@ from kindwhisk.core.reading.tins_named import find_tins
 
 DESCRIBES = re.compile(
     r"(?:it|they|the (?:top|surface|cake|middle|edges?|batter|mixture|sponge)|this|that) (?:is|are|will|should|must|may|can|looks?|feels?|does)(?!\w)|"
+    r"(?:the |your )?(?:[a-z]+ ){1,3}(?:is|are|will|should|must|may|can|has to|have to) (?!the )|"
     r"(?:elle?|ils?|la pâte|le gâteau) (?:doit|doivent|est)(?!\w)|(?:deve|devono|è) "
 )
 """How a sentence begins that only tells what something looks like."""
 SHELLS = re.compile(r"macaron|(?<!\w)(?:shells?|coques?|gusci)(?!\w)|マカロン")
 GOES_ON = re.compile(r"(?:until|till|for about|for (?=\d)|about (?=\d)|jusqu|fino|đến khi)(?!\w)")
 """How a spoken sentence begins that only goes on with what is being done."""
+ONCE_COLD = re.compile(
+    r"(?:when|once|as soon as|after)(?: (?:it|they|the|this|that|cake|sponge|roll|shells?|biscuits?)){0,2}(?:'s| is| are|'re| has| have)?(?: (?:completely|quite|fully|totally|all|just|cooled))* (?:cold|cool|cooled)(?!\w)|"
+    r"une fois (?:\w+ ){0,3}refroidie?s?|quando (?:è|sono) (?:\w+ )?fredd[aoie]|冷めたら|khi (?:bánh )?(?:đã )?nguội"
+)
+"""“When it is cold, …”: it has cooled, though no sentence says so."""
 
 
 @dataclass
@@ -58,6 +67,18 @@ def _mean(tracker: Tracker, sentence: str, meant: Sequence[Meant]) -> None:
             tracker.results.here = made[-1]
 
 
+def _once_cold(tracker: Tracker, sentence: str) -> str:
+    """A sentence without “when it is cold”: a cake that is found cold has cooled, where nothing has said so yet."""
+    text = plain(sentence)
+    found, cake = ONCE_COLD.match(text), the_cake(tracker)
+    if found is None or cake is None:
+        return sentence
+    if not any(m.kind is CoolStep for m in cake.upstream()):
+        tracker.flush()
+        tracker.make(CoolStep, cake.vessel, [], [tracker.use(cake)], inverted=cake.kind is InvertStep)
+    return text[found.end() :].lstrip(" ,")
+
+
 def follow(rows: Sequence[Row], tracker: Tracker, language: str, meant: Sequence[Meant] = ()) -> Followed:
     """Follow every sentence among the rows; ``meant`` is what the baker says that some of them are about."""
     grammar = GRAMMARS[language]
@@ -79,7 +100,7 @@ def follow(rows: Sequence[Row], tracker: Tracker, language: str, meant: Sequence
         for tin in find_tins(row.text):
             tracker.tins.append((n, tin.tin, tin.count))
         acts = []
-        for clause in clauses(row.text, grammar, n):
+        for clause in clauses(_once_cold(tracker, row.text), grammar, n):
             acts.append(clause.act)
             handler = HANDLERS.get(clause.act)
             if handler is not None:

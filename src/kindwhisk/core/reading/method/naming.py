@@ -11,12 +11,12 @@ from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.references import Reference, Results, of_ingredient
 from kindwhisk.core.reading.method.shares import ALL, NEAR, REST, Mention, Share, fraction_in, mentions, share_in
-from kindwhisk.core.reading.method.stocks import Stocks, own_words
+from kindwhisk.core.reading.method.stocks import Stocks, own_words, same_group
 from kindwhisk.core.reading.names import Shelf, find_all
 from kindwhisk.core.reading.same import covers
 
 TO = re.compile(
-    r"(?<!\w)(?:into|onto|to(?! an? | (?:the )?(?:boil|simmer|ribbon|soft|stiff|firm|medium|peaks?|room|cool|\d))|over(?! (?:\w+ ){0,3}(?:water|heat))|on(?: top of)?(?! (?:high|low|medium|a |full))|"
+    r"(?<!\w)(?:into|onto|to(?! an? | (?:the )?(?:boil|simmer|ribbon|soft|stiff|firm|medium|peaks?|room|cool|\d))|over(?! (?:\w+ ){0,3}(?:water|heat))|on(?: top of)?(?! (?:high|low|medium|a |full|the (?:hot|warm|boiling)))|"
     r"through|dans|aux?|à(?! \d)|sur|al|alla|agli|alle|ai|nella?|nel|sul|sulla|vào|lên)(?!\w)"
 )
 APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|to)(?!\w)")
@@ -26,10 +26,20 @@ INSIDE = re.compile(
 )
 ASIDE = re.compile(
     r"^to [a-z]+ (?:it|them|the \w+),|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
-    r"(?<!\w)(?:over|in|trên) (?:(?!\w*,)\w+ ){0,4}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
+    r"(?<!\w)(?:over|in|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
     r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|湯煎(?:で|から|にかけて)?|鍋"
 )
 """What tells until when, and water that nothing is made of: no ingredient is meant in it."""
+
+WORKED = re.compile(r"(?<!\w)(?:hot|boiling|warm|warmed|heated|cooled|soaked|bloomed|sifted|whipped|beaten|melted) (?:the )?(?:\w+ )?$")
+"""What was done to something that is named: it has been made before."""
+TAKEN_OF = {"zest": ("zest", "zeste", "rind", "peel", "scorza", "buccia"), "juice": ("juice", "jus", "succo")}
+"""What is taken of a fruit, by whichever word its line has."""
+PRESSED = {w for words in TAKEN_OF.values() for w in words}
+AT_A_TIME = re.compile(r"(?:an?|one) (?:third|quarter|half|fifth)(?: of)?(?=(?: \w+){0,4} at a time)")
+"""“A quarter of the flour at a time”: all of it, by and by."""
+ONTO = {Act.DUST, Act.TOP, Act.COAT, Act.SOAK}
+"""What is done to a cake with something: “… with the rest” is of what the last of them left."""
 
 
 @dataclass
@@ -94,18 +104,18 @@ class Naming:
 
     def items(self, clause: Clause) -> list[Item]:
         """What a clause names, in its order; what stands behind “into” or “to” is where the rest goes."""
-        text = ASIDE.sub(lambda m: " " * len(m[0]), clause.said)
+        text = AT_A_TIME.sub("", ASIDE.sub(lambda m: " " * len(m[0]), clause.said))
         suffixed = self._suffixed(clause)
         references = self.results.in_text(text, self._untouched, [suffixed] if suffixed is not None else [])
         covered = [(r.start, r.end) for r in references]
         found = self._referred(references)
         for mention in mentions(text, self.stocks.eggs, self.shelf):
             if not any(mention.start < b and a < mention.end for a, b in covered):
-                found.append(self._meant(mention))
+                found.append(self._meant(mention, text))
         if suffixed is not None and (not found or not suffixed.baked):
             found.insert(0, Item(0, made=suffixed))
         found += self._by_words(text, found, covered)
-        found += self._shares_alone(text, found)
+        found += self._shares_alone(text, found, onto=clause.act in ONTO)
         found = self._once(found)
         self._mark_targets(clause, text, found)
         if clause.act is Act.FOLD:
@@ -128,17 +138,22 @@ class Naming:
                 found.append(Item(reference.start, made=made, share=reference.share))
         return found
 
-    def _shares_alone(self, text: str, found: Sequence[Item]) -> list[Item]:
+    def _shares_alone(self, text: str, found: Sequence[Item], *, onto: bool) -> list[Item]:
         """Shares that no name stands behind: “whites stiff with the other half”, “add the rest”, “one third in”."""
         rest = REST.search(text)
         if rest is None:
-            part = fraction_in(text) if not found else None
+            # “Stir a spoonful into the chocolate”, “one third in”: of the whites, if nothing else is named for it.
+            to = TO.search(text)
+            aims = found and to is not None and all(i.start >= to.end() and i.share.all for i in found)
+            part = fraction_in(text[: to.start()] if aims and to is not None else text) if aims or not found else None
             foam = next((m for m in reversed(self.results.open) if m.white_foam), None)
-            return [Item(0, made=foam, share=Share(fraction=part))] if part is not None and foam is not None else []
+            if part is None or foam is None or any(i.made is foam for i in found):
+                return []
+            return [Item(0, made=foam, share=Share(fraction=part))]
         if any(i.share.rest or 0 <= i.start - rest.start() < NEAR for i in found):
             return []
         begun = next((s for s in reversed(self.stocks.rows) if s.takes and not s.gone and s.takes[-1].stated), None)
-        if begun is not None and (found or self.pending):
+        if begun is not None and (found or self.pending or onto):
             mention = Mention(begun.ingredient, rest[0], Share(rest=True), rest.start(), rest.end())
             return [Item(rest.start(), mention=mention, share=mention.share)]
         left = next((m for m in reversed(self.results.open) if m.left < 1), None)
@@ -150,16 +165,20 @@ class Naming:
         rows = [s for s in self.stocks.rows if not s.gone and s.listed and s.ingredient not in named]
         firsts = {own_words(s.written)[:1] for s in rows}
         taken = [*covered, *((i.mention.start, i.mention.end) for i in found if i.mention is not None)]
-        meant = []
+        meant: list[Item] = []
+        seen: set[str] = set()
         for stock in rows:
-            own = own_words(stock.written)
+            if stock.ingredient in seen:
+                continue
+            own = own_words(stock.written) + TAKEN_OF.get(stock.ingredient.rpartition("-")[2], ())
             # A word that another line begins with means that line.
-            words = [w for w in own if w == own[0] or (w,) not in firsts]
+            words = [w for w in own if w == own[0] or w in PRESSED or (w,) not in firsts]
             match = next((m for w in words if (m := _as_named(text, w, stock.ingredient, taken))), None)
             if match is not None:
+                seen.add(stock.ingredient)
                 share = share_in(APART.split(text[max(0, match.start() - NEAR) : match.start()])[-1])
                 mention = Mention(stock.ingredient, match[0], share, match.start(), match.end())
-                meant.append(Item(match.start(), mention=mention, share=share))
+                meant.append(self._meant(mention, text))
         return meant
 
     @staticmethod
@@ -174,10 +193,17 @@ class Naming:
             kept.append(item)
         return kept
 
-    def _meant(self, mention: Mention) -> Item:
+    def _meant(self, mention: Mention, text: str = "") -> Item:
         """The line or the result that an ingredient's name means here."""
         item = Item(mention.start, mention=mention, share=mention.share)
         stock = self.stocks.meant(mention, self.section)
+        worked = WORKED.search(text[max(0, mention.start - NEAR) : mention.start]) if text else None
+        elsewhere = stock is not None and self.section and not same_group(stock.group, self.section)
+        if (worked or elsewhere) and mention.share.grams is None and stock is not None and stock.listed:
+            # “The hot purée”: that which was heated, though another part's is still there.
+            made = of_ingredient(self.results.open, mention.ingredient)
+            if made is not None and (worked or made.part == self.section):
+                return Item(mention.start, made=made, share=mention.share)
         if stock is None:
             made = of_ingredient(self.results.made, mention.ingredient)
             if made is not None and mention.share.grams is None:

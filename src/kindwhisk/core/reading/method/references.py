@@ -75,7 +75,7 @@ NOUNS: tuple[tuple[re.Pattern[str], _Test], ...] = (
     (re.compile(r"(?<!\w)mousse(?!\w)|ムース"), lambda m: _raw(m) and m.kind is FoldStep),
     (re.compile(r"(?<!\w)(?:whipped )?(?:cream|crème(?: fouettée)?|crema|panna|kem)(?!\w)(?! cheese| of tartar)|クリーム"), lambda m: _raw(m) and (m.is_cream or bool(m.names & {"cream", "crème", "crema"}))),
     (re.compile(r"(?<!\w)(?:cream|crème|crema)(?!\w)(?! cheese| of tartar)"), lambda m: _raw(m) and m.of_kind({"dairy"}) and bool(m.ids & {"egg-yolk", "whole-egg"}) and not m.floury),
-    (re.compile(r"(?<!\w)(?:dry ingredients|dry goods|dry mix|flours|sifted flour|ingrédients secs|ingredienti secchi)(?!\w)|粉類"), lambda m: _raw(m) and m.dry),
+    (re.compile(r"(?<!\w)(?:dry ingredients|dry goods|dry mix|dry mixture|powders|sifted (?:ingredients|mixture|powders|flours)|flours|sifted flour|ingrédients secs|ingredienti secchi)(?!\w)|粉類"), lambda m: _raw(m) and m.dry),
     (re.compile(r"(?<!\w)the nuts(?!\w)"), lambda m: _raw(m) and m.dry and m.of_kind({"nut"})),
     (re.compile(r"(?<!\w)(?:one half|(?:the )?(?:first|that) half|one part|una metà|une moitié)(?!\w)(?! of)"), lambda m: m.kind is SplitStep),
     (re.compile(r"(?<!\w)(?:puree|coulis|purée)(?!\w)"), lambda m: _raw(m) and m.of_kind({"fruit"})),
@@ -106,7 +106,8 @@ def of_ingredient(contents: Sequence[Made], ingredient_id: str) -> Made | None:
 
     def much(made: Made) -> bool:
         there = sum(t.grams for m in made.upstream() for t in m.takes if covers(ingredient_id, t.ingredient))
-        return _raw(made) and there > 0.25 * made.grams()
+        least = 0.0 if ingredient(ingredient_id).kind == "setting" else 0.25
+        return _raw(made) and there > least * made.grams()
 
     return latest(contents, much)
 
@@ -201,11 +202,11 @@ class Results:
         found = _Found(text)
         self._numbers(found)
         self._reserved(found)
-        loose = self._mixtures(found)
+        loose = self._mixtures(found, untouched)
         self._nouns(found, untouched)
         for start, end, noun in loose:
             found.put(self._unnamed(noun, [*named, *(r.made for r in found.references)]), start, end)
-        self._called(found)
+        self._called(found, untouched)
         for match in _BOTH.finditer(text):
             two = [m for m in reversed(self.made) if m.open and not m.baked][:2][::-1]
             found.both(two, match.start(), match.end())
@@ -221,13 +222,17 @@ class Results:
             if made is not None and made.open:
                 found.put(made, match.start(), match.end())
 
-    def _mixtures(self, found: _Found) -> list[tuple[int, int, str]]:
+    def _mixtures(self, found: _Found, untouched: Callable[[str], bool]) -> list[tuple[int, int, str]]:
         """“The yolk mixture”; what says only “the mixture” comes back, for the end."""
         loose = []
+        foods = find_all(found.text)
         for match in _MIXTURE.finditer(found.text):
             if _A.search(found.text[: match.start()]):
                 continue
             noun = "noun" if match["noun"] else "cjk"
+            if any(n.start < match.start(noun) < n.end and untouched(n.words) for n in foods):
+                # “The praline paste” of the list.
+                continue
             of = f"{match['of'] or ''} {match['behind'] or ''}".strip()
             if (
                 not find_all(of)
@@ -238,6 +243,9 @@ class Results:
                 continue
             made = self._mixture(of)
             if made is None:
+                if find_all(of) and not untouched(of):
+                    # “The chocolate batter”, of cocoa: the food only tells its kind.
+                    loose.append((match.start(), match.end(noun), match[noun]))
                 continue
             own = bool(match["of"] and (find_all(match["of"]) or made.names & set(match["of"].split())))
             behind = find_all(match["behind"] or "")
@@ -256,9 +264,11 @@ class Results:
                 if not (STILL_STOCK.search(match[0]) and untouched(match[0])):
                     found.put(latest(self.made, test), match.start(), match.end())
 
-    def _called(self, found: _Found) -> None:
-        """Parts by the words of their headings: “the dacquoise”."""
+    def _called(self, found: _Found, untouched: Callable[[str], bool]) -> None:
+        """Parts by the words of their headings: “the dacquoise”; not the food that it is named by."""
+        foods = find_all(found.text)
         for match in _THE.finditer(found.text):
             word = match[1]
-            if not find_all(word):
+            food = any(n.start <= match.start(1) < n.end and untouched(n.words) for n in foods)
+            if not find_all(word) and not food:
                 found.put(latest(self.made, lambda m, w=word: w in m.names), match.start(), match.end())  # type: ignore[misc]

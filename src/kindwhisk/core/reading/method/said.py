@@ -28,6 +28,7 @@ _PORTIONS = re.compile(
     r"(?:in|en|chia làm|làm) (?:about )?(\w+) (?:additions?|batches|goes|portions|times|parts|fois|volte|lần|stages|installments)|in (thirds|halves)|"
     r"(\d)回(?:に分けて)?"
 )
+_EACH = re.compile(r"(?:an?|one) (third|quarter|half|fifth)(?: of)?(?: \w+){0,4} at a time")
 _TO = r"(?:to|at|until(?: it (?:reaches|is))?|till|around|about|jusqu'à|à|a|fino a|đến|reaches)"
 _BARE = re.compile(
     rf"(?<!\w){_TO}\s+(?:about |around )?(\d{{2,3}})(?!\s*(?:\d|g\b|ml|min|sec|hour|cm|mm|%|/|times|h\b|x|heures))(?![\d.,]\d)"
@@ -76,6 +77,8 @@ def degrees(text: str) -> float | None:
 
 def portions(text: str) -> int:
     """In how many goes something is added; 1 where nothing is said."""
+    if (part := _EACH.search(text)) is not None:
+        return {"third": 3, "quarter": 4, "half": 2, "fifth": 5}[part[1]]
     match = _PORTIONS.search(in_figures(text))
     word = next((g for g in match.groups() if g), "") if match else ""
     count = int(word) if word.isdigit() else _COUNTS.get(word, 1)

@@ -49,6 +49,11 @@ NEAR = 28
 COUNTING = {w for w, n in WORDS.items() if n >= 2 and " " not in w} | {"one"}
 ONE_BY_ONE = re.compile(r"(?:at a time|after (?:the other|another))(?!\w)")
 
+ZEST_OF = re.compile(
+    r"(?<!\w)(?:zestes?|rind|peel|scorza|buccia) (?:of|from|de|d'|di) ?(?:(?:an?|one|two|the|half|un|une|\d) )?$"
+)
+"""What makes a fruit's name mean its peel."""
+
 
 class Mention(NamedTuple):
     """An ingredient in a sentence and how much of it is meant; ``words`` is how it was said, with its amount."""
@@ -113,6 +118,13 @@ def mentions(text: str, eggs: EggSize, shelf: Shelf = ()) -> list[Mention]:
         near = near[max((m.end() for m in _STILL.finditer(near)), default=0) :]
         grams, words, begins = _stated(before, name, text, eggs)
         share = share_in(near)
+        peeled = ZEST_OF.search(before)
+        if peeled is not None and (zest := read_line(text[peeled.start() + at : name.end], eggs)).ingredient:
+            begins = peeled.start() + at
+            share = Share(grams=zest.grams) if not text[begins:].startswith("the ") else ALL
+            found.append(Mention(zest.ingredient, text[begins : name.end], share, begins, name.end))
+            at = name.end
+            continue
         behind = _BEHIND.match(text[name.end :])
         if behind:
             share = Share(rest=True) if behind["rest"] else Share(fraction=fraction_in(behind["half"]))

@@ -22,7 +22,7 @@ from kindwhisk.core.reading.method.doing.whipping import stream, whip_foam
 from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.references import RESERVED
-from kindwhisk.core.reading.method.shares import Share, fraction_in
+from kindwhisk.core.reading.method.shares import ALL, Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 
 INTO_TIN = re.compile(
@@ -60,7 +60,10 @@ def pour(t: Tracker, clause: Clause) -> None:
     if onto is None and baked is not None and baked is t.here and not any(i.target for i in items):
         onto = baked
     if onto is not None:
-        cover(t, onto, without(items, onto))
+        over = without(items, onto)
+        if not over and baked is not t.here and t.raw_here() is not None:
+            over = [Item(0, made=t.raw_here())]
+        cover(t, onto, over)
         return
     syrup = next((i.made for i in moved if i.made is not None and i.made.syrup), None)
     if syrup is None and t.raw_here() is not None and t.raw_here().syrup:  # type: ignore[union-attr]
@@ -71,7 +74,13 @@ def pour(t: Tracker, clause: Clause) -> None:
         takes, uses = t.claim(raw_egg)
         if takes:
             target = whip_foam(t, takes, uses, clause, clause.text)
-    foam = target or t.raw_here()
+    here = t.raw_here()
+    if here is not None and items and all(i.target and i.mention is not None for i in items) and not raw_egg:
+        # “… over the chopped chocolate”: what was worked on last goes to what the list still has.
+        t.flush()
+        t.bring_together(items, here, clause.text)
+        return
+    foam = target or here
     if syrup is not None and foam is syrup:
         foam = next((m for m in reversed(t.results.open) if m is not syrup and m.kind is WhipStep), None)
     if (
@@ -126,7 +135,9 @@ def fill(t: Tracker, clause: Clause) -> None:
     vessel = (
         "ring" if lined is not None and lined.vessel == "rack" else lined.vessel if lined is not None else t.free("tin")
     )
-    uses = [t.use(m) for m in ([lined] if lined is not None else []) + [content, *others]]
+    part = next((i.share for i in items if i.made is content), ALL)
+    uses = [t.use(lined)] if lined is not None else []
+    uses += [t.use(content, part if lined is not None else ALL), *(t.use(m) for m in others)]
     t.make(FillStep, vessel, takes, uses)
 
 
@@ -152,8 +163,10 @@ def spread(t: Tracker, clause: Clause) -> None:
         if here is not None and not here.baked and (INTO_TIN.search(clause.said) or here.floury):
             fill(t, clause)
             return
-        if here is not None:
-            items = [*items, Item(0, made=here)]
+        ready = here or next((m for m in reversed(t.results.open) if not m.baked and not m.dry and not m.syrup), None)
+        if ready is not None:
+            # “Unroll, spread it over”: with what was made ready last.
+            items = [*items, Item(0, made=ready)]
     if named and named[0].floury and INTO_TIN.search(clause.said) and named[0].airy:
         fill(t, clause)
         return
@@ -179,6 +192,11 @@ def pipe(t: Tracker, clause: Clause) -> None:
         return
     if raw.kind is PipeStep:
         t.say(raw)
+        return
+    halves = next((i.made for i in items if i.made is not None and i.made.baked), None)
+    if halves is not None and raw.kind is not PipeStep:
+        # “Pipe ganache on half the shells”.
+        join(t, clause, Joining.SANDWICH, [Item(0, made=halves), Item(0, made=raw)])
         return
     if (raw.is_cream or RESERVED in raw.names) and the_cake(t) is not None:
         join(t, clause, Joining.TOP, [Item(0, made=raw)])

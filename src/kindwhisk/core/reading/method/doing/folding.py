@@ -10,7 +10,7 @@ from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
-from kindwhisk.core.reading.method.doing.common import target, with_pending
+from kindwhisk.core.reading.method.doing.common import goes_in, target, with_pending
 from kindwhisk.core.reading.method.making import Made, Take, Use
 from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
@@ -72,7 +72,11 @@ def _with_itself(t: Tracker, clause: Clause, base: Made | None, words: str) -> N
     if base is None:
         return
     second = next((m for m in reversed(t.results.open) if m is not base and not m.baked and m.part == base.part), None)
-    if second is not None and re.search(r"\b(?:two|together|both|due)\b", clause.text):
+    other = _other(t, base) if goes_in(clause) and base.airy else None
+    if other is not None:
+        # “Whip the cream and fold in”: into what stands there for it.
+        _bring(t, [], [t.use(other), t.use(base)], words)
+    elif second is not None and re.search(r"\b(?:two|together|both|due)\b", clause.text):
         _bring(t, [], [t.use(second), t.use(base)], words)
     else:
         t.say(base)

@@ -25,12 +25,12 @@ COOLED = re.compile(r"(?<!\w)(?:cool\w*|cold|refroid\w*|raffredd\w*|nguội)(?!\
 
 
 MORE = re.compile(r"(?<!\w)(?:another|more|further|encore|altri|ancora|thêm)(?!\w)")
-FREED = re.compile(r"before (?:transferring|turning|removing|unmou?lding|releasing)")
+FREED = re.compile(r"before (?:you )?(?:transfer|turn|remov|unmou?ld|releas|loosen|tak)(?:ing|e)?(?!\w)|avant de (?:le |la |les )?(?:démouler|décoller)|prima di sform")
 """A cake that is left to cool first and freed then."""
 UPSIDE = re.compile(r"upside[- ]down|inverted|hanging")
 
 
-COOL_MIN, LONG_REST_MIN = 20.0, 240.0
+COOL_MIN = 20.0
 
 
 def bake(t: Tracker, clause: Clause) -> None:
@@ -94,7 +94,9 @@ def invert(t: Tracker, clause: Clause) -> None:
         return
     hung = t.make(InvertStep, made.vessel, [], [t.use(made)])
     if COOLED.search(clause.after):
-        t.make(CoolStep, hung.vessel, [], [t.use(hung)], inverted=True)
+        hung = t.make(CoolStep, hung.vessel, [], [t.use(hung)], inverted=True)
+        if FREED.search(clause.text):
+            t.make(TurnOutStep, "rack", [], [t.use(hung)])
 
 
 def cool(t: Tracker, clause: Clause) -> None:
@@ -162,8 +164,9 @@ def rest(t: Tracker, clause: Clause) -> None:
         if span is None and not re.search(r"skin|set\b|dry|croût|until|firm", clause.text):
             t.say(made)
             return
-        if made.baked and t.oven_off and made.kind is BakeStep and (span is None or span.high >= LONG_REST_MIN):
-            t.make(CoolStep, made.vessel, [], [t.use(made)])
+        if made.kind in {BakeStep, InvertStep, TurnOutStep}:
+            # What is left alone behind the oven cools.
+            t.make(CoolStep, made.vessel, [], [t.use(made)], inverted=made.kind is InvertStep)
             return
         uses = [t.use(made)]
     if not takes and not uses:
@@ -194,13 +197,15 @@ def preheat(t: Tracker, clause: Clause) -> None:
     celsius = _degrees(clause.text)
     if celsius is None:
         figure = re.search(r"(?<!\d)(\d{2,3})(?!\d|\s*(?:min|h\b|cm|mm))", clause.text)
-        celsius = float(figure[1]) if figure and 80 <= int(figure[1]) <= 260 else None
+        celsius = float(figure[1]) if figure and 80 <= int(figure[1]) <= 500 else None
     t.oven_c = celsius if celsius is not None else t.oven_c
 
 
 def separate(t: Tracker, clause: Clause) -> None:
-    """Eggs apart."""
-    for item in t.items(Clause(clause.act, clause.text, (0, 0), clause.sentence)):
+    """Eggs apart, those that are named or held ready."""
+    held = [i for i in t.pending if i.mention is not None and i.mention.ingredient == "whole-egg"]
+    t.pending = [i for i in t.pending if i not in held]
+    for item in [*held, *t.items(Clause(clause.act, clause.text, (0, 0), clause.sentence))]:
         if (
             item.mention is not None
             and item.mention.share.grams

@@ -23,12 +23,13 @@ from kindwhisk.core.reading.method.doing.common import (
     target,
     with_pending,
 )
+from kindwhisk.core.reading.method.doing.warming import warm
 from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.references import RESERVED
 from kindwhisk.core.reading.method.shares import SPOON, Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 
-RING = re.compile(r"(?<!\w)(?:ring|tin|mould|mold|pan|cercle|moule|stampo|anello|khuôn)(?!\w)|型")
+RING = re.compile(r"(?<!\w)(?:ring|tin|mould|mold|pan|cercle|moule|stampo|anello|khuôn)(?!\w)|型|(?:in|at|on) the (?:bottom|base)(?!\w)")
 
 
 AWAY = re.compile(r"(?<!\w)(?:fridge|refrigerator|freezer|aside|frigo|oven|tủ lạnh)(?!\w)|冷蔵庫")
@@ -110,6 +111,10 @@ def add(t: Tracker, clause: Clause) -> None:
 def mix(t: Tracker, clause: Clause) -> None:
     """Things come together."""
     own = t.items(clause)
+    if not own and t.pending and t.into is None and said.over_water(t.pending_words):
+        # “Put them in a bowl over simmering water. Stir until thick.”
+        warm(t, clause)
+        return
     base = base_of(t, clause, own)
     fresh = own and base is None and t.into is None and not goes_in(clause) and not any(i.made for i in own)
     if t.pending and fresh and said.ANOTHER.search(clause.text):

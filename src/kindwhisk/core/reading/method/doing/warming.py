@@ -13,7 +13,9 @@ from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import OVER_WATER, Clause
 from kindwhisk.core.reading.method.doing.common import target, with_pending
+from kindwhisk.core.reading.method.making import Stock, Take
 from kindwhisk.core.reading.method.naming import Item, without
+from kindwhisk.core.reading.method.shares import ALL
 from kindwhisk.core.reading.method.tracker import Tracker
 
 TOGETHER = re.compile(r"合わせ|(?<!\w)(?:[Cc]ombine|[Uu]nite|[Rr]éuni\w+)(?!\w)")
@@ -27,7 +29,8 @@ SWELLS_MIN = 10.0
 
 def melt(t: Tracker, clause: Clause) -> None:
     """Melt: fat and chocolate warmed; gelatine dissolved in what is warm."""
-    t.flush()
+    if t.into is not None or any(i.made is not None for i in t.pending):
+        t.flush()
     items = t.items(clause)
     base = target(items) or (
         next((m for m in [t.raw_here()] if m and re.search(r"\bin (?:the|it)\b|-y\b", clause.text)), None)
@@ -145,12 +148,19 @@ def bloom(t: Tracker, clause: Clause) -> None:
     ]
     gelatine = [i for i in items if i.mention is not None and i.mention.ingredient.startswith("gelatine")]
     takes, uses = t.claim(gelatine or items)
+    takes += [took for w in _its_water(t, takes) if (took := t.stocks.take(w, ALL)) is not None]
     if takes or uses:
         span = said.length(clause.text)
         made = t.make(
             RestStep, t.free("jug"), takes, uses, minutes=span.high if span else SWELLS_MIN, sees="Swollen and soft."
         )
         made.names.add("gelatine")
+
+
+def _its_water(t: Tracker, takes: list[Take]) -> list[Stock]:
+    """The water that the list gives beside gelatine, to swell in."""
+    lines = {k.stock.line for k in takes if k.ingredient.startswith("gelatine")}
+    return [s for s in t.stocks.rows if s.ingredient == "water" and not s.gone and s.line - 1 in lines]
 
 
 def _whole(clause: Clause) -> Clause:

@@ -7,6 +7,7 @@ import re
 from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.steps.base import WHITES, YOLKY
+from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.stream import StreamStep
@@ -30,6 +31,7 @@ from kindwhisk.core.reading.method.tracker import Tracker
 
 LEAN = 0.12
 """With no more than this share of flour, fat or liquid, eggs are whipped; with more they are only mixed. Trade habit."""
+HOTTEST_SYRUP_C = 165.0
 CREAMED_S = 240.0
 """How long butter and sugar are beaten. Trade habit."""
 THICKENED = re.compile(r"(?<!\w)(?:pale and thick|thick and pale|tripled|ribbon|volume)(?!\w)")
@@ -221,5 +223,8 @@ def whip(t: Tracker, clause: Clause) -> None:
 def stream(t: Tracker, foam: Made, syrup: Made, clause: Clause) -> None:
     """Hot syrup into a running foam."""
     found = said.degrees(clause.text)
+    if syrup.kind is BoilStep and found is not None and found > float(syrup.fields.get("target_c", 0)):
+        # “At 118 °C pour the syrup …”: so far it is boiled.
+        syrup.fields["target_c"] = min(found, HOTTEST_SYRUP_C)
     until = found if found is not None and 20 <= found <= 70 else 40.0
     t.make(StreamStep, foam.vessel, [], [t.use(foam), t.use(syrup)], until_c=until)

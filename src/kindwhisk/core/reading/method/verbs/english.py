@@ -10,19 +10,19 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"line [^,.;]{0,30}(?:ring|tin|mould|mold) [^,.;]{0,12}with (?:the |a )?(?:strip|finger|sponge|biscuit|ladyfinger|cake)\w*", Act.LINE),
     (rf"(?:line|grease|butter|flour|oil|dampen|prepare|draw|wrap)\b(?! in (?:with|by)\b)(?: (?:and|,) (?:line|flour|grease|dust))?(?=[^.;]*?(?:{_TIN}|circle|paper))"
      r"(?! [^,.;]*\b(?:batter|mixture) )", Act.PREPARE),
-    (r"separate (?:the |\w+ )?(?:\w+ )?eggs?|separate(?= the (?:yolks|whites))", Act.SEPARATE),
-    (r"(?:soak|bloom|soften|put) (?:the )?gelatine?(?: \w+)?", Act.BLOOM),
+    (r"part(?= (?:them|the eggs))|separate (?:the |\w+ )?(?:\w+ )?eggs?|separate(?= the (?:yolks|whites))", Act.SEPARATE),
+    (r"(?:soak|bloom|soften|swell|put|(?:sprinkle|scatter|stir)(?= (?:\w+ ){0,3}gelatine?(?: \w+)? (?:over|on|onto|into) (?:\w+ ){0,3}water)) (?:the |all the )?(?:powdered |leaf |sheet )?gelatine?(?: \w+)?", Act.BLOOM),
     (r"(?:turn (?:the oven )?(?:it )?(?:down|up)|lower|reduce|increase)\b", Act.OVEN),
     (r"(?:turn|switch) (?:the oven off|off (?:the )?oven)", Act.NOTHING),
     (r"(?:(?:take|remove|lift)(?: \w+){0,3} )?off the heat|remove (?:it )?from (?:the )?(?:heat|flame|bath|water)", Act.OFF),
     (r"(?:in|into|with|onto) (?:the|your|a) (?:stand )?mixer(?= (?:on|until|at|for)\b)|beat(?= off the heat)", Act.WHIP),
     (r"sift|sieve", Act.SIFT),
-    (r"(?:blitz|process|grind)(?: and sift)?", Act.SIFT),
+    (r"(?:blitz|process|grind|mill|pulse)(?: and (?:sift|sieve))?", Act.SIFT),
     (r"(?:whip|whisk|beat)(?= (?:cold|stiff|hot|warm))", Act.WHIP),
-    (r"whip", Act.WHIP),
+    (r"whip|make (?:a |the |an )?(?:\w+ ){0,2}meringue(?! (?:nests|shells|discs|kisses))", Act.WHIP),
     (r"(?:beat|whisk|mix with (?:an? )?(?:electric|hand) \w+)", Act.BEAT),
     (r"cream(?= (?:the |together|\d|butter))", Act.BEAT),
-    (r"(?:start|begin)(?: whipping| whisking| beating)?(?= (?:on )?the (?:other )?(?:egg )?whites)", Act.WHIP),
+    (r"(?:start|begin)(?: whipping| whisking| beating)?(?= (?:on )?(?:the )?(?:other )?(?:egg )?whites?)", Act.WHIP),
     (r"(?:macaronage|press|work)(?= (?:the )?(?:batter|it|mixture))", Act.PRESS),
     (r"(?:fold|folding|incorporate)", Act.FOLD),
     (r"(?:slacken|lighten|loosen)(?= the (?:paste|base|batter|mixture|yolk|choc))", Act.FOLD),
@@ -33,14 +33,16 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:steep|infuse)", Act.STEEP),
     (r"(?:heat|warm|scald|simmer|cook|dissolve|return (?:it |all )?to the (?:pan|heat|pot)(?: and cook)?)", Act.HEAT),
     (r"(?:run|cut|poke|draw|swirl|pass|insert)(?: \w+){0,3} (?:a )?(?:skewer|knife|chopstick|toothpick)?\s*through|cut through (?:it )?with", Act.KNOCK),
-    (r"(?:tap|knock|bang|rap)|drop(?= (?:the|it|each)(?!\w))", Act.KNOCK),
+    (r"give (?:it|them|the \w+|each \w+)(?: on the \w+)? an? (?:\w+ )?(?:tap|knock|bang|rap|shake)|(?:tap|knock|bang|rap)|drop(?= (?:the|it|each)(?!\w))", Act.KNOCK),
     (r"run(?= (?:a|round|the)(?!\w))", Act.NOTHING),
+    (r"(?:invert|turn)(?= [^.;]{0,30}(?:bottle|neck|feet|legs|funnel))", Act.INVERT),
     (r"(?:turn (?:it |them |the \w+ )?upside[- ]down|invert(?! (?:\w+ ){0,3}(?:on)?to (?:an?|the) )|hang|flip(?= it over| upside))", Act.INVERT),
     (r"(?:turn (?:it |them |the \w+ )?out|unmou?ld|un-?mold|release|tip (?:it )?out|de-?mou?ld|take (?:it|them|the cake) out of the (?:tin|pan)|"
      r"(?:remove|lift|slide)(?: \w+){0,3} (?:off|out of|from|onto) (?:the )?(?:tin|pan|tray|mould|ring|rack|a rack|a wire)|"
-     r"remove (?:the )?(?:ring|rim|sides)|slide (?:the )?paper|flip(?= the cake onto)|invert(?= [^.;]*onto))", Act.TURN_OUT),
+     r"remove (?:the )?(?:ring|rim|sides)|slide (?:the )?paper|(?:flip|tip|turn)(?= (?:it|them|the (?:cake|sponge|roulade|tray|tin|pan))(?: over)?(?: out)? on(?:to)?(?!\w))|(?:lift|slide|take|ease|prise)(?: it| them| the \w+)? out|invert(?= [^.;]*onto))", Act.TURN_OUT),
     (r"unroll|peel|trim|hollow|score|slice(?= (?:it |the|in|each))|flip(?= the)|cut(?! through)|poke|prick|pierce|crush|chop|separate them", Act.HAND),
     (r"(?:re-?roll|roll)", Act.ROLL),
+    (r"(?:mature|ripen|rest|leave|let|allow|keep|store|stand|set|place|put)(?=[^.;]{0,40}\b(?:fridge|refrigerator|freezer|cold room|chiller|cold (?:to|until|for))\b)", Act.CHILL),
     (r"(?:chill|refrigerate|freeze|put (?:it )?in the (?:fridge|refrigerator))", Act.CHILL),
     (rf"(?:leave|let|allow|hang)\b(?=[^.;]{{0,60}}\b{_COOL}\b)(?!\w)", Act.COOL),
     (r"set aside(?= to cool)|cool", Act.COOL),
@@ -50,10 +52,10 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:set aside|reserve|keep|save)", Act.NOTHING),
     (r"(?:bake|dry in|put (?:it |them )?(?:in(?:to)?|back in) the oven(?= (?:for|at)))", Act.BAKE),
     (r"(?:put|place) (?:\w+ ){0,2}in(?:to)? the oven", Act.NOTHING),
-    (r"(?:pipe|dollop|mound|drop by|drop(?= spoonfuls))", Act.PIPE),
+    (r"(?:spoon or |scoop or )?(?:pipe|dollop|mound|drop by|drop(?= spoonfuls))", Act.PIPE),
     (r"(?:brush|soak|moisten|drench|imbibe)", Act.SOAK),
-    (r"(?:sandwich|stack|layer|assemble|fill(?= (?:the|it|them|each)? ?(?:cake|roll|sponge|shells?|layers?|with)))", Act.JOIN),
-    (r"(?:brown(?= (?:it|the|with))|torch|top|dot|scatter|sprinkle|decorate|garnish|arrange|lay|finish|pipe(?= rosettes))", Act.TOP),
+    (r"(?:sandwich|stack|layer|assemble|close(?= (?:with|them|it|up)|$)|fill(?= (?:the|it|them|each)? ?(?:cake|roll|sponge|shells?|layers?|nests?|meringues?|cases|cups|puffs|roulade|with)))", Act.JOIN),
+    (r"(?:brown(?= (?:it|the|with))|torch|top|dot|scatter|sprinkle|decorate|garnish|arrange|lay|finish(?! (?:on|at|off))|pipe(?= rosettes))", Act.TOP),
     (r"(?:dust)", Act.DUST),
     (r"(?:glaze|ice|coat|frost|cover(?= (?:the|it|with|all)))", Act.COAT),
     (r"spread|smear|pile|spoon(?= (?:it )?(?:on|onto|over)(?:to)? the)", Act.SPREAD),
@@ -69,8 +71,8 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:serve|enjoy|check|test|repeat|thank|open|keep|level|smooth|make|use|scrape down|strain|(?:zest|grate|juice)(?= the)|rotate|turn|note|preserve|store)\b", Act.NOTHING),
 )  # fmt: skip
 _LEAD = (
-    r"^|^(?:for|to make) (?:the )?[^,;.\d]{2,30}|[,;:()\-+&/]|(?:min|mins|hr|hrs)\.|(?<!\w)(?:and|then|or|now|next|first|finally|lastly|also|meanwhile|please|once more|again|just|\w+ly|i|we|you|i'll|"
-    r"we'll|let's|going to|want to|need to|bowl|saucepan|pot|pan|beaters|mixer|so|afterwards|after that|at once|together|over|well|best|"
+    r"^|(?:^|[:,;] )(?:with|using|in|at|after|from|on) [^,;.]{2,34}|^(?:for|to make) (?:the )?[^,;.\d]{2,30}|[,;:()\-+&/]|(?:min|mins|hr|hrs)\.|(?<!\w)(?:and|then|or|now|next|first|finally|lastly|also|meanwhile|please|once more|again|just|\w+ly|i|we|you|i'll|"
+    r"we'll|cold|cool|cooled|let's|going to|want to|need to|bowl|saucepan|pot|pan|beaters|mixer|so|afterwards|after that|at once|together|over|well|best|"
     r"heat|flour|egg whites|whites|beaters|whisk|meantime)"
 )
 GRAMMAR = Grammar(
@@ -79,8 +81,8 @@ GRAMMAR = Grammar(
     nouns=r"cream|top|roll|ice|layer|cut|set|cool|cover|dust|line|whip|glaze|fill|sandwich|soak|butter|flour|oil|spread|drop|rest|mix|"
     r"cook|dry|finish|coat|press|slice|stack|heat|warm|chill|tap|brush|split|steam|keep|lay|make|work|level|smooth|stand|use|ring|base|pipe|place|bake",
     with_object=r"(?:the|it|them|this|that|these|those|each|all|any|both|in|into|with|over|on|onto|up|for|until|till|at|to|together|"
-    r"gently|again|a|an|one|half|off|out|some|more|well|warm|as|\d+|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
+    r"\w+ly|smooth|again|a|an|one|half|off|out|some|more|well|warm|as|\d+|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
     r"upside|trays?|tins?|every|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|while)\b",
-    aside=r"until|till|so that|when|once|while|as soon as|as|if|before|because|after",
-    aside_ends=r"[,;.:]| then | (?=(?:i|we) )|$",
+    aside=r"without|until|till|so that|when|once|while|as soon as|as|if|before|because|after",
+    aside_ends=r"[,;.:]| then |(?<= cold) |(?<= cool) |(?<= ready) |(?<= done) |(?<= warm) (?!water)| (?=(?:i|we) )|$",
 )

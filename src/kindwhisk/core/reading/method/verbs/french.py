@@ -10,7 +10,7 @@ def _forms(*stems: str) -> str:
 
 
 VERBS: tuple[tuple[str, Act], ...] = (
-    (_forms("préchauff") + r"|(?:faites |faire )?chauff(?:ez|er) le four|four (?=à|\d)", Act.PREHEAT),
+    (_forms("préchauff") + r"|(?:faites |faire )?chauff(?:ez|er) le four|four(?= (?:à|\d))", Act.PREHEAT),
     (_forms("chemis", "grais") + r"|beurr(?:ez|er)(?: et farin(?:ez|er))?|tapiss(?:ez|er)", Act.PREPARE),
     (r"sépar(?:ez|er)|clarifi(?:ez|er)", Act.SEPARATE),
     (r"(?:faites |faire |mettez à |mettre à )?tremper(?=[^.;]*gélatine)|réhydrat(?:ez|er)|(?:faites |faire )(?:tremper|ramollir)", Act.BLOOM),
@@ -24,27 +24,28 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"hors du feu au batteur|au batteur(?= jusqu)", Act.WHIP),
     (r"hors du feu", Act.OFF),
     (r"macaron(?:ez|er|nez|ner)", Act.PRESS),
-    (_forms("incorpor"), Act.FOLD),
+    (rf"{_forms('incorpor', 'allèg')}|détend(?:ez|re|s)(?= (?:la|l'|le|les) )", Act.FOLD),
     (r"(?:portez|porter|amenez|amener)|(?:faites |faire )bouillir|cui(?:sez|re)(?= le sucre)", Act.BOIL),
     (r"remett(?:ez|re)(?: \w+)? (?:à cuire|sur le feu)|cui(?:sez|re)(?= en remuant)|(?:faites |faire )?épaissir", Act.HEAT),
     (r"(?:faites |faire )?chauff(?:ez|er)|tiéd(?:issez|ir)(?= le)|réchauff(?:ez|er)", Act.HEAT),
     (r"(?:laissez|laisser) infuser|infus(?:ez|er)", Act.STEEP),
     (r"(?:laissez|laisser)(?: bien| complètement)? (?:refroidir|tiédir)|refroidir", Act.COOL),
-    (r"(?:laissez|laisser) (?:croûter|reposer|sécher|prendre|gonfler)", Act.REST),
-    (r"(?:placez|placer|mettez|mettre|réserv(?:ez|er)|laissez|laisser)(?: \w+){0,2} (?:au frais|au réfrigérateur|au frigo|au froid|au congélateur)", Act.CHILL),
+    (r"(?:laissez|laisser) (?:croûter|reposer|sécher|prendre|gonfler)|attend(?:ez|re)|croûter|repos(?:ez|er)", Act.REST),
+    (r"(?:placez|placer|mettez|mettre|réserv(?:ez|er)|laissez|laisser|gard(?:ez|er)|conserv(?:ez|er))(?: \w+){0,3} (?:au frais|au réfrigérateur|au frigo|au froid|au congélateur)", Act.CHILL),
     (r"enfourn(?:ez|er)|(?:faites |faire )?cui(?:sez|re)", Act.BAKE),
     (r"poch(?:ez|er)|dress(?:ez|er)|couch(?:ez|er)(?= (?:des|les))", Act.PIPE),
     (r"imbib(?:ez|er)|puncher|punch(?:ez)", Act.SOAK),
-    (r"démoul(?:ez|er)|décoll(?:ez|er)|retourn(?:ez|er)(?=[^.;]*torchon)", Act.TURN_OUT),
+    (r"(?:retir|décoll|enlev|ôt)(?:ez|er)(?= (?:le|la) (?:papier|feuille))", Act.HAND),
+    (r"démoul(?:ez|er)|décercl(?:ez|er)|décoll(?:ez|er)|retourn(?:ez|er)(?=[^.;]*torchon)", Act.TURN_OUT),
     (r"retourn(?:ez|er)(?=[^.;]*(?:moule|aussitôt))|renvers(?:ez|er)", Act.INVERT),
     (r"déroul(?:ez|er)|coup(?:ez|er)|tranch(?:ez|er)|piqu(?:ez|er)", Act.HAND),
     (r"(?:roul|enroul)(?:ez|er)(?:-le|-la)?", Act.ROLL),
     (r"saupoudr(?:ez|er)", Act.DUST),
-    (r"garn(?:issez|ir)|superpos(?:ez|er)|mont(?:ez|er) le gâteau", Act.JOIN),
+    (r"garn(?:issez|ir)|assembl(?:ez|er)|superpos(?:ez|er)|mont(?:ez|er) le gâteau", Act.JOIN),
     (r"décor(?:ez|er)|parsem(?:ez|er)|dispos(?:ez|er)", Act.TOP),
     (r"glac(?:ez|er)|napp(?:ez|er)", Act.COAT),
     (r"étal(?:ez|er)|tartin(?:ez|er)", Act.SPREAD),
-    (r"vers(?:ez|er)|coul(?:ez|er)", Act.POUR),
+    (r"vers(?:ez|er)|coul(?:ez|er)|moul(?:ez|er)", Act.POUR),
     (r"répart(?:issez|ir)|partag(?:ez|er)|divis(?:ez|er)", Act.DIVIDE),
     (r"prélev(?:ez|er)|prenez|prendre", Act.TAKE),
     (r"ajout(?:ez|er)|en ajoutant", Act.ADD),
@@ -53,4 +54,8 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"mett(?:ez|re)|vers(?:ez)", Act.PUT),
     (r"serv(?:ez|ir)|dégust(?:ez|er)", Act.NOTHING),
 )  # fmt: skip
-GRAMMAR = Grammar(tuple((rf"(?:{p})(?![\w])", act) for p, act in VERBS))
+GRAMMAR = Grammar(
+    tuple((rf"(?:{p})(?![\w])", act) for p, act in VERBS),
+    aside=r"sans|jusqu'à ce que?|afin de|afin que?|avant de|lorsque|quand",
+    aside_ends=r"[,;.:]|$",
+)

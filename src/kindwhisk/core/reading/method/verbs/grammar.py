@@ -80,9 +80,9 @@ class Grammar:
             yield Verb(self._acts[int(match.lastgroup[1:])], match.start(), match.end())
 
     def _counts(self, text: str, match: re.Match[str], asides: list[tuple[int, int]]) -> bool:
-        if self._before is None:
-            return True
         front = text[: match.start()]
+        if self._before is None:
+            return not any(a <= match.start() < b for a, b in asides)
         if front.strip() and not self._before.search(front):
             return False
         done_to = self._with_object is None or bool(self._with_object.match(text, match.end()))

@@ -1,43 +1,70 @@
-"""Italian verbs, as infinitive or imperative."""
+"""Italian verbs: infinitive, and what one says to one or to several."""
 
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.verbs.grammar import Grammar
 
-_LO = r"(?:l[eoai]|ne|vi|ci)?"
+_LO = r"(?:(?:ce|ve)?l[eoai]|ne|vi|ci)?"
+
+
+def _are(*stems: str) -> str:
+    """Verbs in -are by their stems: ``montare``, ``montate``, ``monta``, ``si monta``, with or without a pronoun."""
+    return rf"(?:si )?(?:{'|'.join(stems)})(?:ate|are|ar|ando|iamo|a){_LO}"
+
+
+def _ere(*stems: str) -> str:
+    """Verbs in -ere by their stems."""
+    return rf"(?:si )?(?:{'|'.join(stems)})(?:ete|ere|er|endo|iamo|i|e){_LO}"
+
+
+def _ire(*stems: str) -> str:
+    """Verbs in -ire by their stems."""
+    return rf"(?:si )?(?:{'|'.join(stems)})(?:ite|ire|ir|endo|iamo|isci|i|e){_LO}"
+
+
+_LET = r"(?:lasci(?:ate|are|a|ando)|f(?:ate|are|ar|a(?=l[eoa])|ai|acendo))(?:l[eoai])?(?: \w+){0,2} "
 VERBS: tuple[tuple[str, Act], ...] = (
-    (r"prerisc?ald(?:ate|are|a)|scald(?:ate|are) il forno|accend(?:ete|ere) il forno", Act.PREHEAT),
-    (r"(?:imburr|infarin|olia|fodera|rivest)(?:ate|are|ite|ire|te|re|a)(?: e infarin(?:ate|are))?", Act.PREPARE),
-    (r"(?:separ|divid)(?:ate|are|ete|ere)(?= (?:i tuorli|gli albumi|le uova))", Act.SEPARATE),
-    (r"(?:ammoll|idrat)(?:ate|are)|mett(?:ete|ere) (?:la gelatina )?a bagno|mett(?:ete|ere) in ammollo", Act.BLOOM),
-    (rf"setacci(?:ate|are|a){_LO}", Act.SIFT),
-    (rf"(?:fate |far |fare )?(?:sciogli(?:ete|ere)|sciogl\w+|fond(?:ete|ere)){_LO}", Act.MELT),
-    (rf"mont(?:ate|are|a){_LO}", Act.WHIP),
-    (rf"sbatt(?:ete|ere|i){_LO}|lavor(?:ate|are)(?= (?:i tuorli|le uova|il burro))", Act.BEAT),
-    (rf"incorpor(?:ate|are|a){_LO}|amalgam(?:ate|are){_LO}", Act.FOLD),
-    (r"(?:fate |far |fare |portate (?:a |ad )?|portare (?:a |ad )?)(?:bollire|ebollizione|bollore)|cuoc(?:ete|ere)(?= lo zucchero)", Act.BOIL),
-    (rf"(?:scald|riscald|intiepid)(?:ate|are|ite|ire){_LO}", Act.HEAT),
-    (r"(?:lasci|fa)(?:ate|te|are|re|r)(?: \w+)? (?:raffreddare|intiepidire)|raffredd(?:ate|are)", Act.COOL),
-    (r"(?:lasci|fa)(?:ate|te|are|re|r)(?: \w+)? (?:riposare|asciugare|rapprendere|solidificare)", Act.REST),
-    (r"(?:mett|pon|ripon|conserv)(?:ete|ere|ate|are|erlo|etelo)(?: \w+){0,2} (?:in frigo\w*|in frigorifero|in freezer|in congelatore)", Act.CHILL),
-    (r"(?:capovolg|rovesci)(?:ete|ere|ate|are|etelo|atelo)", Act.INVERT),
-    (rf"(?:sforn)(?:ate|are){_LO}", Act.NOTHING),
-    (rf"(?:sform)(?:ate|are){_LO}|stacc(?:ate|are)", Act.TURN_OUT),
-    (rf"(?:inforn|cuoc)(?:ate|are|ete|ere){_LO}|forno(?= \d)", Act.BAKE),
-    (r"(?:form)(?:ate|are)(?= (?:le|dei|dischi|bastoncini|i|delle|\w+))", Act.PIPE),
-    (rf"bagn(?:ate|are){_LO}|inzupp(?:ate|are){_LO}|spennell(?:ate|are)", Act.SOAK),
-    (rf"(?:srotol|tagli|bucherell|rifil)(?:ate|are){_LO}", Act.HAND),
-    (rf"(?:arrotol)(?:ate|are){_LO}", Act.ROLL),
-    (rf"(?:farc)(?:ite|ire){_LO}|sovrappon(?:ete)", Act.JOIN),
-    (rf"(?:decor|guarn)(?:ate|are|ite|ire){_LO}|cospargete", Act.TOP),
-    (r"(?:spolver|spolverizz)(?:ate|are)", Act.DUST),
-    (rf"(?:glass|ricopr)(?:ate|are|ite|ire){_LO}", Act.COAT),
-    (rf"(?:stend|spalm)(?:ete|ere|ate|are){_LO}", Act.SPREAD),
-    (rf"(?:vers|trasfer|col)(?:ate|are|ite|ire){_LO}", Act.POUR),
-    (rf"divid(?:ete|ere){_LO}", Act.DIVIDE),
-    (r"prend(?:ete|ere)|prelev(?:ate|are)", Act.TAKE),
-    (rf"(?:aggiun|un)(?:gete|gere|ite|ire|geteli|itel[eoai]|itevi){_LO}", Act.ADD),
-    (rf"(?:mescol|mischi|stemper)(?:ate|are|a){_LO}", Act.MIX),
-    (rf"mett(?:ete|ere){_LO}", Act.PUT),
-    (r"serv(?:ite|ire)|prova", Act.NOTHING),
+    (rf"{_are('preriscald')}|{_are('scald')} il forno|{_ere('accend')} il forno|(?<!in )forno(?= (?:a|statico|ventilato|preriscaldato) )", Act.PREHEAT),
+    (rf"(?:{_are('imburr', 'infarin', 'oli', 'foder')}|{_ire('rivest')})(?: e (?:infarin|foder)(?:ate|are|a))?", Act.PREPARE),
+    (rf"(?:{_are('separ')}|{_ere('divid')})(?= (?:i tuorli|gli albumi|le uova))", Act.SEPARATE),
+    (rf"{_are('ammoll', 'idrat')}|{_ere('mett')} (?:la gelatina )?(?:a bagno|in ammollo)", Act.BLOOM),
+    (_are("setacci"), Act.SIFT),
+    (rf"(?:{_LET})?(?:sciogl\w+|{_ere('fond')})", Act.MELT),
+    (_are("mont"), Act.WHIP),
+    (rf"{_ere('sbatt')}|{_are('lavor')}(?= (?:i tuorli|le uova|il burro))", Act.BEAT),
+    (_are("incorpor", "amalgam", "alleggeri"), Act.FOLD),
+    (rf"(?:{_LET}|port(?:ate|are|a)(?:l[eoai])? (?:a |ad )?(?:\w+ )?)(?:bollire|ebollizione|bollore)|(?:cuoc(?:ete|ere|i))(?= (?:lo )?zucchero)", Act.BOIL),
+    (rf"{_ere('rimett')}(?: \w+)? (?:sul fuoco|sul fornello|nel pentolino|a cuocere)(?: e cuoci?(?:ete|ere)?)?|(?:cuoc(?:ete|ere|i))(?= (?:finch|mescolando|fino a (?:quando )?(?:si )?addens|la crema))", Act.HEAT),
+    (rf"{_are('scald', 'riscald')}|{_ire('intiepid')}", Act.HEAT),
+    (rf"{_LET}(?:in infusione|infondere)", Act.STEEP),
+    (rf"{_LET}(?:raffreddare|intiepidire)|{_are('raffredd')}", Act.COOL),
+    (rf"{_LET}(?:riposare|asciugare|rapprendere|solidificare)(?: in (?:frigo\w*|freezer))", Act.CHILL),
+    (rf"{_LET}(?:riposare|asciugare|rapprendere|solidificare|crostare)", Act.REST),
+    (rf"(?:{_ere('mett', 'pon', 'ripon', 'tien')}|{_are('conserv', 'lasci', 'pass')})(?: \w+){{0,3}} (?:in (?:frigo\w*|freezer|congelatore)|al fresco)", Act.CHILL),
+    (rf"(?:{_ere('capovolg')}|{_are('rovesci')})(?= [^.;]*(?:canovaccio|carta|gratella|piatto|strofinaccio))", Act.TURN_OUT),
+    (rf"{_ere('capovolg')}|{_are('rovesci')}", Act.INVERT),
+    (_are("sforn"), Act.NOTHING),
+    (rf"{_are('sform', 'sformat')}|{_ere('togli')}(?= [^.;]{{0,20}}(?:stampo|teglia))|{_are('stacc')}(?= [^.;]{{0,20}}(?:stampo|teglia|torta))", Act.TURN_OUT),
+    (rf"{_are('inforn')}|cuoc(?:ete|ere|i|endo){_LO}|forno(?= \d)", Act.BAKE),
+    (rf"{_are('form')}(?= (?:le|dei|dischi|bastoncini|i|delle|\w+))", Act.PIPE),
+    (rf"{_are('bagn', 'inzupp', 'spennell')}|{_ere('imbev')}", Act.SOAK),
+    (rf"{_are('srotol', 'tagli', 'bucherell', 'rifil', 'stacc')}|{_ere('togli')}(?= (?:la|il) (?:carta|foglio))|tolg\w+ la carta", Act.HAND),
+    (_are("arrotol"), Act.ROLL),
+    (rf"{_ire('farc')}|{_ere('sovrappon')}|{_are('assembl')}", Act.JOIN),
+    (rf"{_are('decor', 'cosparg', 'adagi')}|{_ire('guarn', 'distribu')}|{_ere('cosparg', 'dispon')}", Act.TOP),
+    (_are("spolver", "spolverizz"), Act.DUST),
+    (rf"{_are('glass')}|{_ire('ricopr')}|{_ire('copr')}(?! [^.;]{{0,14}}(?:pellicola|canovaccio))", Act.COAT),
+    (rf"{_ire('copr')}", Act.NOTHING),
+    (rf"{_ere('stend')}|{_are('spalm', 'livell')}", Act.SPREAD),
+    (rf"{_are('vers', 'col')}|{_ire('trasfer')}", Act.POUR),
+    (_ere("divid"), Act.DIVIDE),
+    (rf"{_ere('prend')}|{_are('prelev')}", Act.TAKE),
+    (rf"{_ere('aggiung')}|{_ire('un')}|{_are('aggreg')}", Act.ADD),
+    (_are("mescol", "mischi", "stemper", "emulsion"), Act.MIX),
+    (_ere("mett", "disponi"), Act.PUT),
+    (rf"{_ire('serv')}|{_are('prov')}|fai la prova|fate la prova", Act.NOTHING),
 )  # fmt: skip
-GRAMMAR = Grammar(tuple((rf"(?:{p})(?![\w])", act) for p, act in VERBS))
+GRAMMAR = Grammar(
+    tuple((rf"(?:{p})(?![\w])", act) for p, act in VERBS),
+    aside=r"senza|finché(?: non)?|fino a quando|fino a che|quando|in modo che|affinché",
+    aside_ends=r"[,;.:]|$",
+)
