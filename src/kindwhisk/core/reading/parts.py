@@ -85,8 +85,10 @@ FOR_SHOW = re.compile(r", (?:to|for) (?:decorate|finish|serve|dust\w*|garnish)")
 TIMED = re.compile(r"\d\s*(?:°|min(?:utes?)?\b|cm(?![a-z]))|\d{3} ?c\b")
 SIZES = re.compile(r"\d\s*x\s*\d")
 YIELDS = re.compile(
-    r"(?:makes|serves|yields?|for about)(?: (?:about|approx\.?|abt\.?|around|one|two|an?))?(?=\W*\d)|(?:pour|per|dosi per)(?: (?:environ|circa))? \d+ (?:personnes|parts|macarons|persone|porzioni)"
+    r"(?:makes|serves|yields?|for about(?= \d+ (?:people|persons|pieces|shells|kisses|cookies|cm)))(?: (?:about|approx\.?|abt\.?|around|one|two|an?))?(?=\W*\d)|(?:pour|per|dosi per)(?: (?:environ|circa))? \d+ (?:personnes|parts|macarons|persone|porzioni)"
 )
+WHEN = re.compile(r"(?:with|using|in|at|after|when|once|then|now) (?:an?|the|\d)")
+"""How a sentence may begin in front of its verb: “at 112 start the whites”."""
 RUNS_ON = re.compile(r"(?!tbsp|tsps|pkts|appr)[a-z]{4,}[.!] +[A-Z][a-z]+|[。].|(?<!\w)(?:till|until)(?!\w)")
 FINISHING = re.compile(r"(?:to )?(?:assembly|assemble|finish|finishing|montage|montaggio|組み立て|仕上げ|hoàn thiện)")
 """A heading over what is done once every part is there."""
@@ -94,6 +96,12 @@ SPOKEN = re.compile(
     r"^(?:and|now|so|then|but|ok|okay|hi|hello|hey|today|first|next|the|to the|until|for about|i|we|you|it|this|that|my|i've|in the|when|once|while|after|leave|let|alright|et|puis|e|poi)\b"
 )
 JOINED = re.compile(r",\s+(?=\d|½|¼|[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|,\s+(?=[^\d,]{3,24}$)|\s\+\s(?=\d)|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)")
+NEEDS = re.compile(
+    r"(?:(?:so|ok|okay|and|right|well),? )*(?:you(?:'ll| will)?|we|i) (?:need|want|use)(?: about)?:? |il (?:vous )?faut:? |(?:ti |vi )?serv(?:e|ono):? ",
+    re.IGNORECASE,
+)
+"""How a sentence begins that lists what is needed."""
+AND = re.compile(r",\s*(?:and\s+)?|\s(?:and|et|e|plus)\s(?=\d|(?:an?|half|one|two|three|four|five|six|une?|un|due|tre)\s)")
 SERVES = re.compile(
     r"(?:serves|servings?\s*:?|portions?\s*:?|yields?\s*:?)\s*(?:about |approx\.? )?(\d{1,3})(?!\s*(?:cm|g\b|min|\d))|"
     r"(\d{1,3})\s*(?:servings|portions|slices|persons?|people|personnes|persone|人分|người|glasses|verrines|bicchierini)(?!\w)",
@@ -115,11 +123,11 @@ def servings(text: str) -> int | None:
 
 
 def _verb_first(row: str, grammar: Grammar) -> bool:
-    text = plain(STEP.sub("", row, count=1))
+    text = plain(STEP.sub("", row, count=1)).lstrip("-*•·–> ")
     verb = next(iter(grammar.verbs(text)), None)
     if verb is None:
         return False
-    return verb.start == 0 or len(text) > 45 or grammar.verb_last
+    return verb.start == 0 or len(text) > 45 or grammar.verb_last or WHEN.match(text) is not None
 
 
 def ingredient_like(row: str, grammar: Grammar) -> bool:
@@ -214,6 +222,11 @@ def _does(sentence: str, grammar: Grammar) -> bool:
 
 def _as_list(sentence: Row, grammar: Grammar) -> list[Row]:
     """A sentence that is a list of at least three ingredients, taken apart; else as it is."""
+    needs = NEEDS.match(sentence.text)
+    if needs is not None:
+        parts = [p.strip(" .") for p in AND.split(sentence.text[needs.end() :])]
+        if len(parts) >= 3 and all(find_all(plain(p)) and amounts(plain(p)) for p in parts):
+            return [Row(kind=RowKind.INGREDIENT, text=words) for words in parts]
     several = _in_one_row(sentence.text, grammar)
     if len(several) < 3 or any(a.start > 1 for word in several for a in amounts(plain(word))[:1]):
         return [sentence]
@@ -226,11 +239,14 @@ def _title(rows: Sequence[str], gaps: Sequence[bool], grammar: Grammar) -> str:
         and gaps[1]
         and len(rows[0]) <= LONG_TITLE
         and not rows[0].endswith(":")
-        and not any(a.unit for a in amounts(plain(rows[0])))
+        and not (re.search(r"\d", rows[0]) and any(a.unit for a in amounts(plain(rows[0]))))
         and _as_head(rows[0]) is None
     ) and (not find_all(plain(rows[0])) or not ingredient_like(rows[0], grammar) or len(rows[0].split()) > 2):
         return rows[0]
     headed = any(_as_head(r) == "ingredients" for r in rows[1:])
+    second = plain(rows[1]) if len(rows) > 1 else ""
+    if rows and not re.search(r"\d|[:.]$", rows[0]) and (SERVES.match(second) or YIELDS.match(second)):
+        return rows[0]
     for row in rows[:6]:
         if _as_head(row) is not None or (not headed and (ingredient_like(row, grammar) or _in_one_row(row, grammar))):
             continue

@@ -63,6 +63,12 @@ def find_tins(text: str) -> list[CountedTin]:
     return found
 
 
+def named_without_size(text: str) -> str:
+    """The word for a tin that a sentence names, whether or not it says how large it is."""
+    match = re.search(TIN_WORD, plain(text))
+    return match[0] if match else ""
+
+
 def find_tin(text: str) -> NamedTin | None:
     """The first tin that a text names with a size; None where it names none."""
     return next((found.tin for found in find_tins(text)), None)

@@ -25,7 +25,7 @@ from kindwhisk.core.reading.method.vessels import vessels_of
 from kindwhisk.core.reading.parts import RowKind
 from kindwhisk.core.reading.plain import slug
 from kindwhisk.core.reading.recipe import Written
-from kindwhisk.core.reading.tins_named import CountedTin, find_tins
+from kindwhisk.core.reading.tins_named import CountedTin, find_tins, named_without_size
 from kindwhisk.core.reading.usual import PIPED, USUAL, USUAL_TIN, USUAL_TIN_NAME
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.technique import Technique
@@ -72,6 +72,7 @@ def _tins(written: Written, followed: Followed) -> tuple[CountedTin | None, Coun
     """The tin for the oven and, where there is another, that for what is moulded."""
     found = [(n, CountedTin(tin=tin, count=count)) for n, tin, count in followed.tracker.tins]
     found += [(-1, tin) for row in written.rows if row.kind is not RowKind.SENTENCE for tin in find_tins(row.text)]
+    found = found or [(-1, tin) for tin in _sized_elsewhere(written)]
     every = [tin for _, tin in found]
     bake = _baked(followed)
     if bake is None or not bake.said:
@@ -82,6 +83,13 @@ def _tins(written: Written, followed: Followed) -> tuple[CountedTin | None, Coun
     before = [tin for n, tin in found if n <= max(bake.said)]
     after = [tin for n, tin in found if n > max(bake.said)]
     return next(iter([*before, *after]), None), next(iter(after), None)
+
+
+def _sized_elsewhere(written: Written) -> list[CountedTin]:
+    """“Makes one 23 cm cake … into the chiffon tin”: the size stands above, the tin in a sentence."""
+    above = [row.text for row in written.rows if row.kind in {RowKind.TITLE, RowKind.NOTE, RowKind.HEADING}]
+    tins = [word for row in written.rows if row.kind is RowKind.SENTENCE if (word := named_without_size(row.text))]
+    return [tin for text in above for word in tins[:1] for tin in find_tins(f"{text} {word}")]
 
 
 def _without_unit(celsius: float, text: str) -> bool:

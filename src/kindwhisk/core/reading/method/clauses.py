@@ -46,7 +46,7 @@ _BY_HAND_IN = re.compile(r"(?:the )?(?:\w+ )?\w+ in (?:with|by) (?:an? )?(?:hand
 _ONTO = re.compile(r"(?:onto|over|into) the (?!oven)")
 _COLD = re.compile(r"(?:and |then )?(?:in(?:to)? the )?(?:fridge|freezer|frigo|refrigerator)(?!\w)")
 _INTO_OVEN = re.compile(r"(?<!\w)into the oven(?!\w)")
-_SYRUP = re.compile(r"(?<!\d)1[0-6]\d(?!\d)(?! ?(?:g|ml)\b| (?:\w+ )?(?:sugar|flour))")
+_SYRUP = re.compile(r"(?<!\d)1[0-6]\d(?!\d)(?! ?(?:g|gr|grams?|grammes?|grammi|ml|mils?)\b| (?:\w+ )?(?:sugar|flour))")
 _GOES_IN = re.compile(r"(?<!\w)(?:go(?:es)? in|in (?:at the end|last|now|too)|in(?:to)? the|onto|sifted (?:in|over)|on top)(?!\w)")
 _MIXER = re.compile(r"^(?:stand )?mixer(?!\w)|(?<!\w)(?:in(?:to)? the (?:stand )?mixer|by machine)")
 

@@ -26,7 +26,7 @@ INSIDE = re.compile(
 )
 ASIDE = re.compile(
     r"^to [a-z]+ (?:it|them|the \w+),|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
-    r"(?<!\w)(?:over|in|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
+    r"(?<!\w)(?:over|(?<=\w )in|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
     r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|湯煎(?:で|から|にかけて)?|鍋"
 )
 """What tells until when, and water that nothing is made of: no ingredient is meant in it."""
@@ -36,6 +36,10 @@ WORKED = re.compile(r"(?<!\w)(?:hot|boiling|warm|warmed|heated|cooled|soaked|blo
 TAKEN_OF = {"zest": ("zest", "zeste", "rind", "peel", "scorza", "buccia"), "juice": ("juice", "jus", "succo")}
 """What is taken of a fruit, by whichever word its line has."""
 PRESSED = {w for words in TAKEN_OF.values() for w in words}
+HEADED = re.compile(
+    r"^(?:for|to make|to assemble|pour|per) (?:the |la |le |les |l'|il |lo )?[^,;.:\d]{2,40}:(?= )|^(?:[^\W\d]+ ){0,2}[^\W\d]+:(?= )"
+)
+"""A heading in front of a sentence: “For the custard cream: heat the milk”."""
 AT_A_TIME = re.compile(r"(?:an?|one) (?:third|quarter|half|fifth)(?: of)?(?=(?: \w+){0,4} at a time)")
 """“A quarter of the flour at a time”: all of it, by and by."""
 ONTO = {Act.DUST, Act.TOP, Act.COAT, Act.SOAK}
@@ -104,7 +108,8 @@ class Naming:
 
     def items(self, clause: Clause) -> list[Item]:
         """What a clause names, in its order; what stands behind “into” or “to” is where the rest goes."""
-        text = AT_A_TIME.sub("", ASIDE.sub(lambda m: " " * len(m[0]), clause.said))
+        text = HEADED.sub(lambda m: " " * len(m[0]), clause.said)
+        text = AT_A_TIME.sub("", ASIDE.sub(lambda m: " " * len(m[0]), text))
         suffixed = self._suffixed(clause)
         references = self.results.in_text(text, self._untouched, [suffixed] if suffixed is not None else [])
         covered = [(r.start, r.end) for r in references]

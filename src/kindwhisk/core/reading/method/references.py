@@ -78,11 +78,12 @@ NOUNS: tuple[tuple[re.Pattern[str], _Test], ...] = (
     (re.compile(r"(?<!\w)(?:dry ingredients|dry goods|dry mix|dry mixture|powders|sifted (?:ingredients|mixture|powders|flours)|flours|sifted flour|ingrédients secs|ingredienti secchi)(?!\w)|粉類"), lambda m: _raw(m) and m.dry),
     (re.compile(r"(?<!\w)the nuts(?!\w)"), lambda m: _raw(m) and m.dry and m.of_kind({"nut"})),
     (re.compile(r"(?<!\w)(?:one half|(?:the )?(?:first|that) half|one part|una metà|une moitié)(?!\w)(?! of)"), lambda m: m.kind is SplitStep),
+    (re.compile(r"(?<!\w)(?:juice|jus|succo)(?!\w)"), lambda m: _raw(m) and any(i.endswith("-juice") for i in m.raw_ids) and not m.floury),
     (re.compile(r"(?<!\w)(?:puree|coulis|purée)(?!\w)"), lambda m: _raw(m) and m.of_kind({"fruit"})),
     (re.compile(rf"(?<!\w)(?:{BAKED})(?!\w)|スポンジ|生地"), lambda m: m.baked),
 )  # fmt: skip
 """Words, and what a result must be that they mean."""
-STILL_STOCK = re.compile(r"whites?|curd|blanc|albumi|卵白|lòng trắng|cream|crème|panna|kem|クリーム|puree|purée")
+STILL_STOCK = re.compile(r"whites?|juice|jus|succo|curd|blanc|albumi|卵白|lòng trắng|cream|crème|panna|kem|クリーム|puree|purée")
 """Words that mean the list's own good as long as it has not been touched."""
 
 
@@ -187,7 +188,7 @@ class Results:
             whole = latest(self.made, lambda m: _raw(m) and m.floury and not m.dry and free(m))
             return whole or latest(self.made, lambda m: _raw(m) and not m.white_foam and not m.dry and free(m))
         here = self.here
-        if here is not None and here.open and free(here) and not (here.white_foam and named):
+        if here is not None and here.open and _raw(here) and free(here) and not (here.white_foam and named):
             return here
         return latest(self.made, lambda m: _raw(m) and free(m) and not m.dry) or latest(self.made, free)
 

@@ -77,8 +77,7 @@ def pour(t: Tracker, clause: Clause) -> None:
     here = t.raw_here()
     if here is not None and items and all(i.target and i.mention is not None for i in items) and not raw_egg:
         # “… over the chopped chocolate”: what was worked on last goes to what the list still has.
-        t.flush()
-        t.bring_together(items, here, clause.text)
+        t.hold(items, here, clause.text)
         return
     foam = target or here
     if syrup is not None and foam is syrup:
@@ -122,7 +121,7 @@ def fill(t: Tracker, clause: Clause) -> None:
         content = next((m for m in reversed(t.results.open) if not m.baked), None)
     if content is None:
         return
-    if content.kind is FillStep:
+    if content.kind is FillStep or (content is here and any(m.kind is PipeStep for m in content.upstream())):
         t.say(content)
         return
     others = [m for m in raw if m is not content]

@@ -170,6 +170,10 @@ def hand(t: Tracker, clause: Clause) -> None:
     items = t.items(clause)
     raw_only = bool(items) and all(i.made is None for i in items)
     made = the_cake(t) if not raw_only or the_cake(t) is t.here else None
+    if made is None and raw_only:
+        # “Chop the chocolate and melt it”.
+        t.hold(items, None, clause.text)
+        return
     if made is None or (raw_only and not re.search(r"peel|unroll|prick|poke|cut|slice", clause.text)):
         return
     if made.kind is HandStep:

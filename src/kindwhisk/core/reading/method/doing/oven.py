@@ -25,12 +25,12 @@ COOLED = re.compile(r"(?<!\w)(?:cool\w*|cold|refroid\w*|raffredd\w*|nguội)(?!\
 
 
 MORE = re.compile(r"(?<!\w)(?:another|more|further|encore|altri|ancora|thêm)(?!\w)")
-FREED = re.compile(r"before (?:you )?(?:transfer|turn|remov|unmou?ld|releas|loosen|tak)(?:ing|e)?(?!\w)|avant de (?:le |la |les )?(?:démouler|décoller)|prima di sform")
+FREED = re.compile(r"before (?:you )?(?:transfer|turn|remov|unmou?ld|releas|loosen|tak)(?:r?ing|e)?(?!\w)|avant de (?:le |la |les )?(?:démouler|décoller)|prima di sform")
 """A cake that is left to cool first and freed then."""
 UPSIDE = re.compile(r"upside[- ]down|inverted|hanging")
 
 
-COOL_MIN = 20.0
+COOL_MIN, LONG_REST_MIN = 20.0, 240.0
 
 
 def bake(t: Tracker, clause: Clause) -> None:
@@ -164,7 +164,8 @@ def rest(t: Tracker, clause: Clause) -> None:
         if span is None and not re.search(r"skin|set\b|dry|croût|until|firm", clause.text):
             t.say(made)
             return
-        if made.kind in {BakeStep, InvertStep, TurnOutStep}:
+        long = span is None or span.high >= LONG_REST_MIN
+        if made.kind is InvertStep or (made.kind is BakeStep and t.oven_off and long):
             # What is left alone behind the oven cools.
             t.make(CoolStep, made.vessel, [], [t.use(made)], inverted=made.kind is InvertStep)
             return

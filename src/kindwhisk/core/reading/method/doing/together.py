@@ -10,6 +10,7 @@ from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.sift import SiftStep
 from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.stream import StreamStep
+from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.amounts import amounts, inside
 from kindwhisk.core.reading.method import said
@@ -24,20 +25,29 @@ from kindwhisk.core.reading.method.doing.common import (
     with_pending,
 )
 from kindwhisk.core.reading.method.doing.warming import warm
-from kindwhisk.core.reading.method.naming import Item, without
+from kindwhisk.core.reading.method.naming import ASIDE, Item, without
 from kindwhisk.core.reading.method.references import RESERVED
 from kindwhisk.core.reading.method.shares import SPOON, Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
+from kindwhisk.core.reading.names import find_all
 
 RING = re.compile(r"(?<!\w)(?:ring|tin|mould|mold|pan|cercle|moule|stampo|anello|khuôn)(?!\w)|型|(?:in|at|on) the (?:bottom|base)(?!\w)")
 
 
+SIFTED = re.compile(r"sift|tamis|setacci|rây|ふるい")
+"""Icing sugar that is sifted over a meringue is folded in; any other sugar is whipped with it."""
+WITH = re.compile(r"\s*(?:it |them |this |these )?with (?!an? )")
 AWAY = re.compile(r"(?<!\w)(?:fridge|refrigerator|freezer|aside|frigo|oven|tủ lạnh)(?!\w)|冷蔵庫")
 
 
 def put(t: Tracker, clause: Clause) -> None:
     """Things are put together; a later verb works them in. What is only put away is not."""
     if AWAY.search(clause.text):
+        return
+    if t.pending and said.over_water(clause.text) and not find_all(ASIDE.sub(" ", clause.said)):
+        # “Put the bowl over simmering water”: with what is in it.
+        t.pending_words = f"{t.pending_words} {clause.text}"
+        t.held_said.append(t.sentence)
         return
     t.flush()
     items = t.items(clause)
@@ -98,7 +108,8 @@ def add(t: Tracker, clause: Clause) -> None:
     if into is not None and into.syrup and any(i.made is not None and i.made.white_foam for i in items):
         into = None
     foam = into if into is not None and into.white_foam else None
-    if foam is not None and t.sweetens([i for i in items if not i.target]):
+    sifted = SIFTED.search(clause.text) and any(i.mention and i.mention.ingredient == "icing-sugar" for i in items)
+    if foam is not None and not sifted and t.sweetens([i for i in items if not i.target]):
         takes, _ = t.claim([i for i in items if not i.target], [Item(0, made=foam)])
         foam.takes += takes
         sugar_school(foam, clause)
@@ -139,6 +150,9 @@ def mix(t: Tracker, clause: Clause) -> None:
             t.say(stands)
         return
     here = t.raw_here()
+    if base is None and here is not None and WITH.match(clause.after) and len(items) == len(own):
+        # “Sift almonds and sugar, mix with the whites”.
+        base = here
     if (
         base is None
         and here is not None
@@ -159,7 +173,10 @@ def sift(t: Tracker, clause: Clause) -> None:
         clause.after,
     )
     if straight:
-        into = target(items) or t.raw_here()
+        here = t.raw_here()
+        foam = next((m for m in reversed(t.results.open) if m.airy and not m.baked and m.part == t.section), None)
+        # What is sifted over goes to the foam, not to the butter that was melted last.
+        into = target(items) or (foam if here is not None and here.kind is WarmStep and foam is not None else here)
         t.hold(without(items, into), into, clause.text + " sifted over")
         return
     t.flush()

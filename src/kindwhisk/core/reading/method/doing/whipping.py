@@ -62,8 +62,10 @@ def foams(takes: list[Take], uses: list[Use], words: str) -> bool:
         if kinds & {"dairy"} or (not lean and not thickened):
             return False
         return bool(said.FOAM.search(words)) or "whole-egg" in ids
+    cream = sum(x.grams for x in takes if x.ingredient in CREAMS)
     return (
         bool(ids)
+        and (cream > 0.4 * sum(grams.values()) or not takes)
         and bool(kinds & {"dairy"})
         and not kinds & {"flour", "chocolate", "egg", "fat"}
         and bool(ids & CREAMS)
@@ -87,6 +89,9 @@ def beat(t: Tracker, clause: Clause) -> None:
         and any(i.made is here for i in items)
     ):
         # “Tighten them with the rest of the sugar”.
+        base = here
+    if base is None and clause.guessed and here is not None and here.kind is WhipStep and here.said[-1] == t.sentence:
+        # “Whisk the whites …, then the sugar”.
         base = here
     if not items or (base is None and here is not None and [i.made for i in items] == [here]):
         _go_on(t, clause, here, warmed=said.over_water(words))

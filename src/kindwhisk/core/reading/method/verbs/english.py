@@ -8,7 +8,7 @@ _COOL = r"(?:cool|cold|get cold)"
 VERBS: tuple[tuple[str, Act], ...] = (
     (r"pre-?heat|setting the oven|set the oven|(?:pre-?heat|heat|turn on|warm)\s+(?:up )?(?:the |your |an? )?oven|oven(?= (?:at |to )?\d)", Act.PREHEAT),
     (r"line [^,.;]{0,30}(?:ring|tin|mould|mold) [^,.;]{0,12}with (?:the |a )?(?:strip|finger|sponge|biscuit|ladyfinger|cake)\w*", Act.LINE),
-    (rf"(?:line|grease|butter|flour|oil|dampen|prepare|draw|wrap)\b(?! in (?:with|by)\b)(?: (?:and|,) (?:line|flour|grease|dust))?(?=[^.;]*?(?:{_TIN}|circle|paper))"
+    (rf"(?:line|grease|butter|flour|oil|dampen|prepare|draw|wrap)\b(?! in(?:to)?\b)(?: (?:and|,) (?:line|flour|grease|dust))?(?=[^.;]*?(?:{_TIN}|circle|paper))"
      r"(?! [^,.;]*\b(?:batter|mixture) )", Act.PREPARE),
     (r"part(?= (?:them|the eggs))|separate (?:the |\w+ )?(?:\w+ )?eggs?|separate(?= the (?:yolks|whites))", Act.SEPARATE),
     (r"(?:soak|bloom|soften|swell|put|(?:sprinkle|scatter|stir)(?= (?:\w+ ){0,3}gelatine?(?: \w+)? (?:over|on|onto|into) (?:\w+ ){0,3}water)) (?:the |all the )?(?:powdered |leaf |sheet )?gelatine?(?: \w+)?", Act.BLOOM),
@@ -39,14 +39,14 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:turn (?:it |them |the \w+ )?upside[- ]down|invert(?! (?:\w+ ){0,3}(?:on)?to (?:an?|the) )|hang|flip(?= it over| upside))", Act.INVERT),
     (r"(?:turn (?:it |them |the \w+ )?out|unmou?ld|un-?mold|release|tip (?:it )?out|de-?mou?ld|take (?:it|them|the cake) out of the (?:tin|pan)|"
      r"(?:remove|lift|slide)(?: \w+){0,3} (?:off|out of|from|onto) (?:the )?(?:tin|pan|tray|mould|ring|rack|a rack|a wire)|"
-     r"remove (?:the )?(?:ring|rim|sides)|slide (?:the )?paper|(?:flip|tip|turn)(?= (?:it|them|the (?:cake|sponge|roulade|tray|tin|pan))(?: over)?(?: out)? on(?:to)?(?!\w))|(?:lift|slide|take|ease|prise)(?: it| them| the \w+)? out|invert(?= [^.;]*onto))", Act.TURN_OUT),
+     r"remove (?:the )?(?:ring|rim|sides)|slide (?:the )?paper|(?:flip|tip|turn)(?= (?:it|them|the (?:cake|sponge|roulade|tray|tin|pan))(?: over)?(?: out)? on(?:to)?(?!\w))|(?:lift|slide|ease|prise)(?: it| them| the \w+)? out|invert(?= [^.;]*onto))", Act.TURN_OUT),
     (r"unroll|peel|trim|hollow|score|slice(?= (?:it |the|in|each))|flip(?= the)|cut(?! through)|poke|prick|pierce|crush|chop|separate them", Act.HAND),
     (r"(?:re-?roll|roll)", Act.ROLL),
-    (r"(?:mature|ripen|rest|leave|let|allow|keep|store|stand|set|place|put)(?=[^.;]{0,40}\b(?:fridge|refrigerator|freezer|cold room|chiller|cold (?:to|until|for))\b)", Act.CHILL),
+    (r"(?:mature|ripen|rest|leave|let|allow|keep|store|stand|set|place|put)(?![^.;]*(?:until needed|up to|days))(?=[^.;]{0,40}\b(?:fridge|refrigerator|freezer|cold room|chiller|cold (?:to|until|for))\b)", Act.CHILL),
     (r"(?:chill|refrigerate|freeze|put (?:it )?in the (?:fridge|refrigerator))", Act.CHILL),
     (rf"(?:leave|let|allow|hang)\b(?=[^.;]{{0,60}}\b{_COOL}\b)(?!\w)", Act.COOL),
     (r"set aside(?= to cool)|cool", Act.COOL),
-    (r"(?:crust(?= \d)|leave|let|allow|rest|wait|stand|dry(?= (?:for|until))|set aside(?= (?:to|for|until)))", Act.REST),
+    (r"(?:crust(?= \d)|leave|let|allow|rest|wait|waiting(?= (?:\w+ ){0,2}min)|stand|dry(?= (?:for|until))|set aside(?= (?:to|for|until)))", Act.REST),
     (r"cover\b(?=[^.;]*(?:leave|fridge|refrigerate|chill))", Act.NOTHING),
     (r"(?:reserve|keep back|set aside|save)(?= (?:a |one |half|some|about |\d))", Act.RESERVE),
     (r"(?:set aside|reserve|keep|save)", Act.NOTHING),

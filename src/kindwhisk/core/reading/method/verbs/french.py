@@ -51,7 +51,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"ajout(?:ez|er)|en ajoutant", Act.ADD),
     (r"mélang(?:ez|er)(?:-les|-le)?|remu(?:ez|er)|délay(?:ez|er)", Act.MIX),
     (r"tap(?:ez|oter|otez)", Act.KNOCK),
-    (r"mett(?:ez|re)|vers(?:ez)", Act.PUT),
+    (r"mett(?:ez|re)|(?:dépos|pos|plac)(?:ez|er)", Act.PUT),
     (r"serv(?:ez|ir)|dégust(?:ez|er)", Act.NOTHING),
 )  # fmt: skip
 GRAMMAR = Grammar(
