@@ -22,12 +22,16 @@ WORDS: dict[str, float] = {
 }  # fmt: skip
 _TENS = {"twenty": 20, "thirty": 30, "forty": 40, "fifty": 50, "sixty": 60, "seventy": 70, "eighty": 80, "ninety": 90}
 _ONES = ("one", "two", "three", "four", "five", "six", "seven", "eight", "nine")
-WORDS.update(_TENS)
+_TEENS = {"thirteen": 13, "fourteen": 14, "sixteen": 16, "seventeen": 17, "eighteen": 18, "nineteen": 19}
+WORDS.update({**_TENS, **_TEENS})
 WORDS.update({f"{t}{s}{o}": v + n + 1 for t, v in _TENS.items() for n, o in enumerate(_ONES) for s in (" ", "-")})
 for _n, _one in enumerate(("a", *_ONES)):
     _hundreds = 100 * max(1, _n)
     WORDS[f"{_one} hundred"] = _hundreds
     for _ten, _value in {**_TENS, "twenty-five": 25, "seventy-five": 75}.items():
+        if _one in {"one", "two"}:
+            # How an oven's heat is spoken: “one seventy”.
+            WORDS[f"{_one} {_ten}"] = _hundreds + _value
         WORDS[f"{_one} hundred and {_ten}"] = WORDS[f"{_one} hundred {_ten}"] = _hundreds + _value
 _WORD = "|".join(sorted((re.escape(w) for w in WORDS), key=len, reverse=True))
 _COUNTING = sorted(

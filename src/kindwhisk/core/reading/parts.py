@@ -10,7 +10,7 @@ from typing import NamedTuple
 
 from rapidfuzz import fuzz, process
 
-from kindwhisk.core.reading.amounts import amounts
+from kindwhisk.core.reading.amounts import amounts, in_figures
 from kindwhisk.core.reading.method.clauses import STEP, sentences, step_number
 from kindwhisk.core.reading.method.language import language_of
 from kindwhisk.core.reading.method.verbs import GRAMMARS, Grammar
@@ -59,19 +59,21 @@ METHOD = re.compile(
 NOTES = re.compile(
     r"^(?:notes?|tips?|nutrition.*|equipment|storage|conseils?|note|consigli|ポイント|コツ|mẹo)\s*:?\s*$"
 )
-NOTE_ROW = re.compile(r"^keeps? (?:for )?(?:up to )?\d|^(?:q|a|variations?|storage|to store|tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]")
+NOTE_ROW = re.compile(
+    r"^keeps? (?:for )?(?:up to )?\d|^(?:q|a|variations?|storage|to store|tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]"
+)
 HEADS = ("ingredients", "method", "directions", "instructions", "preparation")
 """Headings that are found through slips of the pen as well."""
 GROUP = re.compile(
     r"^(?:for (?:the )?)(?P<en>[^\d:]{2,40}):?$|^pour (?:la |le |l'|les )?(?P<fr>[^\d:]{2,40}):?$|^per (?:la |il |l'|le |lo )?(?P<it>[^\d:]{2,40}):?$|"
-    r"^【(?P<ja>[^】]{1,20})】$|^<?(?P<any>[^\d:.,;]{2,40}):$|^to (?P<finish>finish|decorate|serve|assemble):?$"
+    r"^【(?P<ja>[^】]{1,20})】(?:[^\n]{0,16}(?:型|天板)[^\n]{0,6})?$|^<?(?P<any>[^\d:.,;]{2,40}):$|^to (?P<finish>finish|decorate|serve|assemble):?$"
 )
 SECTION = re.compile(
     r"^(?:for (?:the )?|to make (?:the )?|pour (?:la |le |l'|les )?|per (?:la |il |l'|lo )?)?(?P<name>[^\W\d_][^\d:.,;]{1,34}?)\s*[:：]\s+(?P<rest>\S.*)$",
     re.IGNORECASE,
 )
 MAKES = re.compile(
-    r"^make (?:the |your )?(?P<name>[^\d:.,;]{2,34})$|^for (?:the )?(?P<other>[^\d:.,;]{2,34}?)(?=,| (?:fate|whip|whisk|beat|mix|heat|bring|melt))|"
+    r"^make (?:the |your )?(?P<name>[^\d:.,;]{2,34})$|^for (?:the )?(?P<other>[^\d:.,;]{2,34}?)(?=,| (?:fate|you|we|i|just|boil|put|stir|warm|cook|soak|combine|dissolve|chop|whip|whisk|beat|mix|heat|bring|melt))|"
     r"^per (?:la |il |l'|lo )(?P<it>[^\d:.,;]{2,24}?)(?=,| fate| montate| portate| mescolate)|^pour (?:la |le |l'|les )(?P<fr>[^\d:.,;]{2,24}?)(?=,)"
 )
 """A sentence that begins a part of the work: ``For the filling, whip the cream``."""
@@ -82,7 +84,7 @@ USE = re.compile(
 BARE = re.compile(r"[^\W\d_][^\d.:;!?]{1,28} \d{1,4}|\d{1,4} [^\W\d_][^\d.:;!?]{1,28}")
 """A name and a number, and nothing else: ``starch 60``."""
 FOR_SHOW = re.compile(r", (?:to|for) (?:decorate|finish|serve|dust\w*|garnish)")
-TIMED = re.compile(r"\d\s*(?:°|min(?:utes?)?\b|cm(?![a-z]))|\d{3} ?c\b")
+TIMED = re.compile(r"\d\s*(?:°|h\b|hrs?\b|hours?\b|min(?:utes?)?\b|cm(?![a-z]))|\d{3} ?c\b")
 SIZES = re.compile(r"\d\s*x\s*\d")
 YIELDS = re.compile(
     r"(?:makes|serves|yields?|for about(?= \d+ (?:people|persons|pieces|shells|kisses|cookies|cm)))(?: (?:about|approx\.?|abt\.?|around|one|two|an?))?(?=\W*\d)|(?:pour|per|dosi per)(?: (?:environ|circa))? \d+ (?:personnes|parts|macarons|persone|porzioni)"
@@ -95,13 +97,17 @@ FINISHING = re.compile(r"(?:to )?(?:assembly|assemble|finish|finishing|montage|m
 SPOKEN = re.compile(
     r"^(?:and|now|so|then|but|ok|okay|hi|hello|hey|today|first|next|the|to the|until|for about|i|we|you|it|this|that|my|i've|in the|when|once|while|after|leave|let|alright|et|puis|e|poi)\b"
 )
-JOINED = re.compile(r",\s+(?=\d|½|¼|[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|,\s+(?=[^\d,]{3,24}$)|\s\+\s(?=\d)|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)")
+JOINED = re.compile(
+    r",\s+(?=\d|½|¼|[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|,\s+(?=[^\d,]{3,24}$)|\s\+\s(?=\d)|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
+)
 NEEDS = re.compile(
     r"(?:(?:so|ok|okay|and|right|well),? )*(?:you(?:'ll| will)?|we|i) (?:need|want|use)(?: about)?:? |il (?:vous )?faut:? |(?:ti |vi )?serv(?:e|ono):? ",
     re.IGNORECASE,
 )
 """How a sentence begins that lists what is needed."""
-AND = re.compile(r",\s*(?:and\s+)?|\s(?:and|et|e|plus)\s(?=\d|(?:an?|half|one|two|three|four|five|six|une?|un|due|tre)\s)")
+AND = re.compile(
+    r",\s*(?:and\s+)?|\s(?:and|et|e|plus)\s(?=\d|(?:an?|half|one|two|three|four|five|six|une?|un|due|tre)\s)"
+)
 SERVES = re.compile(
     r"(?:serves|servings?\s*:?|portions?\s*:?|yields?\s*:?)\s*(?:about |approx\.? )?(\d{1,3})(?!\s*(?:cm|g\b|min|\d))|"
     r"(\d{1,3})\s*(?:servings|portions|slices|persons?|people|personnes|persone|人分|người|glasses|verrines|bicchierini)(?!\w)",
@@ -165,7 +171,8 @@ def _tells(row: str, text: str, grammar: Grammar) -> bool:
 
 
 def _is_heading(row: str, following: str, grammar: Grammar, gap: bool) -> bool:
-    """A short row without an amount over rows that have one."""
+    """A short row without an amount over rows that have one; what stands in brackets is not looked at."""
+    row = re.sub(r"\s*[(（][^)）]*[)）]\s*:?$|(?<=】)\d[^\n]*$", "", row) or row
     text = plain(row)
     below = ingredient_like(following, grammar) and bool(amounts(plain(following)))
     if gap and below and len(text.split()) <= 3 and not amounts(text) and not re.search(r"[.,;!]", text):
@@ -187,6 +194,7 @@ def _group_name(row: str) -> str:
     text = plain(row)
     match = GROUP.match(text)
     name = next((g for g in match.groups() if g), text) if match else text
+    name = re.sub(r"\s*[(（][^)）]*[)）]|\s*[-–—,].*(?:cm|\d).*$", "", name) or name
     return name.strip(" :：").removeprefix("the ")[:60]
 
 
@@ -220,6 +228,16 @@ def _does(sentence: str, grammar: Grammar) -> bool:
     return bool(find_all(text) or amounts(text)) or next(iter(grammar.verbs(text)), None) is not None
 
 
+def _run_together(sentence: str, grammar: Grammar) -> list[str]:
+    """“Three eggs ninety grams of sugar ninety grams of flour”: spoken, without a comma; empty where it is no list."""
+    text = in_figures(plain(sentence))
+    starts = [a.start for a in amounts(text)]
+    if len(starts) < 3 or next(iter(grammar.verbs(text)), None) is not None or re.search(r"[,;]", text):
+        return []
+    parts = [text[a:b].removesuffix(" and ").strip() for a, b in zip(starts, [*starts[1:], len(text)], strict=True)]
+    return parts if not text[: starts[0]].strip() and all(len(find_all(p)) == 1 for p in parts) else []
+
+
 def _as_list(sentence: Row, grammar: Grammar) -> list[Row]:
     """A sentence that is a list of at least three ingredients, taken apart; else as it is."""
     needs = NEEDS.match(sentence.text)
@@ -227,6 +245,8 @@ def _as_list(sentence: Row, grammar: Grammar) -> list[Row]:
         parts = [p.strip(" .") for p in AND.split(sentence.text[needs.end() :])]
         if len(parts) >= 3 and all(find_all(plain(p)) and amounts(plain(p)) for p in parts):
             return [Row(kind=RowKind.INGREDIENT, text=words) for words in parts]
+    if run := _run_together(sentence.text, grammar):
+        return [Row(kind=RowKind.INGREDIENT, text=words) for words in run]
     several = _in_one_row(sentence.text, grammar)
     if len(several) < 3 or any(a.start > 1 for word in several for a in amounts(plain(word))[:1]):
         return [sentence]
@@ -372,7 +392,7 @@ def _rows(  # noqa: PLR0912
         for sentence in spoken:
             # A message: “Roll for Sunday! 4 eggs, 100 sugar, 80 flour. Beat …”.
             yield from [sentence] if listing or told else _as_list(sentence, grammar)
-            told = told or bool(find_all(plain(sentence.text)))
+            told = told or bool(amounts(plain(sentence.text)))
 
 
 def _opens(row: str, heads: set[str]) -> bool:

@@ -11,7 +11,7 @@ from kindwhisk.core.values.model import Value
 
 INCH_MM = 25.4
 _LENGTH = r"(\d{1,3}(?:[.,]\d{1,2})?(?:\s*1/2)?)"
-_UNIT = r"(?:-|\s)*(inch(?:es)?|in\.?(?!\w)|\"|''|cm|mm|センチ|pouces)"
+_UNIT = r"(?:-|\s)*(inch(?:es)?|in\.?(?!\w)|centimet(?:re|er)s?|\"|''|cm|mm|センチ|pouces)"
 _TWO = re.compile(
     rf"{_LENGTH}(?:{_UNIT})?\s*(?:x|by|×|\*)\s*{_LENGTH}(?:(?:{_UNIT})?\s*(?:x|by|×)\s*{_LENGTH})?(?:{_UNIT})?"
 )

@@ -42,7 +42,10 @@ CITRUS = (
     ("lime", re.compile(r"(?<!\w)limes?(?!\w)|citrons? verts?|ライム|chanh xanh")),
     ("lemon", re.compile(r"(?<!\w)(?:lemons?|citrons?|limon[ei]|chanh)(?!\w)|レモン")),
     ("orange", re.compile(r"(?<!\w)(?:oranges?|aranc(?:ia|e)|cam)(?!\w)|オレンジ")),
-    ("mandarin", re.compile(r"(?<!\w)(?:mandarin[es]?|mandarini|tangerines?|clementines?|clémentines?|satsumas?)(?!\w)")),
+    (
+        "mandarin",
+        re.compile(r"(?<!\w)(?:mandarin[es]?|mandarini|tangerines?|clementines?|clémentines?|satsumas?)(?!\w)"),
+    ),
     ("yuzu", re.compile(r"(?<!\w)yuzu(?!\w)|ゆず|柚子")),
 )
 ZESTS = {"mandarin": "orange-zest"}

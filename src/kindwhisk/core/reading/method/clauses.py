@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterator
 from typing import NamedTuple
 
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.reading.amounts import amounts
+from kindwhisk.core.reading.amounts import amounts, in_figures
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.verbs import Grammar
 from kindwhisk.core.reading.method.verbs.grammar import Verb
@@ -31,10 +31,12 @@ OVER_WATER = re.compile(
 _STIFF = re.compile(r"\b(?:stiff|peaks?|firm|neige)\b")
 _PALE = re.compile(r"\b(?:pale|thick|creamy|ribbon|fluffy|trail)\b")
 _BAKES = re.compile(
-    r"\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º|fan\b|degrees|gradi|degrés|độ|度).*?\d\s*(?:min|分|h\b|hour|phút|ore\b)|\d{2,3}\s*°.*?\d\s*h\s*\d|\d\s*min.*?\d{2,3}\s*(?:°|c\b|f\b)"
+    r"\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º|fan\b|degrees|gradi|degrés|độ|度).*?\d\s*(?:min|分|h\b|hour|phút|ore\b)|\d{2,3}\s*°.*?\d\s*h\s*\d|(?<!\d)(?:1[0-9]|2[0-4])[05](?: \w+)? for (?:about )?\d+.{0,10}?min|\d\s*min.*?\d{2,3}\s*(?:°|c\b|f\b)"
 )
-_TIN = re.compile(r"\b(?:springform|tin|pan|mould|tray|dish|stampo|teglia|tortiera|moule|plaque|cercle|khuôn|khay)\b|型|天板")
-REST = re.compile(r"(?<!\w)(?:the rest|the other half|the remain\w+|le reste|il resto|il restante)(?!\w)")
+_TIN = re.compile(
+    r"\b(?:springform|tin|pan|mould|tray|dish|stampo|teglia|tortiera|moule|plaque|cercle|khuôn|khay)\b|型|天板"
+)
+REST = re.compile(r"(?<!\w)(?:the rest|the other half|the second and the last third|the remain\w+|le reste|il resto|il restante)(?!\w)")
 TELLING = re.compile(r"(?:now|and|then|next|plus|also|maintenant|ora|adesso)\b")
 """How a spoken sentence without a verb begins: ``now the whites with the cream of tartar``."""
 _WHIPPED = re.compile(r"(?<!\w)(?:whipped|fouettée|montata)$")
@@ -47,7 +49,9 @@ _ONTO = re.compile(r"(?:onto|over|into) the (?!oven)")
 _COLD = re.compile(r"(?:and |then )?(?:in(?:to)? the )?(?:fridge|freezer|frigo|refrigerator)(?!\w)")
 _INTO_OVEN = re.compile(r"(?<!\w)into the oven(?!\w)")
 _SYRUP = re.compile(r"(?<!\d)1[0-6]\d(?!\d)(?! ?(?:g|gr|grams?|grammes?|grammi|ml|mils?)\b| (?:\w+ )?(?:sugar|flour))")
-_GOES_IN = re.compile(r"(?<!\w)(?:go(?:es)? in|in (?:at the end|last|now|too)|in(?:to)? the|onto|sifted (?:in|over)|on top)(?!\w)")
+_GOES_IN = re.compile(
+    r"(?<!\w)(?:go(?:es)? in|in (?:at the end|last|now|too)|in(?:to)? the|onto|sifted (?:in|over)|on top)(?!\w)"
+)
 _MIXER = re.compile(r"^(?:stand )?mixer(?!\w)|(?<!\w)(?:in(?:to)? the (?:stand )?mixer|by machine)")
 
 
@@ -132,7 +136,7 @@ _IMPLIED: tuple[tuple[Callable[[str, set[str]], object], Act], ...] = (
         Act.WHIP,
     ),
     (lambda text, _: _NOZZLE.search(text) and re.search(r"\d", text), Act.PIPE),
-    (lambda text, _: _BAKES.search(text), Act.BAKE),
+    (lambda text, _: _BAKES.search(in_figures(text)), Act.BAKE),
     (lambda text, _: _TIN.search(text) and re.search(r"\d", text), Act.POUR),
     (lambda text, _: _UPSIDE.match(text), Act.INVERT),
     (_sweet_and_hot, Act.BOIL),

@@ -37,7 +37,7 @@ def conclude(made: Sequence[Made]) -> Technique | None:
     batter = max(baked, key=lambda m: m.grams())
     steps = list(batter.upstream())
     after = [m for m in made if batter in list(m.upstream())]
-    if any(m.fields.get("joining") is Joining.LINE for m in after):
+    if any(m.fields.get("joining") is Joining.LINE for m in after) and any(m.kind is PipeStep for m in steps):
         return Technique.LADYFINGER_CAKE
     return _of_batter(batter, steps, after)
 

@@ -29,7 +29,9 @@ DESCRIBES = re.compile(
 )
 """How a sentence begins that only tells what something looks like."""
 SHELLS = re.compile(r"macaron|(?<!\w)(?:shells?|coques?|gusci)(?!\w)|マカロン")
-GOES_ON = re.compile(r"(?:until|till|for about|for (?=\d)|about (?=\d)|jusqu|fino|đến khi)(?!\w)")
+GOES_ON = re.compile(
+    r"(?:(?:continue|keep|go on|carry on)(?: (?:whisking|whipping|beating|mixing|stirring))? )?(?:until|till|for about|for (?=\d)|about (?=\d)|jusqu|fino|đến khi)(?!\w)"
+)
 """How a spoken sentence begins that only goes on with what is being done."""
 ONCE_COLD = re.compile(
     r"(?:when|once|as soon as|after)(?: (?:it|they|the|this|that|cake|sponge|roll|shells?|biscuits?)){0,2}(?:'s| is| are|'re| has| have)?(?: (?:completely|quite|fully|totally|all|just|cooled))* (?:cold|cool|cooled)(?!\w)|"
@@ -95,6 +97,10 @@ def follow(rows: Sequence[Row], tracker: Tracker, language: str, meant: Sequence
         if row.group != tracker.section:
             tracker.flush()
             tracker.section = row.group
+        if tracker.only_cut >= 0 and tracker.only_cut == tracker.held_in:
+            tracker.release()
+            tracker.held_said = []
+        tracker.only_cut = -1
         tracker.sentence, tracker.sentence_text = n, row.text
         _mean(tracker, row.text, meant)
         for tin in find_tins(row.text):

@@ -31,7 +31,9 @@ ASIDE = re.compile(
 )
 """What tells until when, and water that nothing is made of: no ingredient is meant in it."""
 
-WORKED = re.compile(r"(?<!\w)(?:hot|boiling|warm|warmed|heated|cooled|soaked|bloomed|sifted|whipped|beaten|melted) (?:the )?(?:\w+ )?$")
+WORKED = re.compile(
+    r"(?<!\w)(?:hot|boiling|warm|warmed|heated|cooled|soaked|bloomed|sifted|whipped|beaten|melted) (?:the )?(?:\w+ )?$"
+)
 """What was done to something that is named: it has been made before."""
 TAKEN_OF = {"zest": ("zest", "zeste", "rind", "peel", "scorza", "buccia"), "juice": ("juice", "jus", "succo")}
 """What is taken of a fruit, by whichever word its line has."""
@@ -158,7 +160,9 @@ class Naming:
         if any(i.share.rest or 0 <= i.start - rest.start() < NEAR for i in found):
             return []
         begun = next((s for s in reversed(self.stocks.rows) if s.takes and not s.gone and s.takes[-1].stated), None)
-        if begun is not None and (found or self.pending or onto):
+        here = self.raw_here()
+        mine = begun is not None and here is not None and any(begun.takes[-1] in m.takes for m in here.upstream())
+        if begun is not None and (found or self.pending or onto or mine):
             mention = Mention(begun.ingredient, rest[0], Share(rest=True), rest.start(), rest.end())
             return [Item(rest.start(), mention=mention, share=mention.share)]
         left = next((m for m in reversed(self.results.open) if m.left < 1), None)

@@ -26,10 +26,10 @@ class Reference(NamedTuple):
     words: str
 
 
-MIXTURE = r"mixture|mix|batter|dough|base|mass|paste|foam|composto|impasto|mélange|appareil|pâte|polveri|poudres|hỗn hợp|生地|粉類"
+MIXTURE = r"mixture|mix|batter|dough|base|mass|paste|foam|composto|impasto|mélange|appareil|pâte|polveri|poudres|hỗn hợp|bột bánh|thau bột|phần bột|生地|粉類"
 _MIXTURE = re.compile(
     rf"(?P<of>(?:(?<!\w)(?!(?:the|an?|into|to|over|in|with|and|of|onto|this|that|it|a|your|remaining|rest|al|alla|allo|agli|ai|alle|il|lo|la|gli|le|i|au|aux|du|des|les|nel|nella|dans|con|avec|sul|vào|và|với)\b)[^\W\d]+[ -]){{0,3}})(?<!\w)(?P<noun>{MIXTURE})(?:s|i)?(?!\w)"
-    r"(?: (?:d'|de |di |ai |agli |aux )?(?P<behind>[^\W\d]+(?: [^\W\d]+)?))?|(?P<cjk>生地|粉類)"
+    r"(?: (?:d'|de |di |ai |agli |aux )?(?P<behind>[^\W\d]+(?:[- ][^\W\d]+)?))?|(?P<cjk>生地|粉類)"
 )
 _IT = re.compile(
     r"(?<!\w)(?:it|them|everything|all of it|this(?! \w*(?:time|point))|that(?= back)|le tutto|"
@@ -48,7 +48,7 @@ _THE = re.compile(r"(?<!\w)the (?:\w+ )?([a-z]{4,})(?!\w)")
 _APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|to|et|e|con|và)(?!\w)")
 _BEHIND = re.compile(r"の(1/3|半量|半分|残り)")
 BAKED = (
-    r"cakes?|sponges?|layers?|biscuits?(?! crumbs)|roll|rolls|roulade|génoises?|genoise|sheet(?! pan)|discs?|disks?|rectangles?|rounds|squares|shells?|meringues?|"
+    r"cakes?|sponges?|layers?|biscuits?(?! crumbs)|torte|tart|dome|bombe|roll|rolls|roulade|génoises?|genoise|sheet(?! pan)|discs?|disks?|rectangles?|rounds|squares|shells?|meringues?|"
     r"pavlova|fingers?|strip|gâteau|coques?|dischi|disco|torta|rotolo|biscotto|pan di spagna|bánh|スポンジ|生地|crumb|halves|pairs"
 )
 
@@ -83,7 +83,9 @@ NOUNS: tuple[tuple[re.Pattern[str], _Test], ...] = (
     (re.compile(rf"(?<!\w)(?:{BAKED})(?!\w)|スポンジ|生地"), lambda m: m.baked),
 )  # fmt: skip
 """Words, and what a result must be that they mean."""
-STILL_STOCK = re.compile(r"whites?|juice|jus|succo|curd|blanc|albumi|卵白|lòng trắng|cream|crème|panna|kem|クリーム|puree|purée")
+STILL_STOCK = re.compile(
+    r"whites?|juice|jus|succo|curd|blanc|albumi|卵白|lòng trắng|cream|crème|panna|kem|クリーム|puree|purée"
+)
 """Words that mean the list's own good as long as it has not been touched."""
 
 
@@ -164,6 +166,9 @@ class Results:
             )
             if with_all is not None:
                 return with_all
+            if len(ids) > 1 and (some := latest(self.made, lambda m: m.dry and any(holds(m, i) for i in ids))):
+                # “Le mélange amandes-sucre”, of icing sugar.
+                return some
         if _NUTS.search(of) and (nutty := latest(self.made, lambda m: _raw(m) and m.of_kind({"nut"}))) is not None:
             return nutty
         words = {w for w in of.split() if len(w) > 3}
@@ -184,7 +189,7 @@ class Results:
             return latest(self.made, lambda m: _raw(m) and m.dry and free(m))
         if noun == "生地" and (baked := latest(self.made, lambda m: m.baked and free(m))) is not None:
             return baked
-        if noun in {"batter", "dough", "impasto", "pâte", "生地"}:
+        if noun in {"batter", "dough", "impasto", "pâte", "生地", "bột bánh", "thau bột", "phần bột"}:
             whole = latest(self.made, lambda m: _raw(m) and m.floury and not m.dry and free(m))
             return whole or latest(self.made, lambda m: _raw(m) and not m.white_foam and not m.dry and free(m))
         here = self.here

@@ -34,6 +34,7 @@ class Tracker(Naming):
         tins: those that are named, with their sentence and how many.
         shells: whether the text is of shells.
         in_ring: what was laid into a ring or a tin.
+        only_cut: the sentence in which goods of the list were only chopped or mashed, and are held for the rest of it.
     """
 
     into: Made | None = None
@@ -51,6 +52,7 @@ class Tracker(Naming):
     shells: bool = False
     unweighed: frozenset[str] = frozenset()
     in_ring: Made | None = None
+    only_cut: int = -1
 
     # Taking
 
@@ -86,7 +88,10 @@ class Tracker(Naming):
         if apart and ((stock is None and self.stocks.matching("whole-egg")) or elsewhere):
             self.stocks.separate()
             stock = self.stocks.meant(mention, self.section, beside)
-        if stock is not None and not stock.listed and mention.share.grams is not None:
+        stated = mention.share.grams is not None
+        other = stock is not None and stock.gone and self.section and not same_group(stock.group, self.section)
+        if stock is not None and stated and (not stock.listed or other):
+            # A part that is only told brings its own.
             stock = None
         if stock is None:
             if mention.share.grams is not None and mention.share.grams > 0:

@@ -11,6 +11,7 @@ from kindwhisk.core.process.steps.base import WHITES, YOLKY
 from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.sift import SiftStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.warm import WarmStep
@@ -127,7 +128,8 @@ def on_order(followed: Followed) -> Iterator[Remark]:
         return
     begun = min(m.said[0] for m in foams if m.ids & (WHITES | {"whole-egg"}) or m is foams[0])
     baked_at = min((m.said[0] for m in followed.made if m.kind is BakeStep and m.said), default=len(followed.sentences))
-    heated = False
+    waits = any(m.kind is RestStep and m.said and begun <= m.said[0] <= baked_at for m in followed.made)
+    heated = waits
     for n, acts in enumerate(followed.acts):
         heats = Act.PREHEAT in acts and not heated and n > begun
         heated = heated or Act.PREHEAT in acts

@@ -17,6 +17,7 @@ from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import the_cake
 from kindwhisk.core.reading.method.doing.finishing import cover, join, top
+from kindwhisk.core.reading.method.doing.folding import back
 from kindwhisk.core.reading.method.doing.together import add
 from kindwhisk.core.reading.method.doing.whipping import stream, whip_foam
 from kindwhisk.core.reading.method.making import Made
@@ -26,15 +27,12 @@ from kindwhisk.core.reading.method.shares import ALL, Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 
 INTO_TIN = re.compile(
-    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|verrines|moule|plaque|cercle|stampo|teglia|tortiera|anello|"
+    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|domes?|cases|liners|cups|verrines|moule|plaque|cercle|stampo|teglia|tortiera|anello|"
     r"khuôn|khay|paper|parchment|carta forno)(?!\w)|天板|型"
 )
 
 
 FREE_STANDING = re.compile(r"(?<!\w)(?:paper|parchment|circle|mats?|baking sheets?)(?!\w)")
-
-
-BACK = re.compile(r"(?<!\w)(?:all|everything|it|mixture|batter) back(?!\w)")
 
 
 PIECE_MM = re.compile(r"(\d{1,2}(?:[.,]\d)?)\s*-?\s*(cm|mm|inch|in\b|センチ)")
@@ -50,7 +48,7 @@ def pour(t: Tracker, clause: Clause) -> None:
         t.flush()
         fill(t, clause)
         return
-    if BACK.search(clause.text) and _back(t, clause):
+    if back(t, clause):
         return
     items = t.items(clause)
     baked = the_cake(t)
@@ -98,17 +96,6 @@ def pour(t: Tracker, clause: Clause) -> None:
         fill(t, clause)
         return
     add(t, clause)
-
-
-def _back(t: Tracker, clause: Clause) -> bool:
-    """“Pour it all back”: what was lightened with a part of the foam goes to the rest of it."""
-    t.flush()
-    here = t.raw_here()
-    begun = next((m for m in reversed(t.results.open) if m.left < 1 and m is not here), None)
-    if here is None or begun is None:
-        return False
-    t.fold([], [t.use(begun), t.use(here)], clause.text)
-    return True
 
 
 def fill(t: Tracker, clause: Clause) -> None:

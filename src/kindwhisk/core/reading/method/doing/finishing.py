@@ -76,6 +76,17 @@ def join(t: Tracker, clause: Clause, joining: Joining, found: list[Item] | None 
         if cake is None:
             return
         others = without(items, cake)
+    if not others and joining in {Joining.SANDWICH, Joining.GLAZE}:
+        # “Fill half the shells”, “… and coat the torte”: with what was made ready last.
+        ready = next(
+            (
+                m
+                for m in reversed(t.results.open)
+                if not m.baked and not m.dry and (not m.syrup or joining is Joining.GLAZE)
+            ),
+            None,
+        )
+        others = [Item(0, made=ready)] if ready is not None and ready is not cake else []
     takes, uses = t.claim(others)
     cream = [k for k in takes if k.ingredient in CREAMS]
     if cream and sum(k.grams for k in cream) > LEAST_WHIPPED_G and joining is not Joining.GLAZE:
@@ -173,6 +184,7 @@ def hand(t: Tracker, clause: Clause) -> None:
     if made is None and raw_only:
         # “Chop the chocolate and melt it”.
         t.hold(items, None, clause.text)
+        t.only_cut = t.sentence
         return
     if made is None or (raw_only and not re.search(r"peel|unroll|prick|poke|cut|slice", clause.text)):
         return

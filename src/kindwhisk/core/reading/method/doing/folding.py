@@ -15,9 +15,27 @@ from kindwhisk.core.reading.method.making import Made, Take, Use
 from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
 
+BACK = re.compile(r"lại vào|(?<!\w)(?:all|everything|it|this|that|mixture|batter) back(?!\w)")
+"""“Pour it all back”, “fold this back into the rest”."""
+
+
+def back(t: Tracker, clause: Clause) -> bool:
+    """“Pour it all back”: what was lightened with a part of the foam goes to the rest of it."""
+    if BACK.search(clause.text) is None:
+        return False
+    t.flush()
+    here = t.raw_here()
+    begun = next((m for m in reversed(t.results.open) if m.left < 1 and m is not here), None)
+    if here is None or begun is None:
+        return False
+    t.fold([], [t.use(begun), t.use(here)], clause.text)
+    return True
+
 
 def fold(t: Tracker, clause: Clause) -> None:
     """Fold: into what is named, else into what was worked on last."""
+    if back(t, clause):
+        return
     own = t.items(clause)
     items, into, words = with_pending(t, own)
     words = f"{words} {clause.text}"
@@ -87,7 +105,7 @@ def _bring(t: Tracker, takes: list[Take], uses: list[Use], words: str) -> None:
     shells = (
         any(i.endswith(("-flour", "-ground")) and ingredient(i).kind == "nut" for i in nuts) and "icing-sugar" in nuts
     )
-    whites = any(u.made.white_foam for u in uses)
+    whites = any(m.white_foam for u in uses for m in u.made.upstream())
     shells = shells and t.shells
     if shells and whites and not nuts & (YOLKY | {"butter"}) and not any(u.fraction for u in uses):
         t.make(MacaronageStep, "base-bowl", takes, uses)

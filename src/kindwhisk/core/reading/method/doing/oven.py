@@ -13,6 +13,7 @@ from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.turn_out import TurnOutStep
 from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.reading.amounts import in_figures
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import the_cake, worked_on
@@ -21,12 +22,20 @@ from kindwhisk.core.reading.method.making import Made, Take, Use
 from kindwhisk.core.reading.method.naming import without
 from kindwhisk.core.reading.method.tracker import Tracker
 
-COOLED = re.compile(r"(?<!\w)(?:cool\w*|cold|refroid\w*|raffredd\w*|nguội)(?!\w)|冷ま")
+COOLED = re.compile(
+    r"(?<!when )(?<!once )(?<!completely )(?<!\w)(?:cool\w*|cold|refroid\w*|raffredd\w*|nguội)(?!\w)|冷ま"
+)
 
 
 MORE = re.compile(r"(?<!\w)(?:another|more|further|encore|altri|ancora|thêm)(?!\w)")
-FREED = re.compile(r"before (?:you )?(?:transfer|turn|remov|unmou?ld|releas|loosen|tak)(?:r?ing|e)?(?!\w)|avant de (?:le |la |les )?(?:démouler|décoller)|prima di sform")
+FREED = re.compile(
+    r"before (?:you )?(?:transfer|turn|remov|unmou?ld|releas|loosen|tak)(?:r?ing|e)?(?!\w)|avant de (?:le |la |les )?(?:démouler|décoller)|prima di sform"
+)
 """A cake that is left to cool first and freed then."""
+AFTER = re.compile(r"(?<!\w)(?:after|dopo|après|sau)(?!\w)")
+"""“Turn out after five minutes”: so long it stands first."""
+SPOKEN_HEAT = re.compile(r"(?<!\d)((?:1\d|2[0-4])[05])(?= (?:\w+ )?for (?:about )?\d)")
+"""“One seventy for twenty minutes”."""
 UPSIDE = re.compile(r"upside[- ]down|inverted|hanging")
 
 
@@ -69,9 +78,13 @@ def _further(made: Made, t: Tracker, clause: Clause) -> None:
 
 def _degrees(text: str) -> float | None:
     """The oven's temperature (C) in a stretch, with or without a unit; times are not looked at."""
+    text = in_figures(text)
     found = [f for f in temperatures(text) if f.low >= 60]
     if found:
         return found[0].low
+    spoken = SPOKEN_HEAT.search(text)
+    if spoken is not None:
+        return float(spoken[1])
     bare = said.degrees(re.sub(r"\d+(?:\s*-\s*\d+)? ?(?:min|h|分).*", "", text))
     return float(bare) if bare is not None and bare >= 80 else None
 
@@ -141,6 +154,9 @@ def turn_out(t: Tracker, clause: Clause) -> None:
         t.say(made)
         return
     pieces = any(m.kind is PipeStep for m in made.upstream())
+    span = said.length(clause.text) if AFTER.search(clause.text) else None
+    if span is not None and made.kind is BakeStep:
+        made = t.make(RestStep, made.vessel, [], [t.use(made)], minutes=span.low)
     if not pieces:
         made = t.make(TurnOutStep, "rack", [], [t.use(made)])
     if COOLED.search(clause.after) and made.kind is not CoolStep:

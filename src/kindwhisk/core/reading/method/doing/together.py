@@ -31,11 +31,14 @@ from kindwhisk.core.reading.method.shares import SPOON, Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 from kindwhisk.core.reading.names import find_all
 
-RING = re.compile(r"(?<!\w)(?:ring|tin|mould|mold|pan|cercle|moule|stampo|anello|khuôn)(?!\w)|型|(?:in|at|on) the (?:bottom|base)(?!\w)")
+RING = re.compile(
+    r"(?<!\w)(?:ring|tin|mould|mold|pan|cercle|moule|stampo|anello|khuôn)(?!\w)|型|(?:in|at|on) the (?:bottom|base)(?!\w)"
+)
 
 
 SIFTED = re.compile(r"sift|tamis|setacci|rây|ふるい")
 """Icing sugar that is sifted over a meringue is folded in; any other sugar is whipped with it."""
+ON_TOP = re.compile(r"(?<!\w)on top(?! of)(?!\w)")
 WITH = re.compile(r"\s*(?:it |them |this |these )?with (?!an? )")
 AWAY = re.compile(r"(?<!\w)(?:fridge|refrigerator|freezer|aside|frigo|oven|tủ lạnh)(?!\w)|冷蔵庫")
 
@@ -48,6 +51,10 @@ def put(t: Tracker, clause: Clause) -> None:
         # “Put the bowl over simmering water”: with what is in it.
         t.pending_words = f"{t.pending_words} {clause.text}"
         t.held_said.append(t.sentence)
+        return
+    if t.pending and ON_TOP.search(clause.text):
+        # “Sift the flour over, put the whites on top and fold”.
+        t.pending += [i for i in t.items(clause) if not i.target]
         return
     t.flush()
     items = t.items(clause)
@@ -140,6 +147,11 @@ def mix(t: Tracker, clause: Clause) -> None:
         items = [Item(0, made=stood), *items]
     if not items:
         stands = t.raw_here()
+        bigger = [m for m in t.results.open if m is not stands and not m.baked and not m.dry and m.part == t.section]
+        if stands is not None and goes_in(clause) and stands.kind is WarmStep and bigger:
+            # “Melt the gelatine, stir in”.
+            t.bring_together([Item(0, made=stands)], bigger[-1], words)
+            return
         if stands is not None and stands.kind is RestStep and len(stands.takes) + len(stands.uses) > 1:
             t.make(MixStep, stands.vessel, [], [t.use(stands)])
         elif re.match(r"(?:combine|unite|blend)", clause.text) and stands is not None:
@@ -176,6 +188,9 @@ def sift(t: Tracker, clause: Clause) -> None:
         here = t.raw_here()
         foam = next((m for m in reversed(t.results.open) if m.airy and not m.baked and m.part == t.section), None)
         # What is sifted over goes to the foam, not to the butter that was melted last.
+        if here is not None and here.dry and all(i.target for i in items):
+            # “Mix the flours, sift over the yolks”.
+            items, foam = [*items, Item(0, made=here)], None
         into = target(items) or (foam if here is not None and here.kind is WarmStep and foam is not None else here)
         t.hold(without(items, into), into, clause.text + " sifted over")
         return

@@ -21,6 +21,7 @@ from kindwhisk.core.reading.method.tracker import Tracker
 TOGETHER = re.compile(r"合わせ|(?<!\w)(?:[Cc]ombine|[Uu]nite|[Rr]éuni\w+)(?!\w)")
 
 
+DISSOLVES = re.compile(r"dissolve .*\bin (?:it|the|this)(?!\w)")
 SYRUP_AT_LEAST_C, HOTTEST_WARM_C = 101.0, 94.0
 
 
@@ -50,6 +51,11 @@ def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
     here = t.raw_here()
     melts = any("gelatine" in (i.made.ids if i.made else {i.mention.ingredient if i.mention else ""}) for i in own)
     if melts and here is not None and not here.ids & {"gelatine"} and items is None:
+        t.flush()
+        t.bring_together([i for i in own if i.made is not here], here, clause.text)
+        return
+    if DISSOLVES.match(clause.text) and here is not None and here.kind in {BoilStep, WarmStep} and items is None:
+        # “Bring to the boil, dissolve the coffee in it”.
         t.flush()
         t.bring_together([i for i in own if i.made is not here], here, clause.text)
         return

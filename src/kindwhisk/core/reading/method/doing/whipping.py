@@ -172,7 +172,7 @@ def _go_on(t: Tracker, clause: Clause, here: Made | None, *, warmed: bool) -> No
             here.fields["until_c"] = c
         t.say(here)
         return
-    if here.kind is WarmStep and warmed:
+    if (here.kind is WarmStep and warmed) or _together(t, here, words):
         t.say(here)
         return
     ids = here.ids
@@ -185,6 +185,15 @@ def _go_on(t: Tracker, clause: Clause, here: Made | None, *, warmed: bool) -> No
         return
     if clause.said and here.kind in {MixStep, FoldStep}:
         t.say(here)
+
+
+def _together(t: Tracker, here: Made, words: str) -> bool:
+    """“Combine yolks and sugar and whisk until pale”: one thing, which is a foam."""
+    if here.kind is not MixStep or here.uses or here.said[-1] != t.sentence or not foams(here.takes, [], words):
+        return False
+    here.kind, here.vessel = WhipStep, t.free("mixer-bowl")
+    here.fields = {"peak": said.peak(words) or Peak.MEDIUM, "speed": 8, "slow_finish": True}
+    return True
 
 
 def go_on(t: Tracker, sentence: str) -> None:

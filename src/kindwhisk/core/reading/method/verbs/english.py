@@ -7,7 +7,7 @@ _TIN = r"(?:tins?|pans?|trays?|moulds?|molds?|sheets?|dish|ring|springform|base|
 _COOL = r"(?:cool|cold|get cold)"
 VERBS: tuple[tuple[str, Act], ...] = (
     (r"pre-?heat|setting the oven|set the oven|(?:pre-?heat|heat|turn on|warm)\s+(?:up )?(?:the |your |an? )?oven|oven(?= (?:at |to )?\d)", Act.PREHEAT),
-    (r"line [^,.;]{0,30}(?:ring|tin|mould|mold) [^,.;]{0,12}with (?:the |a )?(?:strip|finger|sponge|biscuit|ladyfinger|cake)\w*", Act.LINE),
+    (r"line [^,.;]{0,30}(?:ring|tin|mould|mold|dome|bowl) [^,.;]{0,12}with (?:the |a )?(?:strip|finger|sponge|biscuit|ladyfinger|cake)\w*", Act.LINE),
     (rf"(?:line|grease|butter|flour|oil|dampen|prepare|draw|wrap)\b(?! in(?:to)?\b)(?: (?:and|,) (?:line|flour|grease|dust))?(?=[^.;]*?(?:{_TIN}|circle|paper))"
      r"(?! [^,.;]*\b(?:batter|mixture) )", Act.PREPARE),
     (r"part(?= (?:them|the eggs))|separate (?:the |\w+ )?(?:\w+ )?eggs?|separate(?= the (?:yolks|whites))", Act.SEPARATE),
@@ -40,7 +40,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:turn (?:it |them |the \w+ )?out|unmou?ld|un-?mold|release|tip (?:it )?out|de-?mou?ld|take (?:it|them|the cake) out of the (?:tin|pan)|"
      r"(?:remove|lift|slide)(?: \w+){0,3} (?:off|out of|from|onto) (?:the )?(?:tin|pan|tray|mould|ring|rack|a rack|a wire)|"
      r"remove (?:the )?(?:ring|rim|sides)|slide (?:the )?paper|(?:flip|tip|turn)(?= (?:it|them|the (?:cake|sponge|roulade|tray|tin|pan))(?: over)?(?: out)? on(?:to)?(?!\w))|(?:lift|slide|ease|prise)(?: it| them| the \w+)? out|invert(?= [^.;]*onto))", Act.TURN_OUT),
-    (r"unroll|peel|trim|hollow|score|slice(?= (?:it |the|in|each))|flip(?= the)|cut(?! through)|poke|prick|pierce|crush|chop|separate them", Act.HAND),
+    (r"unroll|peel|trim|hollow|score|slice(?= (?:it |the|in|each))|flip(?= the)|cut(?! through)|poke|prick|pierce|crush|chop|mash|grate|hull|separate them", Act.HAND),
     (r"(?:re-?roll|roll)", Act.ROLL),
     (r"(?:mature|ripen|rest|leave|let|allow|keep|store|stand|set|place|put)(?![^.;]*(?:until needed|up to|days))(?=[^.;]{0,40}\b(?:fridge|refrigerator|freezer|cold room|chiller|cold (?:to|until|for))\b)", Act.CHILL),
     (r"(?:chill|refrigerate|freeze|put (?:it )?in the (?:fridge|refrigerator))", Act.CHILL),
@@ -58,22 +58,23 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:brown(?= (?:it|the|with))|torch|top|dot|scatter|sprinkle|decorate|garnish|arrange|lay|finish(?! (?:on|at|off))|pipe(?= rosettes))", Act.TOP),
     (r"(?:dust)", Act.DUST),
     (r"(?:glaze|ice|coat|frost|cover(?= (?:the|it|with|all)))", Act.COAT),
-    (r"spread|smear|pile|spoon(?= (?:it )?(?:on|onto|over)(?:to)? the)", Act.SPREAD),
+    (r"put(?= [^.;,]{2,40} on (?:it|them|top|each)(?!\w))|spread|smear|pile|spoon(?= (?:it )?(?:on|onto|over)(?:to)? the)", Act.SPREAD),
+    (r"(?:scoop|ladle)(?= [^.;,]{0,24}\binto\b)", Act.POUR),
     (r"(?:pour|tip|scrape|transfer|spoon|turn (?:it |the \w+ )?into|drizzle|stream|trickle|ladle|fill)", Act.POUR),
     (r"(?:divide|split|portion)", Act.DIVIDE),
-    (r"(?:take(?! off| out)|scoop|spoon(?= (?:a|one) (?:third|quarter|little)))", Act.TAKE),
+    (r"(?:take(?! off| out of| it out)|scoop|spoon(?= (?:a|one) (?:third|quarter|little)))", Act.TAKE),
     (r"(?:squeeze out)", Act.PUT),
     (r"(?:add|shower in|sprinkle in|trickle in|feed in|stream in|rain in|tip in|pour in|drop in|throw in|make a well)", Act.ADD),
     (r"adding|beating in|whisking in|(?:start|begin) adding", Act.ADD),
     (r"(?:mix|stir|combine|blend|work in|toss)", Act.MIX),
-    (r"(?:put|place|weigh|have|want|need|get|grab|crack|break|start with|begin with|combine(?= [^,.;]* in a (?:sauce)?pan))", Act.PUT),
+    (r"set(?= (?:it|the bowl|this|them|the \w+ bowl) (?:over|on|above))|(?:put|place|weigh|have|want|need|get|grab|crack|break|start with|begin with|combine(?= [^,.;]* in a (?:sauce)?pan))", Act.PUT),
     (r"serve(?= (?:\w+ )?(?:with|alongside|topped))", Act.TOP),
     (r"(?:serve|enjoy|check|test|repeat|thank|open|keep|level|smooth|make|use|scrape down|strain|(?:zest|grate|juice)(?= the)|rotate|turn|note|preserve|store)\b", Act.NOTHING),
 )  # fmt: skip
 _LEAD = (
     r"^|(?:^|[:,;] )(?:with|using|in|at|after|from|on) [^,;.]{2,34}|^(?:for|to make) (?:the )?[^,;.\d]{2,30}|[,;:()\-+&/]|(?:min|mins|hr|hrs)\.|(?<!\w)(?:and|then|or|now|next|first|finally|lastly|also|meanwhile|please|once more|again|just|\w+ly|i|we|you|i'll|"
     r"we'll|cold|cool|cooled|let's|going to|want to|need to|bowl|saucepan|pot|pan|beaters|mixer|so|afterwards|after that|at once|together|over|well|best|"
-    r"heat|flour|egg whites|whites|beaters|whisk|meantime)"
+    r"heat|flour|syrup|cream|milk|egg whites|whites|beaters|whisk|meantime)"
 )
 GRAMMAR = Grammar(
     tuple((rf"(?:{p})(?!\w)", act) for p, act in VERBS),
@@ -82,7 +83,7 @@ GRAMMAR = Grammar(
     r"cook|dry|finish|coat|press|slice|stack|heat|warm|chill|tap|brush|split|steam|keep|lay|make|work|level|smooth|stand|use|ring|base|pipe|place|bake",
     with_object=r"(?:the|it|them|this|that|these|those|each|all|any|both|in|into|with|over|on|onto|up|for|until|till|at|to|together|"
     r"\w+ly|smooth|again|a|an|one|half|off|out|some|more|well|warm|as|\d+|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
-    r"upside|trays?|tins?|every|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|while)\b",
+    r"upside|trays?|tins?|every|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|before|thoroughly|while)\b",
     aside=r"without|until|till|so that|when|once|while|as soon as|as|if|before|because|after",
     aside_ends=r"[,;.:]| then |(?<= cold) |(?<= cool) |(?<= ready) |(?<= done) |(?<= warm) (?!water)| (?=(?:i|we) )|$",
 )
