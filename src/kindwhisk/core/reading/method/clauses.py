@@ -36,12 +36,17 @@ _BAKES = re.compile(
 _TIN = re.compile(
     r"\b(?:springform|tin|pan|mould|tray|dish|stampo|teglia|tortiera|moule|plaque|cercle|khuôn|khay)\b|型|天板"
 )
-REST = re.compile(r"(?<!\w)(?:the rest|the other half|the second and the last third|the remain\w+|le reste|il resto|il restante)(?!\w)")
+REST = re.compile(
+    r"(?<!\w)(?:the rest|the other half|the second and the last third|the remain\w+|le reste|il resto|il restante)(?!\w)"
+)
 TELLING = re.compile(r"(?:now|and|then|next|plus|also|maintenant|ora|adesso)\b")
 """How a spoken sentence without a verb begins: ``now the whites with the cream of tartar``."""
 _WHIPPED = re.compile(r"(?<!\w)(?:whipped|fouettée|montata)$")
 _UPSIDE = re.compile(r"(?:upside[- ]down|inverted)(?!\w)")
 _BEATEN = re.compile(r"(?<!\w)(?:whisked|beaten|mixed|stirred)(?! egg| white)(?!\w)")
+DUSTS = {"icing-sugar", "cocoa", "sugar"}
+"""What is sieved over a thing, where it goes on top."""
+_ON_TOP = re.compile(r"(?<!\w)on top(?!\w)")
 _NOZZLE = re.compile(r"(?<!\w)(?:nozzle|piping bag|douille|bocchetta)(?!\w)")
 _PART_IN = re.compile(r"(?:(?:one|a) (?:third|quarter)|half|the rest)(?: of \w+)?,? in(?!\w)")
 _BY_HAND_IN = re.compile(r"(?:the )?(?:\w+ )?\w+ in (?:with|by) (?:an? )?(?:hand|spatula|whisk|spoon)")
@@ -146,6 +151,7 @@ _IMPLIED: tuple[tuple[Callable[[str, set[str]], object], Act], ...] = (
     (lambda text, _: _ONTO.match(text), Act.POUR),
     (lambda text, _: _COLD.match(text), Act.CHILL),
     (lambda text, _: _INTO_OVEN.search(text), Act.BAKE),
+    (lambda text, names: names and names <= DUSTS and _ON_TOP.search(text), Act.DUST),
     (lambda text, names: names and _GOES_IN.search(text), Act.ADD),
 )
 """What a stretch without a verb tells one to do, by what else it says; the first that suits it."""

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 
+from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.reading.line import ReadLine
 from kindwhisk.core.reading.method.following import Followed
 from kindwhisk.core.reading.method.making import Stock
@@ -12,6 +13,16 @@ from kindwhisk.core.reading.remarks.by_text import on_text
 from kindwhisk.core.reading.remarks.on_process import on_eggs, on_elsewhere, on_lists, on_order, on_oven, on_splits
 from kindwhisk.core.reading.remarks.proportions import on_proportions
 from kindwhisk.core.reading.remarks.remark import Level, Remark, ordered
+
+
+def _beside_eggs(lines: Sequence[ReadLine], groups: Mapping[int, str]) -> Sequence[ReadLine]:
+    """The lines of the parts that hold the eggs: what stands in a buttercream says nothing of the batter."""
+    with_eggs = {
+        groups[n]
+        for n, line in enumerate(lines)
+        if n in groups and line.ingredient and ingredient(line.ingredient).kind == "egg"
+    }
+    return [line for n, line in enumerate(lines) if groups.get(n) in with_eggs] or lines
 
 
 def remarks(
@@ -27,9 +38,10 @@ def remarks(
         oven_found: whether its temperature is given.
     """
     stocks = followed.tracker.stocks
+    beside_eggs = _beside_eggs(lines, {s.line: s.group for s in stocks.rows})
     return ordered(
         [
-            *on_amounts(lines), *on_proportions(lines), *on_lists(followed, lines, placed), *on_splits(followed, placed, stocks.overdrawn),
+            *on_amounts(lines), *on_proportions(beside_eggs), *on_lists(followed, lines, placed), *on_splits(followed, placed, stocks.overdrawn),
             *on_order(followed), *on_elsewhere(followed), *on_oven(followed, tin_found=tin_found, oven_found=oven_found), *on_eggs(followed),
         ]
     )  # fmt: skip

@@ -4,13 +4,15 @@ from __future__ import annotations
 
 import re
 
+from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.steps.base import YOLKY
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
+from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
-from kindwhisk.core.reading.method.doing.common import goes_in, target, with_pending
+from kindwhisk.core.reading.method.doing.common import CREAMS, goes_in, target, with_pending
 from kindwhisk.core.reading.method.making import Made, Take, Use
 from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
@@ -36,7 +38,7 @@ def fold(t: Tracker, clause: Clause) -> None:
     """Fold: into what is named, else into what was worked on last."""
     if back(t, clause):
         return
-    own = t.items(clause)
+    own = [_as_whipped(t, clause, i) for i in t.items(clause)]
     items, into, words = with_pending(t, own)
     words = f"{words} {clause.text}"
     base, others = _base_and_others(t, own, items, target(own) or into)
@@ -51,6 +53,23 @@ def fold(t: Tracker, clause: Clause) -> None:
     elif uses:
         uses[0].made.left = 1.0
         t.say(uses[0].made)
+
+
+WHIPPED = re.compile(r"(?<!\w)(?:whipped|montée|fouettée|montata)(?!\w)")
+
+
+def _as_whipped(t: Tracker, clause: Clause, item: Item) -> Item:
+    """“Fold in the whipped cream”, which no sentence has whipped: it is whipped for it."""
+    mention = item.mention
+    if mention is None or mention.ingredient not in CREAMS or not WHIPPED.search(clause.text):
+        return item
+    here = t.results.here
+    takes, _ = t.claim([item])
+    if not takes:
+        return item
+    made = t.make(WhipStep, t.free("cream-bowl"), takes, [], peak=Peak.SOFT, tool="hand mixer")
+    t.results.here = here
+    return Item(item.start, made=made, target=item.target)
 
 
 def _base_and_others(
