@@ -28,7 +28,7 @@ WORDS.update({f"{t}{s}{o}": v + n + 1 for t, v in _TENS.items() for n, o in enum
 for _n, _one in enumerate(("a", *_ONES)):
     _hundreds = 100 * max(1, _n)
     WORDS[f"{_one} hundred"] = _hundreds
-    for _ten, _value in {**_TENS, "twenty-five": 25, "seventy-five": 75}.items():
+    for _ten, _value in {**_TENS, "twenty-five": 25, "seventy-five": 75, "five": 5, "ten": 10, "fifteen": 15}.items():
         if _one in {"one", "two"}:
             # How an oven's heat is spoken: “one seventy”.
             WORDS[f"{_one} {_ten}"] = _hundreds + _value

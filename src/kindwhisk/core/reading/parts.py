@@ -10,6 +10,7 @@ from typing import NamedTuple
 
 from rapidfuzz import fuzz, process
 
+from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.reading.amounts import amounts, in_figures
 from kindwhisk.core.reading.method.clauses import STEP, sentences, step_number
 from kindwhisk.core.reading.method.language import language_of
@@ -52,6 +53,13 @@ LISTS = re.compile(
 """“Ingredients: 3 eggs, 90 g sugar”: a heading and its list in one row."""
 LETTERED = re.compile(r"^[ \t]*[A-H][.)][ \t]+(?=[A-ZÀ-Ý][^\n]{1,40}$)", re.MULTILINE)
 """“B. Italian meringue”: the letter of a part."""
+OF_PART = re.compile(
+    r"^ingr\w+ (?:for (?:the )?|pour (?:la |le |les |l')?|per (?:la |il |l'|lo )?)([^\d:(]{3,40}?)\s*:?$"
+)
+NEXT_LIST = re.compile(r"(?<=[a-z])\. (?=[A-Z][a-z ]{2,20}: \d)")
+"""“… 1 tsp baking powder. Filling: 250 g jam.”"""
+DASHED = re.compile(r"([^\W\d][^\d:.,;–—-]{1,34}?) [-–—] (\S.*)$")
+"""“Rum soak - boil the water”: under a heading that the list has."""
 METHOD = re.compile(
     r"^(?:the )?(?:method|directions?|instructions?|preparation|steps|procedure|how to make.*|préparation|étapes|réalisation|recette|procedimento|"
     r"preparazione|istruzioni|作り方|手順|つくり方|下準備|準備|cách làm|thực hiện|các bước.*|hướng dẫn)\s*:?\s*$"
@@ -81,16 +89,20 @@ USE = re.compile(
     r",? ?\(?(?:for (?:the (?:tin|pan|mould)|greas|dust|serv|decorat)|to (?:taste|grease|serve|dust|finish|decorate)|pour le moule|per lo stampo)"
 )
 """What a line without an amount says behind its food."""
+PART_IN = re.compile(r"1/\d in(?!\w)")
+"""“1/3 in with the whisk”: a share, no inch."""
 BARE = re.compile(r"[^\W\d_][^\d.:;!?]{1,28} \d{1,4}|\d{1,4} [^\W\d_][^\d.:;!?]{1,28}")
 """A name and a number, and nothing else: ``starch 60``."""
 FOR_SHOW = re.compile(r", (?:to|for) (?:decorate|finish|serve|dust\w*|garnish)")
 TIMED = re.compile(r"\d\s*(?:°|h\b|hrs?\b|hours?\b|min(?:utes?)?\b|cm(?![a-z]))|\d{3} ?c\b")
 SIZES = re.compile(r"\d\s*x\s*\d")
 YIELDS = re.compile(
-    r"(?:makes|serves|yields?|for about(?= \d+ (?:people|persons|pieces|shells|kisses|cookies|cm)))(?: (?:about|approx\.?|abt\.?|around|one|two|an?))?(?=\W*\d)|(?:pour|per|dosi per)(?: (?:environ|circa))? \d+ (?:personnes|parts|macarons|persone|porzioni)"
+    r"(?:makes|serves|yields?:?|for about(?= \d+ (?:people|persons|pieces|shells|kisses|cookies|cm)))(?: (?:about|approx\.?|abt\.?|around|one|two|an?))?(?=\W*\d)|(?:pour|per|dosi per)(?: (?:environ|circa))? \d+ (?:personnes|parts|macarons|persone|porzioni)"
 )
 WHEN = re.compile(r"(?:with|using|in|at|after|when|once|then|now) (?:an?|the|\d)")
 """How a sentence may begin in front of its verb: “at 112 start the whites”."""
+TOGETHER = re.compile(r"^[^\W\d]{3,} \+ [^\W\d]{3,}")
+"""“Whites + sugar in thirds”: work, no line of the list."""
 RUNS_ON = re.compile(r"(?!tbsp|tsps|pkts|appr)[a-z]{4,}[.!] +[A-Z][a-z]+|[。].|(?<!\w)(?:till|until)(?!\w)")
 FINISHING = re.compile(r"(?:to )?(?:assembly|assemble|finish|finishing|montage|montaggio|組み立て|仕上げ|hoàn thiện)")
 """A heading over what is done once every part is there."""
@@ -150,7 +162,13 @@ def ingredient_like(row: str, grammar: Grammar) -> bool:
     if named is None:
         # Not a food that is known: an amount in front of it still makes it one.
         first = next(iter(found), None)
-        measured = first is not None and first.start <= 1 and first.unit is not None and len(text) < SHORT
+        measured = (
+            not PART_IN.match(text)
+            and first is not None
+            and first.start <= 1
+            and first.unit is not None
+            and len(text) < SHORT
+        )
         return (measured and not TIMED.search(text)) or (BARE.fullmatch(text) is not None and len(text.split()) <= 4)
     if found or any(word in text for word in TO_TASTE) or FOR_SHOW.search(text):
         return not TIMED.search(text)
@@ -166,6 +184,7 @@ def _tells(row: str, text: str, grammar: Grammar) -> bool:
         or SERVES.search(text)
         or YIELDS.match(text)
         or RUNS_ON.search(row)
+        or TOGETHER.search(text)
         or _verb_first(row, grammar)
     )
 
@@ -193,7 +212,7 @@ def _is_heading(row: str, following: str, grammar: Grammar, gap: bool) -> bool:
 def _group_name(row: str) -> str:
     text = plain(row)
     match = GROUP.match(text)
-    name = next((g for g in match.groups() if g), text) if match else text
+    name = next((g for g in match.groups() if g), text) if match and not match["finish"] else text
     name = re.sub(r"\s*[(（][^)）]*[)）]|\s*[-–—,].*(?:cm|\d).*$", "", name) or name
     return name.strip(" :：").removeprefix("the ")[:60]
 
@@ -305,6 +324,7 @@ def cut(text: str) -> Cut:
     language = language_of(text)
     grammar = GRAMMARS[language]
     plainly = LETTERED.sub("", LISTS.sub(r"\1\n\2", unescape(text).replace("\u200b", "").replace("\r", "")))
+    plainly = NEXT_LIST.sub("\n", plainly)
     raw = [row.strip() for row in plainly.split("\n")]
     gaps = [i == 0 or not raw[i - 1] for i, row in enumerate(raw) if row]
     rows = [row for row in raw if row]
@@ -349,6 +369,10 @@ def _rows(  # noqa: PLR0912
         head = _as_head(row)
         if head is not None:
             part = head
+            if head == "ingredients" and (of := OF_PART.search(plain(row))):
+                # “Ingredients for the custard”.
+                group = of[1][:60]
+                heads.add(group)
             yield Row(kind=RowKind.HEADING, text=row[:400])
             continue
         if part == "notes" or NOTE_ROW.match(plain(row)) or YIELDS.match(plain(row)):
@@ -366,6 +390,9 @@ def _rows(  # noqa: PLR0912
             for words in inner:
                 yield Row(kind=RowKind.INGREDIENT, text=words[:400], group=group)
             continue
+        dashed = DASHED.match(row)
+        if dashed is not None and plain(dashed[1]) in heads:
+            row = f"{dashed[1]}: {dashed[2]}"
         numbered = STEP.match(row) is not None
         if listing and part != "method" and not numbered and _is_heading(row, following, grammar, gaps[i]):
             group = _group_name(row)
@@ -412,11 +439,17 @@ def _section_row(row: str, grammar: Grammar, heads: set[str]) -> bool:
     return row.endswith((":", "：")) or bool(GROUP.match(text)) or row.isupper() or bool(FINISHING.fullmatch(text))
 
 
+def _only_food(name: str) -> bool:
+    """“Flour: sift twice”: what stands in front is what the work is done to."""
+    found = find_all(plain(name))
+    return bool(found) and any(ingredient(n.ingredient).kind in {"flour", "egg", "sugar", "fat"} for n in found)
+
+
 def _spoken(row: str, section: str) -> Iterator[Row]:
     """A row's sentences; one that begins a part of the work sets the heading of those that follow in it."""
     number = step_number(row)
     match = SECTION.match(STEP.sub("", row, count=1))
-    if match is not None and len(match["name"].split()) <= 5:
+    if match is not None and len(match["name"].split()) <= 5 and not _only_food(match["name"]):
         section = plain(match["name"])
         section = re.sub(
             r"^(?:for |to make )?(?:the )?|^pour (?:la |le |l'|les )|^per (?:la |il |l'|lo )", "", section

@@ -18,23 +18,23 @@ LONGEST_SENTENCE = 380
 ENDS = re.compile(r"(?<=[.!?;。])(?:\s+|(?<=。))|\n+")
 NOT_AN_END = re.compile(r"(?:\b(?:approx|ca|min|mins|env|no|tbsp|tsp|oz|lb|etc|q\.b|vs)|^\s*\d{1,2})\.$", re.IGNORECASE)
 STEP = re.compile(
-    r"^\s*(?:(?:step|bước|étape|passo|fase)\s*)?(?:(?P<n>\d{1,2})\s*[.):：](?!\d)|(?P<circled>[①-⑳]))\s*[:.]?\s*|^\s*(?P<bare>\d{1,2})\s+(?=(?-i:[A-Z][a-z])|[\u3040-\u9fff])",
+    r"^\s*(?:(?:step|bước|étape|passo|fase)\s*)?(?:(?P<n>\d{1,2})\s*(?:[.):：](?!\d)|-(?=\s))|(?P<circled>[①-⑳]))\s*[:.]?\s*|^\s*(?P<bare>\d{1,2})\s+(?=(?-i:[A-Z][a-z])|[\u3040-\u9fff])",
     re.IGNORECASE,
 )
 ELLIPSIS = re.compile(
     r"(?<=whipped),\s+(?=\d)|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min)|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
 )
 OVER_WATER = re.compile(
-    r"over (?:a )?(?:\w+ ){0,3}(?:simmering|hot|barely|warm|boiling) ?\w* ?water|double boiler|water[- ]?bath|bain[- ]?marie|over water|"
+    r"over (?:a )?(?:\w+ ){0,3}(?:simmering|hot|barely|warm|boiling) ?\w* ?water|double boiler|water[- ]?bath|bain[- ]?marie|over water|over the (?:bath|bain)(?!\w)|"
     r"over a (?:pan|pot|saucepan) of|set over (?:a )?\w* ?(?:simmering|hot|water)|bagnomaria|湯煎(?!から)|cách thủy|trên nồi nước"
 )
 _STIFF = re.compile(r"\b(?:stiff|peaks?|firm|neige)\b")
 _PALE = re.compile(r"\b(?:pale|thick|creamy|ribbon|fluffy|trail)\b")
 _BAKES = re.compile(
-    r"\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º|fan\b|degrees|gradi|degrés|độ|度).*?\d\s*(?:min|分|h\b|hour|phút|ore\b)|\d{2,3}\s*°.*?\d\s*h\s*\d|(?<!\d)(?:1[0-9]|2[0-4])[05](?: \w+)? for (?:about )?\d+.{0,10}?min|\d\s*min.*?\d{2,3}\s*(?:°|c\b|f\b)"
+    r"\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º|fan\b|degrees|gradi|degrés|độ|度).*?\d\s*(?:min|分|h\b|hour|phút|ore\b)|\d{2,3}\s*(?:°|degrees).*?(?:\d\s*h\s*\d|hour)|(?<!\d)(?:1[0-9]|2[0-4])[05](?: \w+)? for (?:about )?\d+.{0,10}?min|\d\s*min.*?\d{2,3}\s*(?:°|c\b|f\b)"
 )
 _TIN = re.compile(
-    r"\b(?:springform|tin|pan|mould|tray|dish|stampo|teglia|tortiera|moule|plaque|cercle|khuôn|khay)\b|型|天板"
+    r"\b(?:springforms?|tins?|pans?|moulds?|trays?|rings?|dish|stampo|teglia|tortiera|moule|plaque|cercle|khuôn|khay)\b|型|天板"
 )
 REST = re.compile(
     r"(?<!\w)(?:the rest|the other half|the second and the last third|the remain\w+|le reste|il resto|il restante)(?!\w)"
@@ -47,6 +47,11 @@ _BEATEN = re.compile(r"(?<!\w)(?:whisked|beaten|mixed|stirred)(?! egg| white)(?!
 DUSTS = {"icing-sugar", "cocoa", "sugar"}
 """What is sieved over a thing, where it goes on top."""
 _ON_TOP = re.compile(r"(?<!\w)on top(?!\w)")
+BAKER = re.compile(r"(?<!\w)(?:she|he|who)(?!\w)")
+SAYS = re.compile(
+    r"(?<!\w)(?:separate|beat|whisk|whip|stir|mix|fold|sift|add|pour|bake|melt|heat|warm|boil|spread|roll|let|leave|put|take|turn|line|grease|"
+    r"spoon|pipe|dust|cool|cut|soak|brush|fill|coat|sprinkle|combine|cream|chill)s(?= )"
+)
 _NOZZLE = re.compile(r"(?<!\w)(?:nozzle|piping bag|douille|bocchetta)(?!\w)")
 _PART_IN = re.compile(r"(?:(?:one|a) (?:third|quarter)|half|the rest)(?: of \w+)?,? in(?!\w)")
 _BY_HAND_IN = re.compile(r"(?:the )?(?:\w+ )?\w+ in (?:with|by) (?:an? )?(?:hand|spatula|whisk|spoon)")
@@ -55,9 +60,9 @@ _COLD = re.compile(r"(?:and |then )?(?:in(?:to)? the )?(?:fridge|freezer|frigo|r
 _INTO_OVEN = re.compile(r"(?<!\w)into the oven(?!\w)")
 _SYRUP = re.compile(r"(?<!\d)1[0-6]\d(?!\d)(?! ?(?:g|gr|grams?|grammes?|grammi|ml|mils?)\b| (?:\w+ )?(?:sugar|flour))")
 _GOES_IN = re.compile(
-    r"(?<!\w)(?:go(?:es)? in|in (?:at the end|last|now|too)|in(?:to)? the|onto|sifted (?:in|over)|on top)(?!\w)"
+    r"(?<!\w)(?:go(?:es)? in|in (?:at the end|last|now|too)|in$|in(?:to)? the|onto|sifted (?:in|over)|on top)(?!\w)"
 )
-_MIXER = re.compile(r"^(?:stand )?mixer(?!\w)|(?<!\w)(?:in(?:to)? the (?:stand )?mixer|by machine)")
+_MIXER = re.compile(r"^(?:stand )?mixer(?!\w)|(?<!\w)(?:(?:in|on)(?:to)? the (?:stand )?mixer|by machine)")
 
 
 class Clause(NamedTuple):
@@ -221,12 +226,17 @@ def _with_bake(told: list[Clause]) -> Iterator[Clause]:
             yield Clause(Act.BAKE, clause.text, (0, 0), clause.sentence, True, True)
 
 
+def _in_first_person(text: str) -> str:
+    """“She beats the yolks and stirs in the nuts”, as one would tell it oneself."""
+    return SAYS.sub(lambda m: m[0][:-1], text) if BAKER.search(text) else text
+
+
 def clauses(sentence: str, grammar: Grammar, number: int = 0) -> list[Clause]:
     """The things to do that a sentence names, in its order.
 
     A stretch without a verb that names ingredients and how they should look (``whites stiff``) is one too.
     """
-    text = plain(sentence).rstrip(" .!")
+    text = _in_first_person(plain(sentence).rstrip(" .!"))
     found = list(grammar.verbs(text))
     if grammar.verb_last:
         return list(_verb_last(found, text, number)) if found else []

@@ -8,12 +8,14 @@ from dataclasses import dataclass, field
 
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.invert import InvertStep
+from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.reading.mending import Meant, like
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import clauses
 from kindwhisk.core.reading.method.doing import HANDLERS
 from kindwhisk.core.reading.method.doing.common import the_cake
 from kindwhisk.core.reading.method.doing.finishing import hold_the_place
+from kindwhisk.core.reading.method.doing.oven import COOL_MIN
 from kindwhisk.core.reading.method.doing.whipping import go_on
 from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.tracker import Tracker
@@ -69,9 +71,21 @@ def _mean(tracker: Tracker, sentence: str, meant: Sequence[Meant]) -> None:
             tracker.results.here = made[-1]
 
 
+DOWN_TO = re.compile(
+    r"(?:when|once|as soon as) (?:it|this|the [a-z]+(?: mixture)?)(?: is| has|'s)(?: down| cooled| fallen| at| come down)*(?: to| at)? (\d{2}) ?(?:°|degrees|c\b) ?c?"
+)
+"""“When it is down to 22 °C, fold in the cream”: so long it is left alone."""
+
+
 def _once_cold(tracker: Tracker, sentence: str) -> str:
     """A sentence without “when it is cold”: a cake that is found cold has cooled, where nothing has said so yet."""
     text = plain(sentence)
+    down, raw = DOWN_TO.match(text), tracker.raw_here()
+    if down is not None and raw is not None:
+        tracker.flush()
+        raw = tracker.raw_here() or raw
+        tracker.make(RestStep, raw.vessel, [], [tracker.use(raw)], minutes=COOL_MIN, sees=f"Down to {down[1]} °C.")
+        return text[down.end() :].lstrip(" ,")
     found, cake = ONCE_COLD.match(text), the_cake(tracker)
     if found is None or cake is None:
         return sentence

@@ -44,6 +44,12 @@ HEADED = re.compile(
 """A heading in front of a sentence: “For the custard cream: heat the milk”."""
 AT_A_TIME = re.compile(r"(?:an?|one) (?:third|quarter|half|fifth)(?: of)?(?=(?: \w+){0,4} at a time)")
 """“A quarter of the flour at a time”: all of it, by and by."""
+THROUGH = re.compile(r"(?<!\w)through(?= the)")
+"""“Fold through the nuts”: in."""
+OTHER_GRAMS = re.compile(
+    r"(?<!\w)(?:other|remaining|last) (\d+(?:[.,]\d+)?) ?(?:g|gr|grams?)(?! (?:of )?(?:the )?[^\W\d]{3,})(?!\w)"
+)
+"""“With the other 50 g”: of what has been begun."""
 ONTO = {Act.DUST, Act.TOP, Act.COAT, Act.SOAK}
 """What is done to a cake with something: “… with the rest” is of what the last of them left."""
 
@@ -110,7 +116,9 @@ class Naming:
 
     def items(self, clause: Clause) -> list[Item]:
         """What a clause names, in its order; what stands behind “into” or “to” is where the rest goes."""
-        text = HEADED.sub(lambda m: " " * len(m[0]), clause.said)
+        text = HEADED.sub(lambda m: m[0] if self._is_listed(m[0]) else " " * len(m[0]), clause.said)
+        if clause.act is Act.FOLD:
+            text = THROUGH.sub(" ", text)
         text = AT_A_TIME.sub("", ASIDE.sub(lambda m: " " * len(m[0]), text))
         suffixed = self._suffixed(clause)
         references = self.results.in_text(text, self._untouched, [suffixed] if suffixed is not None else [])
@@ -128,6 +136,14 @@ class Naming:
         if clause.act is Act.FOLD:
             self._into_foam(found)
         return sorted(found, key=lambda i: i.start)
+
+    def _is_listed(self, head: str) -> bool:
+        """“Flour: sift twice”: what stands in front is a good of the list, no heading."""
+        named = find_all(head)
+        left = head.strip(" :")
+        for n in named:
+            left = left.replace(n.words, "")
+        return not left.strip() and any(self.stocks.matching(n.ingredient) for n in named)
 
     def _suffixed(self, clause: Clause) -> Made | None:
         """What a pronoun in the verb itself means: ``mélangez-les``, ``incorporateli``."""
@@ -147,6 +163,12 @@ class Naming:
 
     def _shares_alone(self, text: str, found: Sequence[Item], *, onto: bool) -> list[Item]:
         """Shares that no name stands behind: “whites stiff with the other half”, “add the rest”, “one third in”."""
+        other = OTHER_GRAMS.search(text)
+        begun = next((s for s in reversed(self.stocks.rows) if s.takes and not s.gone and s.takes[-1].stated), None)
+        if other is not None and begun is not None:
+            share = Share(grams=float(other[1]))
+            mention = Mention(begun.ingredient, other[0], share, other.start(), other.end())
+            return [Item(other.start(), mention=mention, share=share)]
         rest = REST.search(text)
         if rest is None:
             # “Stir a spoonful into the chocolate”, “one third in”: of the whites, if nothing else is named for it.
@@ -159,7 +181,6 @@ class Naming:
             return [Item(0, made=foam, share=Share(fraction=part))]
         if any(i.share.rest or 0 <= i.start - rest.start() < NEAR for i in found):
             return []
-        begun = next((s for s in reversed(self.stocks.rows) if s.takes and not s.gone and s.takes[-1].stated), None)
         here = self.raw_here()
         mine = begun is not None and here is not None and any(begun.takes[-1] in m.takes for m in here.upstream())
         if begun is not None and (found or self.pending or onto or mine):

@@ -41,15 +41,16 @@ _BOTH = re.compile(
 _NUMBERED = re.compile(r"(?P<n>[①-⑳]|(?<![\d.])[1-9]\d?)(?=(?:に|を|の|へ))")
 _KEPT = re.compile(r"(?<!\w)(?:the )?reserved \w+")
 _NUTS = re.compile(r"(?<!\w)(?:nuts?|nutty)(?!\w)")
+DRY = re.compile(r"(?<!\w)(?:dry|secs?|secco|secchi|khô)(?!\w)")
 RESERVED = "reserved"
 CIRCLED = "①②③④⑤⑥⑦⑧⑨⑩⑪⑫⑬⑭⑮⑯⑰⑱⑲⑳"
 _A = re.compile(r"(?<!\w)(?:(?:an?|une?|uno|una)(?: \w+)?|to|until) $")
 _THE = re.compile(r"(?<!\w)the (?:\w+ )?([a-z]{4,})(?!\w)")
-_APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|to|et|e|con|và)(?!\w)")
+_APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|onto|over|to|et|e|con|và)(?!\w)")
 _BEHIND = re.compile(r"の(1/3|半量|半分|残り)")
 BAKED = (
     r"cakes?|sponges?|layers?|biscuits?(?! crumbs)|torte|tart|dome|bombe|roll|rolls|roulade|génoises?|genoise|sheet(?! pan)|discs?|disks?|rectangles?|rounds|squares|shells?|meringues?|"
-    r"pavlova|fingers?|strip|gâteau|coques?|dischi|disco|torta|rotolo|biscotto|pan di spagna|bánh|スポンジ|生地|crumb|halves|pairs"
+    r"pavlova|nests?|fingers?|strip|gâteau|coques?|dischi|disco|torta|rotolo|biscotto|pan di spagna|bánh|スポンジ|生地|crumb|halves|pairs"
 )
 
 _Test = Callable[[Made], bool]
@@ -61,11 +62,11 @@ def _raw(made: Made) -> bool:
 
 NOUNS: tuple[tuple[re.Pattern[str], _Test], ...] = (
     (re.compile(r"(?<!\w)(?:(?:hot |warm |the |cooled )?(?:\w+ )?syrup|sirop|sciroppo|bagna|nước đường|si rô)(?!\w)|シロップ"), lambda m: m.syrup),
-    (re.compile(r"(?<!\w)(?:whipped |beaten |stiff |whisked )?(?:egg )?whites?(?! chocolate)(?!\w)|(?<!\w)(?:blancs?(?: en neige| montés)?(?: d'œufs?)?|albumi|chiare|"
+    (re.compile(r"(?<!\w)(?:whipped |beaten |stiff |whisked )?(?:egg )?whites?(?! chocolate)(?!\w)|(?<!\w)(?:egg )?snow(?!\w)|(?<!\w)(?:blancs?(?: en neige| montés)?(?: d'œufs?)?|albumi|chiare|"
                 r"lòng trắng(?: trứng)?)(?!\w)|卵白"),
      lambda m: m.white_foam),
     (re.compile(r"(?<!\w)(?:meringue|meringa)(?!s|\w)|メレンゲ(?!クッキー)"), lambda m: m.white_foam),
-    (re.compile(r"(?<!\w)(?:yolk foam|egg foam|whipped yolks)(?!\w)"), lambda m: _raw(m) and m.kind is not None and bool(m.ids & YOLKY)),
+    (re.compile(r"(?<!\w)(?:yolk foam|egg foam|egg cream|whipped yolks)(?!\w)"), lambda m: _raw(m) and m.kind is not None and bool(m.ids & YOLKY)),
     (re.compile(r"(?<!\w)(?:buttercream)(?!\w)"), lambda m: _raw(m) and "butter" in m.ids),
     (re.compile(r"(?<!\w)(?:custard|pudding|pastry cream|curd(?! cheese)|crème pâtissière|crema pasticcera)(?!\w)"),
      lambda m: _raw(m) and m.of_kind({"dairy", "acid", "fruit"}) and bool(m.ids & {"corn-starch", "egg-yolk", "custard-powder", "whole-egg"})),
@@ -75,7 +76,7 @@ NOUNS: tuple[tuple[re.Pattern[str], _Test], ...] = (
     (re.compile(r"(?<!\w)mousse(?!\w)|ムース"), lambda m: _raw(m) and m.kind is FoldStep),
     (re.compile(r"(?<!\w)(?:whipped )?(?:cream|crème(?: fouettée)?|crema|panna|kem)(?!\w)(?! cheese| of tartar)|クリーム"), lambda m: _raw(m) and (m.is_cream or bool(m.names & {"cream", "crème", "crema"}))),
     (re.compile(r"(?<!\w)(?:cream|crème|crema)(?!\w)(?! cheese| of tartar)"), lambda m: _raw(m) and m.of_kind({"dairy"}) and bool(m.ids & {"egg-yolk", "whole-egg"}) and not m.floury),
-    (re.compile(r"(?<!\w)(?:dry ingredients|dry goods|dry mix|dry mixture|powders|sifted (?:ingredients|mixture|powders|flours)|flours|sifted flour|ingrédients secs|ingredienti secchi)(?!\w)|粉類"), lambda m: _raw(m) and m.dry),
+    (re.compile(r"(?<!\w)(?:dry ingredients|dry goods|dry stuff|dry mix|dry mixture|powders|sifted (?:ingredients|mixture|powders|flours)|flours|sifted flour|ingrédients secs|ingredienti secchi)(?!\w)|粉類"), lambda m: _raw(m) and m.dry),
     (re.compile(r"(?<!\w)the nuts(?!\w)"), lambda m: _raw(m) and m.dry and m.of_kind({"nut"})),
     (re.compile(r"(?<!\w)(?:one half|(?:the )?(?:first|that) half|one part|una metà|une moitié)(?!\w)(?! of)"), lambda m: m.kind is SplitStep),
     (re.compile(r"(?<!\w)(?:juice|jus|succo)(?!\w)"), lambda m: _raw(m) and any(i.endswith("-juice") for i in m.raw_ids) and not m.floury),
@@ -157,6 +158,9 @@ class Results:
         """What nothing has taken yet, or not all of it."""
         return [m for m in self.made if m.open]
 
+    def _made_of(self, ingredient_id: str) -> bool:
+        return any(holds(m, ingredient_id) for m in self.open)
+
     def _mixture(self, of: str) -> Made | None:
         ids = [n.ingredient for n in find_all(of)]
         if ids:
@@ -169,6 +173,8 @@ class Results:
             if len(ids) > 1 and (some := latest(self.made, lambda m: m.dry and any(holds(m, i) for i in ids))):
                 # “Le mélange amandes-sucre”, of icing sugar.
                 return some
+        if DRY.search(of) and (dry := latest(self.made, lambda m: _raw(m) and m.dry)) is not None:
+            return dry
         if _NUTS.search(of) and (nutty := latest(self.made, lambda m: _raw(m) and m.of_kind({"nut"}))) is not None:
             return nutty
         words = {w for w in of.split() if len(w) > 3}
@@ -236,13 +242,17 @@ class Results:
             if _A.search(found.text[: match.start()]):
                 continue
             noun = "noun" if match["noun"] else "cjk"
-            if any(n.start < match.start(noun) < n.end and untouched(n.words) for n in foods):
+            if any(
+                n.start < match.start(noun) < n.end and (untouched(n.words) or not self._made_of(n.ingredient))
+                for n in foods
+            ):
                 # “The praline paste” of the list.
                 continue
             of = f"{match['of'] or ''} {match['behind'] or ''}".strip()
             if (
                 not find_all(of)
                 and not _NUTS.search(of)
+                and not DRY.search(of)
                 and not any(w in m.names for m in self.open for w in of.split())
             ):
                 loose.append((match.start(noun), match.end(noun), match[noun]))

@@ -10,6 +10,7 @@ from typing import Any
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.steps.base import WHITES, YOLKY, StepBase
 from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.reading.goods import Question
 from kindwhisk.core.reading.method.making import Made, Stock, Take, Use
@@ -22,6 +23,17 @@ from kindwhisk.core.reading.tins_named import NamedTin
 CONTINUES = re.compile(r"(?:and|plus|et|e|và)\b", re.IGNORECASE)
 """How a sentence begins that goes on with what the one before it adds."""
 DRY_KINDS = {"flour", "leavener", "salt", "sugar", "nut", "flavour"}
+
+
+def shell_paste(takes: Sequence[Take], uses: Sequence[Use]) -> bool:
+    """Whether whites meet ground nuts and icing sugar; a first part that only loosens is a fold yet."""
+    ids = {i for u in uses for i in u.made.ids} | {x.ingredient for x in takes}
+    nutty = any(i.endswith(("-flour", "-ground")) and ingredient(i).kind == "nut" for i in ids)
+    whites = any(m.white_foam for u in uses for m in u.made.upstream())
+    if not nutty or "icing-sugar" not in ids or not whites:
+        return False
+    whole = not ids & (YOLKY | {"butter"}) and not any(u.fraction for u in uses)
+    return whole or any(u.rest for u in uses)
 
 
 @dataclass
@@ -72,25 +84,35 @@ class Tracker(Naming):
         takes: list[Take] = []
         uses: list[Use] = []
         beside = self._beside([*items, *context])
+        part = self.section or self._part_of(items)
         for item in items:
             if item.made is not None:
                 uses.append(self.use(item.made, item.share))
             elif item.mention is not None:
-                take = self._take(item.mention, beside)
+                take = self._take(item.mention, beside, part)
                 if take is not None:
                     takes.append(take)
         return takes, uses
 
-    def _take(self, mention: Mention, beside: set[str]) -> Take | None:
-        stock = self.stocks.meant(mention, self.section, beside)
+    def _part_of(self, items: Sequence[Item]) -> str:
+        """The part that a sentence is of by what only one part has: “with half the sugar, the oil and the juice”."""
+        found = [self.stocks.matching(i.mention.ingredient) for i in items if i.mention is not None]
+        only = [s[0].group for s in found if s and len({x.group for x in s}) == 1 and s[0].group]
+        return only[0] if len(set(only)) == 1 else ""
+
+    def _take(self, mention: Mention, beside: set[str], part: str) -> Take | None:
+        stock = self.stocks.meant(mention, part, beside)
         apart = mention.ingredient in {"egg-white", "egg-yolk"}
         elsewhere = stock is not None and not same_group(stock.group, self.section) and self.stocks.to_separate
         if apart and ((stock is None and self.stocks.matching("whole-egg")) or elsewhere):
             self.stocks.separate()
-            stock = self.stocks.meant(mention, self.section, beside)
+            stock = self.stocks.meant(mention, part, beside)
         stated = mention.share.grams is not None
         other = stock is not None and stock.gone and self.section and not same_group(stock.group, self.section)
-        if stock is not None and stated and (not stock.listed or other):
+        same = (
+            stock is not None and not stock.gone and abs(stock.left / max(mention.share.grams or 0.0, 1e-6) - 1) < 0.05
+        )
+        if stock is not None and stated and ((not stock.listed and not same) or other):
             # A part that is only told brings its own.
             stock = None
         if stock is None:
@@ -230,7 +252,9 @@ class Tracker(Naming):
         )
 
     def fold(self, takes: Sequence[Take], uses: Sequence[Use], words: str, **fields: Any) -> Made:
-        """Bring something to a foam, or a foam to something."""
+        """Bring something to a foam, or a foam to something; almonds and icing sugar to whites are a macaronage."""
+        if self.shells and shell_paste(takes, uses):
+            return self.make(MacaronageStep, "base-bowl", takes, uses)
         return self.make(FoldStep, uses[0].made.vessel if uses else "mixer-bowl", takes, uses, folded=words, **fields)
 
     def mixing_bowl(self, takes: Sequence[Take], uses: Sequence[Use]) -> str:

@@ -46,7 +46,7 @@ NAMES: dict[str, str] = {
     "vinegar-wine": "wine vinegar|white wine vinegar|red wine vinegar|vinaigre de vin|vinaigre de vin blanc|aceto di vino|aceto di vino bianco|ワインビネガー|白ワインビネガー",
     "vinegar-balsamic": "balsamic vinegar|vinaigre balsamique|aceto balsamico|バルサミコ酢",
     "cream-of-tartar": "cream of tartar|crème de tartre|cremor tartaro|cremor di tartaro|クリームオブターター|クリームタータ|クリームタータ―|bột cream of tartar",
-    "coffee": "strong coffee|brewed coffee|strong brewed coffee|espresso|coffee|black coffee|café fort|café|expresso|café noir|caffè|caffè espresso|エスプレッソ|コーヒー|"
+    "coffee": "strong espresso|espresso coffee|double espresso|strong black coffee|strong coffee|brewed coffee|strong brewed coffee|espresso|coffee|black coffee|café fort|café|expresso|café noir|caffè|caffè espresso|エスプレッソ|コーヒー|"
     "コーヒー液|cà phê|cà phê đen",
     "coffee-instant": "instant coffee powder|instant espresso powder|espresso powder|instant coffee|instant espresso|coffee granules|instant coffee granules|coffee powder|"
     "café soluble|café lyophilisé|caffè solubile|インスタントコーヒー|インスタントコーヒーパウダー|cà phê hòa tan|cà phê bột|bột cà phê",

@@ -77,6 +77,10 @@ def pour(t: Tracker, clause: Clause) -> None:
         # “… over the chopped chocolate”: what was worked on last goes to what the list still has.
         t.hold(items, here, clause.text)
         return
+    if target is not None and not moved and here is not None and here is not target and not target.syrup:
+        # “Pour over the milk”: what was worked on last.
+        t.hold([Item(0, made=here)], target, clause.text)
+        return
     foam = target or here
     if syrup is not None and foam is syrup:
         foam = next((m for m in reversed(t.results.open) if m is not syrup and m.kind is WhipStep), None)
@@ -217,6 +221,9 @@ def divide(t: Tracker, clause: Clause) -> None:
         return
     made = next((i.made for i in t.items(clause) if i.made is not None), t.raw_here())
     if made is None or made.baked:
+        return
+    if meringue_like(made) and FREE_STANDING.search(clause.said):
+        pipe(t, clause)
         return
     part = fraction_in(clause.text) or 0.5
     split = t.make(SplitStep, t.free("base-bowl"), [], [t.use(made, Share(fraction=part))])

@@ -42,6 +42,8 @@ LEAST_WHIPPED_G = 50.0
 
 
 CUT_S = 180.0
+LIFTS = re.compile(r"(?<!\w)(?:peel|lift)(?: (?:them|each))? off")
+"""What is done to pieces as they leave the tray: nothing but taking them."""
 
 
 def cover(t: Tracker, cake: Made, items: list[Item]) -> None:
@@ -187,6 +189,9 @@ def hand(t: Tracker, clause: Clause) -> None:
         t.only_cut = t.sentence
         return
     if made is None or (raw_only and not re.search(r"peel|unroll|prick|poke|cut|slice", clause.text)):
+        return
+    if LIFTS.search(clause.text) and any(m.kind is PipeStep for m in made.upstream()):
+        t.say(made)
         return
     if made.kind is HandStep:
         t.say(made)

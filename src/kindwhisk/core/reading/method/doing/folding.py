@@ -5,8 +5,6 @@ from __future__ import annotations
 import re
 
 from kindwhisk.core.foams.foam import Peak
-from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.process.steps.base import YOLKY
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.whip import WhipStep
@@ -17,7 +15,9 @@ from kindwhisk.core.reading.method.making import Made, Take, Use
 from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
 
-BACK = re.compile(r"lại vào|(?<!\w)(?:all|everything|it|this|that|mixture|batter) back(?!\w)")
+BACK = re.compile(
+    r"lại vào|(?<!\w)(?:all|everything|it|this|that|mixture|batter) back(?!\w)|(?<!\w)back in(?:to)? the (?:bowl|rest|foam)"
+)
 """“Pour it all back”, “fold this back into the rest”."""
 
 
@@ -38,6 +38,8 @@ def fold(t: Tracker, clause: Clause) -> None:
     """Fold: into what is named, else into what was worked on last."""
     if back(t, clause):
         return
+    if t.pending and t.held_in != t.sentence and t.into is not None and not t.into.airy:
+        t.flush()
     own = [_as_whipped(t, clause, i) for i in t.items(clause)]
     items, into, words = with_pending(t, own)
     words = f"{words} {clause.text}"
@@ -120,18 +122,6 @@ def _with_itself(t: Tracker, clause: Clause, base: Made | None, words: str) -> N
 
 
 def _bring(t: Tracker, takes: list[Take], uses: list[Use], words: str) -> None:
-    nuts = {i for x in (*uses,) for i in x.made.ids} | {x.ingredient for x in takes}
-    shells = (
-        any(i.endswith(("-flour", "-ground")) and ingredient(i).kind == "nut" for i in nuts) and "icing-sugar" in nuts
-    )
-    whites = any(m.white_foam for u in uses for m in u.made.upstream())
-    shells = shells and t.shells
-    if shells and whites and not nuts & (YOLKY | {"butter"}) and not any(u.fraction for u in uses):
-        t.make(MacaronageStep, "base-bowl", takes, uses)
-        return
-    if shells and whites and any(u.rest for u in uses):
-        t.make(MacaronageStep, "base-bowl", takes, uses)
-        return
     t.fold(takes, uses, words, portions=said.portions(words))
 
 

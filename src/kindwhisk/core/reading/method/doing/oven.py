@@ -23,7 +23,7 @@ from kindwhisk.core.reading.method.naming import without
 from kindwhisk.core.reading.method.tracker import Tracker
 
 COOLED = re.compile(
-    r"(?<!when )(?<!once )(?<!completely )(?<!\w)(?:cool\w*|cold|refroid\w*|raffredd\w*|nguội)(?!\w)|冷ま"
+    r"(?<!when )(?<!once )(?<!when completely )(?<!once completely )(?<!\w)(?:cool\w*|cold|refroid\w*|raffredd\w*|nguội)(?!\w)|冷ま"
 )
 
 

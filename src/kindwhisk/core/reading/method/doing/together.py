@@ -24,6 +24,7 @@ from kindwhisk.core.reading.method.doing.common import (
     target,
     with_pending,
 )
+from kindwhisk.core.reading.method.doing.folding import back
 from kindwhisk.core.reading.method.doing.warming import warm
 from kindwhisk.core.reading.method.naming import ASIDE, Item, without
 from kindwhisk.core.reading.method.references import RESERVED
@@ -175,6 +176,7 @@ def mix(t: Tracker, clause: Clause) -> None:
         more(t, base, items)
         return
     t.bring_together(items, base, words)
+    back(t, clause)
 
 
 def sift(t: Tracker, clause: Clause) -> None:

@@ -21,7 +21,7 @@ from kindwhisk.core.reading.method.tracker import Tracker
 TOGETHER = re.compile(r"合わせ|(?<!\w)(?:[Cc]ombine|[Uu]nite|[Rr]éuni\w+)(?!\w)")
 
 
-DISSOLVES = re.compile(r"dissolve .*\bin (?:it|the|this)(?!\w)")
+DISSOLVES = re.compile(r"(?<!\w)dissolve .*\bin (?:it|the|this|an?)(?!\w)")
 SYRUP_AT_LEAST_C, HOTTEST_WARM_C = 101.0, 94.0
 
 
@@ -54,10 +54,11 @@ def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
         t.flush()
         t.bring_together([i for i in own if i.made is not here], here, clause.text)
         return
-    if DISSOLVES.match(clause.text) and here is not None and here.kind in {BoilStep, WarmStep} and items is None:
-        # “Bring to the boil, dissolve the coffee in it”.
+    if DISSOLVES.search(clause.text) and own and items is None:
+        # “Bring to the boil, dissolve the coffee in it”; “… in a spoonful of the cream”.
         t.flush()
-        t.bring_together([i for i in own if i.made is not here], here, clause.text)
+        into = here if here is not None and here.kind in {BoilStep, WarmStep} else None
+        t.bring_together([i for i in own if i.made is not into], into, clause.text)
         return
     if t.into is not None and any(i.made is not None for i in t.pending):
         t.flush()

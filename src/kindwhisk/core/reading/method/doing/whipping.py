@@ -34,6 +34,7 @@ LEAN = 0.12
 HOTTEST_SYRUP_C = 165.0
 CREAMED_S = 240.0
 """How long butter and sugar are beaten. Trade habit."""
+FOAMY = re.compile(r"(?<!\w)(?:foamy|frothy|thick|pale|fluffy)(?!\w)")
 THICKENED = re.compile(r"(?<!\w)(?:pale and thick|thick and pale|tripled|ribbon|volume)(?!\w)")
 """What eggs with ground nuts and flour look like once they are whipped all the same."""
 
@@ -59,7 +60,8 @@ def foams(takes: list[Take], uses: list[Use], words: str) -> bool:
         thickened = (
             "whole-egg" in ids and not kinds & {"fat", "liquid", "dairy", "chocolate"} and THICKENED.search(words)
         )
-        if kinds & {"dairy"} or (not lean and not thickened):
+        watery = "whole-egg" in ids and not kinds & {"flour", "fat", "chocolate"} and bool(FOAMY.search(words))
+        if kinds & {"dairy"} or (not lean and not thickened and not watery):
             return False
         return bool(said.FOAM.search(words)) or "whole-egg" in ids
     cream = sum(x.grams for x in takes if x.ingredient in CREAMS)
@@ -89,6 +91,9 @@ def beat(t: Tracker, clause: Clause) -> None:
         and any(i.made is here for i in items)
     ):
         # “Tighten them with the rest of the sugar”.
+        base = here
+    if base is None and here is not None and here.kind is WhipStep and here.white_foam and t.sweetens(items):
+        # “Whip the whites, tighten with the sugar”.
         base = here
     if base is None and clause.guessed and here is not None and here.kind is WhipStep and here.said[-1] == t.sentence:
         # “Whisk the whites …, then the sugar”.

@@ -29,6 +29,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (rf"{_are('ammoll', 'idrat')}|{_ere('mett')} (?:la gelatina )?(?:a bagno|in ammollo)", Act.BLOOM),
     (_are("setacci"), Act.SIFT),
     (rf"(?:{_LET})?(?:sciogl\w+|{_ere('fond')})", Act.MELT),
+    (rf"batt(?:ete|ere|i)(?= [^.;]{{0,14}}(?:teglia|stampo))|{_are('picchiett')}", Act.KNOCK),
     (_are("mont"), Act.WHIP),
     (rf"{_ere('sbatt')}|{_are('lavor')}(?= (?:i tuorli|le uova|il burro))", Act.BEAT),
     (_are("incorpor", "amalgam", "alleggeri"), Act.FOLD),
@@ -65,6 +66,6 @@ VERBS: tuple[tuple[str, Act], ...] = (
 )  # fmt: skip
 GRAMMAR = Grammar(
     tuple((rf"(?:{p})(?![\w])", act) for p, act in VERBS),
-    aside=r"senza|finché(?: non)?|fino a quando|fino a che|quando|in modo che|affinché",
-    aside_ends=r"[,;.:]|$",
+    aside=r"senza|prima di|finché(?: non)?|fino a quando|fino a che|quando|in modo che|affinché",
+    aside_ends=r"[,;.:]|(?= (?:aggiung|unisc|vers|incorpor|togli|spegn)\w+)|$",
 )

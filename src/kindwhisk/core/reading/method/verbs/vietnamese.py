@@ -5,7 +5,7 @@ from kindwhisk.core.reading.method.verbs.grammar import Grammar
 
 VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:làm nóng|bật|hâm nóng) (?:trước )?lò(?: nướng)?|làm nóng lò", Act.PREHEAT),
-    (r"lót(?: giấy)?|phết (?:bơ|dầu) (?:vào )?khuôn|chống dính", Act.PREPARE),
+    (r"(?<!khay )(?<!khuôn )lót(?: giấy)?|phết (?:bơ|dầu) (?:vào )?khuôn|chống dính", Act.PREPARE),
     (r"tách", Act.SEPARATE),
     (r"ngâm(?= gelatin)", Act.BLOOM),
     (r"rây", Act.SIFT),
