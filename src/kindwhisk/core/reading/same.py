@@ -33,6 +33,7 @@ STANDS_FOR: dict[str, set[str]] = {
     "jam": _JAMS,
     "jam-berry": _JAMS,
     "liqueur": {"liqueur-coffee", "liqueur-orange", "liqueur-almond", "liqueur-hazelnut", "rum", "kirsch", "limoncello", "brandy"},
+    "coconut-fresh": {"coconut-desiccated", "coconut-flakes", "coconut-sweetened"},
     "cherry": {"cherry-sour", "cherry-canned"},
     "cocoa": {"cocoa-dutch"},
     "gelatine": {"gelatine-fish"},

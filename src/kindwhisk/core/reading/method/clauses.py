@@ -52,6 +52,8 @@ SAYS = re.compile(
     r"(?<!\w)(?:separate|beat|whisk|whip|stir|mix|fold|sift|add|pour|bake|melt|heat|warm|boil|spread|roll|let|leave|put|take|turn|line|grease|"
     r"spoon|pipe|dust|cool|cut|soak|brush|fill|coat|sprinkle|combine|cream|chill)s(?= )"
 )
+_ONE_IN = re.compile(r"(?:the )?[^\W\d]{3,} in")
+"""“Zest in.”"""
 _NOZZLE = re.compile(r"(?<!\w)(?:nozzle|piping bag|douille|bocchetta)(?!\w)")
 _PART_IN = re.compile(r"(?:(?:one|a) (?:third|quarter)|half|the rest)(?: of \w+)?,? in(?!\w)")
 _BY_HAND_IN = re.compile(r"(?:the )?(?:\w+ )?\w+ in (?:with|by) (?:an? )?(?:hand|spatula|whisk|spoon)")
@@ -156,6 +158,7 @@ _IMPLIED: tuple[tuple[Callable[[str, set[str]], object], Act], ...] = (
     (lambda text, _: _ONTO.match(text), Act.POUR),
     (lambda text, _: _COLD.match(text), Act.CHILL),
     (lambda text, _: _INTO_OVEN.search(text), Act.BAKE),
+    (lambda text, _: _ONE_IN.fullmatch(text), Act.ADD),
     (lambda text, names: names and names <= DUSTS and _ON_TOP.search(text), Act.DUST),
     (lambda text, names: names and _GOES_IN.search(text), Act.ADD),
 )
@@ -189,6 +192,9 @@ def _first_last(found: list[Verb], text: str, number: int) -> Iterator[Clause]:
     if lead and re.search(r"[,;:.+]|\b(?:then|and)\s*$", text[:lead_end]):
         for a, b in _pieces(lead, 0, len(lead)):
             act = _implied(lead[a:b].strip(" ,;"))
+            if act is Act.POUR and not text[:lead_end].rstrip().endswith((",", ";")):
+                # “In a 20 cm ring place one disc”: it only says where.
+                continue
             if act in {Act.HEAT, Act.WHIP, Act.BOIL, Act.POUR, Act.BEAT, Act.ADD, Act.BAKE, Act.CHILL}:
                 yield Clause(act, lead[a:b].strip(" ,;"), (0, 0), number, start > 0, guessed=True)
                 start = lead_end

@@ -62,7 +62,7 @@ def _raw(made: Made) -> bool:
 
 NOUNS: tuple[tuple[re.Pattern[str], _Test], ...] = (
     (re.compile(r"(?<!\w)(?:(?:hot |warm |the |cooled )?(?:\w+ )?syrup|sirop|sciroppo|bagna|nước đường|si rô)(?!\w)|シロップ"), lambda m: m.syrup),
-    (re.compile(r"(?<!\w)(?:whipped |beaten |stiff |whisked )?(?:egg )?whites?(?! chocolate)(?!\w)|(?<!\w)(?:egg )?snow(?!\w)|(?<!\w)(?:blancs?(?: en neige| montés)?(?: d'œufs?)?|albumi|chiare|"
+    (re.compile(r"(?<!\w)(?:whipped |beaten |stiff |whisked )?(?:egg )?whites?(?! (?:chocolate|vinegar|wine|sugar|rum))(?!\w)|(?<!\w)(?:egg )?snow(?!\w)|(?<!\w)(?:blancs?(?: en neige| montés)?(?: d'œufs?)?|albumi|chiare|"
                 r"lòng trắng(?: trứng)?)(?!\w)|卵白"),
      lambda m: m.white_foam),
     (re.compile(r"(?<!\w)(?:meringue|meringa)(?!s|\w)|メレンゲ(?!クッキー)"), lambda m: m.white_foam),
@@ -110,7 +110,7 @@ def of_ingredient(contents: Sequence[Made], ingredient_id: str) -> Made | None:
 
     def much(made: Made) -> bool:
         there = sum(t.grams for m in made.upstream() for t in m.takes if covers(ingredient_id, t.ingredient))
-        least = 0.0 if ingredient(ingredient_id).kind == "setting" else 0.25
+        least = 0.0 if ingredient(ingredient_id).kind == "setting" else 0.2
         return _raw(made) and there > least * made.grams()
 
     return latest(contents, much)

@@ -52,6 +52,7 @@ ONE_BY_ONE = re.compile(r"(?:at a time|after (?:the other|another))(?!\w)")
 OF_ONE = re.compile(
     r"(?:zestes?|rind|peel|juice|jus|scorza|succo) (?:of|from|de|d'|di) ?(?:an?|1|one|une?|uno|un)(?!\w)"
 )
+AN = re.compile(r"(?<!\w)(?:an?|une?|uno)(?!\w)")
 ZEST_OF = re.compile(
     r"(?<!\w)(?:zestes?|rind|peel|scorza|buccia) (?:of|from|de|d'|di) ?(?:(?:an?|one|two|the|half|un|une|\d) )?$"
 )
@@ -91,7 +92,7 @@ def _stated(before: str, name: Named, text: str, eggs: EggSize) -> tuple[float |
         return None, name.words, name.start
     if OF_ONE.match(name.words):
         # “Zest of a lemon”: the name says how much.
-        return read_line(name.words, eggs).grams, name.words, name.start
+        return read_line(AN.sub("1", name.words), eggs).grams, name.words, name.start
     if ONE_BY_ONE.match(text[name.end :].lstrip()):
         # “One egg at a time” tells how, not how many.
         return None, name.words, name.start

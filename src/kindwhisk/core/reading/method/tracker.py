@@ -96,7 +96,8 @@ class Tracker(Naming):
 
     def _part_of(self, items: Sequence[Item]) -> str:
         """The part that a sentence is of by what only one part has: “with half the sugar, the oil and the juice”."""
-        found = [self.stocks.matching(i.mention.ingredient) for i in items if i.mention is not None]
+        named = [i.mention.ingredient for i in items if i.mention is not None]
+        found = [self.stocks.matching(i) for i in named if ingredient(i).kind != "egg"]
         only = [s[0].group for s in found if s and len({x.group for x in s}) == 1 and s[0].group]
         return only[0] if len(set(only)) == 1 else ""
 
@@ -225,7 +226,10 @@ class Tracker(Naming):
         others = without(items, into)
         context = [Item(0, made=into)] if into is not None else []
         airy = (into is not None and into.airy) or any(i.made is not None and i.made.airy for i in others)
-        if into is not None and into.white_foam and self.sweetens(others):
+        late = into is not None and into.of_kind({"sugar"}) and not any(
+            i.mention and ingredient(i.mention.ingredient).kind == "sugar" for i in others
+        )
+        if into is not None and into.white_foam and self.sweetens(others) and not late:
             takes, _ = self.claim(others, context)
             into.takes += takes
             self.say(into)

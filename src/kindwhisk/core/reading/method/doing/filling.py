@@ -16,7 +16,7 @@ from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import the_cake
-from kindwhisk.core.reading.method.doing.finishing import cover, join, top
+from kindwhisk.core.reading.method.doing.finishing import cover, join, sandwich, top
 from kindwhisk.core.reading.method.doing.folding import back
 from kindwhisk.core.reading.method.doing.together import add
 from kindwhisk.core.reading.method.doing.whipping import stream, whip_foam
@@ -32,7 +32,7 @@ INTO_TIN = re.compile(
 )
 
 
-FREE_STANDING = re.compile(r"(?<!\w)(?:paper|parchment|circle|mats?|baking sheets?)(?!\w)")
+FREE_STANDING = re.compile(r"(?<!\w)(?:paper|parchment|circles?|mats?|baking sheets?)(?!\w)")
 
 
 PIECE_MM = re.compile(r"(\d{1,2}(?:[.,]\d)?)\s*-?\s*(cm|mm|inch|in\b|センチ)")
@@ -161,6 +161,18 @@ def spread(t: Tracker, clause: Clause) -> None:
         fill(t, clause)
         return
     join(t, clause, Joining.SPREAD, items)
+
+
+def layer(t: Tracker, clause: Clause) -> None:
+    """Layers or pairs with what lies between them; what stands in a ring is filled up."""
+    if t.in_ring is not None and t.in_ring.open and t.in_ring is the_cake(t):
+        raw = next((m for m in reversed(t.results.open) if not m.baked and not m.dry), None)
+        if raw is not None:
+            t.flush()
+            t.results.here = raw
+            fill(t, clause)
+            return
+    sandwich(t, clause)
 
 
 def line(t: Tracker, _: Clause) -> None:

@@ -42,7 +42,7 @@ LEAST_WHIPPED_G = 50.0
 
 
 CUT_S = 180.0
-LIFTS = re.compile(r"(?<!\w)(?:peel|lift)(?: (?:them|each))? off")
+LIFTS = re.compile(r"(?<!\w)(?:peel|lift|take|remove)(?: (?:them|each))? (?:off|the paper)")
 """What is done to pieces as they leave the tray: nothing but taking them."""
 
 

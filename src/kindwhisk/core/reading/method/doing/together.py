@@ -25,7 +25,7 @@ from kindwhisk.core.reading.method.doing.common import (
     with_pending,
 )
 from kindwhisk.core.reading.method.doing.folding import back
-from kindwhisk.core.reading.method.doing.warming import warm
+from kindwhisk.core.reading.method.doing.warming import warm, warmth
 from kindwhisk.core.reading.method.naming import ASIDE, Item, without
 from kindwhisk.core.reading.method.references import RESERVED
 from kindwhisk.core.reading.method.shares import SPOON, Share, fraction_in
@@ -140,7 +140,8 @@ def mix(t: Tracker, clause: Clause) -> None:
         # New things in a new vessel: what is held stays by itself.
         t.flush()
     items, into, words = with_pending(t, own)
-    base = base or into
+    # What something was put to comes before what only stands there.
+    base = target(own) or into or base
     words = f"{words} {clause.text}"
     stood = t.raw_here()
     if own and stood is not None and all(i.target and i.made is not stood for i in own) and len(items) == len(own):
@@ -160,6 +161,8 @@ def mix(t: Tracker, clause: Clause) -> None:
             if len(two) == 2:
                 t.fold([], [t.use(two[0]), t.use(two[1])], words)
         elif stands is not None and clause.said:
+            if stands.kind is WarmStep and said.THICKENS.search(clause.text):
+                stands.fields["target_c"] = warmth(clause.text, set(stands.raw_ids))
             t.say(stands)
         return
     here = t.raw_here()

@@ -58,7 +58,7 @@ def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
         # “Bring to the boil, dissolve the coffee in it”; “… in a spoonful of the cream”.
         t.flush()
         into = here if here is not None and here.kind in {BoilStep, WarmStep} else None
-        t.bring_together([i for i in own if i.made is not into], into, clause.text)
+        t.bring_together(without(own, into), into, clause.text)
         return
     if t.into is not None and any(i.made is not None for i in t.pending):
         t.flush()
@@ -73,7 +73,7 @@ def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
     ):
         # “Put together and melt”: one thing.
         here.kind, here.vessel = WarmStep, "heat-bowl" if said.over_water(clause.text) else "pot"
-        here.fields = {"target_c": _warmth(clause.text, set(here.raw_ids)), "over_water": said.over_water(clause.text)}
+        here.fields = {"target_c": warmth(clause.text, set(here.raw_ids)), "over_water": said.over_water(clause.text)}
         return
     held, into, words = with_pending(t, own)
     words = f"{words} {clause.text}"
@@ -94,10 +94,10 @@ def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
     ids = {x.ingredient for x in takes} | {i for u in uses for i in u.made.raw_ids}
     dairy = any(ingredient(i).kind == "dairy" for i in ids)
     over = said.over_water(words) or (bool(ids & (WHITES | YOLKY)) and not dairy)
-    t.make(WarmStep, t.free("heat-bowl" if over else "pot"), takes, uses, target_c=_warmth(words, ids), over_water=over)
+    t.make(WarmStep, t.free("heat-bowl" if over else "pot"), takes, uses, target_c=warmth(words, ids), over_water=over)
 
 
-def _warmth(words: str, ids: set[str]) -> float:
+def warmth(words: str, ids: set[str]) -> float:
     found = said.degrees(words)
     if found is not None and 20 < found < 95:
         return found
