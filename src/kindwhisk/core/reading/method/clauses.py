@@ -52,6 +52,15 @@ SAYS = re.compile(
     r"(?<!\w)(?:separate|beat|whisk|whip|stir|mix|fold|sift|add|pour|bake|melt|heat|warm|boil|spread|roll|let|leave|put|take|turn|line|grease|"
     r"spoon|pipe|dust|cool|cut|soak|brush|fill|coat|sprinkle|combine|cream|chill)s(?= )"
 )
+ACTIVE = {
+    "folded": "fold", "whisked": "whisk", "beaten": "beat", "whipped": "whip", "stirred": "stir", "added": "add", "poured": "pour",
+    "sifted": "sift", "mixed": "mix", "melted": "melt", "boiled": "boil", "warmed": "warm", "baked": "bake", "piped": "pipe", "spread": "spread",
+}  # fmt: skip
+PASSIVE = re.compile(
+    rf"(?<!\w)((?:the|both) (?:[^\W\d]+ ){{0,3}}?[^\W\d]+) (?:is|are|gets|get) (?:then |now )?({'|'.join(ACTIVE)})( in(?:to)?| over| through| on(?:to)?)?(?!\w)"
+)
+ASIDE_OPEN = re.compile(r"(?<!\w)(?:until|till|when|once|while|so that|if|before|after|as|that|which)(?!\w)[^,;.]*$")
+"""A passive behind these words tells when, not what to do."""
 _ONE_IN = re.compile(r"(?:the )?[^\W\d]{3,} in")
 """“Zest in.”"""
 _NOZZLE = re.compile(r"(?<!\w)(?:nozzle|piping bag|douille|bocchetta)(?!\w)")
@@ -233,8 +242,11 @@ def _with_bake(told: list[Clause]) -> Iterator[Clause]:
 
 
 def _in_first_person(text: str) -> str:
-    """“She beats the yolks and stirs in the nuts”, as one would tell it oneself."""
-    return SAYS.sub(lambda m: m[0][:-1], text) if BAKER.search(text) else text
+    """“She beats the yolks; the rest is folded in”, as one would tell it oneself."""
+    text = SAYS.sub(lambda m: m[0][:-1], text) if BAKER.search(text) else text
+    return PASSIVE.sub(
+        lambda m: m[0] if ASIDE_OPEN.search(text[: m.start()]) else f"{ACTIVE[m[2]]}{m[3] or ''} {m[1]}", text
+    )
 
 
 def clauses(sentence: str, grammar: Grammar, number: int = 0) -> list[Clause]:

@@ -27,7 +27,7 @@ INSIDE = re.compile(
 ASIDE = re.compile(
     r"^to [a-z]+ (?:it|them|the \w+),|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
     r"(?<!\w)(?:over|(?<=\w )in|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
-    r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|湯煎(?:で|から|にかけて)?|鍋"
+    r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|(?:túi )?bắt kem|湯煎(?:で|から|にかけて)?|鍋"
 )
 """What tells until when, and water that nothing is made of: no ingredient is meant in it."""
 

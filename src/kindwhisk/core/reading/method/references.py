@@ -12,6 +12,7 @@ from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.shares import ALL, NEAR, Share, share_in
+from kindwhisk.core.reading.method.stocks import own_words
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.same import covers
 
@@ -116,6 +117,12 @@ def of_ingredient(contents: Sequence[Made], ingredient_id: str) -> Made | None:
     return latest(contents, much)
 
 
+def _called(made: Made, words: set[str]) -> bool:
+    """Whether a result may be called so: by its part, or by a line that went into it (“the coconut mixture”)."""
+    own = {w for t in made.takes for w in own_words(t.stock.written) if len(w) > 3}
+    return bool(words & (made.names | own))
+
+
 class _Found:
     """References as they are found in a text: no two of the same words."""
 
@@ -178,7 +185,7 @@ class Results:
         if _NUTS.search(of) and (nutty := latest(self.made, lambda m: _raw(m) and m.of_kind({"nut"}))) is not None:
             return nutty
         words = {w for w in of.split() if len(w) > 3}
-        named = latest(self.made, lambda m: _raw(m) and bool(words & m.names)) if words else None
+        named = latest(self.made, lambda m: _raw(m) and _called(m, words)) if words else None
         if named is not None or ids:
             return named
         return None
@@ -253,7 +260,7 @@ class Results:
                 not find_all(of)
                 and not _NUTS.search(of)
                 and not DRY.search(of)
-                and not any(w in m.names for m in self.open for w in of.split())
+                and not any(_called(m, set(of.split())) for m in self.open)
             ):
                 loose.append((match.start(noun), match.end(noun), match[noun]))
                 continue

@@ -50,11 +50,11 @@ COUNTING = {w for w, n in WORDS.items() if n >= 2 and " " not in w} | {"one"}
 ONE_BY_ONE = re.compile(r"(?:at a time|after (?:the other|another))(?!\w)")
 
 OF_ONE = re.compile(
-    r"(?:zestes?|rind|peel|juice|jus|scorza|succo) (?:of|from|de|d'|di) ?(?:an?|1|one|une?|uno|un)(?!\w)"
+    r"(?:zest(?:es?)?|rind|peel|juice|jus|scorza|succo) (?:of|from|de|d'|di) ?(?:an?|1|one|une?|uno|un)(?!\w)"
 )
 AN = re.compile(r"(?<!\w)(?:an?|une?|uno)(?!\w)")
 ZEST_OF = re.compile(
-    r"(?<!\w)(?:zestes?|rind|peel|scorza|buccia) (?:of|from|de|d'|di) ?(?:(?:an?|one|two|the|half|un|une|\d) )?$"
+    r"(?<!\w)(?:zest(?:es?)?|rind|peel|scorza|buccia) (?:of|from|de|d'|di) ?(?:(?:an?|one|two|the|half|un|une|\d) )?$"
 )
 """What makes a fruit's name mean its peel."""
 

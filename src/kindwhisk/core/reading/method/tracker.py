@@ -226,8 +226,10 @@ class Tracker(Naming):
         others = without(items, into)
         context = [Item(0, made=into)] if into is not None else []
         airy = (into is not None and into.airy) or any(i.made is not None and i.made.airy for i in others)
-        late = into is not None and into.of_kind({"sugar"}) and not any(
-            i.mention and ingredient(i.mention.ingredient).kind == "sugar" for i in others
+        late = (
+            into is not None
+            and into.of_kind({"sugar"})
+            and not any(i.mention and ingredient(i.mention.ingredient).kind == "sugar" for i in others)
         )
         if into is not None and into.white_foam and self.sweetens(others) and not late:
             takes, _ = self.claim(others, context)

@@ -40,7 +40,7 @@ NAMES: dict[str, str] = {
     "malted-milk": "malted milk powder|malted milk|malt milk powder",
     "cream-35": "heavy whipping cream|heavy cream|whipping cream|thickened cream|dairy cream|fresh cream|liquid cream|cream|crème liquide entière|crème liquide|"
     "crème fleurette|crème entière|crème fraîche liquide|crème|panna fresca|panna fresca liquida|panna da montare|panna liquida|panna|"
-    "動物性生クリーム|生クリーム|kem tươi|kem sữa tươi|kem tươi động vật|kem tươi whipping|whipping cream động vật|kem sữa|kem béo động vật",
+    "動物性生クリーム|生クリーム|kem tươi|kem sữa tươi|kem tươi động vật|kem tươi whipping|whipping cream động vật|kem sữa|kem béo động vật|kem",
     "cream-30": "light whipping cream|crème légère|crème liquide 30 %|panna leggera",
     "cream-double": "double cream|extra thick double cream|crème double|panna doppia",
     "cream-light": "single cream|light cream|pouring cream|table cream|coffee cream|コーヒークリーム",

@@ -9,7 +9,7 @@ from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method import said
-from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.clauses import REST, Clause
 from kindwhisk.core.reading.method.doing.common import CREAMS, goes_in, target, with_pending
 from kindwhisk.core.reading.method.making import Made, Take, Use
 from kindwhisk.core.reading.method.naming import Item, without
@@ -38,9 +38,14 @@ def fold(t: Tracker, clause: Clause) -> None:
     """Fold: into what is named, else into what was worked on last."""
     if back(t, clause):
         return
-    if t.pending and t.held_in != t.sentence and t.into is not None and not t.into.airy:
+    if t.pending and any(i.share.fraction for i in t.pending) and REST.search(clause.text):
+        # “A third goes into the yolks, the rest is folded in”.
         t.flush()
     own = [_as_whipped(t, clause, i) for i in t.items(clause)]
+    earlier = t.held_in != t.sentence and (own or t.into is None or not t.into.airy)
+    if t.pending and t.into is not None and earlier:
+        # What an earlier sentence put in is worked in first.
+        t.flush()
     items, into, words = with_pending(t, own)
     words = f"{words} {clause.text}"
     base, others = _base_and_others(t, own, items, target(own) or into)

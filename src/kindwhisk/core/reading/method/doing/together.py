@@ -166,6 +166,9 @@ def mix(t: Tracker, clause: Clause) -> None:
             t.say(stands)
         return
     here = t.raw_here()
+    if base is None and here is not None and len(items) == 1 and items[0].share.rest and items[0].made is not here:
+        # “Work in the rest”.
+        base = here
     if base is None and here is not None and WITH.match(clause.after) and len(items) == len(own):
         # “Sift almonds and sugar, mix with the whites”.
         base = here

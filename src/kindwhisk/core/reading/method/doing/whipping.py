@@ -92,6 +92,10 @@ def beat(t: Tracker, clause: Clause) -> None:
     ):
         # “Tighten them with the rest of the sugar”.
         base = here
+    creamy = here is not None and here.of_kind({"dairy"}) and here.kind is MixStep and not here.ids & (WHITES | YOLKY)
+    if base is None and creamy and t.sweetens(items) and clause.after.lstrip().startswith("with "):
+        # “Add the coffee, whip with the sugar”.
+        base = here
     if base is None and here is not None and here.kind is WhipStep and here.white_foam and t.sweetens(items):
         # “Whip the whites, tighten with the sugar”.
         base = here
@@ -156,7 +160,9 @@ def _anew(t: Tracker, clause: Clause, items: list[Item], words: str) -> None:
 
 def _whips_on(base: Made, items: list[Item], words: str) -> bool:
     """Whether cream that is added is whipped with what stands there."""
-    cream = any(i.mention is not None and i.mention.ingredient.startswith("cream-") for i in items)
+    cream = any(i.mention is not None and i.mention.ingredient.startswith("cream-") for i in items) or bool(
+        base.raw_ids & CREAMS
+    )
     return cream and bool(said.FOAM.search(words)) and not base.floury and not base.ids & (WHITES | YOLKY)
 
 
