@@ -68,7 +68,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:divide|split|portion)", Act.DIVIDE),
     (r"(?:take(?! off| out of| it out)|scoop|spoon(?= (?:a|one) (?:third|quarter|little)))", Act.TAKE),
     (r"(?:squeeze out)", Act.PUT),
-    (r"goes? into(?= [^.;,]*\b(?:tin|pan|springform|mould|mold|form|tray|ring)\b)", Act.POUR),
+    (r"(?:it |they |this |that )?goes? into(?= [^.;,]*\b(?:tin|pan|springform|mould|mold|form|tray|ring)\b)", Act.POUR),
     (r"goes? in(?:to)?(?! the oven)", Act.ADD),
     (r"(?:add|shower in|sprinkle in|trickle in|feed in|stream in|rain in|tip in|pour in|drop in|throw in|make a well)", Act.ADD),
     (r"adding|beating in|whisking in|(?:start|begin) adding", Act.ADD),
@@ -78,7 +78,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:serve|enjoy|check|test|repeat|thank|open|keep|level|smooth|make|use|scrape down|strain|(?:zest|grate|juice)(?= the)|rotate|turn|note|preserve|store)\b", Act.NOTHING),
 )  # fmt: skip
 _LEAD = (
-    r"^|(?:^|[:,;] )(?:with|using|in|at|after|from|on|when|once|before) [^,;.]{2,34}|^(?:for|to make) (?:the )?[^,;.\d]{2,30}|[,;:()\-+&/]|(?:min|mins|hr|hrs)\.|(?<!\w)(?:and|then|or|now|next|she|he|who|it|they|is|are|gets|first|finally|lastly|also|meanwhile|please|once more|again|just|\w+ly|i|we|you|i'll|"
+    r"^|(?:^|[:,;] )(?:with|using|in|at|after|from|on|when|once|before) [^,;.]{2,34}|^(?:for|to make) (?:the )?[^,;.\d]{2,30}|[,;:()\-+&/]|(?:min|mins|hr|hrs)\.|(?<!\w)(?:and|then|or|now|next|she|he|who|is|are|gets|first|finally|lastly|also|meanwhile|please|once more|again|just|\w+ly|i|we|you|i'll|"
     r"we'll|cold|cool|cooled|let's|going to|want to|need to|bowl|saucepan|pot|pan|beaters|mixer|so|afterwards|after that|at once|together|over|well|best|"
     r"heat|flour|syrup|cream|milk|egg whites|whites|beaters|whisk|meantime)"
 )
