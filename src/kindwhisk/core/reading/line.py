@@ -73,6 +73,10 @@ class ReadLine(Value):
     piece: bool = False
 
 
+OF_EGGS = re.compile(
+    r"^(?:the )?(whites?|yolks?) of (\d+|one|two|three|four|five|six|seven|eight) (?:large |medium |small )?eggs?(?!\w)"
+)
+"""“Whites of 3 eggs”."""
 NUMBERED = re.compile(r"\(?(?<!\w)(?:no|nr|n°|nº|num)[. ]{1,2}\d{1,2}(?!\d)\)?|\(\d\)$")
 """Which of several it is: ``egg white (no. 2)``."""
 
@@ -145,7 +149,7 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
 
     Never raises: what is not understood comes back as an unknown good with its own words, and ``sure`` near 0.
     """
-    line = NUMBERED.sub(" ", plain(_spoons(text)))
+    line = OF_EGGS.sub(r"\2 egg \1", NUMBERED.sub(" ", plain(_spoons(text))))
     groups = multiplied(line, groups_of(line))
     meaning = understand(_without_amounts(line, groups_of(line)), text, shelf)
     prepared = tuple(p for p in PREPARED if re.search(rf"\b{p}\b", line))

@@ -56,6 +56,8 @@ LETTERED = re.compile(r"^[ \t]*[A-H][.)][ \t]+(?=[A-ZÀ-Ý][^\n]{1,40}$)", re.MU
 OF_PART = re.compile(
     r"^ingr\w+ (?:for (?:the )?|pour (?:la |le |les |l')?|per (?:la |il |l'|lo )?)([^\d:(]{3,40}?)\s*:?$"
 )
+MARKED = re.compile(r"^[ \t]*\([A-H]\)[ \t]+", re.MULTILINE)
+"""“(A) 4 egg yolks”: a mark that the method may call it by."""
 NEXT_LIST = re.compile(r"(?<=[a-z])\. (?=[A-Z][a-z ]{2,20}: \d)")
 """“… 1 tsp baking powder. Filling: 250 g jam.”"""
 DASHED = re.compile(r"([^\W\d][^\d:.,;–—-]{1,34}?) [-–—] (\S.*)$")
@@ -68,13 +70,13 @@ NOTES = re.compile(
     r"^(?:notes?|tips?|nutrition.*|equipment|storage|conseils?|note|consigli|ポイント|コツ|mẹo)\s*:?\s*$"
 )
 NOTE_ROW = re.compile(
-    r"^keeps? (?:for )?(?:up to )?\d|^(?:q|a|variations?|storage|to store|tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]"
+    r"^keeps? (?:for )?(?:up to )?\d|^(?:preparation|prep|cooking|cook|total|baking|chilling|resting|ready) time|^(?:temps|tempo|tempi) (?:de|di|d)|^(?:difficulty|calories|kcal|per serving)|^(?:q|a|variations?|storage|to store|tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]"
 )
 HEADS = ("ingredients", "method", "directions", "instructions", "preparation")
 """Headings that are found through slips of the pen as well."""
 GROUP = re.compile(
     r"^(?:for (?:the )?)(?P<en>[^\d:]{2,40}):?$|^pour (?:la |le |l'|les )?(?P<fr>[^\d:]{2,40}):?$|^per (?:la |il |l'|le |lo )?(?P<it>[^\d:]{2,40}):?$|"
-    r"^【(?P<ja>[^】]{1,20})】(?:[^\n]{0,16}(?:型|天板)[^\n]{0,6})?$|^<?(?P<any>[^\d:.,;]{2,40}):$|^to (?P<finish>finish|decorate|serve|assemble):?$"
+    r"^【(?P<ja>[^】]{1,20})】(?:[^\n]{0,16}(?:型|天板)[^\n]{0,6})?$|^[<《\[](?P<boxed>[^>》\]\n]{1,24})[>》\]]$|^<?(?P<any>[^\d:.,;]{2,40}):$|^to (?P<finish>finish|decorate|serve|assemble):?$"
 )
 SECTION = re.compile(
     r"^(?:for (?:the )?|to make (?:the )?|pour (?:la |le |l'|les )?|per (?:la |il |l'|lo )?)?(?P<name>[^\W\d_][^\d:.,;]{1,34}?)\s*[:：]\s+(?P<rest>\S.*)$",
@@ -86,7 +88,7 @@ MAKES = re.compile(
 )
 """A sentence that begins a part of the work: ``For the filling, whip the cream``."""
 USE = re.compile(
-    r",? ?\(?(?:for (?:the (?:tin|pan|mould)|greas|dust|serv|decorat)|to (?:taste|grease|serve|dust|finish|decorate)|pour le moule|per lo stampo)"
+    r",? ?\(?(?:for (?:the (?:tin|pan|mould)|greas|dust|dredg|sprinkl|serv|decorat)|to (?:taste|grease|serve|dust|finish|decorate)|pour le moule|per lo stampo)"
 )
 """What a line without an amount says behind its food."""
 PART_IN = re.compile(r"1/\d in(?!\w)")
@@ -235,7 +237,7 @@ def _as_head(row: str) -> str | None:
 def _in_one_row(row: str, grammar: Grammar) -> list[str]:
     """A row that lists several ingredients, taken apart; empty where it is something else."""
     parts = [p.strip(" .") for p in JOINED.split(row)]
-    good = [p for p in parts if ingredient_like(p, grammar)]
+    good = [p for p in parts if ingredient_like(p, grammar) and re.search(r"[^\W\d]{3,}", p)]
     if len(parts) >= 2 and len(good) == len(parts) and sum(bool(amounts(plain(p))) for p in parts) >= 2:
         return parts
     return []
@@ -310,11 +312,25 @@ def _has_list(rows: Sequence[str], grammar: Grammar) -> bool:
     return False
 
 
+def _shared(name: str, rest: str) -> list[str]:
+    """“Whites: 75 g for the paste, 75 g for the meringue”: lines of one food."""
+    parts = [p.strip(" .") for p in rest.split(",")]
+    found = [amounts(plain(p)) for p in parts]
+    if len(parts) < 2 or not find_all(plain(name)) or any(not a or a[0].unit is None or a[0].start > 1 for a in found):
+        return []
+    if any(find_all(plain(p)) for p in parts):
+        return []
+    return [f"{plain(p)[: a[0].end]} {name} {plain(p)[a[0].end :].strip()}" for p, a in zip(parts, found, strict=True)]
+
+
 def _listed(row: str, grammar: Grammar) -> list[str] | None:
     """The ingredients of a row such as ``Syrup: 150 g sugar, 40 g water``."""
     match = SECTION.match(row)
     if match is None or _verb_first(match["rest"], grammar):
         return None
+    shared = _shared(match["name"], match["rest"])
+    if shared:
+        return shared
     inner = _in_one_row(match["rest"], grammar) or ([match["rest"]] if ingredient_like(match["rest"], grammar) else [])
     return inner or None
 
@@ -324,6 +340,7 @@ def cut(text: str) -> Cut:
     language = language_of(text)
     grammar = GRAMMARS[language]
     plainly = LETTERED.sub("", LISTS.sub(r"\1\n\2", unescape(text).replace("\u200b", "").replace("\r", "")))
+    plainly = MARKED.sub("", plainly)
     plainly = NEXT_LIST.sub("\n", plainly)
     raw = [row.strip() for row in plainly.split("\n")]
     gaps = [i == 0 or not raw[i - 1] for i, row in enumerate(raw) if row]

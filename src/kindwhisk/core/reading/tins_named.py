@@ -102,7 +102,9 @@ def _in_sentence(line: str) -> list[CountedTin]:
             )
         ):
             continue
-        named = _named(line, (size, size) if one["side"] is not None else (size,), None)
+        named = _named(
+            line, (size, size) if one["side"] is not None or line[: one.start()].endswith("天板") else (size,), None
+        )
         if named is not None:
             found.append(CountedTin(tin=named, count=_count(line[: one.start()])))
             return found

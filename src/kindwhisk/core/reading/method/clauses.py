@@ -16,7 +16,9 @@ from kindwhisk.core.reading.plain import plain
 
 LONGEST_SENTENCE = 380
 ENDS = re.compile(r"(?<=[.!?;。])(?:\s+|(?<=。))|\n+")
-NOT_AN_END = re.compile(r"(?:\b(?:approx|ca|min|mins|env|no|tbsp|tsp|oz|lb|etc|q\.b|vs)|^\s*\d{1,2})\.$", re.IGNORECASE)
+NOT_AN_END = re.compile(
+    r"(?:\b(?:approx|ca|min|mins|env|no|tbsp|tsp|oz|degrees [fc]|° ?[fc]|lb|etc|q\.b|vs)|^\s*\d{1,2})\.$", re.IGNORECASE
+)
 STEP = re.compile(
     r"^\s*(?:(?:step|bước|étape|passo|fase)\s*)?(?:(?P<n>\d{1,2})\s*(?:[.):：](?!\d)|-(?=\s))|(?P<circled>[①-⑳]))\s*[:.]?\s*|^\s*(?P<bare>\d{1,2})\s+(?=(?-i:[A-Z][a-z])|[\u3040-\u9fff])",
     re.IGNORECASE,
@@ -31,7 +33,7 @@ OVER_WATER = re.compile(
 _STIFF = re.compile(r"\b(?:stiff|peaks?|firm|neige)\b")
 _PALE = re.compile(r"\b(?:pale|thick|creamy|ribbon|fluffy|trail)\b")
 _BAKES = re.compile(
-    r"\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º|fan\b|degrees|gradi|degrés|độ|度).*?\d\s*(?:min|分|h\b|hour|phút|ore\b)|\d{2,3}\s*(?:°|degrees).*?(?:\d\s*h\s*\d|hour)|(?<!\d)(?:1[0-9]|2[0-4])[05](?: \w+)? for (?:about )?\d+.{0,10}?min|\d\s*min.*?\d{2,3}\s*(?:°|c\b|f\b)"
+    r"\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º|fan\b|degrees|gradi|degrés|độ|度).*?\d\s*(?:min|分|h\b|hour|phút|ore\b)|\d{2,3}\s*(?:°|degrees).*?(?:\d\s*h\s*\d|hour)|\d{2,3} ?[cf]\b.{0,6}\d ?hr?\b|(?<!\d)(?:1[0-9]|2[0-4])[05](?: \w+)? for (?:about )?\d+.{0,10}?min|\d\s*min.*?\d{2,3}\s*(?:°|c\b|f\b)"
 )
 _TIN = re.compile(
     r"\b(?:springforms?|tins?|pans?|moulds?|trays?|rings?|dish|stampo|teglia|tortiera|moule|plaque|cercle|khuôn|khay)\b|型|天板"
@@ -61,6 +63,16 @@ PASSIVE = re.compile(
 )
 ASIDE_OPEN = re.compile(r"(?<!\w)(?:until|till|when|once|while|so that|if|before|after|as|that|which)(?!\w)[^,;.]*$")
 """A passive behind these words tells when, not what to do."""
+TU = re.compile(r"(?<!\w)tu (l'|la |le |les |y )?([^\W\d]{2,}s)(?!\w)")
+IRREGULAR = {
+    "bats": "battez",
+    "mets": "mettez",
+    "fais": "faites",
+    "remets": "remettez",
+    "blanchis": "blanchissez",
+    "garnis": "garnissez",
+    "fends": "fendez",
+}
 _ONE_IN = re.compile(r"(?:the )?[^\W\d]{3,} in")
 """“Zest in.”"""
 _NOZZLE = re.compile(r"(?<!\w)(?:nozzle|piping bag|douille|bocchetta)(?!\w)")
@@ -117,7 +129,7 @@ def sentences(text: str) -> list[str]:
             found[-1] = f"{found[-1]} {words}"
         else:
             found.append(words)
-    bare = (STEP.sub("", s, count=1).strip(" -*•·") for s in found)
+    bare = (STEP.sub("", s, count=1).strip(" -*•·・") for s in found)
     return [s for s in bare if len(s) > 1]
 
 
@@ -161,6 +173,14 @@ _IMPLIED: tuple[tuple[Callable[[str, set[str]], object], Act], ...] = (
     (lambda text, _: _TIN.search(text) and re.search(r"\d", text), Act.POUR),
     (lambda text, _: _UPSIDE.match(text), Act.INVERT),
     (_sweet_and_hot, Act.BOIL),
+    (lambda text, _: re.match(r"(?:the )?(?:\w+ )?syrup to (?:about )?1[0-3]\d", text), Act.BOIL),
+    (lambda text, _: re.match(r"(?:the )?(?:\w+ )?syrup .*(?:stream|thread)|syrup on", text), Act.POUR),
+    (
+        lambda text, _: re.match(
+            r"(?:the )?(?:\w+ )?(?:meringue|whites|foam|cream|snow) into (?!the (?:bag|tin))", text
+        ),
+        Act.FOLD,
+    ),
     (lambda text, names: names and _BEATEN.search(text), Act.BEAT),
     (lambda text, _: _PART_IN.match(text), Act.FOLD),
     (lambda text, names: names and _BY_HAND_IN.match(text), Act.FOLD),
@@ -241,8 +261,16 @@ def _with_bake(told: list[Clause]) -> Iterator[Clause]:
             yield Clause(Act.BAKE, clause.text, (0, 0), clause.sentence, True, True)
 
 
+def _vous(match: re.Match[str]) -> str:
+    """“Tu l'incorpores” as “incorporez-le”."""
+    verb = IRREGULAR.get(match[2]) or re.sub(r"(?:es|s)$", "", match[2]) + "ez"
+    behind = {"l'": "-le", "la ": "-la", "le ": "-le", "les ": "-les"}.get(match[1] or "", "")
+    return verb + behind
+
+
 def _in_first_person(text: str) -> str:
     """“She beats the yolks; the rest is folded in”, as one would tell it oneself."""
+    text = TU.sub(_vous, text)
     text = SAYS.sub(lambda m: m[0][:-1], text) if BAKER.search(text) else text
     return PASSIVE.sub(
         lambda m: m[0] if ASIDE_OPEN.search(text[: m.start()]) else f"{ACTIVE[m[2]]}{m[3] or ''} {m[1]}", text

@@ -6,9 +6,10 @@ import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field
 
+from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import Clause
-from kindwhisk.core.reading.method.making import Made
+from kindwhisk.core.reading.method.making import Made, Stock
 from kindwhisk.core.reading.method.references import Reference, Results, of_ingredient
 from kindwhisk.core.reading.method.shares import ALL, NEAR, REST, Mention, Share, fraction_in, mentions, share_in
 from kindwhisk.core.reading.method.stocks import Stocks, own_words, same_group
@@ -35,7 +36,11 @@ WORKED = re.compile(
     r"(?<!\w)(?:hot|boiling|warm|warmed|heated|cooled|soaked|bloomed|sifted|whipped|beaten|melted) (?:the )?(?:\w+ )?$"
 )
 """What was done to something that is named: it has been made before."""
-TAKEN_OF = {"zest": ("zest", "zeste", "rind", "peel", "scorza", "buccia"), "juice": ("juice", "jus", "succo")}
+TAKEN_OF = {
+    "zest": ("zest", "zeste", "rind", "peel", "scorza", "buccia"),
+    "juice": ("juice", "jus", "succo"),
+    "nut": ("nuts", "noix", "frutta secca"),
+}
 """What is taken of a fruit, by whichever word its line has."""
 PRESSED = {w for words in TAKEN_OF.values() for w in words}
 HEADED = re.compile(
@@ -52,6 +57,16 @@ OTHER_GRAMS = re.compile(
 """“With the other 50 g”: of what has been begun."""
 ONTO = {Act.DUST, Act.TOP, Act.COAT, Act.SOAK}
 """What is done to a cake with something: “… with the rest” is of what the last of them left."""
+
+
+DRY_ONES = re.compile(
+    r"(?<!\w)(?:dry (?:ingredients|things|goods|stuff)|ingrédients secs|ingredienti secchi|nguyên liệu khô)(?!\w)"
+)
+
+
+def _dry(stock: Stock) -> bool:
+    item = ingredient(stock.ingredient)
+    return item.kind in {"flour", "leavener", "salt", "sugar", "flavour"} and item.composition.water < 0.2
 
 
 @dataclass
@@ -130,6 +145,7 @@ class Naming:
         if suffixed is not None and (not found or not suffixed.baked):
             found.insert(0, Item(0, made=suffixed))
         found += self._by_words(text, found, covered)
+        found += self._by_part(text, found)
         found += self._shares_alone(text, found, onto=clause.act in ONTO)
         found = self._once(found)
         self._mark_targets(clause, text, found)
@@ -161,6 +177,26 @@ class Naming:
                 found.append(Item(reference.start, made=made, share=reference.share))
         return found
 
+    def _by_part(self, text: str, found: Sequence[Item]) -> list[Item]:
+        """“Sift the TPT”, “syrup to 118”, “whisk the dry ingredients”: every line of what is named, as none is used yet."""
+        meant: list[Stock] = []
+        named = {i.mention.ingredient for i in found if i.mention is not None}
+        match = DRY_ONES.search(text)
+        if match is not None and not any(m.dry for m in self.results.open):
+            meant = [s for s in self.stocks.rows if s.listed and not s.gone and _dry(s)]
+        for group in {s.group for s in self.stocks.rows if s.group and not found}:
+            rows = [s for s in self.stocks.rows if s.group == group]
+            whole = re.search(rf"(?<!\w)(?:the )?{re.escape(group)}(?!\w)(?! \w*(?:batter|cream|layer))", text)
+            if whole is not None and not any(s.takes for s in rows) and len(rows) > 1:
+                match, meant = whole, rows
+        if match is None:
+            return []
+        start = match.start()
+        return [
+            Item(start + n, mention=Mention(s.ingredient, s.written, ALL, start, match.end()))
+            for n, s in enumerate(meant) if s.ingredient not in named
+        ]  # fmt: skip
+
     def _shares_alone(self, text: str, found: Sequence[Item], *, onto: bool) -> list[Item]:
         """Shares that no name stands behind: “whites stiff with the other half”, “add the rest”, “one third in”."""
         other = OTHER_GRAMS.search(text)
@@ -175,7 +211,9 @@ class Naming:
             to = TO.search(text)
             aims = found and to is not None and all(i.start >= to.end() and i.share.all for i in found)
             part = fraction_in(text[: to.start()] if aims and to is not None else text) if aims or not found else None
-            foam = next((m for m in reversed(self.results.open) if m.white_foam), None)
+            foam = next(
+                (m for m in reversed(self.results.open) if m.white_foam or (m is self.here and m.is_cream)), None
+            )
             if part is None or foam is None or any(i.made is foam for i in found):
                 return []
             return [Item(0, made=foam, share=Share(fraction=part))]
@@ -201,6 +239,7 @@ class Naming:
             if stock.ingredient in seen:
                 continue
             own = own_words(stock.written) + TAKEN_OF.get(stock.ingredient.rpartition("-")[2], ())
+            own += TAKEN_OF["nut"] if ingredient(stock.ingredient).kind == "nut" else ()
             # A word that another line begins with means that line.
             words = [w for w in own if w == own[0] or w in PRESSED or (w,) not in firsts]
             match = next((m for w in words if (m := _as_named(text, w, stock.ingredient, taken))), None)

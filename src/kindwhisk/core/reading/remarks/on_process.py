@@ -35,7 +35,7 @@ FOR_WHAT = re.compile(
 """A line that says itself what it is for."""
 HEATED_C = 60.0
 ELSEWHERE = re.compile(
-    r"(?<!\w)(?:reserved|prepared(?! (?:\w+ ){0,2}(?:tins?|pans?|trays?|moulds?|molds?|sheets?|ring))|previously|see page|see p\.|from page|as on page|recipe (?:on|below|above))(?!\w)"
+    r"(?<!\w)(?:reserved|prepared(?! (?:\w+ ){0,2}(?:tins?|pans?|trays?|moulds?|molds?|sheets?|ring))|previously|see page|see p\.|from page|(?:from|on|see) p\.? ?\d+|as on page|recipe (?:on|below|above))(?!\w)"
 )
 KEPT = re.compile(r"(?<!\w)(?:reserve|set aside|put aside|keep (?:back|aside|some)|prepare|save)(?!\w)")
 MEANWHILE = re.compile(

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import SugarSchool, WhipStep
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
@@ -38,6 +41,20 @@ def with_pending(t: Tracker, items: list[Item]) -> tuple[list[Item], Made | None
     """Items behind those that wait, what these were put to, and the words of that."""
     held, into, words = t.release()
     return [*held, *items], into, words
+
+
+def foam_or_here(t: Tracker) -> Made | None:
+    """What something is folded into: the foam, not the butter that was melted last."""
+    here = t.raw_here()
+    if here is None or here.airy or not _only_warmed(here):
+        return here
+    foam = next((m for m in reversed(t.results.open) if m.airy and not m.baked and m.part == here.part), None)
+    return foam or here
+
+
+def _only_warmed(made: Made) -> bool:
+    fat = {ingredient(i).kind for i in made.raw_ids} <= {"fat", "dairy", "flavour", "liquid"}
+    return made.kind in {WarmStep, RestStep} and fat
 
 
 def the_cake(t: Tracker) -> Made | None:

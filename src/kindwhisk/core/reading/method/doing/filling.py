@@ -27,7 +27,7 @@ from kindwhisk.core.reading.method.shares import ALL, Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 
 INTO_TIN = re.compile(
-    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|domes?|cases|liners|cups|verrines|moule|plaque|cercle|stampo|teglia|tortiera|anello|"
+    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|frames?|cadre|domes?|cases|liners|cups|verrines|moule|plaque|cercle|stampo|teglia|tortiera|anello|"
     r"khuôn|khay|paper|parchment|carta forno)(?!\w)|天板|型"
 )
 
@@ -175,9 +175,17 @@ def layer(t: Tracker, clause: Clause) -> None:
     sandwich(t, clause)
 
 
-def line(t: Tracker, _: Clause) -> None:
-    """A ring lined with what was baked."""
+def line(t: Tracker, clause: Clause) -> None:
+    """A ring lined with what was baked, or bought."""
     made = the_cake(t)
+    if made is None:
+        takes, uses = t.claim(
+            [i for i in t.items(Clause(clause.act, clause.text, (0, 0), clause.sentence)) if i.mention]
+        )
+        bought = [k for k in takes if ingredient(k.ingredient).kind == "bought"]
+        if bought:
+            t.make(AssembleStep, "ring", takes, uses, joining=Joining.LINE)
+        return
     if made is not None:
         t.make(AssembleStep, "ring", [], [t.use(made)], joining=Joining.LINE)
 

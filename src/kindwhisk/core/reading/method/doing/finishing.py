@@ -95,7 +95,8 @@ def join(t: Tracker, clause: Clause, joining: Joining, found: list[Item] | None 
         # Nobody spreads cream that runs.
         sweet = [k for k in takes if k in cream or ingredient(k.ingredient).kind == "sugar"]
         whipped = t.make(WhipStep, t.free("cream-bowl"), sweet, [], tool="hand mixer")
-        whipped.assumed = "Cream that is spread is whipped first; no sentence says it."
+        if not re.search(r"(?<!\w)(?:whipped|montée|fouettée|montata)(?!\w)", clause.text):
+            whipped.assumed = "Cream that is spread is whipped first; no sentence says it."
         takes = [k for k in takes if k not in sweet]
         uses = [*uses, t.use(whipped)]
     missing = [
@@ -119,8 +120,15 @@ def sandwich(t: Tracker, clause: Clause) -> None:
 
 
 def top(t: Tracker, clause: Clause) -> None:
-    """Something on top, or a flame over it."""
+    """Something on top, or a flame over it; “sprinkle the paper with sugar” is of the paper."""
+    if LINING.match(clause.after):
+        return
     join(t, clause, Joining.TORCH if FLAME.search(clause.text) else Joining.TOP)
+
+
+def _spent(t: Tracker, ingredient_id: str) -> bool:
+    rows = t.stocks.matching(ingredient_id)
+    return bool(rows) and all(s.gone for s in rows)
 
 
 def dust(t: Tracker, clause: Clause) -> None:
@@ -135,6 +143,10 @@ def dust(t: Tracker, clause: Clause) -> None:
     if here.fields.get("joining") is Joining.DUST:
         t.say(here)
         return
+    # “Dust with icing sugar” that the batter has taken already: with some more, of which no amount is told.
+    spent = [i for i in items if i.mention is not None and i.share.all and _spent(t, i.mention.ingredient)]
+    t.besides += [i.mention.ingredient for i in spent if i.mention is not None]
+    items = [i for i in items if i not in spent]
     takes, uses = t.claim([i for i in items if i.made is not here and (i.made is None or not i.made.baked)])
     t.besides += [
         i.mention.ingredient for i in items if i.mention is not None and not t.stocks.matching(i.mention.ingredient)

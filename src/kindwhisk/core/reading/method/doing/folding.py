@@ -10,7 +10,7 @@ from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import REST, Clause
-from kindwhisk.core.reading.method.doing.common import CREAMS, goes_in, target, with_pending
+from kindwhisk.core.reading.method.doing.common import CREAMS, foam_or_here, goes_in, target, with_pending
 from kindwhisk.core.reading.method.making import Made, Take, Use
 from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
@@ -83,7 +83,7 @@ def _base_and_others(
     t: Tracker, own: list[Item], items: list[Item], named: Made | None
 ) -> tuple[Made | None, list[Item]]:
     """What is folded into, and what is folded in; where the words leave one of them out, what stands there."""
-    here, base = t.raw_here(), named
+    here, base = foam_or_here(t), named
     made = [i.made for i in items if i.made is not None]
     if base is None and here is not None and len(made) < 2 and (here not in made or len(items) == 1):
         base = here

@@ -17,6 +17,7 @@ from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import (
     base_of,
+    foam_or_here,
     goes_in,
     more,
     set_peak,
@@ -33,7 +34,7 @@ from kindwhisk.core.reading.method.tracker import Tracker
 from kindwhisk.core.reading.names import find_all
 
 RING = re.compile(
-    r"(?<!\w)(?:ring|tin|mould|mold|pan|cercle|moule|stampo|anello|khuôn)(?!\w)|型|(?:in|at|on) the (?:bottom|base)(?!\w)"
+    r"(?<!\w)(?:ring|springform|frame|tin|mould|mold|pan|cercle|moule|stampo|anello|khuôn)(?!\w)|型|(?:in|at|on) the (?:bottom|base)(?!\w)"
 )
 
 
@@ -193,13 +194,11 @@ def sift(t: Tracker, clause: Clause) -> None:
         clause.after,
     )
     if straight:
-        here = t.raw_here()
-        foam = next((m for m in reversed(t.results.open) if m.airy and not m.baked and m.part == t.section), None)
-        # What is sifted over goes to the foam, not to the butter that was melted last.
+        here = foam_or_here(t)
         if here is not None and here.dry and all(i.target for i in items):
             # “Mix the flours, sift over the yolks”.
-            items, foam = [*items, Item(0, made=here)], None
-        into = target(items) or (foam if here is not None and here.kind is WarmStep and foam is not None else here)
+            items = [*items, Item(0, made=here)]
+        into = target(items) or here
         t.hold(without(items, into), into, clause.text + " sifted over")
         return
     t.flush()

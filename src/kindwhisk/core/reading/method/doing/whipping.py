@@ -34,6 +34,8 @@ LEAN = 0.12
 HOTTEST_SYRUP_C = 165.0
 CREAMED_S = 240.0
 """How long butter and sugar are beaten. Trade habit."""
+CHANTILLY = re.compile(r"chantilly|(?<!\w)(?:whip|soft peaks|montez|monta(?:te|re)?)(?!\w)")
+"""What cream with chocolate in it becomes, once it is cold."""
 FOAMY = re.compile(r"(?<!\w)(?:foamy|frothy|thick|pale|fluffy)(?!\w)")
 THICKENED = re.compile(r"(?<!\w)(?:pale and thick|thick and pale|tripled|ribbon|volume)(?!\w)")
 """What eggs with ground nuts and flour look like once they are whipped all the same."""
@@ -56,6 +58,14 @@ def foams(takes: list[Take], uses: list[Use], words: str) -> bool:
     grams = {i: sum(x.grams for x in takes if x.ingredient == i) for i in {x.ingredient for x in takes}}
     heavy = sum(g for i, g in grams.items() if ingredient(i).kind in {"flour", "fat", "liquid", "chocolate"})
     lean = heavy <= LEAN * sum(grams.values()) and not any(u.made.of_kind({"flour", "fat", "chocolate"}) for u in uses)
+    if (
+        uses
+        and not takes
+        and kinds <= {"dairy", "chocolate", "flavour", "nut"}
+        and ids & CREAMS
+        and CHANTILLY.search(words)
+    ):
+        return True
     if ids & {"egg-yolk", "whole-egg", "yolk-pasteurised"}:
         thickened = (
             "whole-egg" in ids and not kinds & {"fat", "liquid", "dairy", "chocolate"} and THICKENED.search(words)
@@ -115,7 +125,10 @@ def beat(t: Tracker, clause: Clause) -> None:
 def _into(t: Tracker, clause: Clause, base: Made, items: list[Item], words: str) -> None:
     """Something is beaten into what stands there."""
     others = without(items, base)
-    if base.kind is WhipStep and t.sweetens(others):
+    late = base.of_kind({"sugar"}) and not any(
+        i.mention and ingredient(i.mention.ingredient).kind == "sugar" for i in others
+    )
+    if base.kind is WhipStep and t.sweetens(others) and not late:
         takes, _ = t.claim(others, [Item(0, made=base)])
         base.takes += takes
         sugar_school(base, clause)

@@ -25,7 +25,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:beat|whisk|mix with (?:an? )?(?:electric|hand) \w+)", Act.BEAT),
     (r"cream(?= (?:the |together|\d|butter))", Act.BEAT),
     (r"(?:start|begin)(?: whipping| whisking| beating)?(?= (?:on )?(?:the )?(?:other )?(?:egg )?whites?)", Act.WHIP),
-    (r"(?:macaronage|press|work)(?= (?:the )?(?:batter|it|mixture))", Act.PRESS),
+    (r"macaronn?er?(?= )|(?:macaronage|press|work)(?= (?:the )?(?:batter|it|mixture))", Act.PRESS),
     (r"(?:fold|folding|folded(?= (?:in|through|under))|incorporate)", Act.FOLD),
     (r"(?:slacken|lighten|loosen)(?= the (?:paste|base|batter|mixture|yolk|choc))", Act.FOLD),
     (r"loosen", Act.MIX),
@@ -35,12 +35,12 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:steep|infuse)", Act.STEEP),
     (r"(?:heat|warm|scald|simmer|cook|dissolve|return (?:it |all )?to the (?:pan|heat|pot)(?: and cook)?)", Act.HEAT),
     (r"(?:run|cut|poke|draw|swirl|pass|insert)(?: \w+){0,3} (?:a )?(?:skewer|knife|chopstick|toothpick)?\s*through|cut through (?:it )?with", Act.KNOCK),
-    (r"give (?:it|them|the \w+|each \w+)(?: on the \w+)? an? (?:\w+ )?(?:tap|knock|bang|rap|shake)|(?:tap|knock|bang|rap)|drop(?= (?:the|it|each|once|twice)(?!\w))", Act.KNOCK),
+    (r"give (?:it|them|the \w+|each \w+)(?: on the \w+)? an? (?:\w+ )?(?:tap|knock|bang|rap|shake)|(?:tap|knock|bang|rap)|drop(?= (?:the|it|each|once|twice)(?! [^.;,]{2,20} in(?!\w))(?!\w))", Act.KNOCK),
     (r"run(?= (?:a|round|the)(?!\w))", Act.NOTHING),
     (r"turn (?:it |them |the \w+ )?upside[- ]down(?= on(?:to)? (?:\w+ ){0,4}(?:towel|cloth|paper|rack|plate|board|parchment))", Act.TURN_OUT),
     (r"(?:invert|turn)(?= [^.;]{0,30}(?:bottle|neck|feet|legs|funnel))", Act.INVERT),
     (r"(?:turn (?:it |them |the \w+ )?upside[- ]down|invert(?! (?:\w+ ){0,3}(?:on)?to (?:an?|the) )|hang|flip(?= it over| upside))", Act.INVERT),
-    (r"(?:turn (?:it |them |the \w+ )?out|unmou?ld|un-?mold|release|tip (?:it )?out|de-?mou?ld|take (?:it|them|the cake) out of the (?:tin|pan)|"
+    (r"(?:turn (?:it |them |the \w+ )?out|unmou?ld|unframe|de-?frame|out (?:it|they) comes?|un-?mold|release|tip (?:it )?out|de-?mou?ld|take (?:it|them|the cake) out of the (?:tin|pan)|"
      r"remove(?= (?:the )?cakes?(?!\w))|(?:remove|lift|slide)(?: \w+){0,3} (?:off|out of|from|onto) (?:the )?(?:tin|pan|tray|mould|ring|rack|a rack|a wire)|"
      r"remove (?:the )?(?:ring|rim|sides)|slide (?:the )?paper|slide(?= (?:it |them )?onto)|(?:flip|tip|turn)(?= (?:it|them|the (?:cake|sponge|roulade|tray|tin|pan))(?: over)?(?: out)? on(?:to)?(?!\w))|(?:lift|slide|ease|prise)(?: it| them| the \w+)? out|invert(?= [^.;]*onto))", Act.TURN_OUT),
     (r"(?:remove|pull off|take off|strip off)(?= (?:the )?(?:\w+ )?(?:paper|parchment|lining|towel|cloth))|unroll|peel|trim|hollow|score|slice(?= (?:it |the|in|each))|flip(?= the)|cut(?! through)|poke|prick|pierce|crush|chop|mash|grate|hull|separate them", Act.HAND),
@@ -49,7 +49,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:chill|refrigerate|freeze|put (?:it )?in the (?:fridge|refrigerator))", Act.CHILL),
     (rf"(?:leave|let|allow|hang)\b(?=[^.;]{{0,60}}\b{_COOL}\b)(?!\w)", Act.COOL),
     (r"set aside(?= to cool)|cool", Act.COOL),
-    (r"(?:crust(?= \d)|leave|let|allow|rest|wait|waiting(?= (?:\w+ ){0,2}min)|stand|dry(?= (?:for|until))|set aside(?= (?:to|for|until)))", Act.REST),
+    (r"(?:(?:crust|skin|dry)(?= \d)|leave|let|allow|rest|wait|waiting(?= (?:\w+ ){0,2}min)|stand|dry(?= (?:for|until))|set aside(?= (?:to|for|until)))", Act.REST),
     (r"cover(?= (?:it |them |the \w+ |loosely |again )?with (?:an? |the )?(?:\w+ ){0,2}(?:cloth|towel|film|foil|clingfilm|wrap|paper|parchment|lid)(?!\w))", Act.NOTHING),
     (r"cover\b(?=[^.;]*(?:leave|fridge|refrigerate|chill))", Act.NOTHING),
     (r"(?:reserve|keep back|set aside|save)(?= (?:a |one |half|some|about |\d))", Act.RESERVE),
@@ -70,9 +70,10 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:squeeze out)", Act.PUT),
     (r"(?:it |they |this |that )?goes? into(?= [^.;,]*\b(?:tin|pan|springform|mould|mold|form|tray|ring)\b)", Act.POUR),
     (r"goes? in(?:to)?(?! the oven)", Act.ADD),
+    (r"drop(?= [^.;,]{2,24} in(?!\w))", Act.ADD),
     (r"(?:add|shower in|sprinkle in|trickle in|feed in|stream in|rain in|tip in|pour in|drop in|throw in|make a well)", Act.ADD),
     (r"adding|beating in|whisking in|(?:start|begin) adding", Act.ADD),
-    (r"(?:mix|stir|combine|blend|work in|toss)", Act.MIX),
+    (r"(?:temper|mix|stir|combine|blend|work in|toss)", Act.MIX),
     (r"set(?= (?:it|the bowl|this|them|the \w+ bowl) (?:over|on|above))|lay(?= [^.;,]{0,24} in(?:to)? (?:the|a|your) (?:\w+ )?(?:ring|tin|mould|mold|dome|pan))|(?:put|place|pop|chuck|weigh|have|want|need|get|grab|crack|break|start with|begin with|combine(?= [^,.;]* in a (?:sauce)?pan))", Act.PUT),
     (r"serve(?= (?:\w+ )?(?:with|alongside|topped))", Act.TOP),
     (r"(?:serve|enjoy|check|test|repeat|thank|open|keep|level|smooth|make|use|scrape down|strain|(?:zest|grate|juice)(?= the)|rotate|turn|note|preserve|store)\b", Act.NOTHING),
@@ -91,5 +92,5 @@ GRAMMAR = Grammar(
     r"\w+ly|smooth|again|a|an|one|half|off|out|some|more|well|warm|as|\d+|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
     r"upside|trays?|tins?|every|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|before|thoroughly|while)\b",
     aside=r"without|until|till|so that|when|once|while|as soon as|as|if|before|because|after",
-    aside_ends=r"[,;.:]| then |(?<= cold) |(?<=°c) |(?<=degrees) |(?<=before serving) |(?<= cool) |(?<= ready) |(?<= done) |(?<= warm) (?!water)| (?=(?:i|we) )|$",
+    aside_ends=r"[,;.:]| then |(?<= cold) |(?<=°c) |(?<= form) |(?<= foamy) |(?<= frothy) |(?<=degrees) |(?<=before serving) |(?<= cool) |(?<= ready) |(?<= done) |(?<= warm) (?!water)| (?=(?:i|we) )|$",
 )

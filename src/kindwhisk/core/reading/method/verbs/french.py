@@ -35,6 +35,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"enfourn(?:ez|er)|(?:faites |faire )?cui(?:sez|re)", Act.BAKE),
     (r"poch(?:ez|er)|dress(?:ez|er)|couch(?:ez|er)(?= (?:des|les))", Act.PIPE),
     (r"imbib(?:ez|er)|puncher|punch(?:ez)", Act.SOAK),
+    (r"(?:retir|enlev|ôt)(?:ez|er)(?= (?:le |du |l')(?:cercle|moule|cadre))", Act.TURN_OUT),
     (r"(?:retir|décoll|enlev|ôt)(?:ez|er)(?= (?:le|la) (?:papier|feuille))", Act.HAND),
     (r"démoul(?:ez|er)|décercl(?:ez|er)|décoll(?:ez|er)|retourn(?:ez|er)(?=[^.;]*torchon)", Act.TURN_OUT),
     (r"retourn(?:ez|er)(?=[^.;]*(?:moule|aussitôt))|renvers(?:ez|er)", Act.INVERT),

@@ -8,17 +8,17 @@ _LO = r"(?:(?:ce|ve)?l[eoai]|ne|vi|ci)?"
 
 def _are(*stems: str) -> str:
     """Verbs in -are by their stems: ``montare``, ``montate``, ``monta``, ``si monta``, with or without a pronoun."""
-    return rf"(?:si )?(?:{'|'.join(stems)})(?:ate|are|ar|ando|iamo|a){_LO}"
+    return rf"(?:si )?(?:{'|'.join(stems)})(?:ate|are|ar|ando|iamo|ano|a){_LO}"
 
 
 def _ere(*stems: str) -> str:
     """Verbs in -ere by their stems."""
-    return rf"(?:si )?(?:{'|'.join(stems)})(?:ete|ere|er|endo|iamo|i|e){_LO}"
+    return rf"(?:si )?(?:{'|'.join(stems)})(?:ete|ere|er|endo|iamo|ono|i|e){_LO}"
 
 
 def _ire(*stems: str) -> str:
     """Verbs in -ire by their stems."""
-    return rf"(?:si )?(?:{'|'.join(stems)})(?:ite|ire|ir|endo|iamo|isci|i|e){_LO}"
+    return rf"(?:si )?(?:{'|'.join(stems)})(?:ite|ire|ir|endo|iamo|iscono|isce|isci|ono|i|e){_LO}"
 
 
 _LET = r"(?:lasci(?:ate|are|a|ando)|f(?:ate|are|ar|a(?=l[eoa])|ai|acendo))(?:l[eoai])?(?: \w+){0,2} "
@@ -39,16 +39,16 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (rf"{_LET}(?:in infusione|infondere)", Act.STEEP),
     (rf"{_LET}(?:raffreddare|intiepidire)|{_are('raffredd')}", Act.COOL),
     (rf"{_LET}(?:riposare|asciugare|rapprendere|solidificare)(?: in (?:frigo\w*|freezer))", Act.CHILL),
-    (rf"{_LET}(?:riposare|asciugare|rapprendere|solidificare|crostare)", Act.REST),
+    (rf"{_LET}(?:riposare|asciugare|rapprendere|solidificare|crostare)|{_ere('attend')}|{_are('aspett')}", Act.REST),
     (rf"(?:{_ere('mett', 'pon', 'ripon', 'tien')}|{_are('conserv', 'lasci', 'pass')})(?: \w+){{0,3}} (?:in (?:frigo\w*|freezer|congelatore)|al fresco)", Act.CHILL),
     (rf"(?:{_ere('capovolg')}|{_are('rovesci')})(?= [^.;]*(?:canovaccio|carta|gratella|piatto|strofinaccio))", Act.TURN_OUT),
     (rf"{_ere('capovolg')}|{_are('rovesci')}", Act.INVERT),
     (_are("sforn"), Act.NOTHING),
     (rf"{_are('sform', 'sformat')}|to(?:gli(?:ete|ere)?)(?= [^.;]{{0,20}}(?:stampo|teglia))|{_are('stacc')}(?= [^.;]{{0,20}}(?:stampo|teglia|torta))", Act.TURN_OUT),
-    (rf"{_are('inforn')}|cuoc(?:ete|ere|i|endo){_LO}|forno(?= \d)", Act.BAKE),
+    (rf"{_are('inforn')}|(?:si )?cuoc(?:ete|ere|i|e|ono|endo){_LO}|forno(?= \d)", Act.BAKE),
     (rf"{_are('form')}(?= (?:le|dei|dischi|bastoncini|i|delle|\w+))", Act.PIPE),
     (rf"{_are('bagn', 'inzupp', 'spennell')}|{_ere('imbev')}", Act.SOAK),
-    (rf"{_are('srotol', 'tagli', 'bucherell', 'rifil', 'stacc')}|to(?:gli(?:ete|ere)?|lgo)(?= (?:la|il) (?:carta|foglio))", Act.HAND),
+    (rf"{_are('srotol', 'tagli', 'bucherell', 'rifil', 'stacc')}|(?:si )?to(?:gli(?:ete|ere|e)?|lgo)(?= (?:la|il) (?:carta|foglio))", Act.HAND),
     (_are("arrotol"), Act.ROLL),
     (rf"{_ire('farc')}|{_ere('sovrappon')}|{_are('assembl')}", Act.JOIN),
     (rf"{_are('decor', 'cosparg', 'adagi')}|{_ire('guarn', 'distribu')}|{_ere('cosparg', 'dispon')}", Act.TOP),
@@ -62,7 +62,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (rf"{_ere('aggiung')}|{_ire('un')}|{_are('aggreg')}", Act.ADD),
     (_are("mescol", "mischi", "stemper", "emulsion"), Act.MIX),
     (_ere("mett", "disponi"), Act.PUT),
-    (rf"{_ire('serv')}|{_are('prov')}|fai la prova|fate la prova", Act.NOTHING),
+    (rf"{_ire('serv')}|{_are('prov')}|fai la prova|fate la prova|ripet(?:ete|ere|i)", Act.NOTHING),
 )  # fmt: skip
 GRAMMAR = Grammar(
     tuple((rf"(?:{p})(?![\w])", act) for p, act in VERBS),

@@ -29,14 +29,14 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"cuộn(?: lại)?", Act.ROLL),
     (r"cắt|xắt|bóc giấy|gỡ giấy|lột giấy|mở cuộn|trải bánh", Act.HAND),
     (r"rắc", Act.DUST),
-    (r"trang trí", Act.TOP),
+    (r"trang trí|xếp(?! chồng)", Act.TOP),
     (r"đập|gõ", Act.KNOCK),
     (r"trộn (?:nhẹ nhàng|nhẹ tay|nhẹ)|trộn(?= (?:lòng trắng|đều lòng trắng))", Act.FOLD),
     (r"trộn(?: đều| mịn)?|khuấy(?: đều)?|hòa tan", Act.MIX),
     (r"thêm|cho(?= (?!đến))", Act.ADD),
     (r"chia (?=làm|thành)", Act.NOTHING),
 )  # fmt: skip
-_LEAD = r"^|[,;:.(]|(?<!\w)(?:rồi|và|sau đó|tiếp tục|xong|thì|vào|đem|mang|cho vào|ra|bột|trứng|đường|sữa|bơ|dầu|khuôn|khay|hợp|kem|bánh|nhau|ngay|chanh|trắng|đỏ)"
+_LEAD = r"^|[,;:.(]|(?<!\w)(?:rồi|và|sau đó|tiếp tục|xong|thì|vào|đem|mang|cho vào|ra|bột|trứng|đường|sữa|bơ|dầu|khuôn|khay|hợp|kem|bánh|nhau|ngay|chanh|trắng|đỏ|mình|ta|bạn|kín)"
 GRAMMAR = Grammar(
     tuple((rf"(?:{p})(?!\w)" if not p.endswith(")") else p, act) for p, act in VERBS),
     before=_LEAD,
