@@ -56,6 +56,12 @@ LETTERED = re.compile(r"^[ \t]*[A-H][.)][ \t]+(?=[A-ZÀ-Ý][^\n]{1,40}$)", re.MU
 OF_PART = re.compile(
     r"^ingr\w+ (?:for (?:the )?|pour (?:la |le |les |l')?|per (?:la |il |l'|lo )?)([^\d:(]{3,40}?)\s*:?$"
 )
+BOTH_OF = re.compile(
+    r"^([ \t]*[-•*]?[ \t]*)zest of (\d+) (\w+?)s? *(?:&|and|\+|,) *(\d+ ?ml) juice$", re.MULTILINE | re.IGNORECASE
+)
+"""“Zest of 2 oranges & 180 ml juice”."""
+GREETED = re.compile(r"^([^\d\n:]{3,80}[:：])[ \t]+(?=\d[^\n]*,[^\n]*,)", re.MULTILINE)
+"""“Here is my cake: 4 eggs, 200 g sugar, …”."""
 MARKED = re.compile(r"^[ \t]*\([A-H]\)[ \t]+", re.MULTILINE)
 """“(A) 4 egg yolks”: a mark that the method may call it by."""
 NEXT_LIST = re.compile(r"(?<=[a-z])\. (?=[A-Z][a-z ]{2,20}: \d)")
@@ -340,6 +346,8 @@ def cut(text: str) -> Cut:
     language = language_of(text)
     grammar = GRAMMARS[language]
     plainly = LETTERED.sub("", LISTS.sub(r"\1\n\2", unescape(text).replace("\u200b", "").replace("\r", "")))
+    plainly = BOTH_OF.sub(r"\1zest of \2 \3\n\4 \3 juice", plainly)
+    plainly = GREETED.sub(r"\1\n", plainly)
     plainly = MARKED.sub("", plainly)
     plainly = NEXT_LIST.sub("\n", plainly)
     raw = [row.strip() for row in plainly.split("\n")]

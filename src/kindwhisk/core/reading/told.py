@@ -244,7 +244,9 @@ def _formula(
             steps=steps,
         )
     except ValueError as error:
-        why = f"The steps don't join up: {str(error)[:200]}"
+        # What does not hold together is told without the program's own words.
+        named = re.search(r"step '([^']+)': ([^\[\n]+)", str(error))
+        why = f"The steps that were read don't join up{f' at “{named[1]}”: {named[2].strip()}' if named else ''}."
         questions.append(Question(field="steps", text=why, assumed="Mend the text where it is named."))
         return None
     try:

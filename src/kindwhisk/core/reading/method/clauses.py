@@ -17,14 +17,15 @@ from kindwhisk.core.reading.plain import plain
 LONGEST_SENTENCE = 380
 ENDS = re.compile(r"(?<=[.!?;。])(?:\s+|(?<=。))|\n+")
 NOT_AN_END = re.compile(
-    r"(?:\b(?:approx|ca|min|mins|env|no|tbsp|tsp|oz|degrees [fc]|° ?[fc]|lb|etc|q\.b|vs)|^\s*\d{1,2})\.$", re.IGNORECASE
+    r"(?:\b(?:approx|ca|min|mins|env|no|pp?|fig|tbsp|tsp|oz|degrees [fc]|° ?[fc]|lb|etc|q\.b|vs)|^\s*\d{1,2})\.$",
+    re.IGNORECASE,
 )
 STEP = re.compile(
     r"^\s*(?:(?:step|bước|étape|passo|fase)\s*)?(?:(?P<n>\d{1,2})\s*(?:[.):：](?!\d)|-(?=\s))|(?P<circled>[①-⑳]))\s*[:.]?\s*|^\s*(?P<bare>\d{1,2})\s+(?=(?-i:[A-Z][a-z])|[\u3040-\u9fff])",
     re.IGNORECASE,
 )
 ELLIPSIS = re.compile(
-    r"(?<=whipped),\s+(?=\d)|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min)|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
+    r"(?<=whipped),\s+(?=\d)|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer) )|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min)|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
 )
 OVER_WATER = re.compile(
     r"over (?:a )?(?:\w+ ){0,3}(?:simmering|hot|barely|warm|boiling) ?\w* ?water|double boiler|water[- ]?bath|bain[- ]?marie|over water|over the (?:bath|bain)(?!\w)|"
@@ -171,6 +172,7 @@ _IMPLIED: tuple[tuple[Callable[[str, set[str]], object], Act], ...] = (
     (lambda text, _: _NOZZLE.search(text) and re.search(r"\d", text), Act.PIPE),
     (lambda text, _: _BAKES.search(in_figures(text)), Act.BAKE),
     (lambda text, _: _TIN.search(text) and re.search(r"\d", text), Act.POUR),
+    (lambda text, _: re.fullmatch(r"(?:in(?:to)? the )?(?:tins?|trays?|pans?)", text), Act.POUR),
     (lambda text, _: _UPSIDE.match(text), Act.INVERT),
     (_sweet_and_hot, Act.BOIL),
     (lambda text, _: re.match(r"(?:the )?(?:\w+ )?syrup to (?:about )?1[0-3]\d", text), Act.BOIL),
@@ -194,7 +196,7 @@ _IMPLIED: tuple[tuple[Callable[[str, set[str]], object], Act], ...] = (
 """What a stretch without a verb tells one to do, by what else it says; the first that suits it."""
 
 
-_OF_THEIR_OWN = {Act.WHIP, Act.BAKE, Act.FOLD}
+_OF_THEIR_OWN = {Act.WHIP, Act.BAKE, Act.FOLD, Act.CHILL}
 """What a stretch behind a verb may tell by itself; any other goes on with the verb."""
 
 
@@ -256,6 +258,11 @@ def _with_bake(told: list[Clause]) -> Iterator[Clause]:
     """``Spread, 210 C 9 min``: filled, and baked as the same words say."""
     bakes = any(c.act is Act.BAKE for c in told)
     for clause in told:
+        filled = told[0].act in {Act.POUR, Act.SPREAD, Act.PIPE}
+        if not bakes and filled and clause.act is Act.PREHEAT and _BAKES.search(clause.text):
+            # “A tin of 18 cm, oven 160 °C, 55 minutes”.
+            yield Clause(Act.BAKE, clause.text, (0, 0), clause.sentence, True, True)
+            continue
         yield clause
         if not bakes and clause.act in {Act.POUR, Act.SPREAD, Act.PIPE} and _BAKES.search(clause.text):
             yield Clause(Act.BAKE, clause.text, (0, 0), clause.sentence, True, True)

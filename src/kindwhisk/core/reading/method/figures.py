@@ -22,7 +22,7 @@ SYRUP = r"syrup|sirop|sciroppo|シロップ|boil"
 ENDS = (
     r"until|ready when|done when|pulls? away|comes? away|couteau|lame|asciutt|skewer|toothpick|tester|not move|do(?:es)?n.t move|(?:they|it|shells?|pieces) (?:easily )?(?:lift|come|slide|peel|release)s? (?:easily |cleanly )?(?:off|away|from)|springs? back|golden|clean|firm|colou?red(?! (?:sugar|paste))|browned|dry to|(?:just|has|is|until|nearly|barely|almost) set\b|jusqu|doré|élastique|elastic[oa]?|coloration|blonde?s?|ressort|au toucher|al tatto|brûlé|fino a|dorat|stecchino|"
     r"竹串|焼き色|"
-    r"(?:should|must) (?:be|feel|look|come)|弾力|tăm|vàng|đến khi"
+    r"(?:should|must) (?:be|lift|sound|feel|look|come)|弾力|tăm|vàng|đến khi"
 )
 _TEMPERATURE = re.compile(
     r"(\d{2,3})(?:\s*(?:-|to|à)\s*(\d{2,3}))?\s*(?:(?:°|degrees?|degrés?|gradi|度|độ)\s*(c|f)?|\s?(c|f)\b|\s?(?:fan|static)\b)(?![a-z])"

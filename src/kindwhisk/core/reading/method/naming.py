@@ -23,10 +23,10 @@ TO = re.compile(
 APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|to)(?!\w)")
 SUFFIX = re.compile(r"-(?:les?|la)$|(?<=[aei]te)(?:l[eoai])$|(?<=r)l[eoai]$")
 INSIDE = re.compile(
-    r"^\s*(?:\w+ly )?(?:in(?!to| (?:(?:an?|the|another|your|one|its|their) )?(?:\w+ ){0,2}(?:bowl|pan|saucepan|pot|mixer|jug|oven|batches|additions|goes|parts|turns|thirds|times)\b)|over and)(?!\w)"
+    r"^\s*(?:\w+ly |that |it |this |them )?(?:in(?!to| (?:(?:an?|the|another|your|one|its|their) )?(?:\w+ ){0,2}(?:bowl|pan|saucepan|pot|mixer|jug|oven|batches|additions|goes|parts|turns|thirds|times)\b)|over and)(?!\w)"
 )
 ASIDE = re.compile(
-    r"^to [a-z]+ (?:it|them|the \w+),|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
+    r"(?<!\w)(?:beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
     r"(?<!\w)(?:over|(?<=\w )in|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
     r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|(?:túi )?bắt kem|湯煎(?:で|から|にかけて)?|鍋"
 )
@@ -51,6 +51,7 @@ AT_A_TIME = re.compile(r"(?:an?|one) (?:third|quarter|half|fifth)(?: of)?(?=(?: 
 """“A quarter of the flour at a time”: all of it, by and by."""
 THROUGH = re.compile(r"(?<!\w)through(?= the)")
 """“Fold through the nuts”: in."""
+PART_WITH = re.compile(r"\s*(?:two[- ]thirds|three[- ]quarters|half|(?:a|one) (?:third|half|quarter))(?: of it)? with ")
 OTHER_GRAMS = re.compile(
     r"(?<!\w)(?:other|remaining|last) (\d+(?:[.,]\d+)?) ?(?:g|gr|grams?)(?! (?:of )?(?:the )?[^\W\d]{3,})(?!\w)"
 )
@@ -59,6 +60,7 @@ ONTO = {Act.DUST, Act.TOP, Act.COAT, Act.SOAK}
 """What is done to a cake with something: “… with the rest” is of what the last of them left."""
 
 
+TPT = {"tpt", "tant pour tant"}
 DRY_ONES = re.compile(
     r"(?<!\w)(?:dry (?:ingredients|things|goods|stuff)|ingrédients secs|ingredienti secchi|nguyên liệu khô)(?!\w)"
 )
@@ -184,9 +186,9 @@ class Naming:
         match = DRY_ONES.search(text)
         if match is not None and not any(m.dry for m in self.results.open):
             meant = [s for s in self.stocks.rows if s.listed and not s.gone and _dry(s)]
-        for group in {s.group for s in self.stocks.rows if s.group and not found}:
+        for group in {s.group for s in self.stocks.rows if s.group and (not found or s.group in TPT)}:
             rows = [s for s in self.stocks.rows if s.group == group]
-            whole = re.search(rf"(?<!\w)(?:the )?{re.escape(group)}(?!\w)(?! \w*(?:batter|cream|layer))", text)
+            whole = re.search(rf"(?<!\w)(?:the )?{re.escape(group)}(?!\w)(?! \w*(?:batter|cream|layer|mix))", text)
             if whole is not None and not any(s.takes for s in rows) and len(rows) > 1:
                 match, meant = whole, rows
         if match is None:
@@ -199,6 +201,11 @@ class Naming:
 
     def _shares_alone(self, text: str, found: Sequence[Item], *, onto: bool) -> list[Item]:
         """Shares that no name stands behind: “whites stiff with the other half”, “add the rest”, “one third in”."""
+        first = PART_WITH.match(text)
+        here = self.raw_here()
+        if first is not None and here is not None and not any(i.made is here for i in found):
+            # “Mix two thirds with the berries”: of what stands there.
+            return [Item(0, made=here, share=Share(fraction=fraction_in(first[0])))]
         other = OTHER_GRAMS.search(text)
         begun = next((s for s in reversed(self.stocks.rows) if s.takes and not s.gone and s.takes[-1].stated), None)
         if other is not None and begun is not None:

@@ -43,6 +43,7 @@ _NUMBERED = re.compile(r"(?P<n>[①-⑳]|(?<![\d.])[1-9]\d?)(?=(?:に|を|の|�
 _KEPT = re.compile(r"(?<!\w)(?:the )?reserved \w+")
 _NUTS = re.compile(r"(?<!\w)(?:nuts?|nutty)(?!\w)")
 DRY = re.compile(r"(?<!\w)(?:dry|secs?|secco|secchi|khô)(?!\w)")
+A_NEW = re.compile(r"(?<!\w)(?:to|into|until|make|form) (?:an?|une?) (?:[^\W\d]+,? )?$")
 RESERVED = "reserved"
 CIRCLED = "①②③④⑤⑥⑦⑧⑨⑩⑪⑫⑬⑭⑮⑯⑰⑱⑲⑳"
 _A = re.compile(r"(?<!\w)(?:(?:an?|une?|uno|una)(?: \w+)?|to|until) $")
@@ -284,6 +285,9 @@ class Results:
         """“The whites”, “the syrup”, “the cake”."""
         for pattern, test in NOUNS:
             for match in pattern.finditer(found.text):
+                if A_NEW.search(found.text[: match.start()]):
+                    # “To a firm meringue”: what becomes of it.
+                    continue
                 if not (STILL_STOCK.search(match[0]) and untouched(match[0])):
                     found.put(latest(self.made, test), match.start(), match.end())
 

@@ -53,6 +53,9 @@ ONE_BY_ONE = re.compile(r"(?:at a time|after (?:the other|another))(?!\w)")
 OF_ONE = re.compile(
     r"(?:zest(?:es?)?|rind|peel|juice|jus|scorza|succo) (?:of|from|de|d'|di) ?(?:an?|1|one|une?|uno|un)(?!\w)"
 )
+BEHIND = re.compile(
+    r"\s*\((?:about |ca\.? )?[^()]{1,16}\)|\s*\d+ ?(?:g|gr|gram|grams|ml)(?=\s*(?:$|[,;.)]| (?:rồi|và|and|then)(?!\w)))"
+)
 AN = re.compile(r"(?<!\w)(?:an?|une?|uno)(?!\w)")
 ZEST_OF = re.compile(
     r"(?<!\w)(?:zest(?:es?)?|rind|peel|scorza|buccia) (?:of|from|de|d'|di) ?(?:(?:an?|one|two|the|half|un|une|\d) )?$"
@@ -91,6 +94,11 @@ def _stated(before: str, name: Named, text: str, eggs: EggSize) -> tuple[float |
             words = f"{name.words} {behind[0]}"
             return read_line(words, eggs).grams, words, name.start
         return None, name.words, name.start
+    bracket = BEHIND.match(text[name.end :])
+    if bracket is not None and (said := amounts(bracket[0])) and said[0].unit is not None:
+        # “Whipped cream (1/4 pint)”, “dâu tây 100 gram rồi …”.
+        words = f"{bracket[0].strip(' ()')} {name.words}"
+        return read_line(words, eggs).grams, words, name.start
     if OF_ONE.match(name.words):
         # “Zest of a lemon”: the name says how much.
         return read_line(AN.sub("1", name.words), eggs).grams, name.words, name.start

@@ -81,7 +81,7 @@ NAMES: dict[str, str] = {
     "xanthan": "xanthan gum|xanthan|gomme xanthane|xanthane|gomma di xantano|xantana|キサンタンガム",
     "guar": "guar gum|gomme de guar|farina di guar|グアーガム",
     "carrageenan": "carrageenan|carraghénane|カラギーナン",
-    "baking-powder": "baking powder|levure chimique|poudre à lever|poudre levante|lievito per dolci|lievito in polvere|lievito in polvere per dolci|lievito chimico|lievito|"
+    "baking-powder": "baking powder|levure chimique|sachet de levure|levure|poudre à lever|poudre levante|lievito per dolci|lievito in polvere|lievito in polvere per dolci|lievito chimico|lievito|"
     "ベーキングパウダー|bột nở|bột nổi",
     "baking-soda": "baking soda|bicarbonate of soda|bicarb soda|bicarb|bicarbonate de soude|bicarbonate|bicarbonato|bicarbonato di sodio|重曹|muối nở|banking soda",
     "ammonium-bicarbonate": "ammonium bicarbonate|baker's ammonia|hartshorn|ammoniaca per dolci|bột khai",

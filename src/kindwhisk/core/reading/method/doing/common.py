@@ -53,7 +53,7 @@ def foam_or_here(t: Tracker) -> Made | None:
 
 
 def _only_warmed(made: Made) -> bool:
-    fat = {ingredient(i).kind for i in made.raw_ids} <= {"fat", "dairy", "flavour", "liquid"}
+    fat = {ingredient(i).kind for i in made.raw_ids} <= {"fat", "dairy", "flavour", "liquid", "sugar", "chocolate"}
     return made.kind in {WarmStep, RestStep} and fat
 
 

@@ -15,7 +15,7 @@ from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method.clauses import Clause
-from kindwhisk.core.reading.method.doing.common import the_cake
+from kindwhisk.core.reading.method.doing.common import foam_or_here, goes_in, the_cake
 from kindwhisk.core.reading.method.doing.finishing import cover, join, sandwich, top
 from kindwhisk.core.reading.method.doing.folding import back
 from kindwhisk.core.reading.method.doing.together import add
@@ -81,6 +81,15 @@ def pour(t: Tracker, clause: Clause) -> None:
         # “Pour over the milk”: what was worked on last.
         t.hold([Item(0, made=here)], target, clause.text)
         return
+    foam = foam_or_here(t)
+    if here is not None and foam is not here and goes_in(clause) and all(i.made is here for i in items):
+        # “Warm the honey and drizzle that in”.
+        t.hold([Item(0, made=here)], foam, clause.text)
+        return
+    if here is not None and here.airy and here.floury and goes_in(clause) and all(i.made is here for i in items):
+        # “Pour it in from high up”: the batter, into its tin.
+        fill(t, clause)
+        return
     foam = target or here
     if syrup is not None and foam is syrup:
         foam = next((m for m in reversed(t.results.open) if m is not syrup and m.kind is WhipStep), None)
@@ -107,15 +116,18 @@ def fill(t: Tracker, clause: Clause) -> None:
     items = t.items(clause)
     raw = [i.made for i in items if i.made is not None and not i.made.baked]
     here = t.raw_here()
-    content = raw[0] if raw else here
+    content = next((m for m in raw if m.fields.get("joining") is not Joining.LINE), here)
+    if content is not None and content.fields.get("joining") is Joining.LINE:
+        content = None
     if content is None:
-        content = next((m for m in reversed(t.results.open) if not m.baked), None)
+        unlined = (m for m in reversed(t.results.open) if not m.baked and m.fields.get("joining") is not Joining.LINE)
+        content = next((m for m in unlined if not m.syrup), None)
     if content is None:
         return
     if content.kind is FillStep or (content is here and any(m.kind is PipeStep for m in content.upstream())):
         t.say(content)
         return
-    others = [m for m in raw if m is not content]
+    others = [m for m in raw if m is not content and m.fields.get("joining") is not Joining.LINE]
     if re.search(r"(?<!\w)(?:batters|both|two batters|in turns|alternat)", clause.text):
         others += [m for m in t.results.open if m is not content and m not in others and not m.baked and m.floury]
     lined = next((m for m in reversed(t.results.open) if m.fields.get("joining") is Joining.LINE), None)
@@ -165,7 +177,8 @@ def spread(t: Tracker, clause: Clause) -> None:
 
 def layer(t: Tracker, clause: Clause) -> None:
     """Layers or pairs with what lies between them; what stands in a ring is filled up."""
-    if t.in_ring is not None and t.in_ring.open and t.in_ring is the_cake(t):
+    lined = any(m.open and m.fields.get("joining") is Joining.LINE for m in t.results.made)
+    if lined or (t.in_ring is not None and t.in_ring.open and t.in_ring is the_cake(t)):
         raw = next((m for m in reversed(t.results.open) if not m.baked and not m.dry), None)
         if raw is not None:
             t.flush()

@@ -34,7 +34,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"melt", Act.MELT),
     (r"(?:steep|infuse)", Act.STEEP),
     (r"(?:heat|warm|scald|simmer|cook|dissolve|return (?:it |all )?to the (?:pan|heat|pot)(?: and cook)?)", Act.HEAT),
-    (r"(?:run|cut|poke|draw|swirl|pass|insert)(?: \w+){0,3} (?:a )?(?:skewer|knife|chopstick|toothpick)?\s*through|cut through (?:it )?with", Act.KNOCK),
+    (r"(?:run|cut|poke|zigzag|draw|swirl|pass|insert)(?: \w+){0,3} (?:a )?(?:skewer|knife|chopstick|toothpick)?\s*through|cut through (?:it )?with", Act.KNOCK),
     (r"give (?:it|them|the \w+|each \w+)(?: on the \w+)? an? (?:\w+ )?(?:tap|knock|bang|rap|shake)|(?:tap|knock|bang|rap)|drop(?= (?:the|it|each|once|twice)(?! [^.;,]{2,20} in(?!\w))(?!\w))", Act.KNOCK),
     (r"run(?= (?:a|round|the)(?!\w))", Act.NOTHING),
     (r"turn (?:it |them |the \w+ )?upside[- ]down(?= on(?:to)? (?:\w+ ){0,4}(?:towel|cloth|paper|rack|plate|board|parchment))", Act.TURN_OUT),
@@ -49,7 +49,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:chill|refrigerate|freeze|put (?:it )?in the (?:fridge|refrigerator))", Act.CHILL),
     (rf"(?:leave|let|allow|hang)\b(?=[^.;]{{0,60}}\b{_COOL}\b)(?!\w)", Act.COOL),
     (r"set aside(?= to cool)|cool", Act.COOL),
-    (r"(?:(?:crust|skin|dry)(?= \d)|leave|let|allow|rest|wait|waiting(?= (?:\w+ ){0,2}min)|stand|dry(?= (?:for|until))|set aside(?= (?:to|for|until)))", Act.REST),
+    (r"(?:(?:crust|skin|dry)(?= \d)|leave|let|allow|(?<!the )rest|wait|waiting(?= (?:\w+ ){0,2}min)|stand|dry(?= (?:for|until))|set aside(?= (?:to|for|until)))", Act.REST),
     (r"cover(?= (?:it |them |the \w+ |loosely |again )?with (?:an? |the )?(?:\w+ ){0,2}(?:cloth|towel|film|foil|clingfilm|wrap|paper|parchment|lid)(?!\w))", Act.NOTHING),
     (r"cover\b(?=[^.;]*(?:leave|fridge|refrigerate|chill))", Act.NOTHING),
     (r"(?:reserve|keep back|set aside|save)(?= (?:a |one |half|some|about |\d))", Act.RESERVE),
@@ -58,9 +58,9 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:put|place) (?:\w+ ){0,2}in(?:to)? the oven", Act.NOTHING),
     (r"(?:spoon or |scoop or )?(?:pipe|dollop|mound|heap|drop by|drop(?= spoonfuls))", Act.PIPE),
     (r"(?:brush|soak|moisten|drench|imbibe)", Act.SOAK),
-    (r"(?:sandwich|stack|layer|assemble|close(?= (?:with|them|it|up)|$)|fill(?= (?:the|it|them|each)? ?(?:cake|roll|sponge|shells?|layers?|nests?|meringues?|cases|cups|puffs|roulade|with)))", Act.JOIN),
+    (r"(?:sandwich(?! tins?| cakes?)|stack|layer|assemble|close(?= (?:with|them|it|up)|$)|fill(?= (?:the|it|them|each)? ?(?:cake|roll|sponge|shells?|layers?|nests?|meringues?|cases|cups|puffs|roulade|with)))", Act.JOIN),
     (r"(?:brown(?= (?:it|the|with))|torch|top(?!/| and bottom| & bottom| or bottom)|dot|scatter|sprinkle(?! in(?!\w))|decorate|garnish|arrange|lay(?! (?:it|them) in)|finish(?! (?:on|at|off))|pipe(?= rosettes))", Act.TOP),
-    (r"(?:dust)", Act.DUST),
+    (r"(?:dust|dredge)", Act.DUST),
     (r"(?:glaze|ice|coat|frost|cover(?= (?:the|it|with|all)))", Act.COAT),
     (r"put(?= [^.;,]{2,40} on (?:it|them|each)(?!\w))|spread|smear|pile|spoon(?= (?:it )?(?:on|onto|over)(?:to)? the)", Act.SPREAD),
     (r"(?:scoop|ladle)(?= [^.;,]{0,24}\binto\b)", Act.POUR),
@@ -79,7 +79,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:serve|enjoy|check|test|repeat|thank|open|keep|level|smooth|make|use|scrape down|strain|(?:zest|grate|juice)(?= the)|rotate|turn|note|preserve|store)\b", Act.NOTHING),
 )  # fmt: skip
 _LEAD = (
-    r"^|(?:^|[:,;] )(?:with|using|in|at|after|from|on|when|once|before) [^,;.]{2,34}|^(?:for|to make) (?:the )?[^,;.\d]{2,30}|[,;:()\-+&/]|(?:min|mins|hr|hrs)\.|(?<!\w)(?:and|then|or|now|next|she|he|who|is|are|gets|first|finally|lastly|also|meanwhile|please|once more|again|just|\w+ly|i|we|you|i'll|"
+    r"^|(?:^|[:,;] )(?:with|using|in|at|after|from|on|when|once|before) [^,;.]{2,34}|^(?:for|to make) (?:the )?[^,;.\d]{2,30}|[,;:()\-+&/]|(?:min|mins|hr|hrs)\.|(?<!\w)(?:and|then|or|now|next|she|he|who|is|are|gets|first|finally|lastly|also|meanwhile|please|once more|again|just|\w+(?<!jel)ly|i|we|you|i'll|"
     r"we'll|cold|cool|cooled|let's|going to|want to|need to|bowl|saucepan|pot|pan|beaters|mixer|so|afterwards|after that|at once|together|over|well|best|"
     r"heat|flour|syrup|cream|milk|egg whites|whites|beaters|whisk|meantime)"
 )
@@ -89,7 +89,7 @@ GRAMMAR = Grammar(
     nouns=r"cream|top|roll|ice|layer|cut|set|cool|cover|dust|line|whip|glaze|fill|sandwich|soak|butter|flour|oil|spread|drop|rest|mix|"
     r"cook|dry|finish|coat|press|slice|stack|heat|warm|chill|tap|brush|split|steam|keep|lay|make|work|level|smooth|stand|use|ring|base|pipe|place|bake",
     with_object=r"(?:the|it|them|this|that|these|those|each|all|any|both|in|into|with|over|on|onto|up|for|until|till|at|to|together|"
-    r"\w+ly|smooth|again|a|an|one|half|off|out|some|more|well|warm|as|\d+|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
+    r"\w+ly|smooth|two|three|most|cream|jam|again|a|an|one|half|off|out|some|more|well|warm|as|\d+|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
     r"upside|trays?|tins?|every|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|before|thoroughly|while)\b",
     aside=r"without|until|till|so that|when|once|while|as soon as|as|if|before|because|after",
     aside_ends=r"[,;.:]| then |(?<= cold) |(?<=°c) |(?<= form) |(?<= foamy) |(?<= frothy) |(?<=degrees) |(?<=before serving) |(?<= cool) |(?<= ready) |(?<= done) |(?<= warm) (?!water)| (?=(?:i|we) )|$",
