@@ -56,11 +56,14 @@ LETTERED = re.compile(r"^[ \t]*[A-H][.)][ \t]+(?=[A-ZÀ-Ý][^\n]{1,40}$)", re.MU
 OF_PART = re.compile(
     r"^ingr\w+ (?:for (?:the )?|pour (?:la |le |les |l')?|per (?:la |il |l'|lo )?)([^\d:(]{3,40}?)\s*:?$"
 )
+STAMPED = re.compile(r"^[ \t]*\[\d{1,2}:\d{2}(?::\d{2})?\][ \t]*", re.MULTILINE)
+"""“[09:12] can you send me …”: when a message came."""
+OLD_HEAD = re.compile(r"^(Ingredients|Method|Mode|Time)\.[ \t]*[—–-]+[ \t]*", re.MULTILINE | re.IGNORECASE)
 BOTH_OF = re.compile(
     r"^([ \t]*[-•*]?[ \t]*)zest of (\d+) (\w+?)s? *(?:&|and|\+|,) *(\d+ ?ml) juice$", re.MULTILINE | re.IGNORECASE
 )
 """“Zest of 2 oranges & 180 ml juice”."""
-GREETED = re.compile(r"^([^\d\n:]{3,80}[:：])[ \t]+(?=\d[^\n]*,[^\n]*,)", re.MULTILINE)
+GREETED = re.compile(r"^([^\d\n:!]{3,80}[:：!])[ \t]+(?=\d[^\n]*,[^\n]*,)", re.MULTILINE)
 """“Here is my cake: 4 eggs, 200 g sugar, …”."""
 MARKED = re.compile(r"^[ \t]*\([A-H]\)[ \t]+", re.MULTILINE)
 """“(A) 4 egg yolks”: a mark that the method may call it by."""
@@ -76,7 +79,7 @@ NOTES = re.compile(
     r"^(?:notes?|tips?|nutrition.*|equipment|storage|conseils?|note|consigli|ポイント|コツ|mẹo)\s*:?\s*$"
 )
 NOTE_ROW = re.compile(
-    r"^keeps? (?:for )?(?:up to )?\d|^(?:preparation|prep|cooking|cook|total|baking|chilling|resting|ready) time|^(?:temps|tempo|tempi) (?:de|di|d)|^(?:difficulty|calories|kcal|per serving)|^(?:q|a|variations?|storage|to store|tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]"
+    r"^keeps? (?:for )?(?:up to )?\d|^prep(?:aration)?\b.*\d+ ?min|^(?:preparation|prep|cooking|cook|total|baking|chilling|resting|ready) time|^(?:temps|tempo|tempi) (?:de|di|d)|^(?:difficulty|calories|kcal|per serving)|^(?:q|a|variations?|storage|to store|tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]"
 )
 HEADS = ("ingredients", "method", "directions", "instructions", "preparation")
 """Headings that are found through slips of the pen as well."""
@@ -165,7 +168,7 @@ def ingredient_like(row: str, grammar: Grammar) -> bool:
     if not text or len(text) >= LONG_LINE or _tells(row, text, grammar):
         return False
     found = amounts(text)
-    if not found and row.endswith((".", "!")) and len(text.split()) > 4:
+    if not found and row.endswith((".", "!", "?")) and len(text.split()) > 4:
         return False
     if named is None:
         # Not a food that is known: an amount in front of it still makes it one.
@@ -201,7 +204,11 @@ def _is_heading(row: str, following: str, grammar: Grammar, gap: bool) -> bool:
     """A short row without an amount over rows that have one; what stands in brackets is not looked at."""
     row = re.sub(r"\s*[(（][^)）]*[)）]\s*:?$|(?<=】)\d[^\n]*$", "", row) or row
     text = plain(row)
-    below = ingredient_like(following, grammar) and bool(amounts(plain(following)))
+    below = bool(amounts(plain(following))) and bool(
+        ingredient_like(following, grammar) or _in_one_row(following, grammar)
+    )
+    if below and row.endswith((":", "：")) and len(text.split()) <= 4 and not amounts(text):
+        return True
     if gap and below and len(text.split()) <= 3 and not amounts(text) and not re.search(r"[.,;!]", text):
         return True
     if (
@@ -288,7 +295,12 @@ def _title(rows: Sequence[str], gaps: Sequence[bool], grammar: Grammar) -> str:
         and not rows[0].endswith(":")
         and not (re.search(r"\d", rows[0]) and any(a.unit for a in amounts(plain(rows[0]))))
         and _as_head(rows[0]) is None
-    ) and (not find_all(plain(rows[0])) or not ingredient_like(rows[0], grammar) or len(rows[0].split()) > 2):
+    ) and (
+        not find_all(plain(rows[0]))
+        or not ingredient_like(rows[0], grammar)
+        or len(rows[0].split()) > 2
+        or not amounts(plain(rows[0]))
+    ):
         return rows[0]
     headed = any(_as_head(r) == "ingredients" for r in rows[1:])
     second = plain(rows[1]) if len(rows) > 1 else ""
@@ -346,6 +358,7 @@ def cut(text: str) -> Cut:
     language = language_of(text)
     grammar = GRAMMARS[language]
     plainly = LETTERED.sub("", LISTS.sub(r"\1\n\2", unescape(text).replace("\u200b", "").replace("\r", "")))
+    plainly = STAMPED.sub("", OLD_HEAD.sub(r"\1:\n", plainly))
     plainly = BOTH_OF.sub(r"\1zest of \2 \3\n\4 \3 juice", plainly)
     plainly = GREETED.sub(r"\1\n", plainly)
     plainly = MARKED.sub("", plainly)
@@ -422,7 +435,7 @@ def _rows(  # noqa: PLR0912
         if listing and part != "method" and not numbered and _is_heading(row, following, grammar, gaps[i]):
             group = _group_name(row)
             heads.add(group)
-            if by_parts or not ingredient_like(following, grammar):
+            if by_parts or not (ingredient_like(following, grammar) or _in_one_row(following, grammar)):
                 section = group
             yield Row(kind=RowKind.HEADING, text=row[:400], group=group)
             continue

@@ -21,11 +21,11 @@ NOT_AN_END = re.compile(
     re.IGNORECASE,
 )
 STEP = re.compile(
-    r"^\s*(?:(?:step|bước|étape|passo|fase)\s*)?(?:(?P<n>\d{1,2})\s*(?:[.):：](?!\d)|-(?=\s))|(?P<circled>[①-⑳]))\s*[:.]?\s*|^\s*(?P<bare>\d{1,2})\s+(?=(?-i:[A-Z][a-z])|[\u3040-\u9fff])",
+    r"^\s*(?:(?:step|bước|étape|passo|fase)\s*)?(?:(?P<n>\d{1,2})\s*(?:[.):：](?!\d)|[-/](?=\s))|(?P<circled>[①-⑳])|(?P<letter>[a-h])\)(?=\s))\s*[:.]?\s*|^\s*(?P<bare>\d{1,2})\s+(?=(?-i:[A-Z][a-z])|\d+(?:に|を|℃|度)|[\u3040-\u9fff])",
     re.IGNORECASE,
 )
 ELLIPSIS = re.compile(
-    r"(?<=whipped),\s+(?=\d)|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer) )|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min)|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
+    r"(?<=whipped),\s+(?=\d)|,?\s+and\s+(?=\d[^,;]* into the (?:other|second))|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer) )|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min)|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
 )
 OVER_WATER = re.compile(
     r"over (?:a )?(?:\w+ ){0,3}(?:simmering|hot|barely|warm|boiling) ?\w* ?water|double boiler|water[- ]?bath|bain[- ]?marie|over water|over the (?:bath|bain)(?!\w)|"
@@ -74,12 +74,13 @@ IRREGULAR = {
     "garnis": "garnissez",
     "fends": "fendez",
 }
+INTO = re.compile(r" (?:into|to) (?:the|it|them)(?!\w)[^,;]*$")
 _ONE_IN = re.compile(r"(?:the )?[^\W\d]{3,} in")
 """“Zest in.”"""
 _NOZZLE = re.compile(r"(?<!\w)(?:nozzle|piping bag|douille|bocchetta)(?!\w)")
 _PART_IN = re.compile(r"(?:(?:one|a) (?:third|quarter)|half|the rest)(?: of \w+)?,? in(?!\w)")
 _BY_HAND_IN = re.compile(r"(?:the )?(?:\w+ )?\w+ in (?:with|by) (?:an? )?(?:hand|spatula|whisk|spoon)")
-_ONTO = re.compile(r"(?:onto|over|into) the (?!oven)")
+_ONTO = re.compile(r"(?:onto|over|into) the (?!oven|fridge|freezer|refrigerator)")
 _COLD = re.compile(r"(?:and |then )?(?:in(?:to)? the )?(?:fridge|freezer|frigo|refrigerator)(?!\w)")
 _INTO_OVEN = re.compile(r"(?<!\w)into the oven(?!\w)")
 _SYRUP = re.compile(r"(?<!\d)1[0-6]\d(?!\d)(?! ?(?:g|gr|grams?|grammes?|grammi|ml|mils?)\b| (?:\w+ )?(?:sugar|flour))")
@@ -153,6 +154,8 @@ def step_number(text: str) -> int | None:
         return None
     if match["circled"]:
         return ord(match["circled"]) - ord("①") + 1
+    if match["letter"]:
+        return ord(match["letter"].lower()) - ord("a") + 1
     return int(match["n"] or match["bare"])
 
 
@@ -172,7 +175,10 @@ _IMPLIED: tuple[tuple[Callable[[str, set[str]], object], Act], ...] = (
     (lambda text, _: _NOZZLE.search(text) and re.search(r"\d", text), Act.PIPE),
     (lambda text, _: _BAKES.search(in_figures(text)), Act.BAKE),
     (lambda text, _: _TIN.search(text) and re.search(r"\d", text), Act.POUR),
-    (lambda text, _: re.fullmatch(r"(?:in(?:to)? the )?(?:tins?|trays?|pans?)", text), Act.POUR),
+    (
+        lambda text, _: re.fullmatch(r"(?:in(?:to)? the )?(?:tins?|trays?|pans?|glasses|verrines|moulds?)", text),
+        Act.POUR,
+    ),
     (lambda text, _: _UPSIDE.match(text), Act.INVERT),
     (_sweet_and_hot, Act.BOIL),
     (lambda text, _: re.match(r"(?:the )?(?:\w+ )?syrup to (?:about )?1[0-3]\d", text), Act.BOIL),
@@ -232,9 +238,14 @@ def _first_last(found: list[Verb], text: str, number: int) -> Iterator[Clause]:
     for i, verb in enumerate(found):
         end = found[i + 1].start if i + 1 < len(found) else len(text)
         begin = start if i == 0 else verb.start
-        for n, (a, b) in enumerate(_pieces(text, verb.end, end)):
+        pieces = list(_pieces(text, verb.end, end))
+        tail = INTO.search(text[pieces[-1][0] : pieces[-1][1]]) if len(pieces) > 1 and verb.act is Act.FOLD else None
+        for n, (a, b) in enumerate(pieces):
             if n == 0:
                 words = text[begin:b].rstrip(" ,;:")
+                if tail is not None and INTO.search(words) is None:
+                    # “Fold the whites, then the cream into the mango”: both into it.
+                    words += tail[0].rstrip(" ,;:")
                 yield Clause(verb.act, words, (verb.start - begin, verb.end - begin), number, i > 0 or start > 0)
             elif rest := text[a:b].strip(" ,;:."):
                 again = _implied(rest)

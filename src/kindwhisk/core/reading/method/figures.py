@@ -20,7 +20,7 @@ BAKES = r"\bbake|\bbaked|\bbaking for|enfourn|cuire|cuisson|cuocere|cuoci|inforn
 ROLLS = r"roll(?:ed)? (?:up|it|again|the)|roulade|roulé|roulez|arrotola|巻|cuộn"
 SYRUP = r"syrup|sirop|sciroppo|シロップ|boil"
 ENDS = (
-    r"until|ready when|done when|pulls? away|comes? away|couteau|lame|asciutt|skewer|toothpick|tester|not move|do(?:es)?n.t move|(?:they|it|shells?|pieces) (?:easily )?(?:lift|come|slide|peel|release)s? (?:easily |cleanly )?(?:off|away|from)|springs? back|golden|clean|firm|colou?red(?! (?:sugar|paste))|browned|dry to|(?:just|has|is|until|nearly|barely|almost) set\b|jusqu|doré|élastique|elastic[oa]?|coloration|blonde?s?|ressort|au toucher|al tatto|brûlé|fino a|dorat|stecchino|"
+    r"until|ready when|done when|pulls? away|comes? away|couteau|lame|asciutt|skewer|toothpick|tip of a knife|tester|not move|do(?:es)?n.t move|(?:they|it|shells?|pieces) (?:easily )?(?:lift|come|slide|peel|release)s? (?:easily |cleanly )?(?:off|away|from)|springs? back|golden|clean|firm|colou?red(?! (?:sugar|paste))|browned|dry to|(?:just|has|is|until|nearly|barely|almost) set\b|jusqu|doré|élastique|elastic[oa]?|coloration|blonde?s?|ressort|au toucher|al tatto|brûlé|fino a|dorat|stecchino|"
     r"竹串|焼き色|"
     r"(?:should|must) (?:be|lift|sound|feel|look|come)|弾力|tăm|vàng|đến khi"
 )
@@ -42,6 +42,7 @@ _PARTS_OF_AN_HOUR = (
     (re.compile(r"(?<!\w)(?:half an hour|mezz'ora|une demi-heure)(?!\w)"), "30 min"),
     (re.compile(r"(?<!\w)(?:an?|one) hour and a half(?!\w)"), "90 min"),
     (re.compile(r"(?<!\w)(?:an?|one) hour and a quarter(?!\w)"), "75 min"),
+    (re.compile(r"(?<!\w)(?:un'ora e mezz[ao]|une heure et demie)(?!\w)"), "90 min"),
     (re.compile(r"(?<!\w)(?:an hour|une heure|un'ora)(?!\w)"), "1 hour"),
 )
 """Hours in words that hold no number."""

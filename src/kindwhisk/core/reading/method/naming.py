@@ -26,7 +26,7 @@ INSIDE = re.compile(
     r"^\s*(?:\w+ly |that |it |this |them )?(?:in(?!to| (?:(?:an?|the|another|your|one|its|their) )?(?:\w+ ){0,2}(?:bowl|pan|saucepan|pot|mixer|jug|oven|batches|additions|goes|parts|turns|thirds|times)\b)|over and)(?!\w)"
 )
 ASIDE = re.compile(
-    r"(?<!\w)(?:beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
+    r"(?<!\w)(?:a filo|chia(?= (?:làm |thành )?\d))(?!\w)|(?<!\w)(?:beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
     r"(?<!\w)(?:over|(?<=\w )in|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
     r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|(?:túi )?bắt kem|湯煎(?:で|から|にかけて)?|鍋"
 )
@@ -280,6 +280,9 @@ class Naming:
             made = of_ingredient(self.results.open, mention.ingredient)
             if made is not None and (worked or made.part == self.section):
                 return Item(mention.start, made=made, share=mention.share)
+        strange = None if stock is not None else self._within_unknown(mention)
+        if strange is not None:
+            return Item(mention.start, mention=mention._replace(ingredient=strange.ingredient), share=mention.share)
         if stock is None:
             made = of_ingredient(self.results.made, mention.ingredient)
             if made is not None and mention.share.grams is None:
@@ -290,6 +293,18 @@ class Naming:
             if made is not None:
                 return Item(mention.start, made=made, share=mention.share)
         return item
+
+    def _within_unknown(self, mention: Mention) -> Stock | None:
+        """A line that nobody knows, of whose name the word is a part: “milk tea” is no milk."""
+        words = mention.words.split()[-1]
+        return next(
+            (
+                s
+                for s in self.stocks.rows
+                if s.ingredient.startswith("unknown-") and not s.gone and words in own_words(s.written)
+            ),
+            None,
+        )
 
     def _into_foam(self, found: Sequence[Item]) -> None:
         """What something is folded into was made before: “into the yolks” while another part's yolks are left."""

@@ -29,7 +29,7 @@ class Reference(NamedTuple):
 
 MIXTURE = r"mixture|mix|batter|dough|base|mass|paste|foam|composto|impasto|mélange|appareil|pâte|polveri|poudres|hỗn hợp|bột bánh|thau bột|phần bột|生地|粉類"
 _MIXTURE = re.compile(
-    rf"(?P<of>(?:(?<!\w)(?!(?:the|an?|into|to|over|in|with|and|of|onto|this|that|it|a|your|remaining|rest|al|alla|allo|agli|ai|alle|il|lo|la|gli|le|i|au|aux|du|des|les|nel|nella|dans|con|avec|sul|vào|và|với)\b)[^\W\d]+[ -]){{0,3}})(?<!\w)(?P<noun>{MIXTURE})(?:s|i)?(?!\w)"
+    rf"(?P<of>(?:(?<!\w)(?!(?:the|an?|main|into|to|over|in|with|and|of|onto|this|that|it|a|your|remaining|rest|al|alla|allo|agli|ai|alle|il|lo|la|gli|le|i|au|aux|du|des|les|nel|nella|dans|con|avec|sul|vào|và|với)\b)[^\W\d]+[ -]){{0,3}})(?<!\w)(?P<noun>{MIXTURE})(?:s|i)?(?!\w)"
     r"(?: (?:d'|de |di |ai |agli |aux )?(?P<behind>[^\W\d]+(?:[- ][^\W\d]+)?))?|(?P<cjk>生地|粉類)"
 )
 _IT = re.compile(
@@ -44,6 +44,7 @@ _KEPT = re.compile(r"(?<!\w)(?:the )?reserved \w+")
 _NUTS = re.compile(r"(?<!\w)(?:nuts?|nutty)(?!\w)")
 DRY = re.compile(r"(?<!\w)(?:dry|secs?|secco|secchi|khô)(?!\w)")
 A_NEW = re.compile(r"(?<!\w)(?:to|into|until|make|form) (?:an?|une?) (?:[^\W\d]+,? )?$")
+REST_OF = re.compile(r"(?<!\w)(?:main|bulk of the|bulk of) $")
 RESERVED = "reserved"
 CIRCLED = "①②③④⑤⑥⑦⑧⑨⑩⑪⑫⑬⑭⑮⑯⑰⑱⑲⑳"
 _A = re.compile(r"(?<!\w)(?:(?:an?|une?|uno|una)(?: \w+)?|to|until) $")
@@ -82,6 +83,7 @@ NOUNS: tuple[tuple[re.Pattern[str], _Test], ...] = (
     (re.compile(r"(?<!\w)the nuts(?!\w)"), lambda m: _raw(m) and m.dry and m.of_kind({"nut"})),
     (re.compile(r"(?<!\w)(?:one half|(?:the )?(?:first|that) half|one part|una metà|une moitié)(?!\w)(?! of)"), lambda m: m.kind is SplitStep),
     (re.compile(r"(?<!\w)(?:juice|jus|succo)(?!\w)"), lambda m: _raw(m) and any(i.endswith("-juice") for i in m.raw_ids) and not m.floury),
+    (re.compile(r"(?<!\w)(?:in)?to the other(?: half| part| one)?$"), lambda m: _raw(m) and m.left < 1),
     (re.compile(r"(?<!\w)(?:puree|coulis|purée)(?!\w)"), lambda m: _raw(m) and m.of_kind({"fruit"})),
     (re.compile(rf"(?<!\w)(?:{BAKED})(?!\w)|スポンジ|生地"), lambda m: m.baked),
 )  # fmt: skip
@@ -225,7 +227,12 @@ class Results:
         loose = self._mixtures(found, untouched)
         self._nouns(found, untouched)
         for start, end, noun in loose:
-            found.put(self._unnamed(noun, [*named, *(r.made for r in found.references)]), start, end)
+            rest = REST_OF.search(found.text[max(0, start - 12) : start]) is not None
+            begun = latest(self.made, lambda m: _raw(m) and m.left < 1) if rest else None
+            if begun is None and find_all(found.text[start:end]):
+                # “The chocolate mixture” is not the bare whites.
+                begun = latest(self.made, lambda m: _raw(m) and not m.white_foam and not m.dry and not m.is_cream)
+            found.put(begun or self._unnamed(noun, [*named, *(r.made for r in found.references)]), start, end)
         self._called(found, untouched)
         for match in _BOTH.finditer(text):
             two = [m for m in reversed(self.made) if m.open and not m.baked][:2][::-1]

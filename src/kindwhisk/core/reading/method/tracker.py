@@ -261,7 +261,8 @@ class Tracker(Naming):
         """Bring something to a foam, or a foam to something; almonds and icing sugar to whites are a macaronage."""
         if self.shells and shell_paste(takes, uses):
             return self.make(MacaronageStep, "base-bowl", takes, uses)
-        return self.make(FoldStep, uses[0].made.vessel if uses else "mixer-bowl", takes, uses, folded=words, **fields)
+        bowls = [u.made.vessel for u in uses if u.made.vessel != "paper"]
+        return self.make(FoldStep, bowls[0] if bowls else "mixer-bowl", takes, uses, folded=words, **fields)
 
     def mixing_bowl(self, takes: Sequence[Take], uses: Sequence[Use]) -> str:
         """Where things are mixed: what they are put to stays in its vessel."""

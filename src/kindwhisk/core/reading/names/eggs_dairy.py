@@ -48,8 +48,8 @@ NAMES: dict[str, str] = {
     "cream-clotted": "clotted cream|クロテッドクリーム",
     "creme-fraiche": "crème fraîche|creme fraiche|crème fraîche épaisse|crème épaisse|クレームフレーシュ",
     "sour-cream": "sour cream|soured cream|crème aigre|crème acidulée|panna acida|サワークリーム|kem chua",
-    "evaporated-milk": "evaporated milk|lait évaporé|lait concentré non sucré|latte evaporato|エバミルク|無糖練乳|sữa bốc hơi|sữa cô đặc không đường",
-    "condensed-milk": "sweetened condensed milk|condensed milk|lait concentré sucré|lait concentré|latte condensato|latte condensato zuccherato|コンデンスミルク|"
+    "evaporated-milk": "can evaporated|evaporated milk|lait évaporé|lait concentré non sucré|latte evaporato|エバミルク|無糖練乳|sữa bốc hơi|sữa cô đặc không đường",
+    "condensed-milk": "can condensed|sweetened condensed milk|condensed milk|lait concentré sucré|lait concentré|latte condensato|latte condensato zuccherato|コンデンスミルク|"
     "加糖練乳|練乳|sữa đặc có đường|sữa đặc|sữa ông thọ",
     "dulce-de-leche": "dulce de leche|confiture de lait|ドゥルセデレチェ|ミルクジャム",
     "buttermilk": "buttermilk|cultured buttermilk|lait ribot|lait fermenté|babeurre|latticello|バターミルク|sữa bơ",

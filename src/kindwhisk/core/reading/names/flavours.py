@@ -1,7 +1,7 @@
 """Names of spices, extracts, peel, cocoa and chocolate, and of what sets, raises, salts and colours."""
 
 NAMES: dict[str, str] = {
-    "vanilla-extract": "vanilla extract|pure vanilla extract|pure vanilla|vanilla essence|vanilla|vanilla flavoring|vanilla flavouring|extrait de vanille|"
+    "vanilla-extract": "essence of vanilla|vanilla extract|pure vanilla extract|pure vanilla|vanilla essence|vanilla|vanilla flavoring|vanilla flavouring|extrait de vanille|"
     "vanille liquide|arôme vanille|essence de vanille|vanille|estratto di vaniglia|essenza di vaniglia|vaniglia|vanillina|aroma vaniglia|aroma alla vaniglia|バニラエッセンス|バニラオイル|"
     "バニラエクストラクト|vani|ống vani|tinh chất vani|tinh dầu vani|chiết xuất vani",
     "vanilla-paste": "vanilla bean paste|vanilla paste|vanilla bean|vanilla beans|vanilla pod|vanilla pods|seeds of a vanilla pod|vanilla seeds|gousse de vanille|gousses de vanille|pâte de vanille|"

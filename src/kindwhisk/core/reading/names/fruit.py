@@ -12,7 +12,7 @@ NAMES: dict[str, str] = {
     "cherry": "cherries|sweet cherries|cherry|cerises|ciliegie|さくらんぼ|チェリー|anh đào|cherry tươi",
     "cherry-sour": "sour cherries|tart cherries|morello cherries|griottes|amarene|サワーチェリー|グリオット",
     "cherry-puree": "cherry puree|cherry purée|purée de cerise|purée de griotte|purea di ciliegie",
-    "cherry-canned": "canned cherries|tinned cherries|cerises au sirop|ciliegie sciroppate|チェリー缶",
+    "cherry-canned": "cherries in syrup|canned cherries|tinned cherries|cerises au sirop|ciliegie sciroppate|チェリー缶",
     "cherry-candied": "glacé cherries|glace cherries|candied cherries|maraschino cherries|cerises confites|bigarreaux confits|ciliegie candite|ドレンチェリー",
     "cherry-dried": "dried cherries|cerises séchées|ciliegie secche|ドライチェリー",
     "cranberry": "cranberries|fresh cranberries|canneberges|mirtilli rossi|クランベリー|nam việt quất",

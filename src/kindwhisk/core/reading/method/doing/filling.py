@@ -81,6 +81,9 @@ def pour(t: Tracker, clause: Clause) -> None:
         # “Pour over the milk”: what was worked on last.
         t.hold([Item(0, made=here)], target, clause.text)
         return
+    if here is not None and meringue_like(here) and FREE_STANDING.search(clause.said):
+        pipe(t, clause)
+        return
     foam = foam_or_here(t)
     if here is not None and foam is not here and goes_in(clause) and all(i.made is here for i in items):
         # “Warm the honey and drizzle that in”.
@@ -128,7 +131,7 @@ def fill(t: Tracker, clause: Clause) -> None:
         t.say(content)
         return
     others = [m for m in raw if m is not content and m.fields.get("joining") is not Joining.LINE]
-    if re.search(r"(?<!\w)(?:batters|both|two batters|in turns|alternat)", clause.text):
+    if re.search(r"(?<!\w)(?:batters|both|two batters|two bags|stripes|in turns|alternat)", clause.text):
         others += [m for m in t.results.open if m is not content and m not in others and not m.baked and m.floury]
     lined = next((m for m in reversed(t.results.open) if m.fields.get("joining") is Joining.LINE), None)
     if lined is None and t.in_ring is not None and t.in_ring.open:

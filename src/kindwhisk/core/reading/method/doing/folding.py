@@ -16,7 +16,7 @@ from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
 
 BACK = re.compile(
-    r"lại vào|(?<!\w)(?:all|everything|it|this|that|mixture|batter) back(?!\w)|(?<!\w)back in(?:to)? the (?:bowl|rest|foam)"
+    r"lại vào|戻し(?:入れ)?て|(?<!\w)(?:all|everything|it|this|that|mixture|batter) back(?!\w)|(?<!\w)back in(?:to)? the (?:bowl|rest|foam)"
 )
 """“Pour it all back”, “fold this back into the rest”."""
 
@@ -90,7 +90,7 @@ def _base_and_others(
     if base is None and here is not None and here.kind is FoldStep and here.said[-1] == t.sentence and here not in made:
         # “…, then the nuts and the remaining whites”: into what the sentence has folded so far.
         base = here
-    if (base is None or base in made) and len(items) == 1 and made:
+    if (base is None or (named is None and base in made)) and len(items) == 1 and made:
         base = _other(t, made[0]) or base
     if base is None and own and here is not None and all(i.target for i in own) and here not in made:
         return None, [Item(0, made=here), *items]

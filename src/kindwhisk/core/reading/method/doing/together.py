@@ -78,7 +78,9 @@ def put(t: Tracker, clause: Clause) -> None:
         if takes or uses:
             t.make(AssembleStep, "rack", takes, [t.use(here), *uses], joining=Joining.SPREAD)
         return
-    t.hold(items, target(items), clause.text)
+    alone = clause.guessed and len(items) == 1 and here is not None and not here.baked and items[0].share.grams
+    # “A teaspoon of vanilla.”: into what stands there.
+    t.hold(items, target(items) or (here if alone else None), clause.text)
 
 
 def add(t: Tracker, clause: Clause) -> None:
@@ -131,7 +133,7 @@ def add(t: Tracker, clause: Clause) -> None:
 def mix(t: Tracker, clause: Clause) -> None:
     """Things come together."""
     own = t.items(clause)
-    if not own and t.pending and t.into is None and said.over_water(t.pending_words):
+    if not own and t.pending and t.into is None and said.over_water(f"{t.pending_words} {clause.text}"):
         # “Put them in a bowl over simmering water. Stir until thick.”
         warm(t, clause)
         return

@@ -42,7 +42,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:turn (?:it |them |the \w+ )?upside[- ]down|invert(?! (?:\w+ ){0,3}(?:on)?to (?:an?|the) )|hang|flip(?= it over| upside))", Act.INVERT),
     (r"(?:turn (?:it |them |the \w+ )?out|unmou?ld|unframe|de-?frame|out (?:it|they) comes?|un-?mold|release|tip (?:it )?out|de-?mou?ld|take (?:it|them|the cake) out of the (?:tin|pan)|"
      r"remove(?= (?:the )?cakes?(?!\w))|(?:remove|lift|slide)(?: \w+){0,3} (?:off|out of|from|onto) (?:the )?(?:tin|pan|tray|mould|ring|rack|a rack|a wire)|"
-     r"remove (?:the )?(?:ring|rim|sides)|slide (?:the )?paper|slide(?= (?:it |them )?onto)|(?:flip|tip|turn)(?= (?:it|them|the (?:cake|sponge|roulade|tray|tin|pan))(?: over)?(?: out)? on(?:to)?(?!\w))|(?:lift|slide|ease|prise)(?: it| them| the \w+)? out|invert(?= [^.;]*onto))", Act.TURN_OUT),
+     r"remove (?:the )?(?:ring|rim|sides)|slide (?:the )?paper|turn over(?= on(?:to)?(?!\w))|slide(?= (?:it |them )?onto)|(?:flip|tip|turn)(?= (?:it|them|the (?:cake|sponge|roulade|tray|tin|pan))(?: over)?(?: out)? on(?:to)?(?!\w))|(?:lift|slide|ease|prise)(?: it| them| the \w+)? out|invert(?= [^.;]*onto))", Act.TURN_OUT),
     (r"(?:remove|pull off|take off|strip off)(?= (?:the )?(?:\w+ )?(?:paper|parchment|lining|towel|cloth))|unroll|peel|trim|hollow|score|slice(?= (?:it |the|in|each))|flip(?= the)|cut(?! through)|poke|prick|pierce|crush|chop|mash|grate|hull|separate them", Act.HAND),
     (r"(?:re-?roll|roll)", Act.ROLL),
     (r"(?:mature|ripen|rest|leave|let|allow|keep|store|stand|set|place|put)(?![^.;]*(?:until needed|up to|days))(?=[^.;]{0,40}\b(?:fridge|refrigerator|freezer|cold room|chiller|cold (?:to|until|for))\b)", Act.CHILL),
@@ -56,7 +56,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:set aside|reserve|keep|save)", Act.NOTHING),
     (r"(?:it |they |and )?in(?:to)? (?:the|a) (?:\w+ )?oven(?= (?:at|for|on|of) )|(?:bake|dry in|put (?:it |them )?(?:in(?:to)?|back in) the oven(?= (?:for|at)))", Act.BAKE),
     (r"(?:put|place) (?:\w+ ){0,2}in(?:to)? the oven", Act.NOTHING),
-    (r"(?:spoon or |scoop or )?(?:pipe|dollop|mound|heap|drop by|drop(?= spoonfuls))", Act.PIPE),
+    (r"force(?= it)|(?:spoon or |scoop or )?(?:pipe|dollop|mound|heap|drop by|drop(?= spoonfuls))", Act.PIPE),
     (r"(?:brush|soak|moisten|drench|imbibe)", Act.SOAK),
     (r"(?:sandwich(?! tins?| cakes?)|stack|layer|assemble|close(?= (?:with|them|it|up)|$)|fill(?= (?:the|it|them|each)? ?(?:cake|roll|sponge|shells?|layers?|nests?|meringues?|cases|cups|puffs|roulade|with)))", Act.JOIN),
     (r"(?:brown(?= (?:it|the|with))|torch|top(?!/| and bottom| & bottom| or bottom)|dot|scatter|sprinkle(?! in(?!\w))|decorate|garnish|arrange|lay(?! (?:it|them) in)|finish(?! (?:on|at|off))|pipe(?= rosettes))", Act.TOP),
@@ -71,16 +71,16 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:it |they |this |that )?goes? into(?= [^.;,]*\b(?:tin|pan|springform|mould|mold|form|tray|ring)\b)", Act.POUR),
     (r"goes? in(?:to)?(?! the oven)", Act.ADD),
     (r"drop(?= [^.;,]{2,24} in(?!\w))", Act.ADD),
-    (r"(?:add|shower in|sprinkle in|trickle in|feed in|stream in|rain in|tip in|pour in|drop in|throw in|make a well)", Act.ADD),
+    (r"(?:add|put in(?!to|(?: the)? (?:oven|fridge|bowl))|shower in|sprinkle in|trickle in|feed in|stream in|rain in|tip in|pour in|drop in|throw in|make a well)", Act.ADD),
     (r"adding|beating in|whisking in|(?:start|begin) adding", Act.ADD),
     (r"(?:temper|mix|stir|combine|blend|work in|toss)", Act.MIX),
-    (r"set(?= (?:it|the bowl|this|them|the \w+ bowl) (?:over|on|above))|lay(?= [^.;,]{0,24} in(?:to)? (?:the|a|your) (?:\w+ )?(?:ring|tin|mould|mold|dome|pan))|(?:put|place|pop|chuck|weigh|have|want|need|get|grab|crack|break|start with|begin with|combine(?= [^,.;]* in a (?:sauce)?pan))", Act.PUT),
+    (r"set(?= (?:it|the bowl|this|them|the \w+ bowl) (?:over|on|above))|lay(?= [^.;,]{0,24} in(?:to)? (?:the|a|your) (?:\w+ )?(?:ring|tin|mould|mold|dome|pan))|(?:put(?! in(?!to| (?:the|a) ))|place|pop|chuck|weigh|have|want|need|get|grab|crack|break|start with|begin with|combine(?= [^,.;]* in a (?:sauce)?pan))", Act.PUT),
     (r"serve(?= (?:\w+ )?(?:with|alongside|topped))", Act.TOP),
     (r"(?:serve|enjoy|check|test|repeat|thank|open|keep|level|smooth|make|use|scrape down|strain|(?:zest|grate|juice)(?= the)|rotate|turn|note|preserve|store)\b", Act.NOTHING),
 )  # fmt: skip
 _LEAD = (
     r"^|(?:^|[:,;] )(?:with|using|in|at|after|from|on|when|once|before) [^,;.]{2,34}|^(?:for|to make) (?:the )?[^,;.\d]{2,30}|[,;:()\-+&/]|(?:min|mins|hr|hrs)\.|(?<!\w)(?:and|then|or|now|next|she|he|who|is|are|gets|first|finally|lastly|also|meanwhile|please|once more|again|just|\w+(?<!jel)ly|i|we|you|i'll|"
-    r"we'll|cold|cool|cooled|let's|going to|want to|need to|bowl|saucepan|pot|pan|beaters|mixer|so|afterwards|after that|at once|together|over|well|best|"
+    r"we'll|by hand|by machine|next day|cold|cool|cooled|let's|going to|want to|need to|bowl|saucepan|pot|pan|beaters|mixer|so|afterwards|after that|at once|together|over|well|best|"
     r"heat|flour|syrup|cream|milk|egg whites|whites|beaters|whisk|meantime)"
 )
 GRAMMAR = Grammar(
@@ -89,7 +89,7 @@ GRAMMAR = Grammar(
     nouns=r"cream|top|roll|ice|layer|cut|set|cool|cover|dust|line|whip|glaze|fill|sandwich|soak|butter|flour|oil|spread|drop|rest|mix|"
     r"cook|dry|finish|coat|press|slice|stack|heat|warm|chill|tap|brush|split|steam|keep|lay|make|work|level|smooth|stand|use|ring|base|pipe|place|bake",
     with_object=r"(?:the|it|them|this|that|these|those|each|all|any|both|in|into|with|over|on|onto|up|for|until|till|at|to|together|"
-    r"\w+ly|smooth|two|three|most|cream|jam|again|a|an|one|half|off|out|some|more|well|warm|as|\d+|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
+    r"\w+ly|and|smooth|two|three|most|cream|jam|again|a|an|one|half|off|out|some|more|well|warm|as|\d+|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
     r"upside|trays?|tins?|every|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|before|thoroughly|while)\b",
     aside=r"without|until|till|so that|when|once|while|as soon as|as|if|before|because|after",
     aside_ends=r"[,;.:]| then |(?<= cold) |(?<=°c) |(?<= form) |(?<= foamy) |(?<= frothy) |(?<=degrees) |(?<=before serving) |(?<= cool) |(?<= ready) |(?<= done) |(?<= warm) (?!water)| (?=(?:i|we) )|$",

@@ -36,9 +36,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"thêm|cho(?= (?!đến))", Act.ADD),
     (r"chia (?=làm|thành)", Act.NOTHING),
 )  # fmt: skip
-_LEAD = r"^|[,;:.(]|(?<!\w)(?:rồi|và|sau đó|tiếp tục|xong|thì|vào|đem|mang|cho vào|ra|bột|trứng|đường|sữa|bơ|dầu|khuôn|khay|hợp|kem|bánh|nhau|ngay|chanh|trắng|đỏ|mình|ta|bạn|kín)"
 GRAMMAR = Grammar(
     tuple((rf"(?:{p})(?!\w)" if not p.endswith(")") else p, act) for p, act in VERBS),
-    before=_LEAD,
     aside=r"đến khi|cho đến khi|khi",
 )
