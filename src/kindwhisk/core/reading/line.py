@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 import re
 
-from kindwhisk.core.ingredients import Ingredient, ingredient
+from kindwhisk.core.ingredients import Ingredient, counts_as, ingredient
 from kindwhisk.core.ingredients.allergens import ordered
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.reading.amounts import PLUS
@@ -77,6 +77,8 @@ OF_EGGS = re.compile(
     r"^(?:the )?(whites?|yolks?) of (\d+|one|two|three|four|five|six|seven|eight) (?:large |medium |small )?eggs?(?!\w)"
 )
 """“Whites of 3 eggs”."""
+PERCENT = re.compile(r"\d+(?:[.,]\d+)? ?%")
+"""How much cocoa or fat it has is no amount of it."""
 NUMBERED = re.compile(r"\(?(?<!\w)(?:no|nr|n°|nº|num)[. ]{1,2}\d{1,2}(?!\d)\)?|\(\d\)$")
 """Which of several it is: ``egg white (no. 2)``."""
 
@@ -150,7 +152,8 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
     Never raises: what is not understood comes back as an unknown good with its own words, and ``sure`` near 0.
     """
     line = OF_EGGS.sub(r"\2 egg \1", NUMBERED.sub(" ", plain(_spoons(text))))
-    groups = multiplied(line, groups_of(line))
+    counted = PERCENT.sub(lambda m: " " * len(m[0]), line)
+    groups = multiplied(counted, groups_of(counted))
     meaning = understand(_without_amounts(line, groups_of(line)), text, shelf)
     prepared = tuple(p for p in PREPARED if re.search(rf"\b{p}\b", line))
     base: dict[str, object] = {"text": text.strip()[:400], "prepared": prepared}
@@ -184,7 +187,7 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
     beside = meaning.beside or (second.words if second else "")
     if beside:
         sure, note = min(sure, 0.5), f"{note} “{beside}” stands in it too: give it a line of its own.".strip()
-    counted = bare is None and item.id in EGG_SHAPED and groups[0].kind() in {None, UnitKind.PIECE}
+    counted = bare is None and counts_as(item.id) in EGG_SHAPED and groups[0].kind() in {None, UnitKind.PIECE}
     return ReadLine.model_validate(
         {
             **about,
@@ -208,7 +211,7 @@ def _bare_grams(groups: list[Group], item: Ingredient, best: Weighed) -> Weighed
     first = groups[0].parts[0]
     if len(groups) != 1 or first.unit is not None or first.low < LEAST_BARE_G:
         return None
-    most = MOST_EGGS if item.id in EGG_SHAPED else MOST_PIECES if best.by == "pieces" else math.inf
+    most = MOST_EGGS if counts_as(item.id) in EGG_SHAPED else MOST_PIECES if best.by == "pieces" else math.inf
     if best.likely > 0 and first.low < most:
         return None
     return Weighed(first.low, first.middle, first.high, "No unit is given: taken as grams.", "guess")

@@ -79,7 +79,7 @@ NOTES = re.compile(
     r"^(?:notes?|tips?|nutrition.*|equipment|storage|conseils?|note|consigli|ポイント|コツ|mẹo)\s*:?\s*$"
 )
 NOTE_ROW = re.compile(
-    r"^keeps? (?:for )?(?:up to )?\d|^prep(?:aration)?\b.*\d+ ?min|^(?:preparation|prep|cooking|cook|total|baking|chilling|resting|ready) time|^(?:temps|tempo|tempi) (?:de|di|d)|^(?:difficulty|calories|kcal|per serving)|^(?:q|a|variations?|storage|to store|tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]"
+    r"^keeps? (?:for )?(?:up to )?\d|^prep(?:aration)? (?:time:? )?\d+ ?min|^(?:preparation|prep|cooking|cook|total|baking|chilling|resting|ready) time|^(?:temps|tempo|tempi) (?:de|di|d)|^(?:difficulty|calories|kcal|per serving)|^(?:q|a|variations?|storage|to store|tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]"
 )
 HEADS = ("ingredients", "method", "directions", "instructions", "preparation")
 """Headings that are found through slips of the pen as well."""
@@ -121,7 +121,7 @@ SPOKEN = re.compile(
     r"^(?:and|now|so|then|but|ok|okay|hi|hello|hey|today|first|next|the|to the|until|for about|i|we|you|it|this|that|my|i've|in the|when|once|while|after|leave|let|alright|et|puis|e|poi)\b"
 )
 JOINED = re.compile(
-    r",\s+(?=\d|½|¼|[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|,\s+(?=[^\d,]{3,24}$)|\s\+\s(?=\d)|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
+    r",\s+(?=\d|½|¼|a (?:few|pinch|little|dash|drop) |[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|,\s+(?=[^\d,]{3,24}$)|\s\+\s(?=\d)|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
 )
 NEEDS = re.compile(
     r"(?:(?:so|ok|okay|and|right|well),? )*(?:you(?:'ll| will)?|we|i) (?:need|want|use)(?: about)?:? |il (?:vous )?faut:? |(?:ti |vi )?serv(?:e|ono):? ",
@@ -452,6 +452,9 @@ def _rows(  # noqa: PLR0912
                     yield Row(kind=RowKind.INGREDIENT, text=words[:400], group=group)
                 continue
         steps = step_number(row) or steps
+        if numbered and not STEP.sub("", row, count=1).strip():
+            yield Row(kind=RowKind.HEADING, text=row[:400], group=section)
+            continue
         spoken = list(_spoken(row, section))
         section = spoken[-1].group if spoken and (_opens(row, heads) or numbered is False) else section
         for sentence in spoken:

@@ -63,6 +63,7 @@ FORMS: tuple[tuple[re.Pattern[str], tuple[str, ...]], ...] = (
 )  # fmt: skip
 COCOA = re.compile(r"(?<!\d)([4-9]\d|100)\s*%")
 DARK = ((95, "chocolate-unsweetened"), (70, "chocolate-dark-70"), (60, "chocolate-dark"), (0, "chocolate-dark-50"))
+PASTEURISED = {"egg-white": "white-pasteurised", "egg-yolk": "yolk-pasteurised", "whole-egg": "egg-pasteurised"}
 PUREES = {
     "strawberry": "strawberry-puree", "raspberry": "raspberry-puree", "blueberry": "blueberry-puree",
     "blackcurrant": "blackcurrant-puree", "cherry": "cherry-puree", "mango": "mango-puree", "apricot": "apricot-puree",
@@ -155,6 +156,8 @@ def _both(text: str) -> Meaning | None:
 
 def _formed(ingredient_id: str, text: str) -> str:
     """The row for the form, or the cocoa, that the line's words ask for."""
+    if ingredient_id in PASTEURISED and re.search(r"pasteuri[sz]|pastorizz", text):
+        return PASTEURISED[ingredient_id]
     cocoa = COCOA.search(text)
     if ingredient_id == "chocolate-dark" and cocoa is not None:
         percent = int(cocoa[1])

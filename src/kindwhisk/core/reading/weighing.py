@@ -7,7 +7,7 @@ import re
 from functools import cache
 from typing import NamedTuple
 
-from kindwhisk.core.ingredients import Ingredient, ingredient
+from kindwhisk.core.ingredients import Ingredient, counts_as, ingredient
 from kindwhisk.core.ingredients.eggs import EggSize, egg_parts
 from kindwhisk.core.reading.amounts import Amount, amounts, inside, joined
 from kindwhisk.core.reading.names import COUNTS, EGG_SHAPED, find_all
@@ -214,8 +214,8 @@ def _pack(amount: Amount, item: Ingredient, text: str, eggs: EggSize) -> Weighed
 
 def _pieces(amount: Amount, item: Ingredient, text: str, eggs: EggSize) -> tuple[Span, str, str]:
     count = (amount.low, amount.high)
-    if item.id in EGG_SHAPED:
-        span, note = _egg(item.id, count, text, eggs)
+    if counts_as(item.id) in EGG_SHAPED and not item.id.endswith("-dried"):
+        span, note = _egg(counts_as(item.id), count, text, eggs)
         return span, note, "eggs"
     middle = amount.middle
     each = COUNTS.get(item.id)

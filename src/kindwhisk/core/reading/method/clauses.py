@@ -21,7 +21,7 @@ NOT_AN_END = re.compile(
     re.IGNORECASE,
 )
 STEP = re.compile(
-    r"^\s*(?:(?:step|bước|étape|passo|fase)\s*)?(?:(?P<n>\d{1,2})\s*(?:[.):：](?!\d)|[-/](?=\s))|(?P<circled>[①-⑳])|(?P<letter>[a-h])\)(?=\s))\s*[:.]?\s*|^\s*(?P<bare>\d{1,2})\s+(?=(?-i:[A-Z][a-z])|\d+(?:に|を|℃|度)|[\u3040-\u9fff])",
+    r"^\s*(?:(?:step|bước|étape|passo|fase)\s*)?(?:(?P<n>\d{1,2})\s*(?:[.):：](?!\d)|[-/](?=\s))|(?P<circled>[①-⑳])|(?P<letter>[a-h])\)(?=\s))\s*[:.]?\s*|^\s*(?:step|bước|étape|passo|fase)\s+(?P<told>\d{1,2})(?!\d)[\s:.)–-]*|^\s*(?P<bare>\d{1,2})\s+(?=(?-i:[A-Z][a-z])|\d+(?:に|を|℃|度)|[\u3040-\u9fff])",
     re.IGNORECASE,
 )
 ELLIPSIS = re.compile(
@@ -156,7 +156,7 @@ def step_number(text: str) -> int | None:
         return ord(match["circled"]) - ord("①") + 1
     if match["letter"]:
         return ord(match["letter"].lower()) - ord("a") + 1
-    return int(match["n"] or match["bare"])
+    return int(match["n"] or match["told"] or match["bare"])
 
 
 def _sweet_and_hot(text: str, names: set[str]) -> bool:

@@ -11,7 +11,7 @@ from kindwhisk.core.process.steps.base import YOLKY
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.reading.method.making import Made
-from kindwhisk.core.reading.method.shares import ALL, NEAR, Share, share_in
+from kindwhisk.core.reading.method.shares import ALL, NEAR, Share, fraction_in, share_in
 from kindwhisk.core.reading.method.stocks import own_words
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.same import covers
@@ -49,8 +49,8 @@ RESERVED = "reserved"
 CIRCLED = "①②③④⑤⑥⑦⑧⑨⑩⑪⑫⑬⑭⑮⑯⑰⑱⑲⑳"
 _A = re.compile(r"(?<!\w)(?:(?:an?|une?|uno|una)(?: \w+)?|to|until) $")
 _THE = re.compile(r"(?<!\w)the (?:\w+ )?([a-z]{4,})(?!\w)")
-_APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|onto|over|to|et|e|con|và)(?!\w)")
-_BEHIND = re.compile(r"の(1/3|半量|半分|残り)")
+_APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|onto|over|to|et|e|con|và|với)(?!\w)")
+_BEHIND = re.compile(r"[のを](1/3|半量|半分|残り|ひとすくい|一部)")
 BAKED = (
     r"cakes?|sponges?|layers?|biscuits?(?! crumbs)|torte|tart|dome|bombe|roll|rolls|roulade|génoises?|genoise|sheet(?! pan)|discs?|disks?|rectangles?|rounds|squares|shells?|meringues?|"
     r"pavlova|nests?|fingers?|strip|gâteau|coques?|dischi|disco|torta|rotolo|biscotto|pan di spagna|bánh|スポンジ|生地|crumb|halves|pairs"
@@ -254,9 +254,10 @@ class Results:
         loose = []
         foods = find_all(found.text)
         for match in _MIXTURE.finditer(found.text):
-            if _A.search(found.text[: match.start()]):
-                continue
             noun = "noun" if match["noun"] else "cjk"
+            before = found.text[: match.start(noun)]
+            if _A.search(found.text[: match.start()]) and fraction_in(before[-NEAR:]) is None:
+                continue
             if any(
                 n.start < match.start(noun) < n.end and (untouched(n.words) or not self._made_of(n.ingredient))
                 for n in foods

@@ -11,7 +11,7 @@ from kindwhisk.core.reading.method.clauses import OVER_WATER
 from kindwhisk.core.reading.method.figures import temperatures, times
 
 FOAM = re.compile(
-    r"(?<!\w)(?:pale|thick(?:en(?:ed)?)?|doubled?|tripled?|trebled?|triple in|ribbons?|trail|fluffy|creamy|lemon[- ]colou?red|light and|volume|nearly white|(?<=until )light|(?<=till )light|almost white|high speed|highest|full speed|foamy|frothy|"
+    r"(?<!\w)(?:pale|thick(?:en(?:ed)?)?|doubled?|tripled?|trebled?|triple in|ribbons?|trail|fluffy|creamy|lemon[- ]colou?red|light and|volume|nearly white|cream the yolks|(?<=until )light|(?<=till )light|almost white|high speed|highest|full speed|foamy|frothy|"
     r"mousseux|blanchi\w*|ruban|chiar[oie]|gonfi[oe]|spumos[oi]|bông và dày|bông và|dày)(?!\w)|stiff|peaks|electric|mixer|リボン状|もったり"
 )
 FLUID = re.compile(r"(?<!\w)(?:simmers?|boil\w*|steaming|hot|scald\w*|ébullition|bouill\w*|boll\w*|sôi)(?!\w)|沸騰")

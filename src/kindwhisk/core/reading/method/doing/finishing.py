@@ -123,6 +123,14 @@ def top(t: Tracker, clause: Clause) -> None:
     """Something on top, or a flame over it; “sprinkle the paper with sugar” is of the paper."""
     if LINING.match(clause.after):
         return
+    items = t.items(clause)
+    spent = [i.mention.ingredient for i in items if i.mention and i.share.all and _spent(t, i.mention.ingredient)]
+    if spent and all(ingredient(i).kind == "sugar" for i in spent) and len(spent) == len(items) and t.here is not None:
+        # “Sprinkle with sugar” when the batter has all that is listed: with some more.
+        t.flush()
+        t.besides += spent
+        t.make(AssembleStep, t.here.vessel, [], [t.use(t.here)], joining=Joining.TOP, without_amount=spent)
+        return
     join(t, clause, Joining.TORCH if FLAME.search(clause.text) else Joining.TOP)
 
 

@@ -52,6 +52,16 @@ def fold(t: Tracker, clause: Clause) -> None:
     if not others:
         _with_itself(t, clause, base, words)
         return
+    dry = t.raw_here()
+    if (
+        dry is not None
+        and dry.dry
+        and dry.said[-1] == t.sentence
+        and dry is not base
+        and not any(i.made is dry for i in others)
+    ):
+        # “Nuts and flour mixed, fold in turns with the whites into the yolks”.
+        others = [Item(0, made=dry), *others]
     takes, uses = t.claim(others, [Item(0, made=base)] if base is not None else [])
     if base is not None:
         uses = [t.use(base), *uses]
@@ -90,7 +100,8 @@ def _base_and_others(
     if base is None and here is not None and here.kind is FoldStep and here.said[-1] == t.sentence and here not in made:
         # “…, then the nuts and the remaining whites”: into what the sentence has folded so far.
         base = here
-    if (base is None or (named is None and base in made)) and len(items) == 1 and made:
+    alone = base in made and (here is None or here is base)
+    if (base is None or alone) and len(items) == 1 and made:
         base = _other(t, made[0]) or base
     if base is None and own and here is not None and all(i.target for i in own) and here not in made:
         return None, [Item(0, made=here), *items]

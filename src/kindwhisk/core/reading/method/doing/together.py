@@ -137,6 +137,9 @@ def mix(t: Tracker, clause: Clause) -> None:
         # “Put them in a bowl over simmering water. Stir until thick.”
         warm(t, clause)
         return
+    if t.pending and own and t.into is not None and t.held_in != t.sentence and goes_in(clause):
+        # What an earlier sentence put in is worked in first.
+        t.flush()
     base = base_of(t, clause, own)
     fresh = own and base is None and t.into is None and not goes_in(clause) and not any(i.made for i in own)
     if t.pending and fresh and said.ANOTHER.search(clause.text):

@@ -49,9 +49,9 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:chill|refrigerate|freeze|put (?:it )?in the (?:fridge|refrigerator))", Act.CHILL),
     (rf"(?:leave|let|allow|hang)\b(?=[^.;]{{0,60}}\b{_COOL}\b)(?!\w)", Act.COOL),
     (r"set aside(?= to cool)|cool", Act.COOL),
-    (r"(?:(?:crust|skin|dry)(?= \d)|leave|let|allow|(?<!the )rest|wait|waiting(?= (?:\w+ ){0,2}min)|stand|dry(?= (?:for|until))|set aside(?= (?:to|for|until)))", Act.REST),
+    (r"(?:(?:crust|skin|dry)(?= \d)|leave|let|allow|(?<!the )rest(?! of)|wait|waiting(?= (?:\w+ ){0,2}min)|stand|dry(?= (?:for|until))|set aside(?= (?:to|for|until)))", Act.REST),
     (r"cover(?= (?:it |them |the \w+ |loosely |again )?with (?:an? |the )?(?:\w+ ){0,2}(?:cloth|towel|film|foil|clingfilm|wrap|paper|parchment|lid)(?!\w))", Act.NOTHING),
-    (r"cover\b(?=[^.;]*(?:leave|fridge|refrigerate|chill))", Act.NOTHING),
+    (r"cover\b(?! (?:it |them )?with (?:the )?(?:remaining|rest|cream|glaze|icing|ganache|mousse))(?=[^.;]*(?:leave|fridge|refrigerate|chill))", Act.NOTHING),
     (r"(?:reserve|keep back|set aside|save)(?= (?:a |one |half|some|about |\d))", Act.RESERVE),
     (r"(?:set aside|reserve|keep|save)", Act.NOTHING),
     (r"(?:it |they |and )?in(?:to)? (?:the|a) (?:\w+ )?oven(?= (?:at|for|on|of) )|(?:bake|dry in|put (?:it |them )?(?:in(?:to)?|back in) the oven(?= (?:for|at)))", Act.BAKE),
@@ -89,7 +89,7 @@ GRAMMAR = Grammar(
     nouns=r"cream|top|roll|ice|layer|cut|set|cool|cover|dust|line|whip|glaze|fill|sandwich|soak|butter|flour|oil|spread|drop|rest|mix|"
     r"cook|dry|finish|coat|press|slice|stack|heat|warm|chill|tap|brush|split|steam|keep|lay|make|work|level|smooth|stand|use|ring|base|pipe|place|bake",
     with_object=r"(?:the|it|them|this|that|these|those|each|all|any|both|in|into|with|over|on|onto|up|for|until|till|at|to|together|"
-    r"\w+ly|and|smooth|two|three|most|cream|jam|again|a|an|one|half|off|out|some|more|well|warm|as|\d+|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
+    r"\w+ly|and (?:leave|let|cool|chill|wrap)|smooth|two|three|most|cream|jam|again|a|an|one|half|off|out|some|more|well|warm|as|\d+|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
     r"upside|trays?|tins?|every|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|before|thoroughly|while)\b",
     aside=r"without|until|till|so that|when|once|while|as soon as|as|if|before|because|after",
     aside_ends=r"[,;.:]| then |(?<= cold) |(?<=°c) |(?<= form) |(?<= foamy) |(?<= frothy) |(?<=degrees) |(?<=before serving) |(?<= cool) |(?<= ready) |(?<= done) |(?<= warm) (?!water)| (?=(?:i|we) )|$",
