@@ -45,6 +45,6 @@ def covers(word: str, listed: str) -> bool:
     """Whether an id named in a sentence may mean an id of the list."""
     if word == listed or listed in STANDS_FOR.get(word, set()) or counts_as(listed) == counts_as(word):
         return True
-    if listed.startswith(f"{word}-") or word.startswith(f"{listed}-"):
+    if listed.startswith(f"{word}-") or word.startswith(f"{listed}-") or listed.endswith(f"-{word}"):
         return True
     return word == "oil-neutral" and is_known(listed) and ingredient(listed).kind == "fat" and listed.startswith("oil-")

@@ -21,7 +21,7 @@ NOT_AN_END = re.compile(
     re.IGNORECASE,
 )
 STEP = re.compile(
-    r"^\s*(?:(?:step|bước|étape|passo|fase)\s*)?(?:(?P<n>\d{1,2})\s*(?:[.):：](?!\d)|[-/](?=\s))|(?P<circled>[①-⑳])|(?P<letter>[a-h])\)(?=\s))\s*[:.]?\s*|^\s*(?:step|bước|étape|passo|fase)\s+(?P<told>\d{1,2})(?!\d)[\s:.)–-]*|^\s*(?P<bare>\d{1,2})\s+(?=(?-i:[A-Z][a-z])|\d+(?:に|を|℃|度)|[\u3040-\u9fff])",
+    r"^\s*(?:(?:step|bước|étape|passo|fase)\s*)?(?:(?P<n>\d{1,2})\s*(?:[.):：）](?!\d)|[-/](?=\s))|(?P<circled>[①-⑳])|(?P<letter>[a-h])\)(?=\s))\s*[:.]?\s*|^\s*(?:step|bước|étape|passo|fase)\s+(?P<told>\d{1,2})(?!\d)[\s:.)–-]*|^\s*(?P<bare>\d{1,2})\s+(?=(?-i:[A-Z][a-z])|\d+(?:に|を|℃|度)|[\u3040-\u9fff])",
     re.IGNORECASE,
 )
 ELLIPSIS = re.compile(
@@ -131,7 +131,7 @@ def sentences(text: str) -> list[str]:
             found[-1] = f"{found[-1]} {words}"
         else:
             found.append(words)
-    bare = (STEP.sub("", s, count=1).strip(" -*•·・") for s in found)
+    bare = (STEP.sub("", s, count=1).strip(" -*•·・→") for s in found)
     return [s for s in bare if len(s) > 1]
 
 

@@ -135,9 +135,28 @@ def _main_fill(t: Tracker) -> Made | None:
     return next(iter([*baked, *fills]), None)
 
 
+def balance(t: Tracker) -> None:
+    """What the steps really take of each other: nothing is used twice, and what no step took is left."""
+    left = {id(made): 1.0 for made in t.results.made}
+    for made in t.results.made:
+        kept = []
+        for use in made.uses:
+            there = left.get(id(use.made), 0.0)
+            if there <= NONE_LEFT:
+                continue
+            takes_all = use.rest or use.fraction is None
+            left[id(use.made)] = 0.0 if takes_all else there - (use.fraction or 0.0)
+            use.rest = use.rest or (use.fraction is None and there < 1.0)
+            kept.append(use)
+        made.uses = kept
+    for made in t.results.made:
+        made.left = left[id(made)]
+
+
 def join_loose(t: Tracker) -> list[Made]:
     """Join every result that nothing uses to the whole; what was assumed so."""
     assumed: list[Made] = []
+    balance(t)
     fill = _main_fill(t)
     for made in [m for m in t.results.open if not m.baked]:
         if fill is not None and made in fill.upstream():

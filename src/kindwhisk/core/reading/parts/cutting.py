@@ -1,0 +1,234 @@
+"""A pasted text in its parts: title, headings, ingredient lines, sentences, notes. Every row of it is one of these."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field
+from typing import NamedTuple
+
+from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.reading.amounts import amounts
+from kindwhisk.core.reading.method.clauses import STEP, sentences, step_number
+from kindwhisk.core.reading.method.language import language_of
+from kindwhisk.core.reading.method.verbs import GRAMMARS, Grammar
+from kindwhisk.core.reading.names import find_all
+from kindwhisk.core.reading.parts.headings import NOTE_ROW, OF_PART, as_head, group_name, is_heading, section_row
+from kindwhisk.core.reading.parts.lists import (
+    LONG_LINE,
+    SECTION,
+    as_list,
+    in_one_row,
+    ingredient_like,
+    listed,
+    verb_first,
+)
+from kindwhisk.core.reading.parts.row import Row, RowKind
+from kindwhisk.core.reading.parts.serving import YIELDS
+from kindwhisk.core.reading.parts.tidying import tidy
+from kindwhisk.core.reading.parts.titles import has_list, title_of
+from kindwhisk.core.reading.plain import plain
+
+MAKES = re.compile(
+    r"^make (?:the |your )?(?P<name>[^\d:.,;]{2,34})$|^for (?:the )?(?P<other>[^\d:.,;]{2,34}?)(?=,| (?:fate|you|we|i|just|boil|put|stir|warm|cook|soak|combine|dissolve|chop|whip|whisk|beat|mix|heat|bring|melt))|"
+    r"^per (?:la |il |l'|lo )(?P<it>[^\d:.,;]{2,24}?)(?=,| fate| montate| portate| mescolate)|^pour (?:la |le |l'|les )(?P<fr>[^\d:.,;]{2,24}?)(?=,)"
+)
+"""A sentence that begins a part of the work: ``For the filling, whip the cream``."""
+
+DASHED = re.compile(r"([^\W\d][^\d:.,;–—-]{1,34}?) [-–—] (\S.*)$")
+"""“Rum soak - boil the water”: under a heading that the list has."""
+
+
+class Cut(NamedTuple):
+    """A text in its rows."""
+
+    rows: tuple[Row, ...]
+    language: str
+
+
+def cut(text: str) -> Cut:
+    """Cut a text by its headings or, without any, by what its rows look like."""
+    language = language_of(text)
+    grammar = GRAMMARS[language]
+    raw = [row.strip() for row in tidy(text).split("\n")]
+    gaps = [i == 0 or not raw[i - 1] for i, row in enumerate(raw) if row]
+    rows = [row for row in raw if row]
+    title = title_of(rows, gaps, grammar)
+    listing = has_list([r for r in rows if r != title], grammar)
+    found = Cutter(rows, gaps, title, grammar, listing).rows()
+    if _alternates(found):
+        found = Cutter(rows, gaps, title, grammar, listing, by_parts=True).rows()
+    return Cut(tuple(_introduced(found, grammar)), language)
+
+
+@dataclass
+class Cutter:
+    """Row after row of a text: each is asked for what it is, the surest sign first.
+
+    ``part`` is the heading that rules, ``group`` the list's last one, ``section`` the method's; ``heads`` are the
+    names that the list has used, ``steps`` the last number of a step, ``told`` whether sentences named amounts.
+    """
+
+    texts: Sequence[str]
+    gaps: Sequence[bool]
+    title: str
+    grammar: Grammar
+    listing: bool
+    by_parts: bool = False
+    part: str = ""
+    group: str = ""
+    section: str = ""
+    titled: bool = False
+    told: bool = False
+    heads: set[str] = field(default_factory=set)
+    steps: int = 0
+
+    def rows(self) -> list[Row]:
+        """Every row as what it is."""
+        asked = (self._titles, self._heads, self._notes, self._lists, self._groups, self._sections, self._lines)
+        found: list[Row] = []
+        for i, text in enumerate(self.texts):
+            row = self._undashed(text)
+            rows = next((rows for ask in asked if (rows := ask(row, i)) is not None), None)
+            found += self._sentences(row) if rows is None else rows
+        return found
+
+    def _undashed(self, row: str) -> str:
+        """“Rum soak - boil the water”, under a heading that the list has, is “Rum soak: boil the water”."""
+        dashed = DASHED.match(row)
+        return f"{dashed[1]}: {dashed[2]}" if dashed is not None and plain(dashed[1]) in self.heads else row
+
+    def _titles(self, row: str, _: int) -> list[Row] | None:
+        if row != self.title or self.titled:
+            return None
+        self.titled = True
+        return [Row(kind=RowKind.TITLE, text=row[:400])]
+
+    def _heads(self, row: str, _: int) -> list[Row] | None:
+        head = as_head(row)
+        if head is None:
+            return None
+        self.part = head
+        if head == "ingredients" and (of := OF_PART.search(plain(row))):
+            # “Ingredients for the custard”.
+            self.group = of[1][:60]
+            self.heads.add(self.group)
+        return [Row(kind=RowKind.HEADING, text=row[:400])]
+
+    def _notes(self, row: str, _: int) -> list[Row] | None:
+        idle = self.part == "notes" or NOTE_ROW.match(plain(row)) or YIELDS.match(plain(row))
+        return [Row(kind=RowKind.NOTE, text=row[:400])] if idle else None
+
+    def _lists(self, row: str, _: int) -> list[Row] | None:
+        """“Syrup: 150 g sugar, 40 g water”."""
+        inner = listed(row, self.grammar) if self.listing else None
+        match = SECTION.match(row)
+        if not inner or match is None:
+            return None
+        if not any(find_all(plain(words)) for words in inner):
+            return [Row(kind=RowKind.INGREDIENT, text=row[:400], group=self.group)]
+        self.group = plain(match["name"])[:60]
+        self.heads.add(self.group)
+        heading = Row(kind=RowKind.HEADING, text=match["name"][:400], group=self.group)
+        return [heading, *(self._line(words) for words in inner)]
+
+    def _line(self, words: str) -> Row:
+        return Row(kind=RowKind.INGREDIENT, text=words[:400], group=self.group)
+
+    def _groups(self, row: str, i: int) -> list[Row] | None:
+        """The heading of a part of the list."""
+        following = self.texts[i + 1] if i + 1 < len(self.texts) else ""
+        listing = self.listing and self.part != "method" and STEP.match(row) is None
+        if not listing or not is_heading(row, following, self.grammar, self.gaps[i]):
+            return None
+        self.group = group_name(row)
+        self.heads.add(self.group)
+        if self.by_parts or not (ingredient_like(following, self.grammar) or in_one_row(following, self.grammar)):
+            self.section = self.group
+        return [Row(kind=RowKind.HEADING, text=row[:400], group=self.group)]
+
+    def _sections(self, row: str, i: int) -> list[Row] | None:
+        """The heading of a part of the method, or the bare number of a step."""
+        if (self.part == "method" or (self.listing and self.gaps[i])) and section_row(row, self.grammar, self.heads):
+            self.section = group_name(row)
+            return [Row(kind=RowKind.HEADING, text=row[:400], group=self.section)]
+        if STEP.match(row) is not None and not STEP.sub("", row, count=1).strip():
+            self.steps = step_number(row) or self.steps
+            return [Row(kind=RowKind.HEADING, text=row[:400], group=self.section)]
+        return None
+
+    def _lines(self, row: str, _: int) -> list[Row] | None:
+        """Lines of the list; a row with the next number, or with a verb behind one, is a step."""
+        if not self.listing or self.part == "method":
+            return None
+        works = verb_first(row, self.grammar)
+        follows = self.steps > 0 and step_number(row) == self.steps + 1
+        if STEP.match(row) is not None and (follows or works):
+            return None
+        several = in_one_row(row, self.grammar)
+        headed = self.part == "ingredients" and any(as_head(text) == "method" for text in self.texts)
+        under_head = headed and len(row) <= LONG_LINE and not works
+        if several or under_head or ingredient_like(row, self.grammar):
+            return [self._line(words) for words in several or [row]]
+        return None
+
+    def _sentences(self, row: str) -> list[Row]:
+        self.steps = step_number(row) or self.steps
+        spoken = list(_spoken(row, self.section))
+        if spoken and (_opens(row, self.heads) or STEP.match(row) is None):
+            self.section = spoken[-1].group
+        found: list[Row] = []
+        for sentence in spoken:
+            # A message: “Roll for Sunday! 4 eggs, 100 sugar, 80 flour. Beat …”.
+            found += [sentence] if self.listing or self.told else as_list(sentence, self.grammar)
+            self.told = self.told or bool(amounts(plain(sentence.text)))
+        return found
+
+
+def _introduced(rows: Sequence[Row], grammar: Grammar) -> Iterator[Row]:
+    """What is told above the list and names nothing to be done only introduces it: a note."""
+    begins = next((i for i, r in enumerate(rows) if r.kind is RowKind.INGREDIENT), 0)
+    for i, row in enumerate(rows):
+        idle = i < begins and row.kind is RowKind.SENTENCE and not _does(row.text, grammar)
+        yield row.model_copy(update={"kind": RowKind.NOTE}) if idle else row
+
+
+def _alternates(rows: Sequence[Row]) -> bool:
+    """Whether every part has its list and its sentences together, instead of all lists before all sentences."""
+    listed = next((i for i, r in enumerate(rows) if r.kind is RowKind.INGREDIENT), len(rows))
+    first = next((i for i, r in enumerate(rows) if i > listed and r.kind is RowKind.SENTENCE), len(rows))
+    later = [r for r in rows[first:] if r.kind is RowKind.INGREDIENT]
+    return len({r.group for r in later}) >= 1 and len(later) >= 2 and any(r.group for r in rows)
+
+
+def _opens(row: str, heads: set[str]) -> bool:
+    match = SECTION.match(row)
+    return match is not None and plain(match["name"]) in heads
+
+
+def _only_food(name: str) -> bool:
+    """“Flour: sift twice”: what stands in front is what the work is done to."""
+    found = find_all(plain(name))
+    return bool(found) and any(ingredient(n.ingredient).kind in {"flour", "egg", "sugar", "fat"} for n in found)
+
+
+def _does(sentence: str, grammar: Grammar) -> bool:
+    """Whether a sentence names something to be done, or something that it is done to."""
+    text = plain(sentence)
+    return bool(find_all(text) or amounts(text)) or next(iter(grammar.verbs(text)), None) is not None
+
+
+def _spoken(row: str, section: str) -> Iterator[Row]:
+    """A row's sentences; one that begins a part of the work sets the heading of those that follow in it."""
+    number = step_number(row)
+    match = SECTION.match(STEP.sub("", row, count=1))
+    if match is not None and len(match["name"].split()) <= 5 and not _only_food(match["name"]):
+        section = plain(match["name"])
+        section = re.sub(
+            r"^(?:for |to make )?(?:the )?|^pour (?:la |le |l'|les )|^per (?:la |il |l'|lo )", "", section
+        )[:60]
+    for text in sentences(row):
+        begins = MAKES.match(plain(text).rstrip("."))
+        if begins is not None:
+            section = next(g for g in begins.groups() if g)[:60].strip()
+        yield Row(kind=RowKind.SENTENCE, text=text[:400], group=section, number=number)

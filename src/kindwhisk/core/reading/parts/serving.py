@@ -1,0 +1,23 @@
+"""How many a text serves, and how many pieces it says that it makes."""
+
+from __future__ import annotations
+
+import re
+
+from kindwhisk.core.reading.plain import plain
+
+SERVES = re.compile(
+    r"(?:serves|servings?\s*:?|portions?\s*:?|yields?\s*:?)\s*(?:about |approx\.? )?(\d{1,3})(?!\s*(?:cm|g\b|min|\d))|"
+    r"(\d{1,3})\s*(?:servings|portions|slices|persons?|people|personnes|persone|人分|người|glasses|verrines|bicchierini)(?!\w)",
+)
+
+YIELDS = re.compile(
+    r"(?:makes|serves|servings?:|yields?:?|for about(?= \d+ (?:people|persons|pieces|shells|kisses|cookies|cm)))(?: (?:about|approx\.?|abt\.?|around|one|two|an?))?(?=\W*\d)|(?:pour|per|dosi per)(?: (?:environ|circa))? \d+ (?:personnes|parts|macarons|persone|porzioni)"
+)
+
+
+def servings(text: str) -> int | None:
+    """How many a text serves, by its words of serving alone."""
+    found = next((m for row in text.split("\n") if (m := SERVES.search(plain(row)))), None)
+    number = int(next(g for g in found.groups() if g)) if found else 0
+    return number if 1 <= number <= 500 else None

@@ -1,0 +1,43 @@
+"""A pasted text before it is cut: marks that say nothing of the work go, what stands in one row gets its own."""
+
+from __future__ import annotations
+
+import re
+from html import unescape
+
+LISTS = re.compile(
+    r"^[ \t]*((?:ingredients?|ingrédients?|ingredienti|材料|nguyên liệu)[ \t]*(?:[(（][^)）\n]*[)）])?[ \t]*[:：])[ \t]+(?=\S)([^\n]+)$",
+    re.IGNORECASE | re.MULTILINE,
+)
+"""“Ingredients: 3 eggs, 90 g sugar”: a heading and its list in one row."""
+
+LETTERED = re.compile(r"^[ \t]*[A-H][.)][ \t]+(?=[A-ZÀ-Ý][^\n]{1,40}$)", re.MULTILINE)
+"""“B. Italian meringue”: the letter of a part."""
+
+STAMPED = re.compile(r"^[ \t]*\[\d{1,2}:\d{2}(?::\d{2})?\][ \t]*", re.MULTILINE)
+"""“[09:12] can you send me …”: when a message came."""
+
+OLD_HEAD = re.compile(r"^(Ingredients|Method|Mode|Time)\.[ \t]*[—–-]+[ \t]*", re.MULTILINE | re.IGNORECASE)
+
+BOTH_OF = re.compile(
+    r"^([ \t]*[-•*]?[ \t]*)zest of (\d+) (\w+?)s? *(?:&|and|\+|,) *(\d+ ?ml) juice$", re.MULTILINE | re.IGNORECASE
+)
+"""“Zest of 2 oranges & 180 ml juice”."""
+
+GREETED = re.compile(r"^([^\d\n:!]{3,80}[:：!])[ \t]+(?=\d[^\n]*,[^\n]*,)", re.MULTILINE)
+"""“Here is my cake: 4 eggs, 200 g sugar, …”."""
+
+MARKED = re.compile(r"^[ \t]*\([A-H]\)[ \t]+", re.MULTILINE)
+"""“(A) 4 egg yolks”: a mark that the method may call it by."""
+
+NEXT_LIST = re.compile(r"(?<=[a-z])\. (?=[A-Z][a-z ]{2,20}: \d)")
+"""“… 1 tsp baking powder. Filling: 250 g jam.”"""
+
+
+def tidy(text: str) -> str:
+    """The text with a heading, a list and a message each in rows of their own."""
+    plainly = LETTERED.sub("", LISTS.sub(r"\1\n\2", unescape(text).replace("\u200b", "").replace("\r", "")))
+    plainly = STAMPED.sub("", OLD_HEAD.sub(r"\1:\n", plainly))
+    plainly = BOTH_OF.sub(r"\1zest of \2 \3\n\4 \3 juice", plainly)
+    plainly = GREETED.sub(r"\1\n", plainly)
+    return NEXT_LIST.sub("\n", MARKED.sub("", plainly))
