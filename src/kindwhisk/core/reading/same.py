@@ -36,6 +36,7 @@ STANDS_FOR: dict[str, set[str]] = {
     "coconut-fresh": {"coconut-desiccated", "coconut-flakes", "coconut-sweetened"},
     "cherry": {"cherry-sour", "cherry-canned"},
     "cocoa": {"cocoa-dutch"},
+    "ginger-fresh": {"ginger-ground"},
     "gelatine": {"gelatine-fish"},
 }  # fmt: skip
 """A method's word, and what the list may call it."""
@@ -45,6 +46,8 @@ def covers(word: str, listed: str) -> bool:
     """Whether an id named in a sentence may mean an id of the list."""
     if word == listed or listed in STANDS_FOR.get(word, set()) or counts_as(listed) == counts_as(word):
         return True
-    if listed.startswith(f"{word}-") or word.startswith(f"{listed}-") or listed.endswith(f"-{word}"):
+    if listed.startswith(f"{word}-") or word.startswith(f"{listed}-"):
+        return True
+    if "-" in word and listed.endswith(f"-{word}"):
         return True
     return word == "oil-neutral" and is_known(listed) and ingredient(listed).kind == "fat" and listed.startswith("oil-")

@@ -9,7 +9,7 @@ from typing import NamedTuple
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.reading.amounts import amounts, in_figures
 from kindwhisk.core.reading.method.acts import Act
-from kindwhisk.core.reading.method.verbs import Grammar
+from kindwhisk.core.reading.method.verbs import GRAMMARS, Grammar
 from kindwhisk.core.reading.method.verbs.grammar import Verb
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
@@ -64,6 +64,12 @@ PASSIVE = re.compile(
 )
 ASIDE_OPEN = re.compile(r"(?<!\w)(?:until|till|when|once|while|so that|if|before|after|as|that|which)(?!\w)[^,;.]*$")
 """A passive behind these words tells when, not what to do."""
+TELLS_TU = re.compile(
+    r"(?:^|(?<=, )|(?<=; )|(?<= et )|(?<=puis ))((?:préchauff|ajout|vers|mélang|laiss|incorpor|mont|fouett|tamis|enfourn|"
+    r"retourn|démoul|coul|étal|roul|sépar|chauff|saupoudr|dispos|décor|garniss|beurr|chemis|plac|pos|napp|imbib|remu|"
+    r"lèv|tapot|réserv|gliss|port|coup|dress)e|bats|mets|fais|remets|fends|garnis|blanchis)(?!\w)"
+)
+"""“Bats les jaunes, ajoute le lait”: where a sentence of French tells what to do."""
 TU = re.compile(r"(?<!\w)tu (l'|la |le |les |y )?([^\W\d]{2,}s)(?!\w)")
 IRREGULAR = {
     "bats": "battez",
@@ -286,8 +292,10 @@ def _vous(match: re.Match[str]) -> str:
     return verb + behind
 
 
-def _in_first_person(text: str) -> str:
+def _in_first_person(text: str, *, french: bool) -> str:
     """“She beats the yolks; the rest is folded in”, as one would tell it oneself."""
+    if french:
+        text = TELLS_TU.sub(lambda m: IRREGULAR.get(m[1], f"{m[1]}z"), text)
     text = TU.sub(_vous, text)
     text = SAYS.sub(lambda m: m[0][:-1], text) if BAKER.search(text) else text
     return PASSIVE.sub(
@@ -300,7 +308,7 @@ def clauses(sentence: str, grammar: Grammar, number: int = 0) -> list[Clause]:
 
     A stretch without a verb that names ingredients and how they should look (``whites stiff``) is one too.
     """
-    text = _in_first_person(plain(sentence).rstrip(" .!"))
+    text = _in_first_person(plain(sentence).rstrip(" .!"), french=grammar is GRAMMARS["fr"])
     found = list(grammar.verbs(text))
     if grammar.verb_last:
         return list(_verb_last(found, text, number)) if found else []

@@ -24,7 +24,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"whip|tighten|make (?:a |the |an )?(?:\w+ ){0,2}meringue(?! (?:nests|shells|discs|kisses))", Act.WHIP),
     (r"(?:beat|whisk|mix with (?:an? )?(?:electric|hand) \w+)", Act.BEAT),
     (r"cream(?= (?:the |together|\d|butter))", Act.BEAT),
-    (r"(?:start|begin)(?: whipping| whisking| beating)?(?= (?:on )?(?:the )?(?:other )?(?:egg )?whites?)", Act.WHIP),
+    (r"(?:start|begin)(?: whipping| whisking| beating)?(?= (?:on )?(?:the )?(?:other |rest of the )?(?:egg )?whites?)", Act.WHIP),
     (r"macaronn?er?(?= )|(?:macaronage|press|work)(?= (?:the )?(?:batter|it|mixture))", Act.PRESS),
     (r"(?:fold|folding|folded(?= (?:in|through|under))|incorporate)", Act.FOLD),
     (r"(?:slacken|lighten|loosen)(?= the (?:paste|base|batter|mixture|yolk|choc))", Act.FOLD),

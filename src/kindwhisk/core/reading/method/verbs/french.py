@@ -11,9 +11,11 @@ def _forms(*stems: str) -> str:
 
 VERBS: tuple[tuple[str, Act], ...] = (
     (_forms("préchauff") + r"|(?:faites |faire )?chauff(?:ez|er) le four|four(?= (?:à|\d))", Act.PREHEAT),
+    (r"chemis(?:ez|er)(?=[^.;]* (?:avec|de) (?:les |des )?biscuits)", Act.LINE),
     (_forms("chemis", "grais") + r"|beurr(?:ez|er)(?: et farin(?:ez|er))?|tapiss(?:ez|er)", Act.PREPARE),
     (r"sépar(?:ez|er)|clarifi(?:ez|er)", Act.SEPARATE),
     (r"(?:faites |faire |mettez à |mettre à )?tremper(?=[^.;]*gélatine)|réhydrat(?:ez|er)|(?:faites |faire )(?:tremper|ramollir)", Act.BLOOM),
+    (r"(?:y dissoudre|dissolvez-y|y faire fondre)(?= la gélatine)|(?:l'|les? |la )incorpor(?:er|ez)(?= (?:à|dans))", Act.ADD),
     (r"éteign(?:ez|ez le four)", Act.NOTHING),
     (r"(?:mix(?:ez|er) et )?tamis(?:ez|er)", Act.SIFT),
     (r"faites-y fondre|(?:faites |faire )fondre(?=[^.;]*(?:gélatine))", Act.ADD),
@@ -31,7 +33,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:laissez|laisser) infuser|infus(?:ez|er)", Act.STEEP),
     (r"(?:laissez|laisser)(?: bien| complètement)? (?:refroidir|tiédir)|refroidir", Act.COOL),
     (r"(?:laissez|laisser) (?:croûter|reposer|sécher|prendre|gonfler)|attend(?:ez|re)|croûter|repos(?:ez|er)", Act.REST),
-    (r"(?:placez|placer|mettez|mettre|réserv(?:ez|er)|laissez|laisser|gard(?:ez|er)|conserv(?:ez|er))(?: \w+){0,3} (?:au frais|au réfrigérateur|au frigo|au froid|au congélateur)", Act.CHILL),
+    (r"(?:placez|placer|mettez|mettre|réserv(?:ez|er)|laissez|laisser|gard(?:ez|er)|conserv(?:ez|er))(?: \w+){0,3} (?:au frais|au réfrigérateur|au frigo|au froid|au congélateur)|réfrigér(?:ez|er)|surgel(?:ez|er)", Act.CHILL),
     (r"enfourn(?:ez|er)|(?:faites |faire )?cui(?:sez|re)", Act.BAKE),
     (r"poch(?:ez|er)|dress(?:ez|er)|couch(?:ez|er)(?= (?:des|les))", Act.PIPE),
     (r"imbib(?:ez|er)|puncher|punch(?:ez)", Act.SOAK),
