@@ -281,6 +281,14 @@ def _match_waits(want: list[str], got: list[tuple[str, float]], result: Compared
     result.waits.add(right, len(want), len(want))
 
 
+def _without_amount(want: Expected, got: ReadRecipe) -> None:
+    """What has no amount can't be wired: it stays beside the process."""
+    listed = {line.ingredient for line in got.lines}
+    weighed = {line.ingredient for line in got.lines if line.grams is not None}
+    for node in want.nodes:
+        node.takes = {i: g for i, g in node.takes.items() if i in weighed or i not in listed}
+
+
 def compare(want: Expected) -> Compared:
     """What a recipe became against what it should."""
     got = want.read()
@@ -296,7 +304,7 @@ def compare(want: Expected) -> Compared:
         result.missed.append(f"class {got.technique.value}")
     result.truths["nothing dropped"] = all(
         _kept(row, told) for row in want.text.splitlines()
-    ) or want.text.lstrip().startswith(("{", "ingredient;"))
+    ) or want.text.lstrip().startswith(("{", "<", "ingredient;"))
     _remarks(want, got, result)
     if got.formula is None:
         result.missed.append("no formula: " + "; ".join(q.text for q in got.questions))
@@ -304,12 +312,7 @@ def compare(want: Expected) -> Compared:
         result.wiring.add(0, sum(len(n.takes) + len(n.parents) for n in want.nodes), 0)
         return result
     formula = got.formula
-    weighed = {line.ingredient for line in got.lines if line.grams is not None}
-    for node in want.nodes:
-        # What has no amount can't be wired: it stays beside the process.
-        node.takes = {
-            i: g for i, g in node.takes.items() if i in weighed or not any(line.ingredient == i for line in got.lines)
-        }
+    _without_amount(want, got)
     if want.nodes:
         _graph(want.nodes, nodes_of(formula), result)
     if "tin" in want.keys:

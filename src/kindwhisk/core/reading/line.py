@@ -79,7 +79,7 @@ OF_EGGS = re.compile(
 """“Whites of 3 eggs”."""
 PERCENT = re.compile(r"\d+(?:[.,]\d+)? ?%")
 """How much cocoa or fat it has is no amount of it."""
-NUMBERED = re.compile(r"\(?(?<!\w)(?:no|nr|n°|nº|num)[. ]{1,2}\d{1,2}(?!\d)\)?|\(\d\)$")
+NUMBERED = re.compile(r"\(?(?<!\w)(?:no|nr|n°|nº|num)[. ]{1,2}\d{1,2}(?!\d)\)?|\(\d\)$|(?<=[a-z] )i{1,3}(?= \d|$)")
 """Which of several it is: ``egg white (no. 2)``."""
 
 

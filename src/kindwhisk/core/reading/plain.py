@@ -19,7 +19,13 @@ def plain(text: str) -> str:
     text = re.sub(r"…|\.{2,}|・{2,}", " ", text[:LONGEST])
     for sign, spelled in VULGAR.items():
         text = text.replace(sign, f" {spelled} ")
-    text = unicodedata.normalize("NFKC", text).replace("⁄", "/").replace("’", "'").replace("×", "x")
+    text = (
+        unicodedata.normalize("NFKC", text)
+        .replace("湯せん", "湯煎")
+        .replace("⁄", "/")
+        .replace("’", "'")
+        .replace("×", "x")
+    )
     # Half-width katakana and spelled-out degrees become what the lexicons hold.
     text = text.replace("º", "°").replace("˚", "°")
     text = BULLET.sub("", DASHES.sub("-", text))

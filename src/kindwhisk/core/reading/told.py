@@ -142,6 +142,11 @@ def _about_lines(followed: Followed, placed: Sequence[Stock]) -> Iterator[Questi
         yield Question(
             field=stock.written[:80], text=f"How is the {name} divided? The text does not say.", assumed=parts
         )
+    for made in followed.tracker.results.shared_out:
+        name = made.title or "what was made ready"
+        yield Question(
+            field=name[:80], text=f"How is “{name}” divided? The text does not say.", assumed="half and half"
+        )
     for stock in placed:
         name = ingredient(stock.ingredient).name
         if any(t.stated for t in stock.takes):

@@ -84,7 +84,7 @@ def _celsius(match: re.Match[str], sentence: str) -> tuple[float, float] | None:
 def temperatures(sentence: str) -> list[Found]:
     """Every temperature of a plain sentence, in C."""
     found = []
-    for match in _TEMPERATURE.finditer(in_figures(sentence)):
+    for match in _TEMPERATURE.finditer(_HOURS_AND_MINUTES.sub(" ", in_figures(sentence))):
         span = _celsius(match, sentence)
         if span:
             found.append(Found(low=min(span), high=max(span), text=match[0]))

@@ -26,7 +26,7 @@ INSIDE = re.compile(
     r"^\s*(?:\w+ly |that |it |this |them )?(?:in(?!to| (?:(?:an?|the|another|your|one|its|their) )?(?:\w+ ){0,2}(?:bowl|pan|saucepan|pot|mixer|jug|oven|batches|additions|goes|parts|turns|thirds|times)\b)|over and)(?!\w)"
 )
 ASIDE = re.compile(
-    r"(?<!\w)(?:a filo|chia(?= (?:làm |thành )?\d))(?!\w)|(?<!\w)(?:beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|(?<!\w)to (?:loosen|lighten|slacken|soften|temper) (?:it|them|the \w+)(?!\w)|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
+    r"(?<!\w)(?:a filo|chia(?= (?:làm |thành |lòng |bột |hỗn |đều ))|chia(?= \d))(?!\w)|(?<!\w)(?:beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|(?<!\w)to (?:loosen|lighten|slacken|soften|temper) (?:it|them|the \w+)(?!\w)|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
     r"(?<!\w)(?:over|(?<=\w )in|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
     r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|(?:túi )?bắt kem|湯煎(?:で|から|にかけて)?|鍋"
 )

@@ -45,6 +45,9 @@ _NUTS = re.compile(r"(?<!\w)(?:nuts?|nutty)(?!\w)")
 DRY = re.compile(r"(?<!\w)(?:dry|secs?|secco|secchi|khô)(?!\w)")
 A_NEW = re.compile(r"(?<!\w)(?:to|into|until|make|form) (?:an?|une?) (?:[^\W\d]+,? )?$")
 REST_OF = re.compile(r"(?<!\w)(?:main|bulk of the|bulk of) $")
+_REST_OF_IT = re.compile(
+    r"(?<!\w)(?:(?:remaining|leftover|rest of the|remainder of the|other half of the|le reste de la|il resto della|残りの) ?(?:whipped )?)$"
+)
 RESERVED = "reserved"
 CIRCLED = "①②③④⑤⑥⑦⑧⑨⑩⑪⑫⑬⑭⑮⑯⑰⑱⑲⑳"
 _A = re.compile(r"(?<!\w)(?:(?:an?|une?|uno|una)(?: \w+)?|to|until) $")
@@ -162,6 +165,18 @@ class Results:
         self.made: list[Made] = []
         self.here: Made | None = None
         self.numbered: dict[int, Made] = {}
+        self.shared_out: list[Made] = []
+
+    def _left_over(self, test: _Test) -> Made | None:
+        """What a sentence took whole, of which another takes “the remaining”: half each, and it is asked about."""
+        for made in reversed(self.made):
+            users = [u for m in self.made for u in m.uses if u.made is made]
+            if made.open or len(users) != 1 or users[0].fraction is not None or users[0].rest or not test(made):
+                continue
+            users[0].fraction = made.left = 0.5
+            self.shared_out.append(made)
+            return made
+        return None
 
     @property
     def open(self) -> list[Made]:
@@ -259,7 +274,8 @@ class Results:
             if _A.search(found.text[: match.start()]) and fraction_in(before[-NEAR:]) is None:
                 continue
             if any(
-                n.start < match.start(noun) < n.end and (untouched(n.words) or not self._made_of(n.ingredient))
+                n.start < match.start(noun) < n.end
+                and (untouched(n.words) or not self._made_of(n.ingredient.removesuffix("-paste")))
                 for n in foods
             ):
                 # “The praline paste” of the list.
@@ -297,7 +313,9 @@ class Results:
                     # “To a firm meringue”: what becomes of it.
                     continue
                 if not (STILL_STOCK.search(match[0]) and untouched(match[0])):
-                    found.put(latest(self.made, test), match.start(), match.end())
+                    rest = _REST_OF_IT.search(found.text[: match.start()]) is not None
+                    meant = latest(self.made, test) or (self._left_over(test) if rest else None)
+                    found.put(meant, match.start(), match.end())
 
     def _called(self, found: _Found, untouched: Callable[[str], bool]) -> None:
         """Parts by the words of their headings: “the dacquoise”; not the food that it is named by."""

@@ -86,8 +86,12 @@ def share_in(text: str) -> Share:
     return Share(fraction=part) if part is not None else ALL
 
 
-def _stated(before: str, name: Named, text: str, eggs: EggSize) -> tuple[float | None, str, int]:
-    """Grams stated with a name, the words that state it, and where these begin."""
+Stated = tuple[float | None, str, int]
+"""Grams that are stated with a name, the words that state them, and where these begin."""
+
+
+def _stated(before: str, name: Named, text: str, eggs: EggSize) -> Stated:
+    """What is stated with a name: behind it, by the name itself, or in front of it."""
     if is_cjk(name.words):
         behind = re.match(r"\s*(?:約)?\d+(?:[./]\d+)?\s*(?:g|ml|cc|個分|個|本|枚|大さじ|小さじ)", text[name.end :])
         if behind:
@@ -105,6 +109,10 @@ def _stated(before: str, name: Named, text: str, eggs: EggSize) -> tuple[float |
     if ONE_BY_ONE.match(text[name.end :].lstrip()):
         # “One egg at a time” tells how, not how many.
         return None, name.words, name.start
+    return _in_front(before, name, text, eggs)
+
+
+def _in_front(before: str, name: Named, text: str, eggs: EggSize) -> Stated:
     found = [a for a in amounts(before) if not _STILL.search(before[a.end :]) and len(before) - a.end <= NEAR]
     if not found:
         # A number in words counts only at the start of what is looked at: “separate six eggs”.

@@ -62,7 +62,7 @@ class Stocks:
             near = grams is not None and abs(stock.grams / max(grams, LITTLE_G) - 1) <= 0.05
             off = near if part else not near
             short = grams is not None and grams > stock.left * 1.02 + LITTLE_G
-            apart = bool(group) and not same_group(stock.group, group)
+            apart = not same_group(stock.group, group) if group else bool(stock.group)
             return (
                 stock.gone,
                 off,

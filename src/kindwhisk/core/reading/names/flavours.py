@@ -87,7 +87,7 @@ NAMES: dict[str, str] = {
     "ammonium-bicarbonate": "ammonium bicarbonate|baker's ammonia|hartshorn|ammoniaca per dolci|bột khai",
     "yeast-dry": "dry yeast|active dry yeast|instant yeast|levure sèche|levure de boulanger sèche|lievito di birra secco|lievito secco|ドライイースト|men nở|men khô",
     "yeast-fresh": "fresh yeast|levure fraîche|levure de boulanger|lievito di birra fresco|生イースト|men tươi",
-    "colour-gel": "gel food coloring|gel food colouring|food coloring|food colouring|food colour|food color|orange food coloring|orange food colouring|orange food colour|gel colour|gel color|food gel|colorant alimentaire|colorant|colorant en gel|"
+    "colour-gel": "gel food coloring|gel food colouring|food coloring|food colouring|food colour|food color|pink colour|red colour|green colour|yellow colour|pink colouring|a little colour|orange food coloring|orange food colouring|orange food colour|gel colour|gel color|food gel|colorant alimentaire|colorant|colorant en gel|"
     "colorante alimentare|colorante|colorante in gel|食用色素|色素|食紅|màu thực phẩm|màu gel",
     "colour-powder": "food colour powder|food color powder|powdered food coloring|powdered food colouring|colorant en poudre|colorante in polvere|粉末食用色素|màu bột",
     "charcoal": "food charcoal|activated charcoal|charcoal powder|charbon végétal|carbone vegetale|竹炭パウダー|bột than tre",

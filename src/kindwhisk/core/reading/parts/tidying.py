@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from html import unescape
+from html.parser import HTMLParser
 
 LISTS = re.compile(
     r"^[ \t]*((?:ingredients?|ingrédients?|ingredienti|材料|nguyên liệu)[ \t]*(?:[(（][^)）\n]*[)）])?[ \t]*[:：])[ \t]+(?=\S)([^\n]+)$",
@@ -24,7 +25,7 @@ BOTH_OF = re.compile(
 )
 """“Zest of 2 oranges & 180 ml juice”."""
 
-GREETED = re.compile(r"^([^\d\n:!]{3,80}[:：!])[ \t]+(?=\d[^\n]*,[^\n]*,)", re.MULTILINE)
+GREETED = re.compile(r"^([^\d\n:]{3,80}[:：!])[ \t]+(?=\d[^\n]*,[^\n]*,)", re.MULTILINE)
 """“Here is my cake: 4 eggs, 200 g sugar, …”."""
 
 MARKED = re.compile(r"^[ \t]*\([A-H]\)[ \t]+", re.MULTILINE)
@@ -34,9 +35,60 @@ NEXT_LIST = re.compile(r"(?<=[a-z])\. (?=[A-Z][a-z ]{2,20}: \d)")
 """“… 1 tsp baking powder. Filling: 250 g jam.”"""
 
 
+TAGGED = re.compile(r"<(?:p|li|br|h[1-6]|div|td)\b[^<>]*>", re.IGNORECASE)
+BLOCKS = {
+    "p",
+    "li",
+    "ul",
+    "ol",
+    "br",
+    "div",
+    "tr",
+    "table",
+    "section",
+    "article",
+    "header",
+    *(f"h{n}" for n in range(1, 7)),
+}
+UNSEEN = {"script", "style", "head", "nav", "button"}
+
+
+class _Seen(HTMLParser):
+    """What a page shows of itself, a row a block."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.shown: list[str] = []
+        self._unseen = 0
+
+    def handle_starttag(self, tag: str, attrs: list[tuple[str, str | None]]) -> None:  # noqa: ARG002
+        self._unseen += tag in UNSEEN
+        if tag in BLOCKS:
+            self.shown.append("\n\n" if tag in {"p", "ul", "ol", "table"} else "\n")
+
+    def handle_endtag(self, tag: str) -> None:
+        self._unseen = max(0, self._unseen - (tag in UNSEEN))
+        if tag in BLOCKS:
+            self.shown.append("\n")
+
+    def handle_data(self, data: str) -> None:
+        if not self._unseen:
+            self.shown.append(re.sub(r"\s+", " ", data))
+
+
+def seen(text: str) -> str:
+    """A page's text without its tags; any other text as it is."""
+    if TAGGED.search(text) is None:
+        return text
+    page = _Seen()
+    page.feed(text)
+    page.close()
+    return "".join(page.shown)
+
+
 def tidy(text: str) -> str:
     """The text with a heading, a list and a message each in rows of their own."""
-    plainly = LETTERED.sub("", LISTS.sub(r"\1\n\2", unescape(text).replace("\u200b", "").replace("\r", "")))
+    plainly = LETTERED.sub("", LISTS.sub(r"\1\n\2", unescape(seen(text)).replace("\u200b", "").replace("\r", "")))
     plainly = STAMPED.sub("", OLD_HEAD.sub(r"\1:\n", plainly))
     plainly = BOTH_OF.sub(r"\1zest of \2 \3\n\4 \3 juice", plainly)
     plainly = GREETED.sub(r"\1\n", plainly)

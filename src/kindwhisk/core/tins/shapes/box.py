@@ -11,7 +11,10 @@ from kindwhisk.core.tins.shapes.shape import ROUND_AND_SQUARE, Dimensions, Footp
 
 USUAL_DEPTH_MM, USUAL_SHEET_DEPTH_MM, SHEET_UP_TO_MM = 50.0, 20.0, 30.0
 """Of one that is named without a depth, and up to which depth it is a sheet. Trade habit: ask."""
-SHEET_WORDS = r"sheet|jelly[- ]roll|swiss roll|roll tin|tray|baking sheet|half[- ]sheet|baking dish|frame|cadre|plaque|teglia|天板|ロール|khay"
+SHEET_WORDS = (
+    r"sheet|jelly[- ]roll|swiss roll|roll tin|tray|baking sheet|half[- ]sheet|baking dish|frame|"
+    r"cadre|plaque|teglia|天板|ロール|khay"
+)
 SQUARE_WORDS = r"square|carré|quadrat|角型|vuông"
 EQUAL_MM = 2.0
 

@@ -34,7 +34,8 @@ class TubeTin(Shape):
 
     round: ClassVar[bool] = True
     words: ClassVar[str] = (
-        r"tube|angel(?:[- ]food|(?: cake)? (?:tin|pan|mould))|chiffon|シフォン|ciambella|savarin|chimney|cheminée|bundt|khuôn ống|funnel"
+        r"tube|angel(?:[- ]food|(?: cake)? (?:tin|pan|mould))|chiffon|シフォン|"
+        r"ciambella|savarin|chimney|cheminée|bundt|khuôn ống|funnel"
     )
     firsts: ClassVar[dict[str, dict[str, float]]] = {
         "tube": {

@@ -27,7 +27,7 @@ from kindwhisk.core.reading.method.shares import ALL, Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 
 INTO_TIN = re.compile(
-    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|frames?|cadre|domes?|cases|liners|cups|verrines|moule|plaque|cercle|stampo|teglia|tortiera|anello|"
+    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|frames?|cadre|domes?|cases|liners|cups|verrines|bicchier\w*|coppett\w*|moule|plaque|cercle|stampo|teglia|tortiera|anello|"
     r"khuôn|khay|paper|parchment|carta forno)(?!\w)|天板|型"
 )
 
@@ -35,83 +35,122 @@ INTO_TIN = re.compile(
 FREE_STANDING = re.compile(r"(?<!\w)(?:paper|parchment|circles?|mats?|baking sheets?)(?!\w)")
 
 
+FREE_SHAPE = re.compile(r"(?<!\w)(?:in|into) an? (?:ring|circle|wreath)(?!\w)")
+"""A meringue that is spooned “in a ring” has none around it."""
 PIECE_MM = re.compile(r"(\d{1,2}(?:[.,]\d)?)\s*-?\s*(cm|mm|inch|in\b|センチ)")
 
 
 def pour(t: Tracker, clause: Clause) -> None:
     """Into a tin, over a cake, a syrup into a foam, or to what stands there."""
-    if INTO_TIN.search(clause.said) and not re.search(r"into (?:the|a) (?:sauce)?pan with|return", clause.text):
-        t.flush()
-        fill(t, clause)
-        return
-    if t.in_ring is not None and t.raw_here() is not None:
-        t.flush()
-        fill(t, clause)
-        return
-    if back(t, clause):
+    if _into_tin(t, clause) or back(t, clause):
         return
     items = t.items(clause)
-    baked = the_cake(t)
-    target = next((i.made for i in items if i.target and i.made is not None), None)
-    onto = target if target is not None and target.baked else None
-    moved = [i for i in items if not i.target]
-    if onto is None and baked is not None and baked is t.here and not any(i.target for i in items):
-        onto = baked
-    if onto is not None:
-        over = without(items, onto)
-        if not over and baked is not t.here and t.raw_here() is not None:
-            over = [Item(0, made=t.raw_here())]
-        cover(t, onto, over)
+    if _over_cake(t, items):
         return
-    syrup = next((i.made for i in moved if i.made is not None and i.made.syrup), None)
-    if syrup is None and t.raw_here() is not None and t.raw_here().syrup:  # type: ignore[union-attr]
-        syrup = t.raw_here()
+    moved = [i for i in items if not i.target]
+    target = next((i.made for i in items if i.target and i.made is not None), None)
+    syrup = next((i.made for i in [*moved, Item(0, made=t.raw_here())] if i.made is not None and i.made.syrup), None)
     raw_egg = [i for i in items if i.target and i.mention is not None and i.mention.ingredient in WHITES | YOLKY]
     if syrup is not None and raw_egg:
         # “… onto the whipped whites”: they are whipped for it.
         takes, uses = t.claim(raw_egg)
         if takes:
             target = whip_foam(t, takes, uses, clause, clause.text)
-    here = t.raw_here()
-    if here is not None and items and all(i.target and i.mention is not None for i in items) and not raw_egg:
-        # “… over the chopped chocolate”: what was worked on last goes to what the list still has.
-        t.hold(items, here, clause.text)
+    if not raw_egg and _to_what_is_named(t, clause, items, target):
         return
-    if target is not None and not moved and here is not None and here is not target and not target.syrup:
-        # “Pour over the milk”: what was worked on last.
-        t.hold([Item(0, made=here)], target, clause.text)
+    if _in(t, clause, items):
         return
-    if here is not None and meringue_like(here) and FREE_STANDING.search(clause.said):
-        pipe(t, clause)
-        return
-    foam = foam_or_here(t)
-    if here is not None and foam is not here and goes_in(clause) and all(i.made is here for i in items):
-        # “Warm the honey and drizzle that in”.
-        t.hold([Item(0, made=here)], foam, clause.text)
-        return
-    if here is not None and here.airy and here.floury and goes_in(clause) and all(i.made is here for i in items):
-        # “Pour it in from high up”: the batter, into its tin.
-        fill(t, clause)
-        return
-    foam = target or here
-    if syrup is not None and foam is syrup:
-        foam = next((m for m in reversed(t.results.open) if m is not syrup and m.kind is WhipStep), None)
-    if (
-        syrup is not None
-        and foam is not None
-        and foam.kind is MixStep
-        and foam.ids & (WHITES | YOLKY)
-        and not foam.uses
-    ):
-        # “Whisk the yolks; pour the syrup onto them”: under a syrup they are whipped.
-        foam.kind, foam.fields, foam.vessel = WhipStep, {}, "mixer-bowl"
-    if syrup is not None and foam is not None and foam.kind in {WhipStep, StreamStep}:
-        stream(t, foam, syrup, clause)
+    if syrup is not None and _stream(t, clause, target, syrup):
         return
     if not items and t.raw_here() is not None and re.match(r"\s*$|\d* ?\w*$", clause.said):
         fill(t, clause)
         return
     add(t, clause)
+
+
+def _into_tin(t: Tracker, clause: Clause) -> bool:
+    """What stands there, into what is named to hold it; a meringue on paper stands by itself."""
+    into = INTO_TIN.findall(FREE_SHAPE.sub("", clause.said))
+    here = t.raw_here()
+    if into and here is not None and meringue_like(here) and all(FREE_STANDING.fullmatch(word) for word in into):
+        pipe(t, clause)
+        return True
+    named = into and not re.search(r"into (?:the|a) (?:sauce)?pan with|return", clause.text)
+    if not named and (t.in_ring is None or here is None):
+        return False
+    t.flush()
+    fill(t, clause)
+    return True
+
+
+def _over_cake(t: Tracker, items: list[Item]) -> bool:
+    """Over what has been baked: it is named, or it is what stands there."""
+    baked = the_cake(t)
+    target = next((i.made for i in items if i.target and i.made is not None), None)
+    onto = target if target is not None and target.baked else None
+    if onto is None and baked is not None and baked is t.here and not any(i.target for i in items):
+        onto = baked
+    if onto is None:
+        return False
+    over = without(items, onto)
+    if not over and baked is not t.here and t.raw_here() is not None:
+        over = [Item(0, made=t.raw_here())]
+    cover(t, onto, over)
+    return True
+
+
+def _to_what_is_named(t: Tracker, clause: Clause, items: list[Item], target: Made | None) -> bool:
+    """What was worked on last, to what is named."""
+    here = t.raw_here()
+    if here is None or not items:
+        return False
+    if all(i.target and i.mention is not None for i in items):
+        # “… over the chopped chocolate”: to what the list still has.
+        t.hold(items, here, clause.text)
+        return True
+    if target is not None and all(i.target for i in items) and here is not target and not target.syrup:
+        # “Pour over the milk”.
+        t.hold([Item(0, made=here)], target, clause.text)
+        return True
+    return False
+
+
+def _in(t: Tracker, clause: Clause, items: list[Item]) -> bool:
+    """What was worked on last goes in, though it is not said into what."""
+    here = t.raw_here()
+    if here is None:
+        return False
+    if meringue_like(here) and FREE_STANDING.search(clause.said):
+        pipe(t, clause)
+        return True
+    if not goes_in(clause) or any(i.made is not here for i in items):
+        return False
+    foam = foam_or_here(t)
+    if foam is not here:
+        # “Warm the honey and drizzle that in”.
+        t.hold([Item(0, made=here)], foam, clause.text)
+        return True
+    if here.airy and here.floury:
+        # “Pour it in from high up”: the batter, into its tin.
+        fill(t, clause)
+        return True
+    return False
+
+
+def _stream(t: Tracker, clause: Clause, target: Made | None, syrup: Made) -> bool:
+    """A hot syrup into the foam that is named, or that waits for it."""
+    foam = target or t.raw_here()
+    if foam is syrup:
+        foam = next((m for m in reversed(t.results.open) if m is not syrup and m.kind is WhipStep), None)
+    if foam is None:
+        return False
+    if foam.kind is MixStep and foam.ids & (WHITES | YOLKY) and not foam.uses:
+        # “Whisk the yolks; pour the syrup onto them”: under a syrup they are whipped.
+        foam.kind, foam.fields, foam.vessel = WhipStep, {}, "mixer-bowl"
+    if foam.kind not in {WhipStep, StreamStep}:
+        return False
+    stream(t, foam, syrup, clause)
+    return True
 
 
 def fill(t: Tracker, clause: Clause) -> None:

@@ -42,6 +42,12 @@ UPSIDE = re.compile(r"upside[- ]down|inverted|hanging")
 COOL_MIN, LONG_REST_MIN = 20.0, 240.0
 
 
+INTO_TIN = re.compile(
+    r"(?<!\w)into (?:an?|the|your|its) (?:[\w,-]+ ){0,4}(?:tins?|pans?|rings?|moulds?|molds?|trays?)(?!\w)"
+)
+"""“Into a greased tin and bake”: it is said what holds it."""
+
+
 def bake(t: Tracker, clause: Clause) -> None:
     """Into the oven; what was not filled into anything is, as an assumption."""
     t.flush()
@@ -57,7 +63,8 @@ def bake(t: Tracker, clause: Clause) -> None:
         return
     if not any(m.kind in {FillStep, PipeStep} for m in raw.upstream()):
         filled = t.make(FillStep, t.free("tin"), [], [t.use(raw)])
-        filled.assumed = "Something has to hold it in the oven."
+        if INTO_TIN.search(clause.text[: clause.verb[0]]) is None:
+            filled.assumed = "Something has to hold it in the oven."
         raw = filled
     made = t.make(BakeStep, raw.vessel, [], [t.use(raw)])
     _oven(made, t, clause)

@@ -27,6 +27,7 @@ from kindwhisk.core.reading.method.doing.common import (
 )
 from kindwhisk.core.reading.method.doing.folding import back
 from kindwhisk.core.reading.method.doing.warming import warm, warmth
+from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.naming import ASIDE, Item, without
 from kindwhisk.core.reading.method.references import RESERVED
 from kindwhisk.core.reading.method.shares import SPOON, Share, fraction_in
@@ -154,41 +155,45 @@ def mix(t: Tracker, clause: Clause) -> None:
         # “… and stir into the batter”: what was worked on last goes into what is named.
         items = [Item(0, made=stood), *items]
     if not items:
-        stands = t.raw_here()
-        bigger = [m for m in t.results.open if m is not stands and not m.baked and not m.dry and m.part == t.section]
-        if stands is not None and goes_in(clause) and stands.kind is WarmStep and bigger:
-            # “Melt the gelatine, stir in”.
-            t.bring_together([Item(0, made=stands)], bigger[-1], words)
-            return
-        if stands is not None and stands.kind is RestStep and len(stands.takes) + len(stands.uses) > 1:
-            t.make(MixStep, stands.vessel, [], [t.use(stands)])
-        elif re.match(r"(?:combine|unite|blend)", clause.text) and stands is not None:
-            two = [m for m in t.results.open if m.kind in {WhipStep, StreamStep} and not m.is_cream][-2:]
-            if len(two) == 2:
-                t.fold([], [t.use(two[0]), t.use(two[1])], words)
-        elif stands is not None and clause.said:
-            if stands.kind is WarmStep and said.THICKENS.search(clause.text):
-                stands.fields["target_c"] = warmth(clause.text, set(stands.raw_ids))
-            t.say(stands)
+        _what_stands_there(t, clause, words)
         return
-    here = t.raw_here()
-    if base is None and here is not None and len(items) == 1 and items[0].share.rest and items[0].made is not here:
-        # “Work in the rest”.
-        base = here
-    if base is None and here is not None and WITH.match(clause.after) and len(items) == len(own):
-        # “Sift almonds and sugar, mix with the whites”.
-        base = here
-    if (
-        base is None
-        and here is not None
-        and (clause.guessed or (len(items) == 1 and items[0].made is None and goes_in(clause)))
-    ):
-        base = here
+    base = base or _unnamed_base(t, clause, items, own)
     if clause.guessed and base is not None and base.kind is MixStep and base.said[-1] == t.sentence:
         more(t, base, items)
         return
     t.bring_together(items, base, words)
     back(t, clause)
+
+
+def _what_stands_there(t: Tracker, clause: Clause, words: str) -> None:
+    """Nothing is named: what stands there is stirred, or goes into what is bigger."""
+    stands = t.raw_here()
+    bigger = [m for m in t.results.open if m is not stands and not m.baked and not m.dry and m.part == t.section]
+    if stands is not None and goes_in(clause) and stands.kind is WarmStep and bigger:
+        # “Melt the gelatine, stir in”.
+        t.bring_together([Item(0, made=stands)], bigger[-1], words)
+        return
+    if stands is not None and stands.kind is RestStep and len(stands.takes) + len(stands.uses) > 1:
+        t.make(MixStep, stands.vessel, [], [t.use(stands)])
+    elif re.match(r"(?:combine|unite|blend)", clause.text) and stands is not None:
+        two = [m for m in t.results.open if m.kind in {WhipStep, StreamStep} and not m.is_cream][-2:]
+        if len(two) == 2:
+            t.fold([], [t.use(two[0]), t.use(two[1])], words)
+    elif stands is not None and clause.said:
+        if stands.kind is WarmStep and said.THICKENS.search(clause.text):
+            stands.fields["target_c"] = warmth(clause.text, set(stands.raw_ids))
+        t.say(stands)
+
+
+def _unnamed_base(t: Tracker, clause: Clause, items: list[Item], own: list[Item]) -> Made | None:
+    """What things are mixed into where no words say so; None where they begin something new."""
+    here = t.raw_here()
+    if here is None:
+        return None
+    rest = len(items) == 1 and items[0].share.rest and items[0].made is not here  # “Work in the rest”.
+    behind = WITH.match(clause.after) and len(items) == len(own)  # “Sift almonds and sugar, mix with the whites”.
+    alone = len(items) == 1 and items[0].made is None and goes_in(clause)
+    return here if rest or behind or clause.guessed or alone else None
 
 
 def sift(t: Tracker, clause: Clause) -> None:

@@ -98,6 +98,7 @@ def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
 
 
 def warmth(words: str, ids: set[str]) -> float:
+    """How warm (C) it is made: as the words say, else as is usual for what is in it."""
     found = said.degrees(words)
     if found is not None and 20 < found < 95:
         return found

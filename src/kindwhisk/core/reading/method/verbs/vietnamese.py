@@ -5,7 +5,7 @@ from kindwhisk.core.reading.method.verbs.grammar import Grammar
 
 VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:làm nóng|bật|hâm nóng) (?:trước )?lò(?: nướng)?|làm nóng lò", Act.PREHEAT),
-    (r"(?<!khay )(?<!khuôn )lót(?: giấy)?|phết (?:bơ|dầu) (?:vào )?khuôn|chống dính", Act.PREPARE),
+    (r"(?<!khay )(?<!khuôn )(?<!cm )lót(?: giấy)?|phết (?:bơ|dầu) (?:vào )?khuôn|chống dính", Act.PREPARE),
     (r"tách", Act.SEPARATE),
     (r"ngâm(?= gelatin)", Act.BLOOM),
     (r"rây", Act.SIFT),
@@ -18,7 +18,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"để (?:vào )?(?:tủ lạnh|ngăn mát|ngăn đá|ngăn đông|lạnh)|(?:cho|bỏ|cất) (?:bánh )?(?:vào )?(?:tủ lạnh|ngăn mát|ngăn đá|ngăn đông)|làm lạnh", Act.CHILL),
     (r"để (?:nghỉ|yên|khô)|ủ", Act.REST),
     (r"úp ngược|lật ngược", Act.INVERT),
-    (r"lấy bánh ra|lấy (?:bánh )?ra khỏi|gỡ bánh|tháo khuôn|lấy ra(?=$|[,.;])|úp bánh ra", Act.TURN_OUT),
+    (r"lấy bánh ra(?![,.] (?:để nguội|úp))|lấy (?:bánh )?ra khỏi|gỡ bánh|tháo khuôn|lấy ra(?=$|[,.;])|úp bánh ra", Act.TURN_OUT),
     (r"nướng|sấy", Act.BAKE),
     (r"đổ (?=vào khuôn|vào khay|[^.,;]*(?:khuôn|khay))|đổ", Act.POUR),
     (r"bóp|nặn|phun", Act.PIPE),
