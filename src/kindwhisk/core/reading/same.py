@@ -12,6 +12,7 @@ STANDS_FOR: dict[str, set[str]] = {
     "plain-flour": {"cake-flour", "strong-flour", "self-raising-flour", "rice-flour", "wholemeal-flour", "almond-flour", "spelt-flour"},
     "cake-flour": {"plain-flour", "self-raising-flour"},
     "corn-starch": {"potato-starch", "wheat-starch", "tapioca-starch", "rice-flour"},
+    "potato-starch": {"corn-starch", "wheat-starch", "tapioca-starch"},
     "wheat-starch": {"corn-starch", "potato-starch"},
     "sugar": {"brown-sugar", "dark-brown-sugar", "demerara", "coconut-sugar"},
     "chocolate-dark": {"chocolate-milk", "chocolate-white", "chips-dark"},

@@ -21,6 +21,9 @@ TIN_WORD = "|".join(shape.words for shape in SHAPES if shape.words)
 PIECE = re.compile(
     r"(?:fingers?|rounds?(?! (?:tin|cake|pan|spring))|circles?|shells?|strips?|discs?|biscuits de|coques|bastoncini|丸に)"
 )
+_TUBE_TIN = re.compile(
+    r"(?:tube|chiffon|angel[- ]food|funnel) (?:tin|pan|mould|mold)|(?:stampo|moule|khuôn) (?:da |à |a )?(?:chiffon|cheminée|ciambella|ống)|シフォン型"
+)
 _COUNT = re.compile(r"(?<![\w.,])(?P<word>both|[2-9])(?:\s*x)?\s+(?:(?!into|in\b|the\b|an?\b|batters?)\w+[- ]){0,4}$")
 
 
@@ -67,6 +70,11 @@ def named_without_size(text: str) -> str:
     """The word for a tin that a sentence names, whether or not it says how large it is."""
     match = re.search(TIN_WORD, plain(text))
     return match[0] if match else ""
+
+
+def tube_words(text: str) -> list[str]:
+    """Words of a sentence that only a tube tin is called by, next to a word for a tin: “stampo da chiffon”."""
+    return [m[0] for m in _TUBE_TIN.finditer(plain(text))]
 
 
 def find_tin(text: str) -> NamedTin | None:

@@ -25,7 +25,7 @@ from kindwhisk.core.reading.method.vessels import vessels_of
 from kindwhisk.core.reading.parts import RowKind
 from kindwhisk.core.reading.plain import slug
 from kindwhisk.core.reading.recipe import Written
-from kindwhisk.core.reading.tins_named import CountedTin, find_tins, named_without_size
+from kindwhisk.core.reading.tins_named import CountedTin, find_tins, named_without_size, tube_words
 from kindwhisk.core.reading.usual import PIPED, USUAL, USUAL_TIN, USUAL_TIN_NAME
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.technique import Technique
@@ -72,7 +72,7 @@ def _tins(written: Written, followed: Followed) -> tuple[CountedTin | None, Coun
     """The tin for the oven and, where there is another, that for what is moulded."""
     found = [(n, CountedTin(tin=tin, count=count)) for n, tin, count in followed.tracker.tins]
     found += [(-1, tin) for row in written.rows if row.kind is not RowKind.SENTENCE for tin in find_tins(row.text)]
-    found = found or [(-1, tin) for tin in _sized_elsewhere(written)]
+    found = _in_a_tube(written, found) or [(-1, tin) for tin in _sized_elsewhere(written)]
     every = [tin for _, tin in found]
     bake = _baked(followed)
     if bake is None or not bake.said:
@@ -83,6 +83,16 @@ def _tins(written: Written, followed: Followed) -> tuple[CountedTin | None, Coun
     before = [tin for n, tin in found if n <= max(bake.said)]
     after = [tin for n, tin in found if n > max(bake.said)]
     return next(iter([*before, *after]), None), next(iter(after), None)
+
+
+def _in_a_tube(written: Written, found: list[tuple[int, CountedTin]]) -> list[tuple[int, CountedTin]]:
+    """“Per uno stampo da 26 cm … nello stampo da chiffon”: the size stands above, the shape in a sentence."""
+    words = [word for row in written.rows if row.kind is RowKind.SENTENCE for word in tube_words(row.text)]
+    if not words or any(tin.tin.tin.shape == "tube" for _, tin in found):
+        return found
+    above = [row.text for row in written.rows if row.kind is not RowKind.SENTENCE]
+    tubes = [(-1, tin) for text in above for tin in find_tins(f"{text} {words[0]}")]
+    return tubes or found
 
 
 def _sized_elsewhere(written: Written) -> list[CountedTin]:

@@ -21,7 +21,7 @@ TO = re.compile(
     r"through|dans|aux?|à(?! \d)|sur|al|alla|agli|alle|ai|nella?|nel|sul|sulla|vào|lên)(?!\w)"
 )
 APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|to)(?!\w)")
-SUFFIX = re.compile(r"-(?:les?|la)$|(?<=[aei]te)(?:l[eoai])$|(?<=r)l[eoai]$")
+SUFFIX = re.compile(r"-(?:les?|la|en)$|(?<=[aei]te)(?:l[eoai])$|(?<=r)l[eoai]$")
 INSIDE = re.compile(
     r"^\s*(?:\w+ly |that |it |this |them )?(?:in(?!to| (?:(?:an?|the|another|your|one|its|their) )?(?:\w+ ){0,2}(?:bowl|pan|saucepan|pot|mixer|jug|oven|batches|additions|goes|parts|turns|thirds|times)\b)|over and)(?!\w)"
 )
@@ -44,7 +44,7 @@ TAKEN_OF = {
 """What is taken of a fruit, by whichever word its line has."""
 PRESSED = {w for words in TAKEN_OF.values() for w in words}
 HEADED = re.compile(
-    r"^(?:for|to make|to assemble|pour|per) (?:the |la |le |les |l'|il |lo )?[^,;.:\d]{2,40}:(?= )|^(?:[^\W\d]+ ){0,2}[^\W\d]+:(?= )"
+    r"^(?:for|to make|to assemble|pour|per) (?:the |la |le |les |l'|il |lo )?[^,;.:\d]{2,40}:(?= )|^(?:[^\W\d]+ ){0,2}[^\W\d]+ ?:(?= )"
 )
 """A heading in front of a sentence: “For the custard cream: heat the milk”."""
 AT_A_TIME = re.compile(r"(?:an?|one) (?:third|quarter|half|fifth)(?: of)?(?=(?: \w+){0,4} at a time)")
@@ -145,7 +145,8 @@ class Naming:
             if not any(mention.start < b and a < mention.end for a, b in covered):
                 found.append(self._meant(mention, text))
         if suffixed is not None and (not found or not suffixed.baked):
-            found.insert(0, Item(0, made=suffixed))
+            part = fraction_in(text) if text[: clause.verb[1]].endswith("-en") else None
+            found.insert(0, Item(0, made=suffixed, share=Share(fraction=part) if part else ALL))
         found += self._by_words(text, found, covered)
         found += self._by_part(text, found)
         found += self._shares_alone(text, found, onto=clause.act in ONTO)
@@ -278,7 +279,8 @@ class Naming:
         if (worked or elsewhere) and mention.share.grams is None and stock is not None and stock.listed:
             # “The hot purée”: that which was heated, though another part's is still there.
             made = of_ingredient(self.results.open, mention.ingredient)
-            if made is not None and (worked or made.part == self.section):
+            same = made is not None and stock.ingredient in made.raw_ids
+            if made is not None and same and (worked or made.part == self.section):
                 return Item(mention.start, made=made, share=mention.share)
         strange = None if stock is not None else self._within_unknown(mention)
         if strange is not None:

@@ -55,7 +55,7 @@ _THE = re.compile(r"(?<!\w)the (?:\w+ )?([a-z]{4,})(?!\w)")
 _APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|onto|over|to|et|e|con|và|với)(?!\w)")
 _BEHIND = re.compile(r"[のを](1/3|半量|半分|残り|ひとすくい|一部)")
 BAKED = (
-    r"cakes?|sponges?|layers?|biscuits?(?! crumbs)|torte|tart|dome|bombe|roll|rolls|roulade|génoises?|genoise|sheet(?! pan)|discs?|disks?|rectangles?|rounds|squares|shells?|meringues?|"
+    r"cakes?|sponges?|layers?|biscuits?(?! crumbs)|torte|tart|dome|bombe|roll|rolls|roulade|génoises?|genoise|sheet(?! pan)|macarons?|discs?|disks?|rectangles?|rounds|squares|shells?|meringues?|"
     r"pavlova|nests?|fingers?|strip|gâteau|coques?|dischi|disco|torta|rotolo|biscotto|pan di spagna|bánh|スポンジ|生地|crumb|halves|pairs"
 )
 

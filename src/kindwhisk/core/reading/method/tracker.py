@@ -46,6 +46,7 @@ class Tracker(Naming):
         tins: those that are named, with their sentence and how many.
         shells: whether the text is of shells.
         in_ring: what was laid into a ring or a tin.
+        prepared: the last sentence that makes a tin ready.
         only_cut: the sentence in which goods of the list were only chopped or mashed, and are held for the rest of it.
     """
 
@@ -65,6 +66,7 @@ class Tracker(Naming):
     unweighed: frozenset[str] = frozenset()
     in_ring: Made | None = None
     only_cut: int = -1
+    prepared: int = -1
 
     # Taking
 

@@ -37,7 +37,7 @@ FOR_SHOW = re.compile(r", (?:to|for) (?:decorate|finish|serve|dust\w*|garnish)")
 
 TIMED = re.compile(r"\d\s*(?:°|h\b|hrs?\b|hours?\b|min(?:utes?)?\b|cm(?![a-z]))|\d{3} ?c\b")
 
-SIZES = re.compile(r"\d\s*x\s*\d")
+SIZES = re.compile(r"\d\s*x\s*\d(?!\d*\s*(?:g|gr|ml)(?!\w))")
 
 WHEN = re.compile(r"(?:with|using|in|at|after|when|once|then|now) (?:an?|the|\d)")
 """How a sentence may begin in front of its verb: “at 112 start the whites”."""

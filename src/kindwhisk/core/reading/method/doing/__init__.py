@@ -14,7 +14,7 @@ HANDLERS: Mapping[Act, Callable[[Tracker, Clause], None]] = {
     Act.POUR: filling.pour, Act.SPREAD: filling.spread, Act.PIPE: filling.pipe, Act.DIVIDE: filling.divide, Act.RESERVE: together.reserve, Act.LINE: filling.line,
     Act.KNOCK: filling.knock, Act.BAKE: oven.bake, Act.INVERT: oven.invert, Act.COOL: oven.cool, Act.TURN_OUT: oven.turn_out,
     Act.REST: oven.rest, Act.CHILL: oven.chill, Act.PREHEAT: oven.preheat, Act.OVEN: oven.preheat, Act.SEPARATE: oven.separate,
-    Act.PREPARE: oven.nothing, Act.OFF: oven.nothing, Act.NOTHING: oven.nothing, Act.SOAK: finishing.soak,
+    Act.PREPARE: oven.prepare, Act.OFF: oven.nothing, Act.NOTHING: oven.nothing, Act.SOAK: finishing.soak,
     Act.JOIN: filling.layer, Act.TOP: finishing.top, Act.DUST: finishing.dust, Act.COAT: finishing.coat,
     Act.ROLL: finishing.roll, Act.HAND: finishing.hand,
 }  # fmt: skip

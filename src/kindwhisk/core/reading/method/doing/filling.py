@@ -123,7 +123,8 @@ def _in(t: Tracker, clause: Clause, items: list[Item]) -> bool:
     if meringue_like(here) and FREE_STANDING.search(clause.said):
         pipe(t, clause)
         return True
-    if not goes_in(clause) or any(i.made is not here for i in items):
+    filled = re.match(r"(?:fill|remplir|riempire) it(?!\w)", clause.text)
+    if not (goes_in(clause) or filled) or any(i.made is not here for i in items):
         return False
     foam = foam_or_here(t)
     if foam is not here:

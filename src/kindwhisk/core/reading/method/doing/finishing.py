@@ -143,6 +143,9 @@ def dust(t: Tracker, clause: Clause) -> None:
     """Through a sieve, on pieces before the oven or on a cake after it."""
     if LINING.match(clause.after):
         return
+    if t.prepared == t.sentence:
+        # “Butter a tall mould and dust with sugar.”
+        return
     t.flush()
     items = t.items(clause)
     here = t.here

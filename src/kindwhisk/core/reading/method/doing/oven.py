@@ -157,7 +157,7 @@ def turn_out(t: Tracker, clause: Clause) -> None:
     )
     if made is None:
         return
-    if made.kind is TurnOutStep:
+    if made.kind is TurnOutStep or (made.kind is CoolStep and any(u.made.kind is TurnOutStep for u in made.uses)):
         t.say(made)
         return
     pieces = any(m.kind is PipeStep for m in made.upstream())
@@ -197,7 +197,9 @@ def rest(t: Tracker, clause: Clause) -> None:
         return
     minutes = (span.low if span.least else span.high) if span else COOL_MIN
     vessel = uses[0].made.vessel if uses else t.free("base-bowl")
-    t.make(RestStep, vessel, takes, uses, minutes=min(max(minutes, 0.5), 2880.0))
+    rested = t.make(RestStep, vessel, takes, uses, minutes=min(max(minutes, 0.5), 2880.0))
+    if rested.baked and FREED.search(clause.text):
+        t.make(TurnOutStep, "rack", [], [t.use(rested)])
 
 
 def chill(t: Tracker, clause: Clause) -> None:
@@ -239,6 +241,12 @@ def separate(t: Tracker, clause: Clause) -> None:
             t.stocks.from_method(item.mention)
     if not t.stocks.has_apart:
         t.stocks.separate()
+
+
+def prepare(t: Tracker, clause: Clause) -> None:
+    """A tin is greased or lined: nothing is made, and what it is dusted with goes into it."""
+    t.prepared = t.sentence
+    nothing(t, clause)
 
 
 def nothing(t: Tracker, clause: Clause) -> None:

@@ -190,6 +190,11 @@ def _unnamed_base(t: Tracker, clause: Clause, items: list[Item], own: list[Item]
     here = t.raw_here()
     if here is None:
         return None
+    stirred_in = goes_in(clause) or re.search(r"(?<!\w)(?:it|them|this) in(?!to)(?!\w)", clause.text)
+    if here.dry and stirred_in and all(i.made is here for i in items):
+        # “Sift the flour with the starch and stir it in.”
+        foam = foam_or_here(t)
+        return foam if foam is not here else None
     rest = len(items) == 1 and items[0].share.rest and items[0].made is not here  # “Work in the rest”.
     behind = WITH.match(clause.after) and len(items) == len(own)  # “Sift almonds and sugar, mix with the whites”.
     alone = len(items) == 1 and items[0].made is None and goes_in(clause)
@@ -200,7 +205,7 @@ def sift(t: Tracker, clause: Clause) -> None:
     """Dry goods through a sieve, by themselves or straight over what they go to."""
     items = t.items(clause)
     straight = re.search(
-        r"(?<!\w)(?:over(?! (?:\w+ )?paper)|in(?! (?:a|the) bowl)|on top|into(?! an? )|onto (?:the|it)(?! paper)|vào)(?!\w)",
+        r"(?<!\w)(?:over(?! (?:\w+ )?paper)|in(?! (?:a|the|una|un) (?:\w+ )?(?:bowl|ciotola|recipiente))|on top|into(?! an? )|onto (?:the|it)(?! paper)|vào)(?!\w)",
         clause.after,
     )
     if straight:

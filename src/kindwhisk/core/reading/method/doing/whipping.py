@@ -244,10 +244,26 @@ def whip_foam(t: Tracker, takes: list[Take], uses: list[Use], clause: Clause, wo
     return made
 
 
+def _sharpened(here: Made, own: list[Item]) -> bool:
+    """Whether only a little acid, salt or flavour is named beside warmed eggs."""
+    small = all(
+        i.mention is not None and not i.target and ingredient(i.mention.ingredient).kind in {"acid", "salt", "flavour"}
+        for i in own
+    )
+    return bool(own) and small and here.kind is WarmStep and here.of_kind({"egg"}) and not here.of_kind({"flour"})
+
+
 def whip(t: Tracker, clause: Clause) -> None:
     """Whip: like beating, but always to a foam where one can come of it."""
     here = t.raw_here()
     own = t.items(clause)
+    if here is not None and _sharpened(here, own) and not t.pending:
+        # “Warm the whites and sugar … whip with the lemon juice”.
+        _go_on(t, clause, here, warmed=False)
+        takes, _ = t.claim(own)
+        if t.results.here is not None:
+            t.results.here.takes += takes
+        return
     if own or t.pending or here is None:
         whipped = Clause(clause.act, clause.text + " volume", clause.verb, clause.sentence, clause.follows)
         beat(t, whipped)

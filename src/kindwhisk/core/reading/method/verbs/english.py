@@ -58,7 +58,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:put|place) (?:\w+ ){0,2}in(?:to)? the oven", Act.NOTHING),
     (r"force(?= it)|(?:spoon or |scoop or )?(?:pipe|dollop|mound|heap|drop by|drop(?= spoonfuls))", Act.PIPE),
     (r"(?:brush|soak|moisten|drench|imbibe)", Act.SOAK),
-    (r"(?:sandwich(?! tins?| cakes?)|stack|layer|assemble|close(?= (?:with|them|it|up)|$)|fill(?= (?:the|it|them|each)? ?(?:cake|roll|sponge|shells?|layers?|nests?|meringues?|cases|cups|puffs|roulade|with)))", Act.JOIN),
+    (r"(?:sandwich(?! tins?| cakes?)|stack|layer|assemble|close(?= (?:with|them|it|up)|$)|fill(?= (?:the|it|them|each)? ?(?:macarons?|cake|roll|sponge|shells?|layers?|nests?|meringues?|cases|cups|puffs|roulade|with)))", Act.JOIN),
     (r"(?:brown(?= (?:it|the|with))|torch|top(?!/| and bottom| & bottom| or bottom)|dot|scatter|sprinkle(?! in(?!\w))|decorate|garnish|arrange|lay(?! (?:it|them) in)|finish(?! (?:on|at|off))|pipe(?= rosettes))", Act.TOP),
     (r"(?:dust|dredge)", Act.DUST),
     (r"(?:glaze|ice|coat|frost|cover(?= (?:the|it|with|all)))", Act.COAT),

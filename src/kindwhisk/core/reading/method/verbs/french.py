@@ -6,7 +6,7 @@ from kindwhisk.core.reading.method.verbs.grammar import Grammar
 
 def _forms(*stems: str) -> str:
     """Verbs in -er by their stems: infinitive, imperatives and what one says of oneself."""
-    return rf"(?:on |je |j')?(?:{'|'.join(stems)})(?:ez|er|e|ons)(?!\w)(?:-(?:les?|la|y))?"
+    return rf"(?:on |je |j')?(?:{'|'.join(stems)})(?:ez|er|e|ons)(?!\w)(?:-(?:les?|la|y|en))?"
 
 
 VERBS: tuple[tuple[str, Act], ...] = (
