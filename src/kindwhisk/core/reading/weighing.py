@@ -212,10 +212,15 @@ def _pack(amount: Amount, item: Ingredient, text: str, eggs: EggSize) -> Weighed
     )
 
 
+OF_THE_SHELL = {"white-pasteurised": "egg-white", "yolk-pasteurised": "egg-yolk", "egg-pasteurised": "whole-egg"}
+"""What is counted as if it came out of the shell: “2 pasteurised egg whites”."""
+
+
 def _pieces(amount: Amount, item: Ingredient, text: str, eggs: EggSize) -> tuple[Span, str, str]:
     count = (amount.low, amount.high)
-    if counts_as(item.id) in EGG_SHAPED and not item.id.endswith("-dried"):
-        span, note = _egg(counts_as(item.id), count, text, eggs)
+    egg = OF_THE_SHELL.get(item.id, counts_as(item.id))
+    if egg in EGG_SHAPED and not item.id.endswith("-dried"):
+        span, note = _egg(egg, count, text, eggs)
         return span, note, "eggs"
     middle = amount.middle
     each = COUNTS.get(item.id)

@@ -25,7 +25,7 @@ STEP = re.compile(
     re.IGNORECASE,
 )
 ELLIPSIS = re.compile(
-    r",?\s*followed by\s+|(?<=whipped),\s+(?=\d)|,?\s+and\s+(?=\d[^,;]* into the (?:other|second))|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer) )|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min)|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
+    r",?\s*followed by\s+(?!half|an? |one )|(?<=whipped),\s+(?=\d)|,?\s+and\s+(?=\d[^,;]* into the (?:other|second))|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer) )|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min)|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
 )
 OVER_WATER = re.compile(
     r"over (?:a )?(?:\w+ ){0,3}(?:simmering|hot|barely|warm|boiling) ?\w* ?water|double boiler|water[- ]?bath|bain[- ]?marie|over water|over the (?:bath|bain)(?!\w)|"

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
+from kindwhisk.core.process.steps.base import YOLKY
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.sift import SiftStep
@@ -195,6 +196,9 @@ def _unnamed_base(t: Tracker, clause: Clause, items: list[Item], own: list[Item]
         # “Sift the flour with the starch and stir it in.”
         foam = foam_or_here(t)
         return foam if foam is not here else None
+    if here.white_foam and stirred_in and any(i.made is here for i in items):
+        # “Whisk the whites and stir them lightly in”: to the yolks.
+        return next((m for m in reversed(t.results.open) if m.ids & YOLKY and not m.baked), None)
     rest = len(items) == 1 and items[0].share.rest and items[0].made is not here  # “Work in the rest”.
     behind = WITH.match(clause.after) and len(items) == len(own)  # “Sift almonds and sugar, mix with the whites”.
     alone = len(items) == 1 and items[0].made is None and goes_in(clause)
