@@ -42,9 +42,9 @@ _TABLE: tuple[tuple[Unit, str], ...] = (
     (Unit("dl", V, "deciliter"), "dl|décilitre|décilitres"),
     (Unit("l", V, "liter"), "l|litre|litres|liter|liters|litro|litri|lít|リットル"),
     (Unit("cup", V, "cup"), "cup|cups|c.|c"),
-    (Unit("tbsp", V, "tablespoon"), "tbsp|tbsp.|tbsps|tbs|tbs.|tbl|tblsp|tablespoon|tablespoons|tb"),
-    (Unit("tsp", V, "teaspoon"), "tsp|tsp.|tsps|teaspoon|teaspoons"),
-    (Unit("dessertspoon", V, "milliliter", 10), "dessertspoon|dessertspoons|dsp"),
+    (Unit("tbsp", V, "tablespoon"), "tbsp|tbsp.|tbsps|tbs|tbs.|tbl|tblsp|tablespoon|tablespoons|tablespoonful|tablespoonfuls|tablespoonsful|tb"),
+    (Unit("tsp", V, "teaspoon"), "tsp|tsp.|tsps|teaspoon|teaspoons|teaspoonful|teaspoonfuls|teaspoonsful"),
+    (Unit("dessertspoon", V, "milliliter", 10), "dessertspoon|dessertspoons|dessertspoonful|dessertspoonfuls|dsp"),
     (Unit("fl oz", V, "fluid_ounce"), "fl oz|fl. oz.|fl. oz|fl oz.|fluid ounce|fluid ounces|floz"),
     (Unit("pint", V, "pint"), "pint|pints|pt|pt."),
     (Unit("quart", V, "quart"), "quart|quarts|qt|qts|qt."),
@@ -102,4 +102,5 @@ UNITS = units_of(M, V, P, S)
 BEFORE_NUMBER = ("大さじ", "大匙", "小さじ", "小匙", "カップ")
 """Units that stand in front of their number."""
 TO_TASTE = ("to taste", "as needed", "as required", "for dusting", "for greasing", "for serving", "à volonté", "q.b.", "q. b.",
-            "quanto basta", "適量", "お好みで", "tùy thích", "tuỳ thích", "vừa đủ", "pour le moule", "per lo stampo", "optional")  # fmt: skip
+            "quanto basta", "適量", "お好みで", "tùy thích", "tuỳ thích", "vừa đủ", "pour le moule", "per lo stampo", "optional",
+            "pour saupoudrer", "pour décorer", "per spolverizzare", "per spolverare", "per decorare", "per guarnire", "để rắc")  # fmt: skip

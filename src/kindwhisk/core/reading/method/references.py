@@ -216,6 +216,12 @@ class Results:
 
         if (called := latest(self.made, lambda m: noun in m.names and free(m))) is not None:
             return called
+        if noun in {"base", "mass"} and (
+            settled := latest(
+                self.made, lambda m: _raw(m) and free(m) and not m.dry and not m.white_foam and not m.is_cream
+            )
+        ):
+            return settled
         if noun in {"polveri", "poudres", "粉類"}:
             return latest(self.made, lambda m: _raw(m) and m.dry and free(m))
         if noun == "生地" and (baked := latest(self.made, lambda m: m.baked and free(m))) is not None:

@@ -90,6 +90,16 @@ def spoonwise(text: str) -> bool:
     return bool(_GENTLY.search(text))
 
 
+_HOB = re.compile(
+    r"(?<!\w)over (?:a )?(?:very )?(?:low|gentle|medium|medium[- ]low) (?:heat|flame)(?!\w)|à feu doux|a fuoco (?:basso|dolce)"
+)
+
+
+def on_the_hob(text: str) -> bool:
+    """Whether something is heated straight on the fire: “in a pan over low heat”."""
+    return _HOB.search(text) is not None
+
+
 def over_water(text: str) -> bool:
     """Whether it is done over hot water."""
     return bool(OVER_WATER.search(text))

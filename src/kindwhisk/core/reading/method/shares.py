@@ -40,7 +40,7 @@ FRACTIONS: tuple[tuple[re.Pattern[str], float], ...] = (
     (re.compile(r"(?<!\w)(?:a third|one[- ]third|1/3(?! (?:cup|tsp|tbsp))|un tiers|le tiers|un terzo|một phần ba)|1/3"), 1 / 3),
     (re.compile(r"(?<!\w)(?:a quarter|one[- ]quarter|1/4(?! (?:cup|tsp|tbsp|l\b))|un quart|un quarto)(?!\w)"), 0.25),
     (re.compile(r"(?<!\w)(?:one half|half(?! an?\b)|1/2(?! (?:cup|tsp|tbsp|l\b|t\b|inch))|la moitié|moitié|metà|một nửa|nửa)(?!\w)|半量|半分"), 0.5),
-    (re.compile(r"(?<!\w)(?:a |one )?(?:large |big |few |generous )?(?:spoon(?:ful)?s?|ladle(?:ful)?|tablespoons?(?= of (?:the )?(?:batter|mixture|foam|egg))|dollop|bit|little|handful|scoop|cupful|(?:small )?part|một ít)(?: of)?(?!\w)|ひとすくい|一部"), SPOON),
+    (re.compile(r"(?<!\w)(?:a |one )?(?:large |big |few |generous )?(?:spoon(?:ful)?s?|ladle(?:ful)?|tablespoons?(?= of (?:the )?(?:batter|mixture|foam|egg))|dollop|bit|some(?= (?:of )?(?:the )?(?:batter|mixture|foam)(?!\w))|little|handful|scoop|cupful|(?:small )?part|một ít)(?: of)?(?!\w)|ひとすくい|一部"), SPOON),
 )  # fmt: skip
 _STILL = re.compile(r"[,;]|(?<!\w)(?:and|with|then|to|into|et|avec|e|con|và)(?!\w)|[をにと、]")
 _BEHIND = re.compile(

@@ -31,7 +31,7 @@ NOTES = re.compile(
 )
 
 NOTE_ROW = re.compile(
-    r"^keeps? (?:for )?(?:up to )?\d|^prep(?:aration)? (?:time:? )?\d+ ?min|^(?:preparation|prep|cooking|cook|total|baking|chilling|resting|ready) time|^(?:temps|tempo|tempi) (?:de|di|d)|^(?:préparation|cuisson|repos|preparazione|cottura|riposo) ?: ?\d|^(?:difficulty|calories|kcal|per serving)|^(?:q|a|variations?|storage|to store|tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]"
+    r"^keeps? (?:for )?(?:up to )?\d|^prep(?:aration)? (?:time:? )?\d+ ?min|^(?:preparation|prep|cooking|cook|total|baking|chilling|resting|ready) time|^(?:temps|tempo|tempi) (?:de|di|d)|^(?:préparation|cuisson|repos|preparazione|cottura|riposo) ?: ?\d+ ?(?:min|h)|^(?:difficulty|calories|kcal|per serving)|^(?:q|a|variations?|storage|to store|tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]"
 )
 
 HEADS = ("ingredients", "method", "directions", "instructions", "preparation")

@@ -23,7 +23,7 @@ SECTION = re.compile(
 )
 
 USE = re.compile(
-    r",? ?\(?(?:for (?:the (?:tin|pan|mould)|greas|dust|dredg|sprinkl|serv|decorat)|to (?:taste|grease|serve|dust|finish|decorate)|pour le moule|per lo stampo)"
+    r",? ?\(?(?:for (?:the (?:tin|pan|mould)|greas|dust|dredg|sprinkl|serv|decorat)|to (?:taste|grease|serve|dust|finish|decorate)|pour le moule|pour (?:saupoudr|décor)|per lo stampo|per (?:spolver|decor|guarn))"
 )
 """What a line without an amount says behind its food."""
 
@@ -62,7 +62,7 @@ NEEDS = re.compile(
 """How a sentence begins that lists what is needed."""
 
 AND = re.compile(
-    r",\s*(?:and\s+)?|\s(?:and|et|e|plus)\s(?=\d|(?:an?|half|one|two|three|four|five|six|une?|un|due|tre)\s)"
+    r",\s*(?:and\s+)?|\s(?:and|et|e|plus)\s(?=\d|(?:an?|half|one|two|three|four|five|six|une?|un|due|tre)\s|the (?:zest|juice|rind|grated) )"
 )
 
 

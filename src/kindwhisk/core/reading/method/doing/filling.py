@@ -27,7 +27,7 @@ from kindwhisk.core.reading.method.shares import ALL, Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 
 INTO_TIN = re.compile(
-    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|frames?|cadre|domes?|cases|liners|cups|verrines|bicchier\w*|coppett\w*|moule|plaque|cercle|stampo|teglia|tortiera|anello|"
+    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|ramequins|frames?|cadre|domes?|cases|liners|cups|verrines|bicchier\w*|coppett\w*|moule|plaque|cercle|stampo|teglia|tortiera|anello|"
     r"khuôn|khay|paper|parchment|carta forno)(?!\w)|天板|型"
 )
 

@@ -170,6 +170,11 @@ def coat(t: Tracker, clause: Clause) -> None:
     join(t, clause, Joining.GLAZE)
 
 
+def _thin(made: Made) -> bool:
+    """Whether a mixture is only liquid: coffee with rum."""
+    return made.of_kind({"liquid"}) and not made.of_kind({"egg", "flour", "dairy", "fat", "nut", "chocolate"})
+
+
 def soak(t: Tracker, clause: Clause) -> None:
     """A crumb takes a liquid in."""
     t.flush()
@@ -181,7 +186,7 @@ def soak(t: Tracker, clause: Clause) -> None:
     others = without(items, cake)
     takes, uses = t.claim(others)
     if not takes and not uses:
-        syrup = next((m for m in reversed(t.results.open) if not m.baked and m.syrup), None)
+        syrup = next((m for m in reversed(t.results.open) if not m.baked and (m.syrup or _thin(m))), None)
         uses = [t.use(syrup)] if syrup is not None else []
     if takes or uses:
         t.make(SoakStep, cake.vessel, takes, [t.use(cake), *uses])

@@ -16,7 +16,7 @@ from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
 
 BACK = re.compile(
-    r"lại vào|戻し(?:入れ)?て|(?<!\w)(?:all|everything|it|this|that|mixture|batter) back(?!\w)|(?<!\w)return (?:it|this|that|everything) to the (?:bowl|rest|foam|batter)|(?<!\w)back in(?:to)? the (?:bowl|rest|foam)"
+    r"lại vào|戻し(?:入れ)?て|(?<!\w)(?:all|everything|it|this|that|mixture|batter) back(?!\w)|(?<!\w)fold back in(?!to a)(?!\w)|(?<!\w)return (?:it|this|that|everything) to the (?:bowl|rest|foam|batter)|(?<!\w)back in(?:to)? the (?:bowl|rest|foam)"
 )
 """“Pour it all back”, “fold this back into the rest”."""
 

@@ -8,6 +8,7 @@ from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.invert import InvertStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
@@ -43,7 +44,7 @@ COOL_MIN, LONG_REST_MIN = 20.0, 240.0
 
 
 INTO_TIN = re.compile(
-    r"(?<!\w)into (?:an?|the|your|its) (?:[\w,-]+ ){0,4}(?:tins?|pans?|rings?|moulds?|molds?|trays?)(?!\w)"
+    r"(?<!\w)(?:into|on|onto|in) (?:an?|the|your|its) (?:[\w,-]+ ){0,4}(?:tins?|pans?|rings?|moulds?|molds?|trays?)(?!\w)"
 )
 """“Into a greased tin and bake”: it is said what holds it."""
 
@@ -63,7 +64,7 @@ def bake(t: Tracker, clause: Clause) -> None:
         return
     if not any(m.kind in {FillStep, PipeStep} for m in raw.upstream()):
         filled = t.make(FillStep, t.free("tin"), [], [t.use(raw)])
-        if INTO_TIN.search(clause.text[: clause.verb[0]]) is None:
+        if INTO_TIN.search(clause.text) is None:
             filled.assumed = "Something has to hold it in the oven."
         raw = filled
     made = t.make(BakeStep, raw.vessel, [], [t.use(raw)])
@@ -188,7 +189,7 @@ def rest(t: Tracker, clause: Clause) -> None:
             t.say(made)
             return
         long = span is None or span.high >= LONG_REST_MIN
-        if made.kind is InvertStep or (made.kind is BakeStep and t.oven_off and long):
+        if made.kind is InvertStep or (made.kind is BakeStep and (t.oven_off or OFF.search(clause.text)) and long):
             # What is left alone behind the oven cools.
             t.make(CoolStep, made.vessel, [], [t.use(made)], inverted=made.kind is InvertStep)
             return
@@ -243,6 +244,9 @@ def separate(t: Tracker, clause: Clause) -> None:
         t.stocks.separate()
 
 
+OFF = re.compile(r"(?:turned|switched)[- ]off oven|four éteint|forno spento")
+
+
 def prepare(t: Tracker, clause: Clause) -> None:
     """A tin is greased or lined: nothing is made, and what it is dusted with goes into it."""
     t.prepared = t.sentence
@@ -253,3 +257,9 @@ def nothing(t: Tracker, clause: Clause) -> None:
     """Something that changes nothing; the oven may be off from now on."""
     if re.search(r"(?:turn|switch)|éteign|spent", clause.text):
         t.oven_off = True
+    here = t.raw_here()
+    if here is not None and here.kind is FoldStep and re.match(r"repeat .*(?:rest|remain|other half)", clause.text):
+        # “Fold half of the flour in; repeat with the rest.”
+        left = [x.stock for x in here.takes if not x.stock.gone]
+        if left:
+            t.make(FoldStep, here.vessel, [s.take(s.left, stated=True) for s in left], [t.use(here)])

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from dataclasses import replace
 
 from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.base import YOLKY
@@ -85,21 +86,36 @@ def put(t: Tracker, clause: Clause) -> None:
     t.hold(items, target(items) or (here if alone else None), clause.text)
 
 
-def add(t: Tracker, clause: Clause) -> None:
-    """Something is added to what stands there."""
+def _added(t: Tracker, clause: Clause) -> list[Item]:
+    """What is added: what is named, else what was made ready for it."""
     items = t.items(clause)
     here = t.raw_here()
     if all(i.made is None or i.made is here for i in items):
         # “Add the sugar and make a firm meringue”: the meringue is what stands there.
         items = without(items, here) or items
+    if here is not None and here.dry and items and re.match(r"\s*to(?!\w)", clause.after):
+        # “Combine the flour and baking powder; add to the eggs with the milk.”
+        items = [replace(items[0], target=True), *without(items[1:], here), Item(0, made=here)]
     if not items and here is not None and here.dry:
         # “Sift the flours, add and whisk”.
         base = next((m for m in reversed(t.results.open) if m is not here and not m.baked and not m.dry), None)
         if base is not None:
             t.hold([Item(0, made=here)], base, clause.text)
+    return items
+
+
+def add(t: Tracker, clause: Clause) -> None:
+    """Something is added to what stands there."""
+    items = _added(t, clause)
     if not items:
         return
-    if clause.guessed and t.into is not None and t.into.airy:
+    folding = (
+        t.into is not None
+        and (t.into.airy or t.into.kind is WhipStep)
+        and any(i.made is not None and i.made.airy for i in t.pending)
+    )
+    if t.into is not None and ((clause.guessed and t.into.airy) or (folding and all(i.made is None for i in items))):
+        # “Add the whites to the yolks, then add the flour”: one after the other.
         t.flush()
     into = target(items) or (t.into if t.pending else t.raw_here())
     named = any(i.target and i.mention is not None for i in items) and not all(i.target for i in items)

@@ -92,6 +92,11 @@ def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
         t.say(only)
         return
     ids = {x.ingredient for x in takes} | {i for u in uses for i in u.made.raw_ids}
+    found = said.degrees(clause.text)
+    if found is not None and found > SYRUP_AT_LEAST_C and ids <= {"water", "sugar", "glucose"} and "sugar" in ids:
+        # “Cook the sugar and water to 120 °C.”
+        t.make(BoilStep, t.free("syrup-pot"), takes, uses, target_c=min(found, 165.0))
+        return
     dairy = any(ingredient(i).kind == "dairy" for i in ids)
     over = said.over_water(words) or (bool(ids & (WHITES | YOLKY)) and not dairy)
     t.make(WarmStep, t.free("heat-bowl" if over else "pot"), takes, uses, target_c=warmth(words, ids), over_water=over)

@@ -25,6 +25,7 @@ from kindwhisk.core.reading.method.doing.common import (
     target,
     with_pending,
 )
+from kindwhisk.core.reading.method.doing.warming import warmth
 from kindwhisk.core.reading.method.making import Made, Take, Use
 from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
@@ -158,6 +159,10 @@ def _anew(t: Tracker, clause: Clause, items: list[Item], words: str) -> None:
     """Something is begun in a vessel of its own."""
     takes, uses = t.claim(items)
     if not takes and not uses:
+        return
+    if said.on_the_hob(clause.text):
+        takes_all = {x.ingredient for x in takes}
+        t.make(WarmStep, t.free("pot"), takes, uses, target_c=warmth(words, takes_all), over_water=False)
         return
     if said.over_water(words):
         t.make(WarmStep, t.free("heat-bowl"), takes, uses, target_c=_egg_warmth(words, takes, uses), over_water=True)

@@ -40,7 +40,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"turn (?:it |them |the \w+ )?upside[- ]down(?= on(?:to)? (?:\w+ ){0,4}(?:towel|cloth|paper|rack|plate|board|parchment))", Act.TURN_OUT),
     (r"(?:invert|turn)(?= [^.;]{0,30}(?:bottle|neck|feet|legs|funnel))", Act.INVERT),
     (r"(?:turn (?:it |them |the \w+ )?upside[- ]down|invert(?! (?:\w+ ){0,3}(?:on)?to (?:an?|the) )|hang|flip(?= it over| upside))", Act.INVERT),
-    (r"(?:turn (?:it |them |the \w+ )?out|unmou?ld|unframe|de-?frame|out (?:it|they) comes?|un-?mold|release|tip (?:it )?out|de-?mou?ld|take (?:it|them|the cake) out of the (?:tin|pan)|"
+    (r"(?:(?:turn|tip|flip)(?= on(?:to)? (?:an?|the|your|sugared|some) )|turn (?:it |them |the \w+ )?out|unmou?ld|unframe|de-?frame|out (?:it|they) comes?|un-?mold|release|tip (?:it )?out|de-?mou?ld|take (?:it|them|the cake) out of the (?:tin|pan)|"
      r"remove(?= (?:the )?cakes?(?!\w))|(?:remove|lift|slide)(?: \w+){0,3} (?:off|out of|from|onto) (?:the )?(?:tin|pan|tray|mould|ring|rack|a rack|a wire)|"
      r"remove (?:the )?(?:ring|rim|sides)|slide (?:the )?paper|turn over(?= on(?:to)?(?!\w))|slide(?= (?:it |them )?onto)|(?:flip|tip|turn)(?= (?:it|them|the (?:cake|sponge|roulade|tray|tin|pan))(?: over)?(?: out)? on(?:to)?(?!\w))|(?:lift|slide|ease|prise)(?: it| them| the \w+)? out|invert(?= [^.;]*onto))", Act.TURN_OUT),
     (r"(?:remove|pull off|take off|strip off)(?= (?:the )?(?:\w+ )?(?:paper|parchment|lining|towel|cloth))|unroll|peel|trim|hollow|score|slice(?= (?:it |the|in|each))|flip(?= the)|cut(?! through)|poke|prick|pierce|crush|chop|mash|grate|hull|separate them", Act.HAND),

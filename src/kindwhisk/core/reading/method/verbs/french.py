@@ -31,7 +31,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"remett(?:ez|re)(?: \w+)? (?:à cuire|sur le feu)|cui(?:sez|re)(?= en remuant)|(?:faites |faire )?épaissir", Act.HEAT),
     (r"(?:faites |faire )?chauff(?:ez|er)|tiéd(?:issez|ir)(?= le)|réchauff(?:ez|er)", Act.HEAT),
     (r"(?:laissez|laisser) infuser|infus(?:ez|er)", Act.STEEP),
-    (r"(?:laissez|laisser)(?: bien| complètement)? (?:refroidir|tiédir)|refroidir", Act.COOL),
+    (r"(?:laissez|laisser)(?:-les?|-la)?(?: bien| complètement)? (?:refroidir|tiédir)|refroidir", Act.COOL),
     (r"(?:laissez|laisser) (?:croûter|reposer|sécher|prendre|gonfler)|attend(?:ez|re)|croûter|repos(?:ez|er)", Act.REST),
     (r"(?:placez|placer|mettez|mettre|réserv(?:ez|er)|laissez|laisser|gard(?:ez|er)|conserv(?:ez|er))(?: \w+){0,3} (?:au frais|au réfrigérateur|au frigo|au froid|au congélateur)|réfrigér(?:ez|er)|surgel(?:ez|er)", Act.CHILL),
     (r"enfourn(?:ez|er)|(?:faites |faire )?cui(?:sez|re)", Act.BAKE),
