@@ -14,6 +14,7 @@ STANDS_FOR: dict[str, set[str]] = {
     "corn-starch": {"potato-starch", "wheat-starch", "tapioca-starch", "rice-flour"},
     "potato-starch": {"corn-starch", "wheat-starch", "tapioca-starch"},
     "wheat-starch": {"corn-starch", "potato-starch"},
+    "dark-brown-sugar": {"brown-sugar"},
     "sugar": {"brown-sugar", "dark-brown-sugar", "demerara", "coconut-sugar"},
     "chocolate-dark": {"chocolate-milk", "chocolate-white", "chips-dark"},
     "milk": {"milk-semi", "milk-skimmed", "oat-drink", "soya-drink", "almond-drink", "coconut-drink"},

@@ -13,7 +13,7 @@ INCH_MM = 25.4
 _LENGTH = r"(\d{1,3}(?:[.,]\d{1,2})?(?:\s*1/2)?)"
 _UNIT = r"(?:-|\s)*(inch(?:es)?|in\.?(?!\w)|centimet(?:re|er)s?|\"|''|cm|mm|センチ|pouces)"
 _TWO = re.compile(
-    rf"{_LENGTH}(?:{_UNIT})?\s*(?:x|by|×|\*)\s*{_LENGTH}(?:(?:{_UNIT})?\s*(?:x|by|×)\s*{_LENGTH})?(?:{_UNIT})?"
+    rf"{_LENGTH}(?:{_UNIT})?[\s-]*(?:x|by|×|\*)[\s-]*{_LENGTH}(?:(?:{_UNIT})?\s*(?:x|by|×)\s*{_LENGTH})?(?:{_UNIT})?"
 )
 _ONE = re.compile(rf"{_LENGTH}{_UNIT}(?P<side>角|(?=天板))?")
 _BARE = re.compile(r"(?<![\d.,])(\d{2})(?= (?:springform|round|ring|tube))")

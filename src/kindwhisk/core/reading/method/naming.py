@@ -14,11 +14,12 @@ from kindwhisk.core.reading.method.references import Reference, Results, of_ingr
 from kindwhisk.core.reading.method.shares import ALL, NEAR, REST, Mention, Share, fraction_in, mentions, share_in
 from kindwhisk.core.reading.method.stocks import Stocks, own_words, same_group
 from kindwhisk.core.reading.names import Shelf, find_all
+from kindwhisk.core.reading.plain import is_cjk
 from kindwhisk.core.reading.same import covers
 
 TO = re.compile(
     r"(?<!\w)(?:into|onto|to(?! an? | (?:the )?(?:boil|simmer|ribbon|soft|stiff|firm|medium|peaks?|room|cool|\d))|over(?! (?:\w+ ){0,3}(?:water|heat))|on(?: top of)?(?! (?:high|low|medium|a |full|the (?:hot|warm|boiling)))|"
-    r"through|dans|aux?|à(?! \d)|sur|al|alla|agli|alle|ai|nella?|nel|sul|sulla|vào|lên)(?!\w)"
+    r"through|dans|aux?|à(?! \d)|sur|al|alla|agli|alle|ai|nella?|nel|sul|sulla|sullo|sui|sugli|sulle|vào|lên)(?!\w)"
 )
 APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|to)(?!\w)")
 SUFFIX = re.compile(r"-(?:les?|la|en)$|(?<=[aei]te)(?:l[eoai])$|(?<=r)l[eoai]$")
@@ -26,7 +27,7 @@ INSIDE = re.compile(
     r"^\s*(?:\w+ly |that |it |this |them )?(?:in(?!to| (?:(?:an?|the|another|your|one|its|their) )?(?:\w+ ){0,2}(?:bowl|pan|saucepan|pot|mixer|jug|oven|batches|additions|goes|parts|turns|thirds|times)\b)|over and)(?!\w)"
 )
 ASIDE = re.compile(
-    r"(?<!\w)(?:a filo|chia(?= (?:làm |thành |lòng |bột |hỗn |đều ))|chia(?= \d))(?!\w)|(?<!\w)(?:beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|(?<!\w)to (?:loosen|lighten|slacken|soften|temper) (?:it|them|the \w+)(?!\w)|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
+    r"(?<!\w)(?:a filo|chia(?= (?:làm |thành |lòng |bột |hỗn |đều ))|chia(?= \d))(?!\w)|(?<!\w)(?:beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|: (?:le mélange|il composto|the mixture|la masse|l'appareil) (?:doit|deve|should|must)[^.;]*|(?<!\w)to (?:loosen|lighten|slacken|soften|temper) (?:it|them|the \w+)(?!\w)|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
     r"(?<!\w)(?:over|(?<=\w )in|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
     r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|(?:túi )?bắt kem|湯煎(?:で|から|にかけて)?|鍋"
 )
@@ -39,6 +40,7 @@ WORKED = re.compile(
 TAKEN_OF = {
     "zest": ("zest", "zeste", "rind", "peel", "scorza", "buccia"),
     "juice": ("juice", "jus", "succo"),
+    "puree": ("ピューレ",),
     "nut": ("nuts", "noix", "frutta secca"),
 }
 """What is taken of a fruit, by whichever word its line has."""
@@ -89,7 +91,7 @@ def without(items: Iterable[Item], made: Made | None) -> list[Item]:
 
 def _as_named(text: str, word: str, ingredient_id: str, taken: list[tuple[int, int]]) -> re.Match[str] | None:
     """Where a text names a line by one of its words; a word that is another food's name counts in the plural alone."""
-    match = re.search(rf"(?<!\w){re.escape(word)}(?:s|es)?(?!\w)", text)
+    match = re.search(word if is_cjk(word) else rf"(?<!\w){re.escape(word)}(?:s|es)?(?!\w)", text)
     if match is None or any(a <= match.start() < b for a, b in taken):
         return None
     foods = find_all(word)
@@ -253,7 +255,8 @@ class Naming:
             match = next((m for w in words if (m := _as_named(text, w, stock.ingredient, taken))), None)
             if match is not None:
                 seen.add(stock.ingredient)
-                share = share_in(APART.split(text[max(0, match.start() - NEAR) : match.start()])[-1])
+                behind = text[match.end() : match.end() + 4] if is_cjk(match[0]) else ""
+                share = share_in(APART.split(text[max(0, match.start() - NEAR) : match.start()])[-1] + behind)
                 mention = Mention(stock.ingredient, match[0], share, match.start(), match.end())
                 meant.append(self._meant(mention, text))
         return meant

@@ -255,9 +255,10 @@ class Tracker(Naming):
 
     def sweetens(self, items: Sequence[Item]) -> bool:
         """Whether all of it is what goes into whites while they are whipped."""
-        return bool(items) and all(
-            i.mention is not None and ingredient(i.mention.ingredient).kind in {"sugar", "acid", "salt"} for i in items
-        )
+        kinds = [ingredient(i.mention.ingredient).kind if i.mention is not None else "" for i in items]
+        # “Add the sugar and the vanilla”: a flavour alone goes in after it.
+        with_sugar = {"sugar", "acid", "salt", "flavour"} if "sugar" in kinds else {"sugar", "acid", "salt"}
+        return bool(kinds) and all(kind in with_sugar for kind in kinds)
 
     def fold(self, takes: Sequence[Take], uses: Sequence[Use], words: str, **fields: Any) -> Made:
         """Bring something to a foam, or a foam to something; almonds and icing sugar to whites are a macaronage."""

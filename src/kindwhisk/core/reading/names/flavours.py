@@ -58,7 +58,7 @@ NAMES: dict[str, str] = {
     "dutched cocoa|alkalised cocoa|alkalized cocoa|cacao alcalinisé",
     "cocoa-nibs": "cocoa nibs|cacao nibs|grué de cacao|grué|fave di cacao|granella di cacao|カカオニブ",
     "carob": "carob powder|carob|carob flour|caroube|farine de caroube|farina di carrube|carruba",
-    "chocolate-dark": "chocolate shavings|chocolate curls|grated chocolate|bittersweet chocolate|semisweet baking chocolate|semi-sweet baking chocolate|bittersweet baking chocolate|semisweet chocolate|semi-sweet chocolate|dark chocolate|dark couverture|dark chocolate couverture|chocolate|plain chocolate|chocolat noir|"
+    "chocolate-dark": "dark choc|plain choc|choc|chocolate shavings|chocolate curls|grated chocolate|bittersweet chocolate|semisweet baking chocolate|semi-sweet baking chocolate|bittersweet baking chocolate|semisweet chocolate|semi-sweet chocolate|dark chocolate|dark couverture|dark chocolate couverture|chocolate|plain chocolate|chocolat noir|"
     "chocolat noir de couverture|couverture noire|chocolat pâtissier|chocolat|cioccolato fondente|cioccolato extra fondente|cioccolata fondente|cioccolato|"
     "ダークチョコレート|ビターチョコレート|スイートチョコレート|製菓用チョコレート|クーベルチュール|チョコレート|sô cô la đen|socola đen|sô cô la|socola|chocolate đen",
     "chocolate-dark-70": "dark chocolate 70 %|dark chocolate 70%|70% dark chocolate|70 % dark chocolate|70% chocolate|chocolat noir 70 %|chocolat noir 70%|cioccolato fondente 70%|cioccolato fondente al 70%",

@@ -56,13 +56,13 @@ JOINED = re.compile(
 )
 
 NEEDS = re.compile(
-    r"(?:(?:so|ok|okay|and|right|well),? )*(?:you(?:'ll| will)?|we|i) (?:need|want|use)(?: about)?:? |il (?:vous )?faut:? |(?:ti |vi )?serv(?:e|ono):? ",
+    r"(?:(?:so|ok|okay|and|right|well),? )*(?:\w+, )?(?:you(?:'ll| will)?|we|i) (?:need|want|use)(?: about)?:? |il (?:vous )?faut:? |(?:ti |vi )?serv(?:e|ono):? ",
     re.IGNORECASE,
 )
 """How a sentence begins that lists what is needed."""
 
 AND = re.compile(
-    r",\s*(?:and\s+)?|\s(?:and|et|e|plus)\s(?=\d|(?:an?|half|one|two|three|four|five|six|une?|un|due|tre)\s|the (?:zest|juice|rind|grated) )"
+    r",\s*(?:and\s+)?|(?<!hundred)(?<!thousand)\sand\s(?=(?:ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\s)|\s(?:and|et|e|plus)\s(?=\d|(?:an?|half|one|two|three|four|five|six|une?|un|due|tre)\s|the (?:zest|juice|rind|grated) )"
 )
 
 

@@ -45,7 +45,7 @@ def pour(t: Tracker, clause: Clause) -> None:
     if _into_tin(t, clause) or back(t, clause):
         return
     items = t.items(clause)
-    if _over_cake(t, items):
+    if _over_cake(t, clause, items):
         return
     moved = [i for i in items if not i.target]
     target = next((i.made for i in items if i.target and i.made is not None), None)
@@ -83,15 +83,24 @@ def _into_tin(t: Tracker, clause: Clause) -> bool:
     return True
 
 
-def _over_cake(t: Tracker, items: list[Item]) -> bool:
+INTO_DIP = re.compile(r"(?<!\w)in(?:to)? the (?:dip|hollow|centre|center|middle|well|nests?)(?!\w)")
+
+
+def _over_cake(t: Tracker, clause: Clause, items: list[Item]) -> bool:
     """Over what has been baked: it is named, or it is what stands there."""
     baked = the_cake(t)
     target = next((i.made for i in items if i.target and i.made is not None), None)
     onto = target if target is not None and target.baked else None
+    if onto is None and baked is not None and INTO_DIP.search(clause.text):
+        return _covered(t, baked, items, baked)
     if onto is None and baked is not None and baked is t.here and not any(i.target for i in items):
         onto = baked
     if onto is None:
         return False
+    return _covered(t, onto, items, baked)
+
+
+def _covered(t: Tracker, onto: Made, items: list[Item], baked: Made | None) -> bool:
     over = without(items, onto)
     if not over and baked is not t.here and t.raw_here() is not None:
         over = [Item(0, made=t.raw_here())]

@@ -54,7 +54,7 @@ def cover(t: Tracker, cake: Made, items: list[Item]) -> None:
         return
     ids = {x.ingredient for x in takes} | {i for u in uses for i in u.made.raw_ids}
     coats = "icing-sugar" in ids or any(ingredient(i).kind in {"chocolate", "fat"} for i in ids)
-    runs = all(ingredient(i).kind in RUNS for i in ids)
+    runs = all(ingredient(i).kind in RUNS for i in ids) and not any(u.made.is_cream for u in uses)
     if coats or not runs:
         t.make(AssembleStep, "rack", takes, [t.use(cake), *uses], joining=Joining.GLAZE if coats else Joining.SPREAD)
         return

@@ -44,7 +44,7 @@ COOL_MIN, LONG_REST_MIN = 20.0, 240.0
 
 
 INTO_TIN = re.compile(
-    r"(?<!\w)(?:into|on|onto|in) (?:an?|the|your|its) (?:[\w,-]+ ){0,4}(?:tins?|pans?|rings?|moulds?|molds?|trays?)(?!\w)"
+    r"(?<!\w)(?:into|on|onto) (?:an?|the|your|its) (?:[\w,-]+ ){0,4}(?:tins?|pans?|rings?|moulds?|molds?|trays?)(?!\w)"
 )
 """“Into a greased tin and bake”: it is said what holds it."""
 
@@ -189,7 +189,9 @@ def rest(t: Tracker, clause: Clause) -> None:
             t.say(made)
             return
         long = span is None or span.high >= LONG_REST_MIN
-        if made.kind is InvertStep or (made.kind is BakeStep and (t.oven_off or OFF.search(clause.text)) and long):
+        if made.kind is InvertStep or (
+            made.kind is BakeStep and long and (t.oven_off or OFF.search(clause.text) is not None)
+        ):
             # What is left alone behind the oven cools.
             t.make(CoolStep, made.vessel, [], [t.use(made)], inverted=made.kind is InvertStep)
             return

@@ -7,6 +7,7 @@ from dataclasses import replace
 
 from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.base import YOLKY
+from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.sift import SiftStep
@@ -48,6 +49,11 @@ WITH = re.compile(r"\s*(?:it |them |this |these )?with (?!an? )")
 AWAY = re.compile(r"(?<!\w)(?:fridge|refrigerator|freezer|aside|frigo|oven|tủ lạnh)(?!\w)|冷蔵庫")
 
 
+TIN = re.compile(
+    r"(?<!\w)(?:in|into|on) (?:an?|the|your) (?:[\w-]+ ){0,4}(?:tin|pan|springform|mould|mold|tray|sheet)s?(?!\w)"
+)
+
+
 def put(t: Tracker, clause: Clause) -> None:
     """Things are put together; a later verb works them in. What is only put away is not."""
     if AWAY.search(clause.text):
@@ -64,6 +70,11 @@ def put(t: Tracker, clause: Clause) -> None:
     t.flush()
     items = t.items(clause)
     if not items:
+        return
+    batter = next((i.made for i in items if i.made is not None and i.made.floury and not i.made.baked), None)
+    if batter is not None and TIN.search(clause.text):
+        # “Put it in a buttered springform”.
+        t.make(FillStep, t.free("tin"), [], [t.use(batter)])
         return
     cake = next((i.made for i in items if i.made is not None and i.made.baked), None)
     if cake is not None:
@@ -225,7 +236,7 @@ def sift(t: Tracker, clause: Clause) -> None:
     """Dry goods through a sieve, by themselves or straight over what they go to."""
     items = t.items(clause)
     straight = re.search(
-        r"(?<!\w)(?:over(?! (?:\w+ )?paper)|in(?! (?:a|the|una|un) (?:\w+ )?(?:bowl|ciotola|recipiente))|on top|into(?! an? )|onto (?:the|it)(?! paper)|vào)(?!\w)",
+        r"(?<!\w)(?:over(?! (?:\w+ )?paper)|in(?! (?:a|the|una|un) (?:\w+ )?(?:bowl|ciotola|recipiente))|on top|into(?! an? )|onto (?:the|it)(?! paper)|(?:au-|par-)?dessus|sopra|vào)(?!\w)",
         clause.after,
     )
     if straight:

@@ -18,7 +18,7 @@ from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.shares import ALL
 from kindwhisk.core.reading.method.tracker import Tracker
 
-TOGETHER = re.compile(r"合わせ|(?<!\w)(?:[Cc]ombine|[Uu]nite|[Rr]éuni\w+)(?!\w)")
+TOGETHER = re.compile(r"合わせ|(?<!\w)(?:[Cc]ombine|[Mm]ix|[Ss]tir|[Uu]nite|[Rr]éuni\w+)(?!\w)")
 
 
 DISSOLVES = re.compile(r"(?<!\w)dissolve .*\bin (?:it|the|this|an?)(?!\w)")

@@ -160,7 +160,7 @@ def _anew(t: Tracker, clause: Clause, items: list[Item], words: str) -> None:
     takes, uses = t.claim(items)
     if not takes and not uses:
         return
-    if said.on_the_hob(clause.text):
+    if said.on_the_hob(clause.text) and "return" not in clause.text:
         takes_all = {x.ingredient for x in takes}
         t.make(WarmStep, t.free("pot"), takes, uses, target_c=warmth(words, takes_all), over_water=False)
         return

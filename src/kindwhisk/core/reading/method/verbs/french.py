@@ -27,7 +27,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"hors du feu", Act.OFF),
     (r"macaron(?:ez|er|nez|ner)", Act.PRESS),
     (rf"{_forms('incorpor', 'allèg')}|détend(?:ez|re|s)(?= (?:la|l'|le|les) )", Act.FOLD),
-    (r"(?:portez|porter|amenez|amener)|(?:faites |faire )bouillir|cui(?:sez|re)(?= le sucre)", Act.BOIL),
+    (r"(?:portez|porter|amenez|amener)|(?:faites |faire )bouillir|cui(?:sez|re)(?= (?:le sucre|l'eau|ensemble l'eau|le sirop))", Act.BOIL),
     (r"remett(?:ez|re)(?: \w+)? (?:à cuire|sur le feu)|cui(?:sez|re)(?= en remuant)|(?:faites |faire )?épaissir", Act.HEAT),
     (r"(?:faites |faire )?chauff(?:ez|er)|tiéd(?:issez|ir)(?= le)|réchauff(?:ez|er)", Act.HEAT),
     (r"(?:laissez|laisser) infuser|infus(?:ez|er)", Act.STEEP),
