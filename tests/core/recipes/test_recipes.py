@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from pathlib import Path
 
 import pytest
 from hypothesis import given, settings
@@ -20,15 +21,16 @@ from kindwhisk.demo.kitchen import demo_kitchen
 from tests.core.recipes.expected import Compared, Expected, Score, compare, corpus, nodes_of
 
 WRITTEN, HELD_OUT = corpus("written"), corpus("held_out")
-NOT_WHOLLY = {"full-of-slips", "italian-butter-free-roll-message", "table-sponge"}
-"""A recipe with a dozen faults, and one that names no verb: what they become is measured, not held line by line."""
+NOT_WHOLLY = set((Path(__file__).parent / "not_wholly.txt").read_text().split())
+"""Recipes of which something is still misread: what they become is measured, not held line by line."""
 
 
-@pytest.mark.parametrize("want", [w for w in WRITTEN if w.name not in NOT_WHOLLY], ids=lambda w: w.name)
+@pytest.mark.parametrize("want", WRITTEN, ids=lambda w: w.name)
 def test_a_written_recipe_becomes_its_own_process(want: Expected) -> None:
     result = compare(want)
-    assert result.missed == []
-    assert all(result.truths.values()), result.truths
+    wholly = result.missed == [] and all(result.truths.values())
+    # What is read wholly by now comes off the list, so that it stays so.
+    assert wholly == (want.name not in NOT_WHOLLY), (result.missed, result.truths)
 
 
 def _all(results: list[Compared], name: str) -> Score:
@@ -39,13 +41,13 @@ def _all(results: list[Compared], name: str) -> Score:
     return total
 
 
-def test_recipes_that_were_set_aside_are_read_nearly_as_well() -> None:
+def test_recipes_that_were_set_aside_are_read_as_well_as_the_docs_say() -> None:
     assert len(HELD_OUT) == 20
     results = [compare(want) for want in HELD_OUT]
-    least = {"lines": 0.88, "steps": 0.85, "wiring": 0.80, "waits": 0.88}
+    least = {"lines": 0.95, "steps": 0.80, "wiring": 0.77, "waits": 0.90}
     for name, share in least.items():
         assert _all(results, name).recall >= share, name
-    assert sum(r.truths["class"] for r in results) >= 17
+    assert sum(r.truths["class"] for r in results) >= 16
     assert all(r.truths["nothing dropped"] for r in results)
 
 

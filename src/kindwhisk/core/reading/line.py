@@ -187,7 +187,7 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
     beside = meaning.beside or (second.words if second else "")
     if beside:
         sure, note = min(sure, 0.5), f"{note} “{beside}” stands in it too: give it a line of its own.".strip()
-    counted = bare is None and counts_as(item.id) in EGG_SHAPED and groups[0].kind() in {None, UnitKind.PIECE}
+    by_the_egg = bare is None and counts_as(item.id) in EGG_SHAPED and groups[0].kind() in {None, UnitKind.PIECE}
     return ReadLine.model_validate(
         {
             **about,
@@ -198,7 +198,7 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
             "note": note,
             "by": best.by,
             "stated": stated,
-            "count": groups[0].parts[0].middle if counted else None,
+            "count": groups[0].parts[0].middle if by_the_egg else None,
             "choices": best.choices,
             "left_g": round(best.left_g, 1),
             "left": best.left,
