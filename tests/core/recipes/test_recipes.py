@@ -56,7 +56,8 @@ def test_every_row_is_shown_as_something_and_every_step_names_its_sentence(want:
     got = want.read()
     known = {"title", "heading", "ingredient", "note", "step", "known", "not understood"}
     assert {row.says for row in got.rows} <= known
-    if got.formula is None or want.name in NOT_WHOLLY:
+    if got.formula is None or not any(row.says == "step" for row in got.rows):
+        # A list without a method gets the steps of its class.
         return
     ids = {s.id for s in got.formula.steps}
     told = {step for row in got.rows for step in row.steps}
@@ -114,7 +115,7 @@ def _told_apart(want: Expected) -> bool:
     return len(set(ids)) == len(ids) > 2
 
 
-IN_A_BLOCK = [w for w in LISTED if _told_apart(w) and _block(w.text) is not None]
+IN_A_BLOCK = [w for w in LISTED if _told_apart(w) and _block(w.text) is not None and w.name not in NOT_WHOLLY]
 
 
 @pytest.mark.parametrize("want", IN_A_BLOCK, ids=lambda w: w.name)

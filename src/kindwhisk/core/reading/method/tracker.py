@@ -16,7 +16,7 @@ from kindwhisk.core.reading.goods import Question
 from kindwhisk.core.reading.method.making import Made, Stock, Take, Use
 from kindwhisk.core.reading.method.naming import Item, Naming, without
 from kindwhisk.core.reading.method.shares import ALL, Mention, Share
-from kindwhisk.core.reading.method.stocks import same_group
+from kindwhisk.core.reading.method.stocks import FOR_SHOW, same_group
 from kindwhisk.core.reading.same import covers
 from kindwhisk.core.reading.tins_named import NamedTin
 
@@ -101,7 +101,8 @@ class Tracker(Naming):
         named = [i.mention.ingredient for i in items if i.mention is not None]
         found = [self.stocks.matching(i) for i in named if ingredient(i).kind != "egg"]
         only = [s[0].group for s in found if s and len({x.group for x in s}) == 1 and s[0].group]
-        return only[0] if len(set(only)) == 1 else ""
+        # What only decorates says nothing of the batter.
+        return only[0] if len(set(only)) == 1 and not FOR_SHOW.search(only[0]) else ""
 
     def _take(self, mention: Mention, beside: set[str], part: str) -> Take | None:
         stock = self.stocks.meant(mention, part, beside)

@@ -27,7 +27,7 @@ from kindwhisk.core.reading.parts.row import Row, RowKind
 from kindwhisk.core.reading.parts.serving import YIELDS
 from kindwhisk.core.reading.parts.tidying import tidy
 from kindwhisk.core.reading.parts.titles import has_list, title_of
-from kindwhisk.core.reading.plain import plain
+from kindwhisk.core.reading.plain import BULLET, plain
 
 MAKES = re.compile(
     r"^make (?:the |your )?(?P<name>[^\d:.,;]{2,34})$|^for (?:the )?(?P<other>[^\d:.,;]{2,34}?)(?=,| (?:fate|you|we|i|just|boil|put|stir|warm|cook|soak|combine|dissolve|chop|whip|whisk|beat|mix|heat|bring|melt))|"
@@ -139,6 +139,8 @@ class Cutter:
         """The heading of a part of the list."""
         following = self.texts[i + 1] if i + 1 < len(self.texts) else ""
         listing = self.listing and self.part != "method" and STEP.match(row) is None
+        if BULLET.match(row) and BULLET.match(following):
+            return None
         if not listing or not is_heading(row, following, self.grammar, self.gaps[i]):
             return None
         self.group = group_name(row)
