@@ -133,6 +133,23 @@ def test_sentences_are_split_and_joined_by_keyboard_and_told_what_they_are_about
     expect(page.get_by_role("button", name="Take back the correction")).to_have_count(0)
 
 
+def test_a_pasted_page_is_mended_where_its_tags_hide_the_words(page: Page, own: Server) -> None:
+    open_with(
+        page,
+        own,
+        "<h1>Plain sponge</h1><ul><li>3 eggs</li><li>90 g <b>sugar</b></li><li>90 g flour</li></ul>"
+        "<p>Beat the eggs &amp; sugar to the ribbon.</p>"
+        "<p>Fold in the flour. Bake in a 20 cm round tin at 180 °C for 25 minutes.</p>",
+    )
+    field = sentence(page, "Beat the eggs & sugar")
+    field.fill("Beat the eggs and the sugar to the ribbon.")
+    field.blur()
+    expect(page.get_by_label("The recipe")).to_have_value(
+        re.compile(r"90 g sugar\n90 g flour\n\nMethod\nBeat the eggs and the")
+    )
+    expect(sentence(page, "Beat the eggs and the sugar")).to_be_visible()
+
+
 def test_an_assumed_step_is_marked_and_can_be_left_out_on_a_phone(page: Page, own: Server) -> None:
     page.set_viewport_size({"width": 390, "height": 844})
     open_with(page, own, TEXT.split("Roll up", maxsplit=1)[0])

@@ -13,6 +13,9 @@
   $effect(() => {
     if (part !== 'all' && !parts.some((c) => c.id === part)) part = 'all';
   });
+
+  /** Between a name and what it contains, also for who hears it read. */
+  const GAP = ' ';
 </script>
 
 {#if parts.length}
@@ -38,10 +41,10 @@
           title="What could take its place?"
         >
           <span
-            >{i.name}{#if i.allergens.length}{' '}<span class="ml-2 text-sm text-raspberry"
+            >{i.name}{#if i.allergens.length}{GAP}<span class="ml-2 text-sm text-raspberry"
                 >contains {i.allergens.join(', ').replaceAll('-', ' ')}</span
-              >{/if}{#if !i.allergens_known}{' '}<strong class="ml-2 text-sm text-raspberry">not known here</strong
-              >{/if}{#if i.check_label}{' '}<span class="ml-2 text-sm text-raspberry">check the label</span>{/if}</span
+              >{/if}{#if !i.allergens_known}{GAP}<strong class="ml-2 text-sm text-raspberry">not known here</strong
+              >{/if}{#if i.check_label}{GAP}<span class="ml-2 text-sm text-raspberry">check the label</span>{/if}</span
           >
           <span class="whitespace-nowrap"
             ><span class="mr-3 text-sm text-quiet">{spoonfuls(i.bulk_ml)}</span><strong>{grams(i.grams)}</strong></span
@@ -49,8 +52,8 @@
         </button>
         {#each i.roles ?? [] as share, n (n)}
           <p class="flex items-baseline justify-between gap-4 py-0.5 pl-5 text-quiet">
-            <span>{share.role ? `for the ${share.role.toLowerCase()}` : share.step}</span><span class="whitespace-nowrap"
-              >{grams(share.grams)}</span
+            <span>{share.role ? `for the ${share.role.toLowerCase()}` : share.step}</span><span
+              class="whitespace-nowrap">{grams(share.grams)}</span
             >
           </p>
         {/each}

@@ -164,10 +164,14 @@ export class ReadingIn {
 
   /** A row as it should have been written. */
   mendRow(row: number, written: string): void {
+    const draft = this.draft;
+    const old = draft?.rows[row]?.text;
+    if (!draft || !old) return;
     const place = this.#place(row);
-    if (!place) return;
-    const old = this.text.slice(place.at, place.end);
-    this.text = this.text.slice(0, place.at) + written + this.text.slice(place.end);
+    // What a page says between its tags is nowhere in it as it is read: then the whole is written as it was read.
+    this.text = place
+      ? this.text.slice(0, place.at) + written + this.text.slice(place.end)
+      : asText({ ...draft, rows: draft.rows.map((r, n) => (n === row ? { ...r, text: written } : r)) });
     this.byHand.meant = this.byHand.meant.map((m) => (m.sentence === old ? { ...m, sentence: written } : m));
     if (this.sentence === old) this.sentence = written;
   }
