@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 import unicodedata
+from functools import lru_cache
 
 VULGAR = {
     "½": "1/2", "⅓": "1/3", "⅔": "2/3", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8",
@@ -12,8 +13,11 @@ VULGAR = {
 DASHES = re.compile(r"[‐‑‒–—―−〜~～]")
 BULLET = re.compile(r"^\s*(?:[-*•·▢□☐○●◦‣–—→]|\[\s?\])+\s*")
 LONGEST = 400
+REMEMBERED = 8192
+"""Stretches that are kept as they were made plain: one reading asks for the same rows again and again."""
 
 
+@lru_cache(maxsize=REMEMBERED)
 def plain(text: str) -> str:
     """Lower case, digits and signs of one form, single spaces, no bullet in front; at most 400 characters."""
     text = re.sub(r"…|\.{2,}|・{2,}", " ", text[:LONGEST])
@@ -32,6 +36,7 @@ def plain(text: str) -> str:
     return re.sub(r"\s+", " ", text).strip().lower()
 
 
+@lru_cache(maxsize=REMEMBERED)
 def folded(text: str) -> str:
     """Without accents, so that ``creme`` and ``crème`` meet; kana and Han signs stay."""
     kept = []
