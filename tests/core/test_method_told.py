@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from types import SimpleNamespace
+from typing import cast
+
 import pytest
 
 from kindwhisk.core.ingredients.eggs import EggSize
@@ -11,11 +14,16 @@ from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import clauses
+from kindwhisk.core.reading.method.custom import balance
 from kindwhisk.core.reading.method.figures import temperatures, times
+from kindwhisk.core.reading.method.making import Made, Use
+from kindwhisk.core.reading.method.tracker import Tracker
 from kindwhisk.core.reading.method.verbs import GRAMMARS
 from kindwhisk.core.reading.parts import RowKind, cut
 from kindwhisk.core.reading.parts.tidying import seen, tidy
@@ -229,3 +237,25 @@ def test_a_tube_named_below_its_size_is_a_tube() -> None:
     (fill,) = [s for s in got.formula.steps if isinstance(s, FillStep)]
     assert fill.tin.shape == "tube"
     assert 255 <= max(fill.tin.dimensions.model_dump().values()) <= 265
+
+
+def test_no_result_is_used_twice_and_what_nobody_took_is_left() -> None:
+    foam = Made(WhipStep, "bowl")
+    third = Made(FoldStep, "bowl", uses=[Use(foam, 0.25)])
+    rest = Made(FoldStep, "bowl", uses=[Use(third), Use(foam)])
+    again = Made(FoldStep, "bowl", uses=[Use(rest), Use(foam)])
+    balance(cast(Tracker, SimpleNamespace(results=SimpleNamespace(made=[foam, third, rest, again]))))
+    assert [(u.made, u.rest) for u in rest.uses] == [(third, False), (foam, True)]
+    assert [u.made for u in again.uses] == [rest]
+    assert [m.left for m in (foam, third, rest, again)] == [0, 0, 0, 1]
+
+
+def test_sugar_and_water_that_are_cooked_hot_are_a_syrup() -> None:
+    formula = made(
+        "Mousse\n300 g strawberry puree\n70 g sugar\n250 g cream\n\nItalian meringue\n60 g egg whites\n120 g sugar\n"
+        "40 g water\n\nWarm the puree with the 70 g sugar. Cook 120 g sugar and the water to 120 °C, pour over "
+        "the whipping whites and beat until cold. Fold the meringue into the puree, then the softly whipped cream. "
+        "Pour into a 20 cm ring and freeze for 6 hours."
+    )
+    (syrup,) = [s for s in formula.steps if isinstance(s, BoilStep)]
+    assert takes(formula, syrup) == {"sugar": 120, "water": 40}
