@@ -180,6 +180,11 @@ def test_a_pasted_page_is_read_by_what_it_shows() -> None:
     assert not any("var" in r.text for r in rows)
 
 
+@pytest.mark.parametrize("text", ["<script><li>3 eggs", "<li><li>"])
+def test_of_a_page_that_shows_nothing_nothing_is_dropped(text: str) -> None:
+    assert seen(text) == text
+
+
 def test_a_heading_between_angles_is_no_tag() -> None:
     text = "<the paste>\n100 g sugar"
     assert seen(text) == text

@@ -83,7 +83,9 @@ def seen(text: str) -> str:
     page = _Seen()
     page.feed(text)
     page.close()
-    return "".join(page.shown)
+    shown = "".join(page.shown)
+    # Of a page that shows nothing, nothing is dropped.
+    return shown if shown.strip() else text
 
 
 def tidy(text: str) -> str:
