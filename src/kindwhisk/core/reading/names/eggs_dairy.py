@@ -2,7 +2,7 @@
 
 NAMES: dict[str, str] = {
     # English | French | Italian | Japanese | Vietnamese
-    "egg-white": "white no|paste whites|meringue whites|whites for the paste|whites for the meringue|egg whites|egg white|whites of egg|whites|white of an egg|blancs d'œufs|blancs d'oeufs|blanc d'œuf|blanc d'oeuf|blancs|"
+    "egg-white": "white no|paste whites|meringue whites|egg whites|egg white|whites of egg|whites|white of an egg|blancs d'œufs|blancs d'oeufs|blanc d'œuf|blanc d'oeuf|blancs|"
     "blanc d'oeufs|albumi|albume|albumi d'uovo|chiare d'uovo|chiara|卵白|lòng trắng trứng gà|lòng trắng trứng|lòng trắng",
     "egg-yolk": "egg yolks|egg yolk|yolks|yolk|jaunes d'œufs|jaunes d'oeufs|jaune d'œuf|jaune d'oeuf|jaunes|tuorli|tuorlo|tuorli d'uovo|"
     "rossi d'uovo|卵黄|lòng đỏ trứng gà|lòng đỏ trứng|lòng đỏ",
