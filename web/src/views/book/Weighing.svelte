@@ -41,10 +41,12 @@
           title="What could take its place?"
         >
           <span
-            >{i.name}{#if i.allergens.length}{GAP}<span class="ml-2 text-sm text-raspberry"
+            >{i.name}{#if i.allergens.length}{GAP}<span class="ml-2 inline-block text-sm text-raspberry"
                 >contains {i.allergens.join(', ').replaceAll('-', ' ')}</span
-              >{/if}{#if !i.allergens_known}{GAP}<strong class="ml-2 text-sm text-raspberry">not known here</strong
-              >{/if}{#if i.check_label}{GAP}<span class="ml-2 text-sm text-raspberry">check the label</span>{/if}</span
+              >{/if}{#if !i.allergens_known}{GAP}<strong class="ml-2 inline-block text-sm text-raspberry"
+                >not known here</strong
+              >{/if}{#if i.check_label}{GAP}<span class="ml-2 inline-block text-sm text-raspberry">check the label</span
+              >{/if}</span
           >
           <span class="whitespace-nowrap"
             ><span class="mr-3 text-sm text-quiet">{spoonfuls(i.bulk_ml)}</span><strong>{grams(i.grams)}</strong></span
