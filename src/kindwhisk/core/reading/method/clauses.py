@@ -9,7 +9,7 @@ from typing import NamedTuple
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.reading.amounts import amounts, in_figures
 from kindwhisk.core.reading.method.acts import Act
-from kindwhisk.core.reading.method.verbs import GRAMMARS, Grammar
+from kindwhisk.core.reading.method.verbs import Grammar
 from kindwhisk.core.reading.method.verbs.grammar import Verb
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
@@ -50,36 +50,6 @@ _BEATEN = re.compile(r"(?<!\w)(?:whisked|beaten|mixed|stirred)(?! egg| white)(?!
 DUSTS = {"icing-sugar", "cocoa", "sugar"}
 """What is sieved over a thing, where it goes on top."""
 _ON_TOP = re.compile(r"(?<!\w)on top(?!\w)")
-BAKER = re.compile(r"(?<!\w)(?:she|he|who)(?!\w)")
-SAYS = re.compile(
-    r"(?<!\w)(?:separate|beat|whisk|whip|stir|mix|fold|sift|add|pour|bake|melt|heat|warm|boil|spread|roll|let|leave|put|take|turn|line|grease|"
-    r"spoon|pipe|dust|cool|cut|soak|brush|fill|coat|sprinkle|combine|cream|chill)s(?= )"
-)
-ACTIVE = {
-    "folded": "fold", "whisked": "whisk", "beaten": "beat", "whipped": "whip", "stirred": "stir", "added": "add", "poured": "pour",
-    "sifted": "sift", "mixed": "mix", "melted": "melt", "boiled": "boil", "warmed": "warm", "baked": "bake", "piped": "pipe", "spread": "spread",
-}  # fmt: skip
-PASSIVE = re.compile(
-    rf"(?<!\w)((?:the|both) (?:[^\W\d]+ ){{0,3}}?[^\W\d]+) (?:is|are|gets|get) (?:then |now )?({'|'.join(ACTIVE)})( in(?:to)?| over| through| on(?:to)?)?(?!\w)"
-)
-ASIDE_OPEN = re.compile(r"(?<!\w)(?:until|till|when|once|while|so that|if|before|after|as|that|which)(?!\w)[^,;.]*$")
-"""A passive behind these words tells when, not what to do."""
-TELLS_TU = re.compile(
-    r"(?:^|(?<=, )|(?<=; )|(?<= et )|(?<=puis ))((?:préchauff|ajout|vers|mélang|laiss|incorpor|mont|fouett|tamis|enfourn|"
-    r"retourn|démoul|coul|étal|roul|sépar|chauff|saupoudr|dispos|décor|garniss|beurr|chemis|plac|pos|napp|imbib|remu|"
-    r"lèv|tapot|réserv|gliss|port|coup|dress)e|bats|mets|fais|remets|fends|garnis|blanchis)(?!\w)"
-)
-"""“Bats les jaunes, ajoute le lait”: where a sentence of French tells what to do."""
-TU = re.compile(r"(?<!\w)tu (l'|la |le |les |y )?([^\W\d]{2,}s)(?!\w)")
-IRREGULAR = {
-    "bats": "battez",
-    "mets": "mettez",
-    "fais": "faites",
-    "remets": "remettez",
-    "blanchis": "blanchissez",
-    "garnis": "garnissez",
-    "fends": "fendez",
-}
 INTO = re.compile(r" (?:into|to) (?:the|it|them)(?!\w)[^,;]*$")
 _ONE_IN = re.compile(r"(?:the )?[^\W\d]{3,} in")
 """“Zest in.”"""
@@ -285,30 +255,12 @@ def _with_bake(told: list[Clause]) -> Iterator[Clause]:
             yield Clause(Act.BAKE, clause.text, (0, 0), clause.sentence, True, True)
 
 
-def _vous(match: re.Match[str]) -> str:
-    """“Tu l'incorpores” as “incorporez-le”."""
-    verb = IRREGULAR.get(match[2]) or re.sub(r"(?:es|s)$", "", match[2]) + "ez"
-    behind = {"l'": "-le", "la ": "-la", "le ": "-le", "les ": "-les"}.get(match[1] or "", "")
-    return verb + behind
-
-
-def _in_first_person(text: str, *, french: bool) -> str:
-    """“She beats the yolks; the rest is folded in”, as one would tell it oneself."""
-    if french:
-        text = TELLS_TU.sub(lambda m: IRREGULAR.get(m[1], f"{m[1]}z"), text)
-    text = TU.sub(_vous, text)
-    text = SAYS.sub(lambda m: m[0][:-1], text) if BAKER.search(text) else text
-    return PASSIVE.sub(
-        lambda m: m[0] if ASIDE_OPEN.search(text[: m.start()]) else f"{ACTIVE[m[2]]}{m[3] or ''} {m[1]}", text
-    )
-
-
 def clauses(sentence: str, grammar: Grammar, number: int = 0) -> list[Clause]:
     """The things to do that a sentence names, in its order.
 
     A stretch without a verb that names ingredients and how they should look (``whites stiff``) is one too.
     """
-    text = _in_first_person(plain(sentence).rstrip(" .!"), french=grammar is GRAMMARS["fr"])
+    text = grammar.addressed(plain(sentence).rstrip(" .!"))
     found = list(grammar.verbs(text))
     if grammar.verb_last:
         return list(_verb_last(found, text, number)) if found else []

@@ -2,6 +2,7 @@
 
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.verbs.grammar import Grammar
+from kindwhisk.core.reading.method.verbs.persons import as_english_tells
 
 _TIN = r"(?:tins?|pans?|trays?|moulds?|molds?|sheets?|dish|ring|springform|base|paper|parchment)\b"
 _COOL = r"(?:cool|cold|get cold)"
@@ -93,4 +94,5 @@ GRAMMAR = Grammar(
     r"upside|trays?|tins?|every|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|before|thoroughly|while)\b",
     aside=r"without|until|till|so that|when|once|while|as soon as|as|if|before|because|after",
     aside_ends=r"[,;.:]| then |(?<= cold) |(?<=°c) |(?<= form) |(?<= foamy) |(?<= frothy) |(?<=degrees) |(?<=before serving) |(?<= cool) |(?<= ready) |(?<= done) |(?<= warm) (?!water)| (?=(?:i|we) )|$",
+    addressed=as_english_tells,
 )

@@ -2,6 +2,7 @@
 
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.verbs.grammar import Grammar
+from kindwhisk.core.reading.method.verbs.persons import as_french_tells
 
 
 def _forms(*stems: str) -> str:
@@ -61,4 +62,5 @@ GRAMMAR = Grammar(
     tuple((rf"(?:{p})(?![\w])", act) for p, act in VERBS),
     aside=r"sans|jusqu'à ce que?|afin de|afin que?|avant de|lorsque|quand",
     aside_ends=r"[,;.:]|$",
+    addressed=as_french_tells,
 )

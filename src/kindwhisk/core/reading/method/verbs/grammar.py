@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
+from dataclasses import dataclass
 from functools import cached_property
 from typing import NamedTuple
 
@@ -18,40 +19,42 @@ class Verb(NamedTuple):
     end: int
 
 
+@dataclass(eq=False)
 class Grammar:
     """Verbs as patterns, the most special first, and what may stand in front of one.
 
-    Args:
-        verbs: patterns with what they mean.
+    Attributes:
+        verbs_of: patterns with what they mean.
         before: what the text in front of a verb must end with; None where a verb may stand anywhere.
         nouns: words that are a verb only where something follows that it is done to; ``with_object`` says what that is.
         aside: where a stretch begins that tells when or until when, in which a verb counts only with an object; it ends
             at ``aside_ends``.
         verb_last: whether what it is done to stands in front of the verb.
+        addressed: a plain sentence as one is told to do it oneself, whoever it speaks of.
     """
 
-    def __init__(
-        self,
-        verbs: Sequence[tuple[str, Act]],
-        *,
-        before: str | None = None,
-        nouns: str = "",
-        with_object: str = "",
-        aside: str = "",
-        aside_ends: str = r"[,;.:]",
-        verb_last: bool = False,
-    ) -> None:
-        self._acts = [act for _, act in verbs]
-        bound = "" if verb_last else r"(?<![\w'])"
-        self._verbs = re.compile(bound + "(?:" + "|".join(f"(?P<v{i}>{p})" for i, (p, _) in enumerate(verbs)) + ")")
-        self._before = re.compile(rf"(?:{before})\s*$") if before is not None else None
+    verbs_of: Sequence[tuple[str, Act]]
+    before: str | None = None
+    nouns: str = ""
+    with_object: str = ""
+    aside: str = ""
+    aside_ends: str = r"[,;.:]"
+    verb_last: bool = False
+    addressed: Callable[[str], str] = str
+
+    def __post_init__(self) -> None:
+        self._acts = [act for _, act in self.verbs_of]
+        bound = "" if self.verb_last else r"(?<![\w'])"
+        self._verbs = re.compile(
+            bound + "(?:" + "|".join(f"(?P<v{i}>{p})" for i, (p, _) in enumerate(self.verbs_of)) + ")"
+        )
+        self._before = re.compile(rf"(?:{self.before})\s*$") if self.before is not None else None
         self._and = re.compile(r"(?:\band|\bor|&|,)\s*$")
-        self._nouns = re.compile(rf"(?:{nouns})\b") if nouns else None
-        self._with_object = re.compile(rf"\s*(?:{with_object})") if with_object else None
+        self._nouns = re.compile(rf"(?:{self.nouns})\b") if self.nouns else None
+        self._with_object = re.compile(rf"\s*(?:{self.with_object})") if self.with_object else None
         self._ends = re.compile(r"\s*(?:[.,;)]|$)")
-        self._aside = re.compile(rf"(?<![\w'])(?:{aside})(?![\w'])") if aside else None
-        self._aside_ends = re.compile(aside_ends)
-        self.verb_last = verb_last
+        self._aside = re.compile(rf"(?<![\w'])(?:{self.aside})(?![\w'])") if self.aside else None
+        self._aside_ends = re.compile(self.aside_ends)
 
     @cached_property
     def words(self) -> tuple[str, ...]:
