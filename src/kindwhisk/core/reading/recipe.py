@@ -5,7 +5,6 @@ from __future__ import annotations
 import csv
 import io
 import json
-import re
 from collections.abc import Iterable, Iterator, Mapping
 from html import unescape
 from typing import Any
@@ -14,6 +13,7 @@ from kindwhisk.core.reading.amounts import amounts
 from kindwhisk.core.reading.method.clauses import sentences
 from kindwhisk.core.reading.method.language import language_of
 from kindwhisk.core.reading.parts import Row, RowKind, cut, servings
+from kindwhisk.core.reading.parts.tidying import shown_of
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
@@ -175,7 +175,7 @@ def _texts(value: Any, section: str = "", depth: int = 0) -> Iterator[tuple[str,
 
 def _clean(text: str) -> str:
     """A text without marks; what ends a paragraph ends a row."""
-    return unescape(re.sub(r"<[^>]+>", " ", re.sub(r"<br\s*/?>|</(?:p|li)>", "\n", text)))
+    return unescape(shown_of(text))
 
 
 def _yield(amount: Any) -> int | None:

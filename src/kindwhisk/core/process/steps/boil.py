@@ -26,6 +26,10 @@ OTHER_SUGAR_K = 0.4
 """Half-width of the boiling point from which other sugars are worth a word."""
 
 
+HOTTEST_SYRUP_C = 165.0
+"""Above it sugar browns fast: no syrup for a foam is boiled so far."""
+
+
 class BoilStep(StepBase):
     """Boil sugar and water to ``target_c``, given for sea level; shown as it reads under this kitchen's air."""
 
@@ -35,7 +39,7 @@ class BoilStep(StepBase):
     probe: ClassVar[ProbePlace | None] = ProbePlace.POT
 
     kind: Literal["boil"] = "boil"
-    target_c: float = Field(default=118, ge=101, le=165)
+    target_c: float = Field(default=118, ge=101, le=HOTTEST_SYRUP_C)
 
     def target_here_c(self, setting: Setting) -> float:
         """The target as it reads here."""

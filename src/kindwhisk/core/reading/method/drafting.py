@@ -17,7 +17,7 @@ from kindwhisk.core.process.portions import IngredientPortion, Portion, StepPort
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.base import WHITES, YOLKY
-from kindwhisk.core.process.steps.boil import BoilStep
+from kindwhisk.core.process.steps.boil import HOTTEST_SYRUP_C, BoilStep
 from kindwhisk.core.process.steps.fill import FillStep, Lining
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.pipe import PipeStep
@@ -185,7 +185,7 @@ class Drafter:
             hottest = HOTTEST_OVER_WATER_C if made.fields.get("over_water") else HOTTEST_C
             return {"target_c": min(max(float(celsius or 45), 1.0), hottest)}
         if made.kind is BoilStep:
-            return {"target_c": min(max(float(celsius or 118), 101.0), 165.0)}
+            return {"target_c": min(max(float(celsius or 118), 101.0), HOTTEST_SYRUP_C)}
         return {}
 
     def _rest(self, made: Made) -> dict[str, Any]:

@@ -76,16 +76,18 @@ class _Seen(HTMLParser):
             self.shown.append(re.sub(r"\s+", " ", data))
 
 
+def shown_of(page: str) -> str:
+    """What marked-up text shows, a row a block; empty where it shows nothing."""
+    parser = _Seen()
+    parser.feed(page)
+    parser.close()
+    return "".join(parser.shown).strip()
+
+
 def seen(text: str) -> str:
     """A page's text without its tags; any other text as it is."""
-    if TAGGED.search(text) is None:
-        return text
-    page = _Seen()
-    page.feed(text)
-    page.close()
-    shown = "".join(page.shown)
     # Of a page that shows nothing, nothing is dropped.
-    return shown if shown.strip() else text
+    return (TAGGED.search(text) and shown_of(text)) or text
 
 
 def tidy(text: str) -> str:

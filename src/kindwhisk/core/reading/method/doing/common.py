@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import re
+
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.warm import WarmStep
@@ -19,6 +21,12 @@ CREAMS = {"cream-35", "cream-30", "cream-double"}
 def target(items: list[Item]) -> Made | None:
     """The result that other things go to."""
     return next((i.made for i in items if i.target and i.made is not None), None)
+
+
+INTO_A_TIN = re.compile(
+    r"(?<!\w)(?:in|into|on|onto) (?:an?|the|your|its) (?:[\w,-]+ ){0,4}(?:tin|pan|springform|ring|mould|mold|tray|sheet)s?(?!\w)"
+)
+"""“Put it in a buttered springform”, “into a greased tin and bake”: it is said what holds it."""
 
 
 def goes_in(clause: Clause) -> bool:

@@ -91,16 +91,11 @@ def _over_cake(t: Tracker, clause: Clause, items: list[Item]) -> bool:
     baked = the_cake(t)
     target = next((i.made for i in items if i.target and i.made is not None), None)
     onto = target if target is not None and target.baked else None
-    if onto is None and baked is not None and INTO_DIP.search(clause.text):
-        return _covered(t, baked, items, baked)
-    if onto is None and baked is not None and baked is t.here and not any(i.target for i in items):
+    unnamed = baked is t.here and not any(i.target for i in items)
+    if onto is None and baked is not None and (unnamed or INTO_DIP.search(clause.text)):
         onto = baked
     if onto is None:
         return False
-    return _covered(t, onto, items, baked)
-
-
-def _covered(t: Tracker, onto: Made, items: list[Item], baked: Made | None) -> bool:
     over = without(items, onto)
     if not over and baked is not t.here and t.raw_here() is not None:
         over = [Item(0, made=t.raw_here())]

@@ -17,7 +17,7 @@ from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.amounts import in_figures
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
-from kindwhisk.core.reading.method.doing.common import the_cake, worked_on
+from kindwhisk.core.reading.method.doing.common import INTO_A_TIN, the_cake, worked_on
 from kindwhisk.core.reading.method.figures import temperatures
 from kindwhisk.core.reading.method.making import Made, Take, Use
 from kindwhisk.core.reading.method.naming import without
@@ -43,12 +43,6 @@ UPSIDE = re.compile(r"upside[- ]down|inverted|hanging")
 COOL_MIN, LONG_REST_MIN = 20.0, 240.0
 
 
-INTO_TIN = re.compile(
-    r"(?<!\w)(?:into|on|onto) (?:an?|the|your|its) (?:[\w,-]+ ){0,4}(?:tins?|pans?|rings?|moulds?|molds?|trays?)(?!\w)"
-)
-"""“Into a greased tin and bake”: it is said what holds it."""
-
-
 def bake(t: Tracker, clause: Clause) -> None:
     """Into the oven; what was not filled into anything is, as an assumption."""
     t.flush()
@@ -64,7 +58,7 @@ def bake(t: Tracker, clause: Clause) -> None:
         return
     if not any(m.kind in {FillStep, PipeStep} for m in raw.upstream()):
         filled = t.make(FillStep, t.free("tin"), [], [t.use(raw)])
-        if INTO_TIN.search(clause.text) is None:
+        if INTO_A_TIN.search(clause.text) is None:
             filled.assumed = "Something has to hold it in the oven."
         raw = filled
     made = t.make(BakeStep, raw.vessel, [], [t.use(raw)])

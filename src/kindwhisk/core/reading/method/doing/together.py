@@ -19,6 +19,7 @@ from kindwhisk.core.reading.amounts import amounts, inside
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import (
+    INTO_A_TIN,
     base_of,
     foam_or_here,
     goes_in,
@@ -49,11 +50,6 @@ WITH = re.compile(r"\s*(?:it |them |this |these )?with (?!an? )")
 AWAY = re.compile(r"(?<!\w)(?:fridge|refrigerator|freezer|aside|frigo|oven|tủ lạnh)(?!\w)|冷蔵庫")
 
 
-TIN = re.compile(
-    r"(?<!\w)(?:in|into|on) (?:an?|the|your) (?:[\w-]+ ){0,4}(?:tin|pan|springform|mould|mold|tray|sheet)s?(?!\w)"
-)
-
-
 def put(t: Tracker, clause: Clause) -> None:
     """Things are put together; a later verb works them in. What is only put away is not."""
     if AWAY.search(clause.text):
@@ -72,7 +68,7 @@ def put(t: Tracker, clause: Clause) -> None:
     if not items:
         return
     batter = next((i.made for i in items if i.made is not None and i.made.floury and not i.made.baked), None)
-    if batter is not None and TIN.search(clause.text):
+    if batter is not None and INTO_A_TIN.search(clause.text):
         # “Put it in a buttered springform”.
         t.make(FillStep, t.free("tin"), [], [t.use(batter)])
         return

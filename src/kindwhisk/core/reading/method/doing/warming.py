@@ -6,7 +6,7 @@ import re
 
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.steps.base import WHITES, YOLKY
-from kindwhisk.core.process.steps.boil import BoilStep
+from kindwhisk.core.process.steps.boil import HOTTEST_SYRUP_C, BoilStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.warm import WarmStep
@@ -95,7 +95,7 @@ def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
     found = said.degrees(clause.text)
     if found is not None and found > SYRUP_AT_LEAST_C and ids <= {"water", "sugar", "glucose"} and "sugar" in ids:
         # “Cook the sugar and water to 120 °C.”
-        t.make(BoilStep, t.free("syrup-pot"), takes, uses, target_c=min(found, 165.0))
+        t.make(BoilStep, t.free("syrup-pot"), takes, uses, target_c=min(found, HOTTEST_SYRUP_C))
         return
     dairy = any(ingredient(i).kind == "dairy" for i in ids)
     over = said.over_water(words) or (bool(ids & (WHITES | YOLKY)) and not dairy)
@@ -147,7 +147,7 @@ def boil(t: Tracker, clause: Clause) -> None:
     if found is not None and found > 180:
         # 245 of a syrup can only be Fahrenheit.
         found = round((found - 32) / 1.8)
-    target = found if found is not None and SYRUP_AT_LEAST_C <= found <= 165 else SYRUP_AT_LEAST_C
+    target = found if found is not None and SYRUP_AT_LEAST_C <= found <= HOTTEST_SYRUP_C else SYRUP_AT_LEAST_C
     if not any(ingredient(i).kind == "liquid" for i in ids):
         t.stocks.unmet.setdefault("water", t.sentence)
     t.make(BoilStep, t.free("syrup-pot"), takes, uses, target_c=target)

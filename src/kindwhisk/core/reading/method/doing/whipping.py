@@ -7,7 +7,7 @@ import re
 from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.steps.base import WHITES, YOLKY
-from kindwhisk.core.process.steps.boil import BoilStep
+from kindwhisk.core.process.steps.boil import HOTTEST_SYRUP_C, BoilStep
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.stream import StreamStep
@@ -32,7 +32,6 @@ from kindwhisk.core.reading.method.tracker import Tracker
 
 LEAN = 0.12
 """With no more than this share of flour, fat or liquid, eggs are whipped; with more they are only mixed. Trade habit."""
-HOTTEST_SYRUP_C = 165.0
 CREAMED_S = 240.0
 """How long butter and sugar are beaten. Trade habit."""
 CHANTILLY = re.compile(r"chantilly|(?<!\w)(?:whip|soft peaks|montez|monta(?:te|re)?)(?!\w)")
