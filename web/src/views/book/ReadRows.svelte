@@ -58,7 +58,7 @@
               >
             {:else}<strong class="text-raspberry">not recognised</strong>{/if}
             <span class="ml-1 text-[14px] text-quiet">{sure(line.sure)}</span>
-            {#if line.allergens.length}<span class="ml-1 text-[14px] text-raspberry"
+            {#if line.allergens.length}<span class="ml-1 inline-block text-[14px] text-raspberry"
                 >contains {line.allergens.join(', ').replaceAll('-', ' ')}</span
               >{/if}
             {#if line.note}<span class="block text-[14px] text-quiet">{line.note}</span>{/if}
