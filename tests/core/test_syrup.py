@@ -5,7 +5,7 @@ from __future__ import annotations
 import statistics
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from benchmarks.pots import Run, runs
@@ -257,6 +257,7 @@ def test_readings_tell_the_water_where_nobody_did() -> None:
 
 
 @given(st.lists(st.tuples(st.floats(0, 2000), st.floats(-20, 220)), max_size=60))
+@example([(0.0, 0.0), (1.0, 5.0), (1333.0, 119.0)])
 @settings(max_examples=60)
 def test_no_readings_can_break_it(readings: list[tuple[float, float]]) -> None:
     told = watch(Pot(150, 50), 118, readings).forecast()

@@ -322,7 +322,8 @@ class PotWatch:
         cannot = self._cannot_tell(now, syrup, left)
         if cannot is not None:
             return facts.model_copy(update=cannot)
-        likely = sum(w * t for w, (t, _) in zip(weights, times, strict=True)) / whole
+        # A pot that is a hair past its target has no time left.
+        likely = max(0.0, sum(w * t for w, (t, _) in zip(weights, times, strict=True)) / whole)
         variance = sum(w * (s * s + (t - likely) ** 2) for w, (t, s) in zip(weights, times, strict=True)) / whole
         deviation = math.sqrt(variance)
         if not math.isfinite(likely) or (deviation > WIDEST_SHARE * likely and deviation > WIDE_ENOUGH_S):
