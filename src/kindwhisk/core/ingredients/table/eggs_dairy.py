@@ -29,6 +29,7 @@ DAIRY: tuple[Ingredient, ...] = (
     food("butter", "butter", "fat", "01145", "#f3d778", 0.95, density=0.95, allergens="milk",
          composition=recalled((16.0, 0.6, 82.0, 0.7, 0)), differs="European butter of 82 % fat; the source's is American"),
     food("butter-salted", "salted butter", "fat", "01001", "#f3d778", 0.95, density=0.96, allergens="milk", stands_for="butter"),
+    food("butter-brown", "brown butter", "fat", (0.5, 0.5, 97.5, 1.2, 0), "#c98f3a", 0.91, density=0.91, allergens="milk"),
     food("butter-clarified", "clarified butter", "fat", "01003", "#efc750", 0.91, density=0.91, allergens="milk"),
     food("milk", "whole milk", "dairy", "01211", "#f8f4e8", 1.03, density=1.03, allergens="milk"),
     food("milk-semi", "semi-skimmed milk", "dairy", "01174", "#f7f4ea", 1.033, density=1.033, allergens="milk", stands_for="milk"),

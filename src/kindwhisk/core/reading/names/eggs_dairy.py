@@ -23,6 +23,7 @@ NAMES: dict[str, str] = {
     "butter": "unsalted butter|sweet butter|sweet cream butter|cultured butter|butter|beurre doux|beurre pommade|beurre sec|beurre de tourage|beurre|burro|"
     "食塩不使用バター|無塩バター|発酵バター|バター|bơ lạt|bơ nhạt|bơ động vật|bơ",
     "butter-salted": "salted butter|lightly salted butter|beurre salé|beurre demi-sel|beurre demi sel|burro salato|有塩バター|加塩バター|bơ mặn",
+    "butter-brown": "brown butter|browned butter|beurre noisette|burro nocciola|焦がしバター|bơ nâu",
     "butter-clarified": "clarified butter|ghee|anhydrous butter|butter oil|beurre clarifié|beurre concentré|burro chiarificato|澄ましバター|ギー",
     "milk": "whole milk|fresh milk|cow's milk|cows' milk|full-fat milk|full fat milk|full-cream milk|milk|lait entier|lait frais|lait de vache|lait|"
     "latte intero|latte fresco|latte vaccino|latte|成分無調整牛乳|牛乳|ミルク|sữa tươi không đường|sữa tươi|sữa bò|sữa",
@@ -38,7 +39,7 @@ NAMES: dict[str, str] = {
     "buttermilk-powder": "buttermilk powder|dried buttermilk",
     "whey-powder": "whey powder|dried whey|ホエイパウダー",
     "malted-milk": "malted milk powder|malted milk|malt milk powder",
-    "cream-35": "heavy whipping cream|heavy cream|whipping cream|thickened cream|dairy cream|fresh cream|liquid cream|cream|crème liquide entière|crème liquide|"
+    "cream-35": "heavy whipping cream|heavy cream|whipping cream|thickened cream|dairy cream|fresh cream|liquid cream|whipped cream|semi-whipped cream|crème fouettée|crème montée|panna montata|panna semimontata|cream|crème liquide entière|crème liquide|"
     "crème fleurette|crème entière|crème fraîche liquide|crème|panna fresca|panna fresca liquida|panna da montare|panna liquida|panna|"
     "動物性生クリーム|生クリーム|kem tươi|kem sữa tươi|kem tươi động vật|kem tươi whipping|whipping cream động vật|kem sữa|kem béo động vật|kem",
     "cream-30": "light whipping cream|crème légère|crème liquide 30 %|panna leggera",

@@ -45,13 +45,13 @@ NAMES: dict[str, str] = {
     "vinegar-cider": "cider vinegar|apple cider vinegar|vinaigre de cidre|aceto di mele|りんご酢|giấm táo",
     "vinegar-wine": "wine vinegar|white wine vinegar|red wine vinegar|vinaigre de vin|vinaigre de vin blanc|aceto di vino|aceto di vino bianco|ワインビネガー|白ワインビネガー",
     "vinegar-balsamic": "balsamic vinegar|vinaigre balsamique|aceto balsamico|バルサミコ酢",
-    "cream-of-tartar": "cream of tartar|crème de tartre|cremor tartaro|cremor di tartaro|クリームオブターター|クリームタータ|クリームタータ―|bột cream of tartar",
+    "cream-of-tartar": "cream of tartar|cream tartar|tartar|crème de tartre|cremor tartaro|cremor di tartaro|クリームオブターター|クリームタータ|クリームタータ―|bột cream of tartar",
     "coffee": "strong espresso|espresso coffee|double espresso|strong black coffee|strong coffee|brewed coffee|strong brewed coffee|espresso|coffee|black coffee|café fort|café|expresso|café noir|caffè|caffè espresso|エスプレッソ|コーヒー|"
     "コーヒー液|cà phê|cà phê đen",
     "coffee-instant": "instant coffee powder|instant espresso powder|espresso powder|instant coffee|instant espresso|coffee granules|instant coffee granules|coffee powder|"
     "café soluble|café lyophilisé|caffè solubile|インスタントコーヒー|インスタントコーヒーパウダー|cà phê hòa tan|cà phê bột|bột cà phê",
     "coffee-ground": "ground coffee|coffee grounds|coffee beans|café moulu|caffè macinato|コーヒー粉|コーヒー豆",
-    "tea-black": "earl grey|earl grey tea|black tea|black tea leaves|tea leaves|loose tea|tea bags|tea bag|thé noir|thé earl grey|sachets de thé|thé|tè nero|紅茶葉|"
+    "tea-black": "tea|earl grey|earl grey tea|black tea|black tea leaves|tea leaves|loose tea|tea bags|tea bag|thé noir|thé earl grey|sachets de thé|thé|tè nero|紅茶葉|"
     "紅茶の葉|紅茶ティーバッグ|アールグレイ|紅茶|lá trà|trà đen|trà",
     "tea-brewed": "紅茶液|brewed tea|strong tea|brewed black tea|thé infusé",
     "matcha": "matcha powder|matcha|green tea powder|matcha green tea powder|thé matcha|matcha en poudre|tè matcha|抹茶|抹茶パウダー|bột trà xanh|bột matcha",
@@ -67,7 +67,7 @@ NAMES: dict[str, str] = {
     "whisky": "whisky|whiskey|bourbon|scotch|ウイスキー",
     "vodka": "vodka|ウォッカ",
     "gin": "gin|ジン",
-    "liqueur": "liqueur|liquore|liqueur de fruits|リキュール|rượu mùi",
+    "liqueur": "liqueur|maraschino|maraschino liqueur|alchermes|cassis liqueur|raspberry liqueur|liqueur de framboise|liquore|liqueur de fruits|リキュール|rượu mùi",
     "liqueur-orange": "orange liqueur|triple sec|curaçao|curacao|liqueur d'orange|liquore all'arancia|オレンジリキュール|オレンジキュラソー|rượu cam",
     "liqueur-coffee": "coffee liqueur|liqueur de café|liquore al caffè|コーヒーリキュール|rượu cà phê",
     "liqueur-almond": "amaretto|almond liqueur|liqueur d'amande|liquore all'amaretto|liquore amaretto|liquore alle mandorle|アマレット",

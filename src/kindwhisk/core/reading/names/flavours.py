@@ -65,7 +65,7 @@ NAMES: dict[str, str] = {
     "chocolate-dark-50": "dark chocolate 50%|dark chocolate 55%|55% dark chocolate|50% dark chocolate|chocolat noir 50%|chocolat noir 55%|cioccolato fondente al 50%",
     "chocolate-unsweetened": "unsweetened chocolate|baking chocolate|unsweetened baking chocolate|100% chocolate|cocoa mass|cocoa liquor|cacao mass|pâte de cacao|massa di cacao|カカオマス",
     "chocolate-milk": "milk chocolate|milk chocolate couverture|chocolat au lait|cioccolato al latte|ミルクチョコレート|sô cô la sữa|socola sữa",
-    "chocolate-white": "white chocolate|white chocolate couverture|chocolat blanc|cioccolato bianco|ホワイトチョコレート|ホワイトチョコ|sô cô la trắng|socola trắng",
+    "chocolate-white": "white chocolate|white choc|white chocolate couverture|chocolat blanc|cioccolato bianco|ホワイトチョコレート|ホワイトチョコ|sô cô la trắng|socola trắng",
     "chocolate-caramel": "blond chocolate|blonde chocolate|caramelised white chocolate|caramelized white chocolate|chocolat blond",
     "chips-dark": "chocolate chips|dark chocolate chips|semisweet chocolate chips|semi-sweet chocolate chips|bittersweet chocolate chips|chocolate drops|chocolate chunks|"
     "pépites de chocolat|pépites de chocolat noir|gocce di cioccolato|gocce di cioccolato fondente|チョコチップ|チョコレートチップ|sô cô la chip|chocolate chip",
@@ -81,13 +81,13 @@ NAMES: dict[str, str] = {
     "xanthan": "xanthan gum|xanthan|gomme xanthane|xanthane|gomma di xantano|xantana|キサンタンガム",
     "guar": "guar gum|gomme de guar|farina di guar|グアーガム",
     "carrageenan": "carrageenan|carraghénane|カラギーナン",
-    "baking-powder": "baking powder|levure chimique|sachet de levure|levure|poudre à lever|poudre levante|lievito per dolci|lievito in polvere|lievito in polvere per dolci|lievito chimico|lievito|"
+    "baking-powder": "baking powder|bp|b.p.|levure chimique|sachet de levure|levure|poudre à lever|poudre levante|lievito per dolci|lievito in polvere|lievito in polvere per dolci|lievito chimico|lievito|"
     "ベーキングパウダー|bột nở|bột nổi",
     "baking-soda": "baking soda|bicarbonate of soda|bicarb soda|bicarb|bicarbonate de soude|bicarbonate|bicarbonato|bicarbonato di sodio|重曹|muối nở|banking soda",
     "ammonium-bicarbonate": "ammonium bicarbonate|baker's ammonia|hartshorn|ammoniaca per dolci|bột khai",
     "yeast-dry": "dry yeast|active dry yeast|instant yeast|levure sèche|levure de boulanger sèche|lievito di birra secco|lievito secco|ドライイースト|men nở|men khô",
     "yeast-fresh": "fresh yeast|levure fraîche|levure de boulanger|lievito di birra fresco|生イースト|men tươi",
-    "colour-gel": "gel food coloring|gel food colouring|food coloring|food colouring|food colour|food color|pink colour|red colour|green colour|yellow colour|pink colouring|a little colour|orange food coloring|orange food colouring|orange food colour|gel colour|gel color|food gel|colorant alimentaire|colorant|colorant en gel|"
+    "colour-gel": "a little green food colouring|a little food colouring|a little red food colouring|a little pink food colouring|gel food coloring|gel food colouring|food coloring|food colouring|food colour|food color|pink colour|red colour|green colour|yellow colour|pink colouring|a little colour|orange food coloring|orange food colouring|orange food colour|gel colour|gel color|food gel|colorant alimentaire|colorant|colorant en gel|"
     "colorante alimentare|colorante|colorante in gel|食用色素|色素|食紅|màu thực phẩm|màu gel",
     "colour-powder": "food colour powder|food color powder|powdered food coloring|powdered food colouring|colorant en poudre|colorante in polvere|粉末食用色素|màu bột",
     "charcoal": "food charcoal|activated charcoal|charcoal powder|charbon végétal|carbone vegetale|竹炭パウダー|bột than tre",

@@ -5,7 +5,7 @@ NAMES: dict[str, str] = {
     "strawberry-puree": "strawberry puree|strawberry purée|pureed strawberries|strawberry coulis|purée de fraise|purée de fraises|purea di fragole|passata di fragole|いちごピューレ|"
     "苺ピューレ|ストロベリーピューレ|dâu tây xay",
     "raspberry": "raspberries|raspberry|framboises|lamponi|ラズベリー|フランボワーズ|mâm xôi|phúc bồn tử",
-    "raspberry-puree": "raspberry puree|raspberry purée|purée de framboise|purée de framboises|purea di lamponi|フランボワーズピューレ|ラズベリーピューレ",
+    "raspberry-puree": "purée de framboise sans pépins|purée de framboises sans pépins|seedless raspberry puree|seedless raspberry purée|raspberry puree|raspberry purée|purée de framboise|purée de framboises|purea di lamponi|フランボワーズピューレ|ラズベリーピューレ",
     "blueberry": "blueberries|blueberry|wild blueberries|myrtilles|mirtilli|ブルーベリー|việt quất",
     "blueberry-puree": "blueberry puree|blueberry purée|purée de myrtilles|purea di mirtilli|ブルーベリーピューレ",
     "blackberry": "blackberries|blackberry|mûres|ブラックベリー",
@@ -45,7 +45,7 @@ NAMES: dict[str, str] = {
     "mango": "mangoes|mangos|mango|fresh mango|mangues|mangue|manghi|マンゴー|xoài",
     "mango-puree": "mango puree|mango purée|mango pulp|purée de mangue|purea di mango|マンゴーピューレ|マンゴーピュレ|xoài xay",
     "mango-dried": "dried mango|mangue séchée|mango essiccato|ドライマンゴー|xoài sấy",
-    "passion-fruit": "passion fruit puree|passion fruit purée|passion fruit pulp|passionfruit pulp|passionfruit puree|passion fruit|passion fruits|passionfruit|purée de fruit de la passion|"
+    "passion-fruit": "passion fruit pulp|passionfruit pulp|passion fruit puree|passion fruit purée|passion fruit pulp|passionfruit pulp|passionfruit puree|passion fruit|passion fruits|passionfruit|purée de fruit de la passion|"
     "fruit de la passion|fruits de la passion|frutto della passione|maracuja|パッションフルーツ|パッションフルーツピューレ|chanh dây|chanh leo",
     "pineapple": "pineapple|fresh pineapple|ananas|パイナップル|quả dứa|thơm",
     "pineapple-diced": "pineapple chunks|diced pineapple|crushed pineapple|pineapple pieces|ananas en morceaux|ananas a pezzi",

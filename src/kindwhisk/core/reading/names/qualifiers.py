@@ -8,21 +8,21 @@ WORDS: frozenset[str] = frozenset(
     # English
     "a an the of and & some each about approx approximately roughly around scant heaping heaped heaping generous level levelled rounded packed lightly firmly loosely well very "
     "extra fresh freshly organic free range cage pastured pasture large medium small jumbo big xl l m s size sized grade "
-    "at cold chilled cool cooled warm warmed hot tepid lukewarm melted softened soft soften firm room temperature temp ambient frozen thawed defrosted refrigerated iced boiling "
+    "at cold chilled sep cool cooled warm warmed hot tepid lukewarm melted softened soft soften firm room temperature temp ambient frozen thawed defrosted refrigerated fridge iced boiling "
     "unsalted salted whole pure natural real good best high quality premium plain regular standard ordinary store bought homemade home made favourite favorite "
     "sifted sieved unsifted spooned leveled beaten whisked separated divided strained drained rinsed washed peeled unpeeled cored hulled stemmed pitted stoned trimmed seeded seedless skinned skinless skin "
     "chopped sliced diced cubed halved quartered cut crushed ground grated shaved minced torn broken crumbled mashed pureed grain grained coarsely finely roughly thinly thickly fine coarse chunks chunk pieces piece bits cubes slices slice halves half quarters strips "
     "toasted roasted raw blanched untoasted unroasted unsweetened ripe unripe overripe squeezed uncooked baked packaged boxed liquid "
-    "optional needed desired taste more less extra additional remaining reserved rest only your own any preferably ideally etc total approx weight weighed net "
-    "aged shelled ristretto pasteurized pasteurised uht full fat heavy thick thin runny clear dark pale golden white yellow red green black unbleached bleached enriched wild baby mini new old day "
+    "q optional needed desired taste more less extra additional remaining reserved rest only your own any preferably ideally etc total approx weight weighed net "
+    "aged shelled ristretto pasteurized pasteurised uht full fat heavy thick thin runny clear dark pale golden white yellow red pink green black unbleached bleached enriched wild baby mini new old day "
     "bunch sprig sprigs handful stalk stalks clove pod pods leaf leaves sheet sheets "
-    "x ca half quarter demi mezzo mezza nửa rasi raso colmi rase one two three four five six seven eight nine ten dozen few couple several "
+    "x b ii iii ca half quarter demi mezzo mezza nửa rasi raso colmi rase one two three four five six seven eight nine ten dozen few couple several "
     # French
     "de d du des la le les l un une et en à au aux environ env quelques bien très frais fraîche fraiches fraîches fraiche doux pommade mou molle ramolli fondu fondue froid froide chaud chaude tiède "
     "gros grosse grosses petit petits petite petites moyen moyens moyenne moyennes calibre entier entière entiers entières bio biologique fermier plein air qualité bonne bon extra fin fine fines "
     "tamisé tamisée tamisés battu battus séparés séparé râpé râpée râpés haché hachée hachés hachées coupé coupée coupés coupées dés morceaux morceau tranches tranche émincé émincée concassé concassées concassés moulu moulue "
     "torréfié torréfiées torréfiés grillé grillées grillés mondé mondées émondées pelé pelée épluché épluchée épluchées dénoyauté dénoyautées dénoyautés équeutées surgelé surgelés surgelées congelé congelées décongelées non nature pur pure 100 "
-    "température ambiante facultatif mûr mûrs mûre pressé fraîchement bouillante pot boîte feuille feuilles gousse pincée cuillère cuillères tasse verre litre grammes cl dl brique rase rases bombée "
+    "vieillis vieilli température ambiante facultatif mûr mûrs mûre pressé fraîchement bouillante pot boîte feuille feuilles gousse pincée cuillère cuillères tasse verre litre grammes cl dl brique rase rases bombée "
     # Italian
     "di del della dello dei delle degli da il lo i gli un uno una e ed con circa fresco fresca freschi fresche morbido morbida fuso fusa freddo fredda caldo calda tiepido tiepida ammorbidito "
     "grande grandi medio medi media medie piccolo piccoli piccola piccole intero intera interi intere biologico biologiche bio extra qualità buona ottima "
@@ -31,7 +31,7 @@ WORDS: frozenset[str] = frozenset(
     "temperatura ambiente facoltativo foglio fogli bustina bustine cucchiaio cucchiai cucchiaino cucchiaini tazza bicchiere pizzico stecca stecche baccello scatola barattolo vasetto "
     # Vietnamese
     "tươi lạnh nóng ấm loại lớn nhỏ to vừa khoảng ít nhiều quả trái củ hạt cái cây lá miếng lát muỗng thìa canh gr lít nhiệt độ phòng để nguội tan chảy đun đã mềm ngon sạch tách vỏ bỏ rang băm xay nhuyễn nhỏ chín "
-    "không đường hộp gói lon chén bát ly cốc nguyên chất rây mịn vắt nguyên hữu cơ "
+    "bào rắc mặt phết để không đường hộp gói lon chén bát ly cốc nguyên chất rây mịn vắt nguyên hữu cơ "
     .split()
 )  # fmt: skip
 

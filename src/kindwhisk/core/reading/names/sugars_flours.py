@@ -29,7 +29,7 @@ NAMES: dict[str, str] = {
     "malt-syrup": "barley malt syrup|malt syrup|barley malt|malt extract|sirop de malt|extrait de malt|estratto di malto|malto d'orzo|モルトシロップ",
     "maple-syrup": "maple syrup|sirop d'érable|sciroppo d'acero|メープルシロップ|siro lá phong|siro phong",
     "molasses": "molasses|black treacle|treacle|blackstrap molasses|mélasse|melassa|モラセス|糖蜜|mật mía|rỉ đường",
-    "invert-syrup": "invert sugar|inverted sugar|invert syrup|invert sugar syrup|sucre inverti|zucchero invertito|転化糖",
+    "invert-syrup": "trimoline|trimolina|invert sugar|inverted sugar|invert syrup|invert sugar syrup|sucre inverti|zucchero invertito|転化糖",
     "grenadine": "grenadine|sirop de grenadine|グレナデンシロップ",
     "chocolate-syrup": "chocolate syrup|sirop de chocolat|チョコレートシロップ|チョコシロップ|siro sô cô la",
     "dextrose": "dextrose|glucose powder|powdered glucose|destrosio|ぶどう糖|ブドウ糖",
@@ -39,7 +39,7 @@ NAMES: dict[str, str] = {
     "fondant-icing": "pouring fondant|fondant pâtissier|fondant blanc|fondant icing sugar|フォンダン",
     "cake-flour": "cake flour|low-protein flour|low protein flour|pastry flour|soft wheat flour|soft flour|farine fluide|farine t45 fluide|farina 00|farina tipo 00|"
     "farina debole|薄力粉|製菓用薄力粉|bột mì số 8|bột mì đa dụng số 8|bột làm bánh bông lan|bột bánh bông lan",
-    "plain-flour": "all-purpose flour|all purpose flour|ap flour|a.p. flour|plain flour|white flour|wheat flour|plain white flour|flour|farine de blé|farine t45|"
+    "plain-flour": "all-purpose flour|all purpose flour|ap flour|a.p. flour|plain flour|white flour|wheat flour|plain white flour|flour t45|flour t55|flour t65|t45 flour|t55 flour|t65 flour|type 55 flour|type 45 flour|flour|farine de blé|farine t45|"
     "farine t55|farine t65|farine blanche|farine de froment|farine|farina 0|farina tipo 0|farina di grano tenero|farina di frumento|farina bianca|"
     "farina|中力粉|小麦粉|bột mì số 11|bột mì đa dụng|bột mì|bột mỳ|bột",
     "strong-flour": "bread flour|strong flour|strong white flour|high-gluten flour|high gluten flour|farine de gruau|farine forte|farina manitoba|farina forte|強力粉|"
