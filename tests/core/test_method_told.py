@@ -264,3 +264,13 @@ def test_sugar_and_water_that_are_cooked_hot_are_a_syrup() -> None:
     )
     (syrup,) = [s for s in formula.steps if isinstance(s, BoilStep)]
     assert takes(formula, syrup) == {"sugar": 120, "water": 40}
+
+
+def test_a_title_right_above_a_heading_is_no_line_and_a_part_may_be_named_by_a_verb() -> None:
+    rows = cut("Chocolate roll\nSponge\n4 eggs\n100 g sugar\nGlaze\n100 g dark chocolate\n\nWhip the eggs.").rows
+    assert [(r.kind, r.text) for r in rows if r.kind in {RowKind.TITLE, RowKind.HEADING}] == [
+        (RowKind.TITLE, "Chocolate roll"),
+        (RowKind.HEADING, "Sponge"),
+        (RowKind.HEADING, "Glaze"),
+    ]
+    assert [r.group for r in rows if r.kind is RowKind.INGREDIENT] == ["sponge", "sponge", "glaze"]

@@ -43,6 +43,7 @@ def test_a_text_tells_its_language(text: str, language: str) -> None:
         ("Add the oil and mix.", [Act.ADD, Act.MIX]),
         ("Line a tray with paper and heat the oven to 180 °C.", [Act.PREPARE, Act.PREHEAT]),
         ("Bake until firm and set.", [Act.BAKE]),
+        ("Pipe, rest for 30 minutes, bake macarons at 145 °C for 14 minutes.", [Act.PIPE, Act.REST, Act.BAKE]),
         ("Turn off the oven and leave it to cool.", [Act.NOTHING, Act.COOL]),
         ("Whites stiff with the other half.", [Act.WHIP]),
         ("24 cm springform, 180 C, 30 min.", [Act.POUR, Act.BAKE]),

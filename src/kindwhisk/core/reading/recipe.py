@@ -5,6 +5,7 @@ from __future__ import annotations
 import csv
 import io
 import json
+import re
 from collections.abc import Iterable, Iterator, Mapping
 from html import unescape
 from typing import Any
@@ -102,6 +103,9 @@ def find_recipe(document: Any) -> Mapping[str, Any] | None:
     return find_recipe(document.get("@graph")) if isinstance(document.get("@graph"), list) else None
 
 
+HEADED_LINE = re.compile(r"(?:for the )?(?P<name>[^\W\d][^\d:]{1,30}): (?P<rest>\d.*)", re.IGNORECASE)
+
+
 def from_jsonld(document: Any) -> Written:
     """The parts of a schema.org Recipe.
 
@@ -144,6 +148,9 @@ def _listed(lines: Iterable[str]) -> Iterator[Row]:
         if text.endswith(":") and len(text) < 60 and not amounts(plain(text)):
             group = plain(text).strip(" :").removeprefix("for the ").removeprefix("for ")[:60]
             yield Row(kind=RowKind.HEADING, text=text, group=group)
+        elif (headed := HEADED_LINE.match(text)) is not None:
+            # “Syrup: 50 ml water”.
+            yield Row(kind=RowKind.INGREDIENT, text=headed["rest"][:400], group=plain(headed["name"])[:60])
         else:
             yield Row(kind=RowKind.INGREDIENT, text=text[:400], group=group)
 

@@ -19,7 +19,7 @@ STANDS_FOR: dict[str, set[str]] = {
     "chocolate-dark": {"chocolate-milk", "chocolate-white", "chips-dark"},
     "milk": {"milk-semi", "milk-skimmed", "oat-drink", "soya-drink", "almond-drink", "coconut-drink"},
     "cream-35": {"cream-30", "cream-double", "cream-light", "mascarpone", "sour-cream"},
-    "butter": {"butter-salted", "butter-clarified", "margarine"},
+    "butter": {"butter-salted", "butter-clarified", "butter-brown", "margarine"},
     "vanilla-extract": {"vanilla-paste", "vanilla-powder", "vanilla-sugar"},
     "vanilla-paste": {"vanilla-extract"},
     "lemon": {"lemon-juice", "lemon-zest"},

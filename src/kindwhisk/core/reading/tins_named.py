@@ -16,7 +16,7 @@ _TWO = re.compile(
     rf"{_LENGTH}(?:{_UNIT})?[\s-]*(?:x|by|×|\*)[\s-]*{_LENGTH}(?:(?:{_UNIT})?\s*(?:x|by|×)\s*{_LENGTH})?(?:{_UNIT})?"
 )
 _ONE = re.compile(rf"{_LENGTH}{_UNIT}(?P<side>角|(?=天板))?")
-_BARE = re.compile(r"(?<![\d.,])(\d{2})(?= (?:springform|round|ring|tube))")
+_BARE = re.compile(r"(?<![\d.,])(\d{2}(?= (?:springform|round|ring|tube))|(?:1[4-9]|[23]\d)(?= (?:tin|mould)$))")
 TIN_WORD = "|".join(shape.words for shape in SHAPES if shape.words)
 PIECE = re.compile(
     r"(?:fingers?|rounds?(?! (?:tin|cake|pan|spring))|circles?|shells?|strips?|discs?|biscuits de|coques|bastoncini|丸に)"
@@ -24,7 +24,13 @@ PIECE = re.compile(
 _TUBE_TIN = re.compile(
     r"(?:tube|chiffon|angel[- ]food|funnel) (?:tin|pan|mould|mold)|(?:stampo|moule|khuôn) (?:da |à |a )?(?:chiffon|cheminée|ciambella|ống)|シフォン型"
 )
+_SPREAD = re.compile(r"(?<!\w)(?:spread|étal(?:er|ez)|stend(?:ere|ete)|trải|dàn)(?!\w)|のばす|広げ")
+_LEAST_SHEET_MM2 = 40_000
+"""Smaller than 20 x 20 cm, nothing is spread and baked as a sheet. Trade habit."""
 _COUNT = re.compile(r"(?<![\w.,])(?P<word>both|[2-9])(?:\s*x)?\s+(?:(?!into|in\b|the\b|an?\b|batters?)\w+[- ]){0,4}$")
+
+
+_COUNT_BEHIND = re.compile(r"^[^,.;]{0,24}, ([2-9]) (?:tins|pans|trays|moulds)(?!\w)")
 
 
 class NamedTin(Value):
@@ -49,10 +55,11 @@ def _mm(figure: str, unit: str | None) -> float:
     return value * (INCH_MM if unit[0] in "i\"'p" else 1.0 if unit == "mm" else 10.0)
 
 
-def _count(before: str) -> int:
+def _count(before: str, after: str = "") -> int:
     match = _COUNT.search(before[-40:])
     if match is None:
-        return 1
+        behind = _COUNT_BEHIND.search(after)
+        return int(behind[1]) if behind else 1
     return 2 if match["word"] == "both" else int(match["word"])
 
 
@@ -63,6 +70,13 @@ def find_tins(text: str) -> list[CountedTin]:
         line = in_figures(plain(sentence))
         if re.search(TIN_WORD, line):
             found += _in_sentence(line)
+        elif _SPREAD.search(line):
+            # “Spread over the pattern (40 x 60 cm)”: as a sheet.
+            found += [
+                f
+                for f in _in_sentence(f"{line} tray")
+                if f.tin.tin.flat and f.tin.tin.cut(1).area_mm2 >= _LEAST_SHEET_MM2
+            ]
     return found
 
 
@@ -95,7 +109,7 @@ def _in_sentence(line: str) -> list[CountedTin]:
         if sides[0] >= 40 and sides[1] <= 800:
             named = _named(line, (sides[0], sides[1]), third)
             if named is not None:
-                found.append(CountedTin(tin=named, count=_count(line[: two.start()])))
+                found.append(CountedTin(tin=named, count=_count(line[: two.start()], line[two.end() :])))
     if found:
         return found
     for one in _ONE.finditer(line):
@@ -114,7 +128,7 @@ def _in_sentence(line: str) -> list[CountedTin]:
             line, (size, size) if one["side"] is not None or line[: one.start()].endswith("天板") else (size,), None
         )
         if named is not None:
-            found.append(CountedTin(tin=named, count=_count(line[: one.start()])))
+            found.append(CountedTin(tin=named, count=_count(line[: one.start()], line[one.end() :])))
             return found
     bare = _BARE.search(line)
     if bare is not None and (named := _named(line, (float(bare[1]) * 10,), None)) is not None:

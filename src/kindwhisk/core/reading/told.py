@@ -90,7 +90,7 @@ def _in_a_tube(written: Written, found: list[tuple[int, CountedTin]]) -> list[tu
     words = [word for row in written.rows if row.kind is RowKind.SENTENCE for word in tube_words(row.text)]
     if not words or any(tin.tin.tin.shape == "tube" for _, tin in found):
         return found
-    above = [row.text for row in written.rows if row.kind is not RowKind.SENTENCE]
+    above = [row.text for row in written.rows]
     tubes = [(-1, tin) for text in above for tin in find_tins(f"{text} {words[0]}")]
     return tubes or found
 

@@ -101,6 +101,6 @@ UNITS = units_of(M, V, P, S)
 """What stands behind an amount in a recipe's line."""
 BEFORE_NUMBER = ("大さじ", "大匙", "小さじ", "小匙", "カップ")
 """Units that stand in front of their number."""
-TO_TASTE = ("to taste", "as needed", "as required", "for dusting", "for greasing", "for serving", "à volonté", "q.b.", "q. b.",
+TO_TASTE = ("to taste", "as needed", "as required", "for dusting", "for greasing", "for serving", "à volonté", "q.b.", "q. b.", "q.s", "q. s.",
             "quanto basta", "適量", "お好みで", "tùy thích", "tuỳ thích", "vừa đủ", "pour le moule", "per lo stampo", "optional",
             "pour saupoudrer", "pour décorer", "per spolverizzare", "per spolverare", "per decorare", "per guarnire", "để rắc")  # fmt: skip

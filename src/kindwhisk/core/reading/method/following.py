@@ -9,35 +9,41 @@ from dataclasses import dataclass, field
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.invert import InvertStep
 from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.turn_out import TurnOutStep
 from kindwhisk.core.reading.mending import Meant, like
 from kindwhisk.core.reading.method.acts import Act
-from kindwhisk.core.reading.method.clauses import clauses
+from kindwhisk.core.reading.method.clauses import EGGS_OF, clauses
 from kindwhisk.core.reading.method.doing import HANDLERS
 from kindwhisk.core.reading.method.doing.common import the_cake
 from kindwhisk.core.reading.method.doing.finishing import hold_the_place
 from kindwhisk.core.reading.method.doing.oven import COOL_MIN
-from kindwhisk.core.reading.method.doing.whipping import go_on
+from kindwhisk.core.reading.method.doing.whipping import go_on, looks_like
 from kindwhisk.core.reading.method.making import Made
+from kindwhisk.core.reading.method.said import length
+from kindwhisk.core.reading.method.shares import mentions
 from kindwhisk.core.reading.method.tracker import Tracker
-from kindwhisk.core.reading.method.verbs import GRAMMARS
+from kindwhisk.core.reading.method.verbs import GRAMMARS, Grammar
 from kindwhisk.core.reading.parts import Row, RowKind
+from kindwhisk.core.reading.parts.cutting import past_turn
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.tins_named import find_tins
 
 DESCRIBES = re.compile(
     r"(?:it|they|the (?:top|surface|cake|middle|edges?|batter|mixture|sponge)|this|that) (?:is|are|will|should|must|may|can|looks?|feels?|does)(?!\w)|"
     r"(?:the |your )?(?:[a-z]+ ){1,3}(?:is|are|will|should|must|may|can|has to|have to) (?!the )|"
-    r"(?:elle?|ils?|la pâte|le gâteau) (?:doit|doivent|est)(?!\w)|(?:deve|devono|è) "
+    r"(?:core|inside|internal)(?: temp\w*)? (?:of )?\d|(?:elle?|ils?|la pâte|le gâteau) (?:doit|doivent|est)(?!\w)|(?:deve|devono|è) "
 )
 """How a sentence begins that only tells what something looks like."""
 SHELLS = re.compile(r"macaron|(?<!\w)(?:shells?|coques?|gusci)(?!\w)|マカロン")
+PEAKS = re.compile(r"(?<!\w)(?:peaks?|stiff|pale|thick|fluffy|ribbons?|firm and glossy|bec d'oiseau|a neve|角)(?!\w)")
+"""“Medium stiff peak, like this”: the whites that wait are whipped."""
 GOES_ON = re.compile(
-    r"(?:(?:continue|keep|go on|carry on)(?: (?:whisking|whipping|beating|mixing|stirring))? )?(?:until|till|for about|for (?=\d)|about (?=\d)|jusqu|fino|đến khi)(?!\w)"
+    r"(?:on |at )?(?:top|high|full|medium|low|first|second|third|max)(?: speed)?(?=,| (?:till|until|for|\d))|(?:(?:continue|keep|go on|carry on)(?: (?:whisking|whipping|beating|mixing|stirring))? )?(?:until|till|for about|for (?=\d)|about (?=\d)|jusqu|fino|đến khi)(?!\w)"
 )
 """How a spoken sentence begins that only goes on with what is being done."""
 ONCE_COLD = re.compile(
-    r"(?:when|once|as soon as|after)(?: (?:it|they|the|this|that|cake|sponge|roll|shells?|biscuits?)){0,2}(?:'s| is| are|'re| has| have)?(?: (?:completely|quite|fully|totally|all|just|cooled))* (?:cold|cool|cooled)(?!\w)|"
-    r"une fois (?:\w+ ){0,3}refroidie?s?|quando (?:è|sono) (?:\w+ )?fredd[aoie]|冷めたら|khi (?:bánh )?(?:đã )?nguội"
+    r"(?:when|once|as soon as|after)(?: (?:it|they|the|this|that|cake|sponge|roll|shells?|biscuits?)){0,2}(?:'s| is| are|'re| was| were| has| have)?(?: (?:completely|quite|fully|totally|all|just|cooled))* (?:cold|cool|cooled)(?!\w)|"
+    r"while (?:it|they|the (?:cake|sponge|shells?|roll|layers?|biscuits?)) (?:cools?|is cooling|are cooling)(?!\w)|quand (?:il|elle|le gâteau|le biscuit|la génoise) est (?:\w+ )?(?:froide?|refroidie?)(?!\w)|une fois (?:\w+ ){0,3}refroidie?s?|quando (?:è|sono) (?:\w+ )?fredd[aoie]|冷めたら|khi (?:bánh )?(?:đã )?nguội"
 )
 """“When it is cold, …”: it has cooled, though no sentence says so."""
 
@@ -71,10 +77,31 @@ def _mean(tracker: Tracker, sentence: str, meant: Sequence[Meant]) -> None:
             tracker.results.here = made[-1]
 
 
+STOOD_MIN = 30.0
+"""So long, at most, a cake only stands before it is turned out. Trade habit."""
+
+
+def _eggs_of(tracker: Tracker, sentence: str) -> None:
+    """“The yolks of eight eggs”, which no list has: eight eggs, separated."""
+    found = EGGS_OF.search(plain(sentence))
+    if found is None or tracker.stocks.has_apart or tracker.stocks.matching("whole-egg"):
+        return
+    for mention in mentions(f"{found['count']} eggs", tracker.stocks.eggs):
+        tracker.stocks.from_method(mention)
+    tracker.stocks.separate()
+
+
 DOWN_TO = re.compile(
     r"(?:when|once|as soon as) (?:it|this|the [a-z]+(?: mixture)?)(?: is| has|'s)(?: down| cooled| fallen| at| come down)*(?: to| at)? (\d{2}) ?(?:°|degrees|c\b) ?c?"
 )
 """“When it is down to 22 °C, fold in the cream”: so long it is left alone."""
+
+
+def _stood_in_tin(cooled: Made, cake: Made) -> bool:
+    """“Cool in the tin for ten minutes and turn it out”: it is not cold yet."""
+    span = length(cooled.words)
+    freed = any(m.kind is TurnOutStep and cooled in m.upstream() for m in cake.upstream())
+    return freed and span is not None and span.high <= STOOD_MIN
 
 
 def _once_cold(tracker: Tracker, sentence: str) -> str:
@@ -89,10 +116,50 @@ def _once_cold(tracker: Tracker, sentence: str) -> str:
     found, cake = ONCE_COLD.match(text), the_cake(tracker)
     if found is None or cake is None:
         return sentence
-    if not any(m.kind is CoolStep for m in cake.upstream()):
+    if raw is not None and not re.search(r"cake|sponge|roll|shell|biscuit|bánh|スポンジ", found[0]):
+        # “When cool, fold in the cream”: what was worked on last.
+        return text[found.end() :].lstrip(" ,")
+    if not any(m.kind is CoolStep and not _stood_in_tin(m, cake) for m in cake.upstream()):
         tracker.flush()
         tracker.make(CoolStep, cake.vessel, [], [tracker.use(cake)], inverted=cake.kind is InvertStep)
     return text[found.end() :].lstrip(" ,")
+
+
+def _only_cut(tracker: Tracker) -> None:
+    """“Blanch half a pound of almonds”, which no list has: what was only cut is still to be taken."""
+    if tracker.only_cut >= 0 and tracker.only_cut == tracker.held_in:
+        for item in tracker.release()[0]:
+            mention = item.mention
+            if mention is not None and mention.share.grams and not tracker.stocks.matching(mention.ingredient):
+                tracker.stocks.from_method(mention)
+        tracker.held_said = []
+    tracker.only_cut = -1
+
+
+def _done(tracker: Tracker, row: Row, grammar: Grammar, number: int) -> list[Act]:
+    """The acts of a sentence, each done."""
+    text = past_turn(row.text, row.group)
+    if not text:
+        return [Act.NOTHING]
+    acts = []
+    for clause in clauses(_once_cold(tracker, text), grammar, number):
+        acts.append(clause.act)
+        handler = HANDLERS.get(clause.act)
+        if handler is not None:
+            handler(tracker, clause)
+    return acts
+
+
+def _told_of(tracker: Tracker, sentence: str) -> list[Act]:
+    """What a sentence without a verb tells of what stands there."""
+    text = plain(sentence)
+    if DESCRIBES.match(text) and tracker.here is not None:
+        tracker.say(tracker.here)
+        return [Act.NOTHING]
+    if GOES_ON.match(text) and tracker.here is not None:
+        go_on(tracker, sentence)
+        return [Act.NOTHING]
+    return looks_like(tracker, sentence) if PEAKS.search(text) else []
 
 
 def follow(rows: Sequence[Row], tracker: Tracker, language: str, meant: Sequence[Meant] = ()) -> Followed:
@@ -104,33 +171,18 @@ def follow(rows: Sequence[Row], tracker: Tracker, language: str, meant: Sequence
     last_number: int | None = None
     tracker.shells = any(SHELLS.search(plain(row.text)) for row in rows)
     for n, row in enumerate(said):
-        if row.number != last_number or row.number is None:
-            tracker.results.here = (
-                tracker.flush() or tracker.results.here if row.number is not None else tracker.results.here
-            )
+        if row.number is not None and row.number != last_number:
+            tracker.results.here = tracker.flush() or tracker.results.here
         if row.group != tracker.section:
             tracker.flush()
             tracker.section = row.group
-        if tracker.only_cut >= 0 and tracker.only_cut == tracker.held_in:
-            tracker.release()
-            tracker.held_said = []
-        tracker.only_cut = -1
+        _only_cut(tracker)
         tracker.sentence, tracker.sentence_text = n, row.text
         _mean(tracker, row.text, meant)
         for tin in find_tins(row.text):
             tracker.tins.append((n, tin.tin, tin.count))
-        acts = []
-        for clause in clauses(_once_cold(tracker, row.text), grammar, n):
-            acts.append(clause.act)
-            handler = HANDLERS.get(clause.act)
-            if handler is not None:
-                handler(tracker, clause)
-        if not acts and DESCRIBES.match(plain(row.text)) and tracker.here is not None:
-            tracker.say(tracker.here)
-            acts.append(Act.NOTHING)
-        if not acts and GOES_ON.match(plain(row.text)) and tracker.here is not None:
-            go_on(tracker, row.text)
-            acts.append(Act.NOTHING)
+        _eggs_of(tracker, row.text)
+        acts = _done(tracker, row, grammar, n) or _told_of(tracker, row.text)
         if not acts and (held := hold_the_place(tracker)) is not None:
             followed.open.append(n)
             acts.append(held)

@@ -83,7 +83,7 @@ class Made:
     """A step on its way, and its result as long as nothing has taken it.
 
     ``said`` are the sentences that it comes from; ``assumed`` is why it stands there though no sentence says so.
-    ``names`` are words that its result may be called by; ``besides`` ids that go in without an amount.
+    ``names`` are words that its result may be called by; ``loose`` is whether it was only put together so far.
     """
 
     kind: type[StepBase]
@@ -98,6 +98,7 @@ class Made:
     part: str = ""
     names: set[str] = field(default_factory=set)
     left: float = 1.0
+    loose: bool = False
 
     def upstream(self) -> Iterator[Made]:
         """It and everything that went into it."""
@@ -144,6 +145,12 @@ class Made:
     def white_foam(self) -> bool:
         """Whether it is a meringue, with nothing else folded in."""
         return self.kind in {WhipStep, StreamStep} and bool(self.ids & WHITES) and not self.ids & YOLKY
+
+    @property
+    def meringue(self) -> bool:
+        """Whether it is whites with hardly anything but sugar, baked or not."""
+        flour = sum(t.grams for m in self.upstream() for t in m.takes if ingredient(t.ingredient).kind == "flour")
+        return bool(self.ids & WHITES) and not self.ids & YOLKY and flour < 0.1 * self.grams()
 
     @property
     def airy(self) -> bool:

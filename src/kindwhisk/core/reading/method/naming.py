@@ -3,43 +3,39 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.items import TO, Item, mark_targets
 from kindwhisk.core.reading.method.making import Made, Stock
-from kindwhisk.core.reading.method.references import Reference, Results, of_ingredient
+from kindwhisk.core.reading.method.meaning import meant_by
+from kindwhisk.core.reading.method.references import BAKED, Reference, Results, of_ingredient
 from kindwhisk.core.reading.method.shares import ALL, NEAR, REST, Mention, Share, fraction_in, mentions, share_in
 from kindwhisk.core.reading.method.stocks import Stocks, own_words, same_group
 from kindwhisk.core.reading.names import Shelf, find_all
 from kindwhisk.core.reading.plain import is_cjk
 from kindwhisk.core.reading.same import covers
 
-TO = re.compile(
-    r"(?<!\w)(?:into|onto|to(?! an? | (?:the )?(?:boil|simmer|ribbon|soft|stiff|firm|medium|peaks?|room|cool|\d))|over(?! (?:\w+ ){0,3}(?:water|heat))|on(?: top of)?(?! (?:high|low|medium|a |full|the (?:hot|warm|boiling)))|"
-    r"through|dans|aux?|à(?! \d)|sur|al|alla|agli|alle|ai|nella?|nel|sul|sulla|sullo|sui|sugli|sulle|vào|lên)(?!\w)"
-)
 APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|to)(?!\w)")
-SUFFIX = re.compile(r"-(?:les?|la|en)$|(?<=[aei]te)(?:l[eoai])$|(?<=r)l[eoai]$")
+SUFFIX = re.compile(
+    r"^(?:les |le |la |l')(?=\w+(?:er|re|ir)$)|-(?:les?|la|en)$|(?<=[aei]te)(?:l[eoai])$|(?<=r)l[eoai]$"
+)
 INSIDE = re.compile(
     r"^\s*(?:\w+ly |that |it |this |them )?(?:in(?!to| (?:(?:an?|the|another|your|one|its|their) )?(?:\w+ ){0,2}(?:bowl|pan|saucepan|pot|mixer|jug|oven|batches|additions|goes|parts|turns|thirds|times)\b)|over and)(?!\w)"
 )
 ASIDE = re.compile(
-    r"(?<!\w)(?:a filo|chia(?= (?:làm |thành |lòng |bột |hỗn |đều ))|chia(?= \d))(?!\w)|(?<!\w)(?:beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|: (?:le mélange|il composto|the mixture|la masse|l'appareil) (?:doit|deve|should|must)[^.;]*|(?<!\w)to (?:loosen|lighten|slacken|soften|temper) (?:it|them|the \w+)(?!\w)|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
+    r"^(?:when|once|as soon as) (?!the (?:sugar )?syrup|the sugar)[^,;]* (?:is|are|looks?|feels?)(?!\w)[^,;]*,|(?<!\w)(?:once|as soon as) (?:it|they) [^,;]*(?:,|$)|^(?:quand|lorsque|dès que|quando|appena) [^,;]*,|(?<!\w)(?:with|using) (?:an? |the )?(?:\w+ ){0,2}(?:spoon|spatula|whisk|fork)(?!\w)(?! of)|(?<!\w)(?:a filo|chia(?= (?:làm |thành |lòng |bột |hỗn |đều ))|chia(?= \d))(?!\w)|(?<!\w)(?:chemisée?s?[^,.;]*|beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|: (?:le mélange|il composto|the mixture|la masse|l'appareil) (?:doit|deve|should|must)[^.;]*|(?<!\w)to (?:loosen|lighten|slacken|soften|temper) (?:it|them|the \w+)(?!\w)|(?<=\w )when (?:the )?(?:\w+ )?(?:syrup|sugar) (?:is|reaches|hits|gets)[^,.;]*|(?<!\w)pour (?:la |le |les |l')?(?:détendre|assouplir|alléger)(?!\w)|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
     r"(?<!\w)(?:over|(?<=\w )in|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
-    r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|(?:túi )?bắt kem|湯煎(?:で|から|にかけて)?|鍋"
+    r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|(?:túi )?bắt kem|đường kính(?= (?:khoảng )?\d)|湯煎(?:で|から|にかけて)?|鍋"
 )
 """What tells until when, and water that nothing is made of: no ingredient is meant in it."""
 
-WORKED = re.compile(
-    r"(?<!\w)(?:hot|boiling|warm|warmed|heated|cooled|soaked|bloomed|sifted|whipped|beaten|melted) (?:the )?(?:\w+ )?$"
-)
-"""What was done to something that is named: it has been made before."""
 TAKEN_OF = {
-    "zest": ("zest", "zeste", "rind", "peel", "scorza", "buccia"),
-    "juice": ("juice", "jus", "succo"),
+    "zest": ("皮", "zest", "zeste", "rind", "peel", "scorza", "buccia"),
+    "juice": ("果汁", "juice", "jus", "succo"),
     "puree": ("ピューレ",),
     "nut": ("nuts", "noix", "frutta secca"),
 }
@@ -49,11 +45,15 @@ HEADED = re.compile(
     r"^(?:for|to make|to assemble|pour|per) (?:the |la |le |les |l'|il |lo )?[^,;.:\d]{2,40}:(?= )|^(?:[^\W\d]+ ){0,2}[^\W\d]+ ?:(?= )"
 )
 """A heading in front of a sentence: “For the custard cream: heat the milk”."""
+BARE_VERB = re.compile(r"\s*(?:with|to|until|till|avec|jusqu|con|fino)(?!\w)|\s*$")
+"""“Cream: whip with sugar”: the heading is what the work is done to."""
 AT_A_TIME = re.compile(r"(?:an?|one) (?:third|quarter|half|fifth)(?: of)?(?=(?: \w+){0,4} at a time)")
 """“A quarter of the flour at a time”: all of it, by and by."""
 THROUGH = re.compile(r"(?<!\w)through(?= the)")
 """“Fold through the nuts”: in."""
 PART_WITH = re.compile(r"\s*(?:two[- ]thirds|three[- ]quarters|half|(?:a|one) (?:third|half|quarter))(?: of it)? with ")
+OF_THE = re.compile(r"(?<![\d.,])(\d{1,4}) ?(?:g|gr|grams?|ml) (?:of )?(?:the )?$")
+"""“50 g of the purée”."""
 OTHER_GRAMS = re.compile(
     r"(?<!\w)(?:other|remaining|last) (\d+(?:[.,]\d+)?) ?(?:g|gr|grams?)(?! (?:of )?(?:the )?[^\W\d]{3,})(?!\w)"
 )
@@ -62,31 +62,20 @@ ONTO = {Act.DUST, Act.TOP, Act.COAT, Act.SOAK}
 """What is done to a cake with something: “… with the rest” is of what the last of them left."""
 
 
+VESSEL = re.compile(r" ?(?:tins?|pans?|moulds?|molds?|trays?|cases?|rings?)(?!\w)")
+IS_BAKED = re.compile(rf"(?:the )?(?:{BAKED})")
 TPT = {"tpt", "tant pour tant"}
 DRY_ONES = re.compile(
-    r"(?<!\w)(?:dry (?:ingredients|things|goods|stuff)|ingrédients secs|ingredienti secchi|nguyên liệu khô)(?!\w)"
+    r"(?<!\w)(?:dry (?:ingredients|things|goods|stuff)|ingrédients secs|ingredienti secchi|nguyên liệu khô|le polveri|les poudres)(?!\w)|粉類"
 )
+
+
+FLAVOURINGS = re.compile(r"(?<!\w)(?:flavou?rings?|essences|extracts|arômes|aromi)(?!\w)")
 
 
 def _dry(stock: Stock) -> bool:
     item = ingredient(stock.ingredient)
     return item.kind in {"flour", "leavener", "salt", "sugar", "flavour"} and item.composition.water < 0.2
-
-
-@dataclass
-class Item:
-    """Something that a clause names: a result or some of an ingredient; ``target`` where others go to it."""
-
-    start: int
-    made: Made | None = None
-    mention: Mention | None = None
-    share: Share = ALL
-    target: bool = False
-
-
-def without(items: Iterable[Item], made: Made | None) -> list[Item]:
-    """Items that are not a certain result; all of them where there is none."""
-    return [i for i in items if made is None or i.made is not made]
 
 
 def _as_named(text: str, word: str, ingredient_id: str, taken: list[tuple[int, int]]) -> re.Match[str] | None:
@@ -135,7 +124,7 @@ class Naming:
 
     def items(self, clause: Clause) -> list[Item]:
         """What a clause names, in its order; what stands behind “into” or “to” is where the rest goes."""
-        text = HEADED.sub(lambda m: m[0] if self._is_listed(m[0]) else " " * len(m[0]), clause.said)
+        text = HEADED.sub(lambda m: m[0] if self._is_listed(m[0], clause) else " " * len(m[0]), clause.said)
         if clause.act is Act.FOLD:
             text = THROUGH.sub(" ", text)
         text = AT_A_TIME.sub("", ASIDE.sub(lambda m: " " * len(m[0]), text))
@@ -145,21 +134,27 @@ class Naming:
         found = self._referred(references)
         for mention in mentions(text, self.stocks.eggs, self.shelf):
             if not any(mention.start < b and a < mention.end for a, b in covered):
-                found.append(self._meant(mention, text))
+                found.append(meant_by(mention, text, self.stocks, self.results, self.section))
         if suffixed is not None and (not found or not suffixed.baked):
-            part = fraction_in(text) if text[: clause.verb[1]].endswith("-en") else None
+            part = fraction_in(text) if clause.text[: clause.verb[1]].endswith("-en") else None
             found.insert(0, Item(0, made=suffixed, share=Share(fraction=part) if part else ALL))
+        if clause.text[: clause.verb[1]].endswith("-y") and self.here is not None and not self.here.baked:
+            # “Versez-y le lait”.
+            found = [i for i in found if i.made is not self.here]
+            found.append(Item(0, made=self.here, target=True))
         found += self._by_words(text, found, covered)
         found += self._by_part(text, found)
         found += self._shares_alone(text, found, onto=clause.act in ONTO)
         found = self._once(found)
-        self._mark_targets(clause, text, found)
+        mark_targets(clause, text, found)
         if clause.act is Act.FOLD:
             self._into_foam(found)
         return sorted(found, key=lambda i: i.start)
 
-    def _is_listed(self, head: str) -> bool:
+    def _is_listed(self, head: str, clause: Clause) -> bool:
         """“Flour: sift twice”: what stands in front is a good of the list, no heading."""
+        if self.section and same_group(head.strip(" :"), self.section) and not BARE_VERB.match(clause.after):
+            return False
         named = find_all(head)
         left = head.strip(" :")
         for n in named:
@@ -188,10 +183,28 @@ class Naming:
         named = {i.mention.ingredient for i in found if i.mention is not None}
         match = DRY_ONES.search(text)
         if match is not None and not any(m.dry for m in self.results.open):
-            meant = [s for s in self.stocks.rows if s.listed and not s.gone and _dry(s)]
+            powders = match[0] in {"le polveri", "les poudres", "粉類"}
+            dry = [s for s in self.stocks.rows if s.listed and not s.gone and _dry(s)]
+            group = self.section or next((s.group for s in dry if ingredient(s.ingredient).kind == "flour"), "")
+            sweet = [s for s in dry if not (powders and ingredient(s.ingredient).kind == "sugar")]
+            meant = [s for s in sweet if same_group(s.group, group)] or sweet
+        flavours = FLAVOURINGS.search(text) if match is None else None
+        if flavours is not None:
+            meant = [
+                s for s in self.stocks.rows if s.listed and not s.gone and ingredient(s.ingredient).kind == "flavour"
+            ]
+            match = flavours if meant else None
         for group in {s.group for s in self.stocks.rows if s.group and (not found or s.group in TPT)}:
             rows = [s for s in self.stocks.rows if s.group == group]
-            whole = re.search(rf"(?<!\w)(?:the )?{re.escape(group)}(?!\w)(?! \w*(?:batter|cream|layer|mix))", text)
+            whole = re.search(
+                rf"(?<!\w)(?:the )?{re.escape(group)}(?!\w)(?! \w*(?:batter|cream|layer|mix))|{re.escape(group)}の材料",
+                text,
+            )
+            if whole is not None and (
+                VESSEL.match(text[whole.end() :]) or (IS_BAKED.fullmatch(group) and " ingredients" not in text)
+            ):
+                # “A 25 cm cake tin”, “turn out the cake”.
+                continue
             if whole is not None and not any(s.takes for s in rows) and len(rows) > 1:
                 match, meant = whole, rows
         if match is None:
@@ -256,9 +269,11 @@ class Naming:
             if match is not None:
                 seen.add(stock.ingredient)
                 behind = text[match.end() : match.end() + 4] if is_cjk(match[0]) else ""
-                share = share_in(APART.split(text[max(0, match.start() - NEAR) : match.start()])[-1] + behind)
+                front = text[max(0, match.start() - NEAR) : match.start()]
+                weighed = OF_THE.search(front)
+                share = Share(grams=float(weighed[1])) if weighed else share_in(APART.split(front)[-1] + behind)
                 mention = Mention(stock.ingredient, match[0], share, match.start(), match.end())
-                meant.append(self._meant(mention, text))
+                meant.append(meant_by(mention, text, self.stocks, self.results, self.section))
         return meant
 
     @staticmethod
@@ -273,44 +288,6 @@ class Naming:
             kept.append(item)
         return kept
 
-    def _meant(self, mention: Mention, text: str = "") -> Item:
-        """The line or the result that an ingredient's name means here."""
-        item = Item(mention.start, mention=mention, share=mention.share)
-        stock = self.stocks.meant(mention, self.section)
-        worked = WORKED.search(text[max(0, mention.start - NEAR) : mention.start]) if text else None
-        elsewhere = stock is not None and self.section and not same_group(stock.group, self.section)
-        if (worked or elsewhere) and mention.share.grams is None and stock is not None and stock.listed:
-            # “The hot purée”: that which was heated, though another part's is still there.
-            made = of_ingredient(self.results.open, mention.ingredient)
-            same = made is not None and stock.ingredient in made.raw_ids
-            if made is not None and same and (worked or made.part == self.section):
-                return Item(mention.start, made=made, share=mention.share)
-        strange = None if stock is not None else self._within_unknown(mention)
-        if strange is not None:
-            return Item(mention.start, mention=mention._replace(ingredient=strange.ingredient), share=mention.share)
-        if stock is None:
-            made = of_ingredient(self.results.made, mention.ingredient)
-            if made is not None and mention.share.grams is None:
-                return Item(mention.start, made=made, share=mention.share)
-            return item
-        if stock.gone and mention.share.grams is None and not mention.share.rest:
-            made = of_ingredient(self.results.made, mention.ingredient)
-            if made is not None:
-                return Item(mention.start, made=made, share=mention.share)
-        return item
-
-    def _within_unknown(self, mention: Mention) -> Stock | None:
-        """A line that nobody knows, of whose name the word is a part: “milk tea” is no milk."""
-        words = mention.words.split()[-1]
-        return next(
-            (
-                s
-                for s in self.stocks.rows
-                if s.ingredient.startswith("unknown-") and not s.gone and words in own_words(s.written)
-            ),
-            None,
-        )
-
     def _into_foam(self, found: Sequence[Item]) -> None:
         """What something is folded into was made before: “into the yolks” while another part's yolks are left."""
         for item in found:
@@ -318,32 +295,3 @@ class Naming:
                 made = of_ingredient(self.results.open, item.mention.ingredient)
                 if made is not None and not made.baked and not any(i.made is made for i in found):
                     item.made, item.mention = made, None
-
-    @staticmethod
-    def _mark_targets(clause: Clause, text: str, found: list[Item]) -> None:
-        """Mark what others go to."""
-        lead = TO.match(text)
-        if lead is not None and clause.verb[0] > 0:
-            # “To the yolks I add the sugar”.
-            for item in found:
-                item.target = item.start < clause.verb[0]
-            return
-        cjk = re.search(r"に(?=[^にを]*を)", text)
-        if cjk and not re.match(r"に分け", text[cjk.start() :]):
-            for item in found:
-                item.target = item.start < cjk.start()
-            return
-        ways = [
-            m
-            for m in TO.finditer(text)
-            if any(i.start >= m.end() for i in found) and any(i.start < m.start() for i in found)
-        ]
-        if not ways:
-            one = TO.search(text)
-            if one is not None and len(found) == 1 and found[0].start >= one.end():
-                found[0].target = True
-            return
-        end = re.search(r"[,;]|(?<!\w)(?:with|together with|avec|con|along)(?!\w)", text[ways[0].end() :])
-        stop = ways[0].end() + end.start() if end else len(text)
-        for item in found:
-            item.target = ways[0].end() <= item.start < stop

@@ -8,6 +8,8 @@ from typing import NamedTuple
 
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.steps.base import YOLKY
+from kindwhisk.core.process.steps.chill import ChillStep
+from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.reading.method.making import Made
@@ -27,9 +29,11 @@ class Reference(NamedTuple):
     words: str
 
 
-MIXTURE = r"mixture|mix|batter|dough|base|mass|paste|foam|composto|impasto|mélange|appareil|pâte|polveri|poudres|hỗn hợp|bột bánh|thau bột|phần bột|生地|粉類"
+FLAVOURED = r"cream|milk|mousse|curd|custard|buttercream|ganache|meringue|syrup"
+"""What is called by what gives its taste: “the passion fruit cream”."""
+MIXTURE = r"mixture|mix|batter|dough|base|mass|paste|foam|composto|impasto|pasta|mélange|appareil|préparation|pâte|polveri|poudres|hỗn hợp|bột bánh|thau bột|phần bột|生地|粉類"
 _MIXTURE = re.compile(
-    rf"(?P<of>(?:(?<!\w)(?!(?:the|an?|main|into|to|over|in|with|and|of|onto|this|that|it|a|your|remaining|rest|al|alla|allo|agli|ai|alle|il|lo|la|gli|le|i|au|aux|du|des|les|nel|nella|dans|con|avec|sul|vào|và|với)\b)[^\W\d]+[ -]){{0,3}})(?<!\w)(?P<noun>{MIXTURE})(?:s|i)?(?!\w)"
+    rf"(?P<of>(?:(?<!\w)(?!(?:the|an?|main|into|to|over|in|with|and|of|onto|this|that|it|a|your|remaining|rest|al|alla|allo|agli|ai|alle|il|lo|la|gli|le|i|au|aux|du|des|les|nel|nella|dans|con|avec|sul|vào|và|với)\b)[^\W\d]+[ -]){{0,3}})(?<!\w)(?P<noun>{MIXTURE}|{FLAVOURED})(?:s|i)?(?!\w)"
     r"(?: (?:d'|de |di |ai |agli |aux )?(?P<behind>[^\W\d]+(?:[- ][^\W\d]+)?))?|(?P<cjk>生地|粉類)"
 )
 _IT = re.compile(
@@ -37,26 +41,38 @@ _IT = re.compile(
     r"tutto|il tutto|all together)(?!\w)|(?<=ez-)(?:les?|la)(?!\w)|(?<=er-)(?:les?|la)(?!\w)|(?<=incorporate)(?:le|lo|la)(?!\w)"
 )
 _BOTH = re.compile(
-    r"(?<!\w)(?:the two(?! (?:batters|cakes|tins))|both(?! \w)|i due composti|les deux(?: masses| préparations| mélanges)?|hai hỗn hợp)(?!\w)"
+    r"(?<!\w)(?:the two creams|both creams|le due creme|les deux crèmes|the two(?! (?:batters|cakes|tins))|both(?! \w)|i due composti|les deux(?: masses| préparations| mélanges)?|hai hỗn hợp)(?!\w)"
 )
-_NUMBERED = re.compile(r"(?P<n>[①-⑳]|(?<![\d.])[1-9]\d?)(?=(?:に|を|の|へ))")
+_NUMBERED = re.compile(
+    r"(?P<n>[①-⑳]|(?<![\d.])[1-9]\d?(?=(?:に|を|の|へ))|(?<=(?<!\w)into )[1-9]\d?(?=$|[.,;)])|"
+    r"(?:(?:the )?(?:[^\W\d]+ )?(?:mixture|batter|mix|meringue|composto|mélange|hỗn hợp) (?:from|of|in|del|de l'|ở) ?)?"
+    r"(?:step|étape|passo|punto|bước) (?P<step>[1-9]\d?))(?!\d)"
+)
 _KEPT = re.compile(r"(?<!\w)(?:the )?reserved \w+")
 _NUTS = re.compile(r"(?<!\w)(?:nuts?|nutty)(?!\w)")
+LOOKS = re.compile(r"(?<!\w)(?:soft|stiff|firm|light|thick|fine|dense) $")
 DRY = re.compile(r"(?<!\w)(?:dry|secs?|secco|secchi|khô)(?!\w)")
 A_NEW = re.compile(r"(?<!\w)(?:to|into|until|make|form) (?:an?|une?) (?:[^\W\d]+,? )?$")
 REST_OF = re.compile(r"(?<!\w)(?:main|bulk of the|bulk of) $")
 _REST_OF_IT = re.compile(
     r"(?<!\w)(?:(?:remaining|leftover|rest of the|remainder of the|other half of the|le reste de la|il resto della|残りの) ?(?:whipped )?)$"
 )
+WEIGHED_OF = re.compile(r"(?<![\d.,])(\d{1,4}) ?(?:g|gr|grams?|ml) (?:of )?(?:the )?$")
+"""“200 g of the batter”."""
+MOST_OF_IT = 0.9
 RESERVED = "reserved"
 CIRCLED = "①②③④⑤⑥⑦⑧⑨⑩⑪⑫⑬⑭⑮⑯⑰⑱⑲⑳"
 _A = re.compile(r"(?<!\w)(?:(?:an?|une?|uno|una)(?: \w+)?|to|until) $")
-_THE = re.compile(r"(?<!\w)the (?:\w+ )?([a-z]{4,})(?!\w)")
-_APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|onto|over|to|et|e|con|và|với)(?!\w)")
+_THE = re.compile(
+    r"(?<!\w)(?:the (?:\w+ )?|(?:la|le|les|il|lo|gli|alla|al|della|du|nella|sulla) |l'|dell'|all')([^\W\d_]{4,})(?!\w)"
+)
+_APART = re.compile(
+    r"[,;をに、]|(?<!\w)(?:and|with|into|onto|over|to|et|e|con|và|với|à|au|aux|dans|al|alla|ai|agli|nel|nella|negli|vào)(?!\w)"
+)
 _BEHIND = re.compile(r"[のを](1/3|半量|半分|残り|ひとすくい|一部)")
 BAKED = (
     r"cakes?|sponges?|layers?|biscuits?(?! crumbs)|torte|tart|dome|bombe|roll|rolls|roulade|génoises?|genoise|sheet(?! pan)|macarons?|discs?|disks?|rectangles?|rounds|squares|shells?|meringues?|"
-    r"pavlova|nests?|fingers?|strip|gâteau|coques?|dischi|disco|torta|rotolo|biscotto|pan di spagna|bánh|スポンジ|生地|crumb|halves|pairs"
+    r"pavlova|nests?|fingers?|strip|gâteau|coques?|disques?|dacquoise|bande|feuille de biscuit|lid|dischi|disco|torta|rotolo|biscotto|pan di spagna|bánh|スポンジ|生地|crumb|halves|pairs"
 )
 
 _Test = Callable[[Made], bool]
@@ -72,6 +88,8 @@ NOUNS: tuple[tuple[re.Pattern[str], _Test], ...] = (
                 r"lòng trắng(?: trứng)?)(?!\w)|卵白"),
      lambda m: m.white_foam),
     (re.compile(r"(?<!\w)(?:meringue|meringa)(?!s|\w)|メレンゲ(?!クッキー)"), lambda m: m.white_foam),
+    (re.compile(r"(?<!\w)(?:meringue|meringa)(?!s|\w)|メレンゲ(?!クッキー)"),
+     lambda m: _raw(m) and m.meringue),
     (re.compile(r"(?<!\w)(?:yolk foam|egg foam|egg cream|whipped yolks)(?!\w)"), lambda m: _raw(m) and m.kind is not None and bool(m.ids & YOLKY)),
     (re.compile(r"(?<!\w)(?:buttercream)(?!\w)"), lambda m: _raw(m) and "butter" in m.ids),
     (re.compile(r"(?<!\w)(?:custard|pudding|pastry cream|curd(?! cheese)|crème pâtissière|crema pasticcera)(?!\w)"),
@@ -80,9 +98,11 @@ NOUNS: tuple[tuple[re.Pattern[str], _Test], ...] = (
     (re.compile(r"(?<!\w)(?:glaze|icing(?! sugar)|frosting|glassa|glaçage)(?!\w)"), lambda m: _raw(m) and m.of_kind({"sugar", "chocolate"}) and not m.floury),
     (re.compile(r"(?<!\w)(?:the milks|milk tea)(?!\w)"), lambda m: _raw(m) and m.of_kind({"dairy"}) and not m.floury),
     (re.compile(r"(?<!\w)mousse(?!\w)|ムース"), lambda m: _raw(m) and m.kind is FoldStep),
+    (re.compile(r"(?<!\w)(?:the )?(?:frozen )?(?:pattern|design|stripes|décor)(?!\w)"), lambda m: _raw(m) and m.kind in {FillStep, ChillStep}),
+    (re.compile(r"(?<!\w)(?:the )?(?:set|frozen|chilled|firm) (?:mousse|cream|cake|layer)(?!\w)|(?<!\w)mousse(?!\w)"), lambda m: m.kind in {FillStep, ChillStep}),
     (re.compile(r"(?<!\w)(?:whipped )?(?:cream|crème(?: fouettée)?|crema|panna|kem)(?!\w)(?! cheese| of tartar)|クリーム"), lambda m: _raw(m) and (m.is_cream or bool(m.names & {"cream", "crème", "crema"}))),
     (re.compile(r"(?<!\w)(?:cream|crème|crema)(?!\w)(?! cheese| of tartar)"), lambda m: _raw(m) and m.of_kind({"dairy"}) and bool(m.ids & {"egg-yolk", "whole-egg"}) and not m.floury),
-    (re.compile(r"(?<!\w)(?:dry ingredients|dry goods|dry stuff|dry mix|dry mixture|powders|sifted (?:ingredients|mixture|powders|flours)|flours|sifted flour|ingrédients secs|ingredienti secchi)(?!\w)|粉類"), lambda m: _raw(m) and m.dry),
+    (re.compile(r"(?<!\w)(?:dry ingredients|dry goods|dry stuff|dry mix|dry mixture|powders|sifted (?:ingredients|mixture|powders|flours)|flours|sifted flour|ingrédients secs|ingredienti secchi)(?!\w)|粉類|(?<![\u4e00-\u9fff\u30a0-\u30ff])粉(?=を|と)"), lambda m: _raw(m) and m.dry),
     (re.compile(r"(?<!\w)the nuts(?!\w)"), lambda m: _raw(m) and m.dry and m.of_kind({"nut"})),
     (re.compile(r"(?<!\w)(?:one half|(?:the )?(?:first|that) half|one part|una metà|une moitié)(?!\w)(?! of)"), lambda m: m.kind is SplitStep),
     (re.compile(r"(?<!\w)(?:juice|jus|succo)(?!\w)"), lambda m: _raw(m) and any(i.endswith("-juice") for i in m.raw_ids) and not m.floury),
@@ -104,7 +124,7 @@ def latest(contents: Sequence[Made], test: _Test, but: Made | None = None) -> Ma
 
 def holds(made: Made, ingredient_id: str) -> bool:
     """Whether an ingredient, by whatever word, is in a result."""
-    return any(covers(ingredient_id, i) for i in made.raw_ids)
+    return any(covers(ingredient_id, i) or i.startswith(f"{ingredient_id}-") for i in made.raw_ids)
 
 
 def of_ingredient(contents: Sequence[Made], ingredient_id: str) -> Made | None:
@@ -120,7 +140,18 @@ def of_ingredient(contents: Sequence[Made], ingredient_id: str) -> Made | None:
         least = 0.0 if ingredient(ingredient_id).kind == "setting" else 0.2
         return _raw(made) and there > least * made.grams()
 
+    there = [m for m in contents if m.open and much(m)]
+    dry = [m for m in there if m.dry]
+    bare = [m for m in dry if not any(other is not m and other in m.upstream() for other in dry)]
+    if bare and len(there) > len(bare):
+        # “The flour”, of which the cherries were tossed in a spoonful.
+        return bare[-1]
     return latest(contents, much)
+
+
+def _lines_words(made: Made, words: set[str]) -> bool:
+    """Whether a line that went into a result is named by one of these words."""
+    return any(w in words for t in made.takes for w in own_words(t.stock.written) if len(w) > 2)
 
 
 def _called(made: Made, words: set[str]) -> bool:
@@ -144,13 +175,20 @@ class _Found:
 
     def take(self, made: Made | None, start: int, end: int) -> None:
         """Words that mean a result, or “it”."""
-        if any(start < b and a < end for a, b in self._taken):
+        if self.has(start, end):
             return
         near = _APART.split(self.text[max(0, start - NEAR) : start])[-1]
         behind = _BEHIND.match(self.text[end:])
         share = share_in(f"{near} {behind[1] if behind else ''}")
+        weighed = WEIGHED_OF.search(near)
+        if weighed is not None and made is not None:
+            share = Share(fraction=min(MOST_OF_IT, float(weighed[1]) / max(made.grams(), 1.0)))
         self.references.append(Reference(made, share, start, end, self.text[start:end]))
         self._taken.append((start, end))
+
+    def has(self, start: int, end: int) -> bool:
+        """Whether words are a reference already."""
+        return any(start < b and a < end for a, b in self._taken)
 
     def both(self, two: Sequence[Made], start: int, end: int) -> None:
         """Words that mean two results."""
@@ -195,7 +233,8 @@ class Results:
             )
             if with_all is not None:
                 return with_all
-            if len(ids) > 1 and (some := latest(self.made, lambda m: m.dry and any(holds(m, i) for i in ids))):
+            kinds = {ingredient(i).kind for i in ids}
+            if (len(ids) > 1 or "-" in of) and (some := latest(self.made, lambda m: m.dry and m.of_kind(kinds))):
                 # “Le mélange amandes-sucre”, of icing sugar.
                 return some
         if DRY.search(of) and (dry := latest(self.made, lambda m: _raw(m) and m.dry)) is not None:
@@ -216,7 +255,7 @@ class Results:
 
         if (called := latest(self.made, lambda m: noun in m.names and free(m))) is not None:
             return called
-        if noun in {"base", "mass"} and (
+        if noun in {"base", "mass", "paste"} and (
             settled := latest(
                 self.made, lambda m: _raw(m) and free(m) and not m.dry and not m.white_foam and not m.is_cream
             )
@@ -265,7 +304,8 @@ class Results:
     def _numbers(self, found: _Found) -> None:
         """“③に④を”: the results of numbered steps."""
         for match in _NUMBERED.finditer(found.text):
-            n = CIRCLED.index(match["n"]) + 1 if match["n"] in CIRCLED else int(match["n"])
+            told = match["step"] or match["n"]
+            n = CIRCLED.index(told) + 1 if told in CIRCLED else int(told)
             made = self.numbered.get(n)
             if made is not None and made.open:
                 found.put(made, match.start(), match.end())
@@ -277,6 +317,9 @@ class Results:
         for match in _MIXTURE.finditer(found.text):
             noun = "noun" if match["noun"] else "cjk"
             before = found.text[: match.start(noun)]
+            if match[noun] == "foam" and LOOKS.search(before):
+                # “Whites: soft foam, sugar in 3, firm peaks.”
+                continue
             if _A.search(found.text[: match.start()]) and fraction_in(before[-NEAR:]) is None:
                 continue
             if any(
@@ -287,6 +330,12 @@ class Results:
                 # “The praline paste” of the list.
                 continue
             of = f"{match['of'] or ''} {match['behind'] or ''}".strip()
+            if re.fullmatch(FLAVOURED, match[noun]):
+                words = {w for w in (match["of"] or "").split() if len(w) > 2}
+                tasting = self._mixture(match["of"]) if find_all(match["of"] or "") else None
+                tasting = tasting or latest(self.made, lambda m, w=words: _raw(m) and _lines_words(m, w))  # type: ignore[misc]
+                found.put(tasting, match.start(), match.end(noun))
+                continue
             if (
                 not find_all(of)
                 and not _NUTS.search(of)
@@ -315,12 +364,13 @@ class Results:
         """“The whites”, “the syrup”, “the cake”."""
         for pattern, test in NOUNS:
             for match in pattern.finditer(found.text):
-                if A_NEW.search(found.text[: match.start()]):
+                if A_NEW.search(found.text[: match.start()]) or found.has(match.start(), match.end()):
                     # “To a firm meringue”: what becomes of it.
                     continue
                 if not (STILL_STOCK.search(match[0]) and untouched(match[0])):
                     rest = _REST_OF_IT.search(found.text[: match.start()]) is not None
-                    meant = latest(self.made, test) or (self._left_over(test) if rest else None)
+                    begun = [m for m in self.open if m.left < 1] if rest else []
+                    meant = latest(begun, test) or latest(self.made, test) or (self._left_over(test) if rest else None)
                     found.put(meant, match.start(), match.end())
 
     def _called(self, found: _Found, untouched: Callable[[str], bool]) -> None:
@@ -330,4 +380,5 @@ class Results:
             word = match[1]
             food = any(n.start <= match.start(1) < n.end and untouched(n.words) for n in foods)
             if not find_all(word) and not food:
-                found.put(latest(self.made, lambda m, w=word: w in m.names), match.start(), match.end())  # type: ignore[misc]
+                called = [m for m in self.open if word in m.names]
+                found.put(latest(called, _raw) or latest(called, lambda _: True), match.start(), match.end())

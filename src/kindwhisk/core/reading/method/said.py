@@ -12,14 +12,14 @@ from kindwhisk.core.reading.method.figures import temperatures, times
 
 FOAM = re.compile(
     r"(?<!\w)(?:pale|thick(?:en(?:ed)?)?|doubled?|tripled?|trebled?|triple in|ribbons?|trail|fluffy|creamy|lemon[- ]colou?red|light and|volume|nearly white|cream the yolks|(?<=until )light|(?<=till )light|almost white|high speed|highest|full speed|foamy|frothy|"
-    r"mousseux|blanchi\w*|ruban|chiar[oie]|gonfi[oe]|spumos[oi]|bông và dày|bông và|dày)(?!\w)|stiff|peaks|electric|mixer|リボン状|もったり"
+    r"mousseux|blanchi\w*|ruban|chiar[oie]|gonfi[oe]|spumos[oi]|bông và dày|bông và|dày|sệt|nhạt màu|bông xốp)(?!\w)|stiff|peaks|electric|mixer|リボン状|もったり"
 )
 FLUID = re.compile(r"(?<!\w)(?:simmers?|boil\w*|steaming|hot|scald\w*|ébullition|bouill\w*|boll\w*|sôi)(?!\w)|沸騰")
 THICKENS = re.compile(r"(?<!\w)(?:thick(?:en\w*)?|coats? (?:the|a) (?:back|spoon)|épaissi\w*|addens\w*|sánh)(?!\w)")
 WARM = re.compile(r"(?<!\w)(?:warm|lukewarm|hand[- ]hot|dissolved|tiède|tiepid\w*|ấm)(?!\w)|人肌")
 ANOTHER = re.compile(
     r"(?<!\w)(?:another|separate|clean|second|large|small|medium|deep|mixing|a|your|heatproof|un|une|una|autre|altra) (?:\w+ ){0,2}"
-    r"(?:bowl|saucepan|pan|pot|jug|bol|saladier|casserole|ciotola|pentolino|tô|âu)(?!\w)|別のボウル|ボウルに"
+    r"(?:bowl|saucepan|pan|pot|jug|bol|saladier|casserole|ciotola|pentolino|tô|âu)(?!\w)|別のボウル|ボウルに|鍋に"
 )
 SAME = re.compile(r"(?<!\w)same (?:\w+ )?(?:bowl|pan|pot|beaters?|whisk|mixer)(?!\w)")
 ALTERNATELY = re.compile(r"(?<!\w)(?:alternat\w+|in turns?|alternando|en alternance|xen kẽ)(?!\w)|交互")

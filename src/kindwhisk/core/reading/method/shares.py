@@ -37,12 +37,14 @@ FRACTIONS: tuple[tuple[re.Pattern[str], float], ...] = (
     (re.compile(r"two[- ]thirds|2/3|deux tiers|due terzi"), 2 / 3),
     (re.compile(r"(?<!\w)most(?= of)"), 0.8),
     (re.compile(r"three[- ]quarters|3/4(?! (?:cup|tsp|tbsp|l\b))|trois quarts|tre quarti"), 0.75),
-    (re.compile(r"(?<!\w)(?:a third|one[- ]third|1/3(?! (?:cup|tsp|tbsp))|un tiers|le tiers|un terzo|một phần ba)|1/3"), 1 / 3),
-    (re.compile(r"(?<!\w)(?:a quarter|one[- ]quarter|1/4(?! (?:cup|tsp|tbsp|l\b))|un quart|un quarto)(?!\w)"), 0.25),
+    (re.compile(r"(?<!\w)(?:(?:a|another|one) (?:further )?third|one[- ]third|1/3(?! (?:cup|tsp|tbsp))|un tiers|le tiers|un terzo|một phần ba)|1/3"), 1 / 3),
+    (re.compile(r"(?<!\w)(?:(?:a|another|one) (?:further )?quarter|one[- ]quarter|1/4(?! (?:cup|tsp|tbsp|l\b))|un quart|un quarto)(?!\w)"), 0.25),
     (re.compile(r"(?<!\w)(?:one half|half(?! an?\b)|1/2(?! (?:cup|tsp|tbsp|l\b|t\b|inch))|la moitié|moitié|metà|một nửa|nửa)(?!\w)|半量|半分"), 0.5),
-    (re.compile(r"(?<!\w)(?:a |one )?(?:large |big |few |generous )?(?:spoon(?:ful)?s?|ladle(?:ful)?|tablespoons?(?= of (?:the )?(?:batter|mixture|foam|egg))|dollop|bit|some(?= (?:of )?(?:the )?(?:batter|mixture|foam)(?!\w))|little|handful|scoop|cupful|(?:small )?part|một ít)(?: of)?(?!\w)|ひとすくい|一部"), SPOON),
+    (re.compile(r"(?<!\w)(?:a |one )?(?:large |big |few |generous )?(?:spoon(?:ful)?s?|ladle(?:ful)?|tablespoons?(?= of (?:the )?(?:batter|mixture|foam|egg))|dollop|bit|some(?= (?:of )?(?:the )?(?:batter|mixture|foam)(?!\w))|little|handful|scoop|cupful|cuillerées?|cucchiaiat[ae]|(?:small )?part|một ít)(?: of)?(?!\w)|ひとすくい|一部"), SPOON),
 )  # fmt: skip
-_STILL = re.compile(r"[,;]|(?<!\w)(?:and|with|then|to|into|et|avec|e|con|và)(?!\w)|[をにと、]")
+_STILL = re.compile(
+    r"[,;]|(?<!\w)(?:and(?! cooled| sieved| sifted)|with|then|to|into|et|avec|e|con|và)(?!\w)|[をにと、]"
+)
 _BEHIND = re.compile(
     r"^\s*(?P<rest>còn lại|restants?|restantes?|rimanent[ei]|restant[ei]|remaining)|^\s*の?(?P<half>半量|半分|1/3)"
 )
@@ -54,13 +56,20 @@ OF_ONE = re.compile(
     r"(?:zest(?:es?)?|rind|peel|juice|jus|scorza|succo) (?:of|from|de|d'|di) ?(?:an?|1|one|une?|uno|un)(?!\w)"
 )
 BEHIND = re.compile(
+    r"(?: as \w+ of (?:them|the eggs)| half of that)?,? (?:(?:say|that is|that makes|so) )(?:about )?\d+ ?(?:g|gr|grams?)(?!\w)|"
     r"\s*\((?:about |ca\.? )?[^()]{1,16}\)|\s*\d+ ?(?:g|gr|gram|grams|ml)(?=\s*(?:$|[,;.)]| (?:rồi|và|and|then)(?!\w)))"
 )
 AN = re.compile(r"(?<!\w)(?:an?|une?|uno)(?!\w)")
 ZEST_OF = re.compile(
-    r"(?<!\w)(?:zest(?:es?)?|rind|peel|scorza|buccia) (?:of|from|de|d'|di) ?(?:(?:an?|one|two|the|half|un|une|\d) )?$"
+    r"(?<!\w)(?:zest(?:es?)?|rind|peel|scorza|buccia) (?:of|from|de|d'|di) ?(?:(?:half an?|an?|one|two|the|half|un|une|\d) )?$"
 )
 """What makes a fruit's name mean its peel."""
+
+
+LABEL = re.compile(
+    r" (?:no\.? ?|#)?([abc]|i{1,3}|[1-3])(?=$|[,.;:)]| (?:and|with|in|to|until|et|con|e|avec|over|into)(?!\w))"
+)
+"""“Sugar B”: which of two lines of one name is meant."""
 
 
 class Mention(NamedTuple):
@@ -128,6 +137,9 @@ def _in_front(before: str, name: Named, text: str, eggs: EggSize) -> Stated:
     words = re.sub(r"[()（）]", " ", text[begins : name.end]).strip()
     if amount.unit is None and re.match(r"(?:an?|une?|uno|una|một)\b", words):
         return None, name.words, name.start
+    if re.match(r"(?:half|a third|a quarter)(?: of)? (?:the|your|those) ", words):
+        # “Half the whites”: no half white.
+        return None, name.words, name.start
     grams = read_line(words, eggs).grams
     return grams, words, begins
 
@@ -155,5 +167,8 @@ def mentions(text: str, eggs: EggSize, shelf: Shelf = ()) -> list[Mention]:
         if grams is not None and not (share.fraction and "of" in near and not amounts(near)):
             share = Share(grams=grams)
         found.append(Mention(name.ingredient, words, share, begins, name.end))
+        label = LABEL.match(text[name.end :])
+        if label is not None:
+            found[-1] = found[-1]._replace(words=f"{found[-1].words} {label[1]}", end=name.end + label.end())
         at = name.end
     return found

@@ -27,6 +27,10 @@ FOR_SHOW = re.compile(r"(?<!\w)(?:decor|décor|garnish|serv|finish|finition|guar
 """A heading over what only goes on top."""
 
 
+_LABELLED = re.compile(r"[^\W\d]{3,} (?:no\.? ?|#|\()?([abc]|i{1,3}|[1-3])(?=$|[,;:)]| ?[-–]| \d| \()")
+"""“Sugar B 60 %”, “sugar b”: a letter behind a name."""
+
+
 @dataclass
 class Stocks:
     """Every line with a weight, in the order of the list.
@@ -57,17 +61,29 @@ class Stocks:
         size = 0 if told or len(beside & EGGS) != 1 else -1 if "egg-white" in beside else 1
 
         part = PART.search(mention.words) is not None and grams is not None
+        # Without headings, “50 g of the sugar” is the line of 50 g.
+        part = part and any(s.group for s in found)
 
-        def rank(stock: Stock) -> tuple[bool, bool, bool, bool, bool, bool, float]:
+        label = _LABELLED.search(mention.words)
+
+        def rank(stock: Stock) -> tuple[bool, bool, bool, bool, bool, bool, bool, bool, bool, float]:
             near = grams is not None and abs(stock.grams / max(grams, LITTLE_G) - 1) <= 0.05
             off = near if part else not near
             short = grams is not None and grams > stock.left * 1.02 + LITTLE_G
             apart = not same_group(stock.group, group) if group else bool(stock.group)
+            own = _LABELLED.search(plain(stock.written))
+            word = mention.words.split()[-1] if mention.words else ""
             return (
+                label is not None and (own is None or own[1] != label[1]),
                 stock.gone,
                 off,
                 short,
                 self._for_show(stock, group),
+                # “The hot water”.
+                " " in mention.words and mention.share.grams is None and mention.words not in plain(stock.written),
+                # “The coconut” is the desiccated one rather than its cream.
+                stock.ingredient != mention.ingredient
+                and not re.search(rf"{re.escape(word)}(?!\w| \w)", plain(stock.written)),
                 apart,
                 bool(beside) and stock.beside not in beside,
                 size * stock.grams,

@@ -13,8 +13,9 @@ from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.reading.goods import Question
+from kindwhisk.core.reading.method.items import Item, without
 from kindwhisk.core.reading.method.making import Made, Stock, Take, Use
-from kindwhisk.core.reading.method.naming import Item, Naming, without
+from kindwhisk.core.reading.method.naming import Naming
 from kindwhisk.core.reading.method.shares import ALL, Mention, Share
 from kindwhisk.core.reading.method.stocks import FOR_SHOW, same_group
 from kindwhisk.core.reading.same import covers
@@ -222,7 +223,10 @@ class Tracker(Naming):
             self.into = None
             return None
         items, into, words = self.release()
-        return self.bring_together(items, into, words)
+        made = self.bring_together(items, into, words)
+        if made is not None and into is None and made.kind is MixStep:
+            made.loose = True
+        return made
 
     def bring_together(self, items: Sequence[Item], into: Made | None, words: str, **fields: Any) -> Made | None:
         """A fold where air must be minded, else a mix."""

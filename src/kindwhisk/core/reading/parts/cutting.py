@@ -15,7 +15,9 @@ from kindwhisk.core.reading.method.verbs import GRAMMARS, Grammar
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.parts.headings import NOTE_ROW, OF_PART, as_head, group_name, is_heading, section_row
 from kindwhisk.core.reading.parts.lists import (
+    FOR_ONE,
     LONG_LINE,
+    PART_FIRST,
     SECTION,
     as_list,
     in_one_row,
@@ -35,6 +37,11 @@ MAKES = re.compile(
 )
 """A sentence that begins a part of the work: ``For the filling, whip the cream``."""
 
+TURNS_TO = re.compile(
+    r"(?:(?:start|begin)(?: off)? with|first(?:ly)?|now|next|then|finally|meanwhile|for|make|to make|prepare|on to|réaliser|réalisez|préparer|préparez|faire|faites|preparare|preparate|fare|fate)?,? ?(?:(?:for|make|prepare|to) )?(?:the |your |la |le |les |l'|il |lo |i )?"
+    r"(?P<name>[^\W\d][^\d:.,;]{1,34}?)(?: first| next| now)?(?=[:.]|$)"
+)
+"""A sentence, or what stands in front of it, that only names a part: “Now the sponge.”"""
 DASHED = re.compile(r"([^\W\d][^\d:.,;–—-]{1,34}?) [-–—] (\S.*)$")
 """“Rum soak - boil the water”: under a heading that the list has."""
 
@@ -121,6 +128,12 @@ class Cutter:
 
     def _lists(self, row: str, _: int) -> list[Row] | None:
         """“Syrup: 150 g sugar, 40 g water”."""
+        one = FOR_ONE.match(row)
+        if one is not None and amounts(plain(one["for"])) and len(lines := in_one_row(one["rest"], self.grammar)) > 2:
+            return [Row(kind=RowKind.NOTE, text=one["for"][:400]), *(self._line(words) for words in lines)]
+        headed = PART_FIRST.match(row)
+        if headed is not None and self.listing and len(in_one_row(headed["rest"], self.grammar)) > 1:
+            row = f"{headed['name']}: {headed['rest']}"
         inner = listed(row, self.grammar) if self.listing else None
         match = SECTION.match(row)
         if not inner or match is None:
@@ -154,6 +167,12 @@ class Cutter:
         if (self.part == "method" or (self.listing and self.gaps[i])) and section_row(row, self.grammar, self.heads):
             self.section = group_name(row)
             return [Row(kind=RowKind.HEADING, text=row[:400], group=self.section)]
+        following = self.texts[i + 1] if i + 1 < len(self.texts) else ""
+        between = self.steps > 0 and step_number(following) in {1, self.steps + 1} and step_number(row) is None
+        if between and len(row.split()) <= 3 and not re.search(r"[\d.,;!]", row) and not verb_first(row, self.grammar):
+            # “Mousse”, between step 4 and step 5.
+            self.section = group_name(row)
+            return [Row(kind=RowKind.HEADING, text=row[:400], group=self.section)]
         if STEP.match(row) is not None and not STEP.sub("", row, count=1).strip():
             self.steps = step_number(row) or self.steps
             return [Row(kind=RowKind.HEADING, text=row[:400], group=self.section)]
@@ -176,14 +195,15 @@ class Cutter:
 
     def _sentences(self, row: str) -> list[Row]:
         self.steps = step_number(row) or self.steps
-        spoken = list(_spoken(row, self.section))
+        spoken = list(_spoken(row, self.section, self.heads))
         if spoken and (_opens(row, self.heads) or STEP.match(row) is None):
             self.section = spoken[-1].group
         found: list[Row] = []
         for sentence in spoken:
             # A message: “Roll for Sunday! 4 eggs, 100 sugar, 80 flour. Beat …”.
-            found += [sentence] if self.listing or self.told else as_list(sentence, self.grammar)
-            self.told = self.told or bool(amounts(plain(sentence.text)))
+            rows = [sentence] if self.listing or self.told else as_list(sentence, self.grammar)
+            found += rows
+            self.told = self.told or (rows == [sentence] and bool(amounts(plain(sentence.text))))
         return found
 
 
@@ -220,17 +240,42 @@ def _does(sentence: str, grammar: Grammar) -> bool:
     return bool(find_all(text) or amounts(text)) or next(iter(grammar.verbs(text)), None) is not None
 
 
-def _spoken(row: str, section: str) -> Iterator[Row]:
+def _turns_to(text: str, heads: set[str]) -> str:
+    """“Now the sponge.”, “Start with the curd: …”: the part of the list that a sentence turns to; empty where none."""
+    match = TURNS_TO.match(text)
+    if match is None:
+        return ""
+    name = match["name"]
+    return next((h for h in heads if h == name or h.removesuffix("s") == name.removesuffix("s")), "")
+
+
+def past_turn(text: str, part: str) -> str:
+    """A sentence without what only says which part it turns to: “Start with the curd: put …” is “put …”."""
+    words = text.lower()
+    match = TURNS_TO.match(words)
+    turns = match is not None and (match.start("name") > 0 or match.end() > match.end("name"))
+    if not part or match is None or not turns or not _turns_to(words, {part}):
+        return text
+    return text[match.end() :].lstrip(" :.")
+
+
+def _spoken(row: str, section: str, heads: set[str]) -> Iterator[Row]:
     """A row's sentences; one that begins a part of the work sets the heading of those that follow in it."""
     number = step_number(row)
     match = SECTION.match(STEP.sub("", row, count=1))
     if match is not None and len(match["name"].split()) <= 5 and not _only_food(match["name"]):
-        section = plain(match["name"])
-        section = re.sub(
-            r"^(?:for |to make )?(?:the )?|^pour (?:la |le |l'|les )|^per (?:la |il |l'|lo )", "", section
-        )[:60]
+        named = _turns_to(plain(match["name"]), heads)
+        section = (
+            named
+            or re.sub(
+                r"^(?:for |to make )?(?:the )?|^pour (?:la |le |l'|les )|^per (?:la |il |l'|lo )",
+                "",
+                plain(match["name"]),
+            )[:60]
+        )
     for text in sentences(row):
         begins = MAKES.match(plain(text).rstrip("."))
         if begins is not None:
             section = next(g for g in begins.groups() if g)[:60].strip()
+        section = _turns_to(plain(text), heads) or section
         yield Row(kind=RowKind.SENTENCE, text=text[:400], group=section, number=number)

@@ -14,7 +14,7 @@ from kindwhisk.core.reading.plain import plain
 ALIKE = 86
 
 INGREDIENTS = re.compile(
-    r"^(?:the )?(?:ingredients?|you(?:'ll| will)? need|what you need|ingrédients?|ingredienti|材料|原料|nguyên liệu)(?:\b.*)?$|^材料"
+    r"^(?:the )?(?:ingredients?|you(?:'ll| will)? need|what (?:you|i|we)(?:'ll| will)? (?:need|used?)|what goes in|shopping list|ingrédients?|ingredienti|材料|原料|nguyên liệu)(?:\b.*)?$|^材料"
 )
 
 OF_PART = re.compile(
@@ -22,7 +22,7 @@ OF_PART = re.compile(
 )
 
 METHOD = re.compile(
-    r"^(?:the )?(?:method|directions?|instructions?|preparation|steps|procedure|how to make.*|what (?:to|you|we) do|préparation|étapes|réalisation|recette|procedimento|"
+    r"^(?:the )?(?:method|directions?|instructions?|preparation|steps|procedure|how to make.*|what (?:to|you|we|i) (?:do|did)|how (?:i|we|you) (?:made|make|did|do) it|préparation|étapes|réalisation|recette|procedimento|"
     r"preparazione|istruzioni|作り方|手順|つくり方|下準備|準備|cách làm|thực hiện|các bước.*|hướng dẫn)\s*:?\s*$"
 )
 
@@ -31,7 +31,7 @@ NOTES = re.compile(
 )
 
 NOTE_ROW = re.compile(
-    r"^keeps? (?:for )?(?:up to )?\d|^prep(?:aration)? (?:time:? )?\d+ ?min|^(?:preparation|prep|cooking|cook|total|baking|chilling|resting|ready) time|^(?:temps|tempo|tempi) (?:de|di|d)|^(?:préparation|cuisson|repos|preparazione|cottura|riposo) ?: ?\d+ ?(?:min|h)|^(?:difficulty|calories|kcal|per serving)|^(?:q|a|variations?|storage|to store|tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]"
+    r"^\d{1,2} ?(?:cm|inch|in)$|^(?:makes|yields?|oven|oven temp(?:erature)?|time|baking time|temperature|serves|servings|difficulty|rendement|four|forno|tempo|dosi) ?: |^keeps? (?:for )?(?:up to )?\d|^prep(?:aration)? (?:time:? )?\d+ ?min|^(?:prep|cook|total) \d+ ?(?:min|hour|hr)|^(?:preparation|prep|cooking|cook|total|baking|chilling|resting|ready) time|^(?:temps|tempo|tempi) (?:de|di|d)|^(?:préparation|cuisson|repos|preparazione|cottura|riposo) ?: ?\d+ ?(?:min|h)|^(?:difficulty|calories|kcal|per serving)|^(?:q|a|variations?|storage|to store|tips?|notes?|nb|conseil|astuce|consiglio|mẹo|コツ|ポイント)\s*[:：]"
 )
 
 HEADS = ("ingredients", "method", "directions", "instructions", "preparation")
@@ -39,15 +39,23 @@ HEADS = ("ingredients", "method", "directions", "instructions", "preparation")
 
 GROUP = re.compile(
     r"^(?:for (?:the )?)(?P<en>[^\d:]{2,40}):?$|^pour (?:la |le |l'|les )?(?P<fr>[^\d:]{2,40}):?$|^per (?:la |il |l'|le |lo )?(?P<it>[^\d:]{2,40}):?$|"
-    r"^【(?P<ja>[^】]{1,20})】(?:[^\n]{0,16}(?:型|天板)[^\n]{0,6})?$|^[<《\[](?P<boxed>[^>》\]\n]{1,24})[>》\]]$|^<?(?P<any>[^\d:.,;]{2,40}):$|^to (?P<finish>finish|decorate|serve|assemble):?$"
+    r"^【(?P<ja>[^】]{1,20})】(?:[^\n]{0,16}(?:型|天板)[^\n]{0,6})?$|^[<《〈\[](?P<boxed>[^>》〉\]\n]{1,24})[>》〉\]]$|^<?(?P<any>[^\d:.,;]{2,40}):$|^to (?P<finish>finish|decorate|serve|assemble):?$"
 )
 
 FINISHING = re.compile(r"(?:to )?(?:assembly|assemble|finish|finishing|montage|montaggio|組み立て|仕上げ|hoàn thiện)")
 """A heading over what is done once every part is there."""
 
 
+BRACKETED = re.compile(r"[(（]\d+[^)）]*[)）]\s*$")
+"""A list that has every amount in brackets behind the name: “eggs (4)”."""
+NAMED_PART = re.compile(r"(?:the )?(?:\w+ )?(?:glaze|soak|drizzle|roll|finish|garnish)")
+"""A part whose name is a verb too."""
+
+
 def is_heading(row: str, following: str, grammar: Grammar, gap: bool) -> bool:
     """A short row without an amount over rows that have one; what stands in brackets is not looked at."""
+    if BRACKETED.search(row) and BRACKETED.search(following):
+        return False
     row = re.sub(r"\s*[(（][^)）]*[)）]\s*:?$|(?<=】)\d[^\n]*$", "", row) or row
     text = plain(row)
     below = bool(amounts(plain(following))) and bool(
@@ -56,6 +64,8 @@ def is_heading(row: str, following: str, grammar: Grammar, gap: bool) -> bool:
     if below and row.endswith((":", "：")) and len(text.split()) <= 4 and not amounts(text):
         return True
     if gap and below and len(text.split()) <= 3 and not amounts(text) and not re.search(r"[.,;!]", text):
+        return True
+    if below and NAMED_PART.fullmatch(text):
         return True
     if len(text) >= 48 or amounts(text) or re.search(r"[.,;!]", text) or verb_first(row, grammar) or SPOKEN.match(text):
         return False
@@ -66,11 +76,11 @@ def is_heading(row: str, following: str, grammar: Grammar, gap: bool) -> bool:
 
 def group_name(row: str) -> str:
     """A heading without what stands around its name: “For the syrup (warm):” is “syrup”."""
-    text = plain(row)
+    text = re.sub(r"\s*[(（][^)）]*\d[^)）]*[)）](?=\s*:?$)", "", plain(row)) or plain(row)
     match = GROUP.match(text)
     name = next((g for g in match.groups() if g), text) if match and not match["finish"] else text
     name = re.sub(r"\s*[(（][^)）]*[)）]|\s*[-–—,].*(?:cm|\d).*$", "", name) or name
-    return name.strip(" :：").removeprefix("the ")[:60]
+    return name.strip(" :：").removeprefix("the ").removesuffix("用")[:60]
 
 
 def as_head(row: str) -> str | None:

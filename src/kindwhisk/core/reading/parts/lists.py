@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
 
 from kindwhisk.core.reading.amounts import amounts, in_figures
 from kindwhisk.core.reading.method.clauses import STEP
@@ -13,24 +14,30 @@ from kindwhisk.core.reading.parts.serving import SERVES, YIELDS
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.units import TO_TASTE
 
-SHORT, LONG_LINE, LONG_TITLE = 70, 110, 100
+SHORT, LONG_LINE, LONG_TITLE, TELLS_FROM = 70, 110, 100, 24
 
 COVERS = 0.6
 
 SECTION = re.compile(
-    r"^(?:for (?:the )?|to make (?:the )?|pour (?:la |le |l'|les )?|per (?:la |il |l'|lo )?)?(?P<name>[^\W\d_][^\d:.,;]{1,34}?)\s*[:：]\s+(?P<rest>\S.*)$",
+    r"^(?:for (?:the )?|to make (?:the )?|pour (?:la |le |l'|les )?|per (?:la |il |l'|lo )?)?(?P<name>[^\W\d_][^\d:.,;]{1,34}?)\s*(?:[:：]\s+|：)(?P<rest>\S.*)$",
     re.IGNORECASE,
 )
 
 USE = re.compile(
-    r",? ?\(?(?:for (?:the (?:tin|pan|mould)|greas|dust|dredg|sprinkl|serv|decorat)|to (?:taste|grease|serve|dust|finish|decorate)|pour le moule|pour (?:saupoudr|décor)|per lo stampo|per (?:spolver|decor|guarn))"
+    r",? ?\(?(?:for (?:the (?:tin|pan|mould)|greas|dust|dredg|sprinkl|serv|decorat)|to (?:taste|grease|serve|dust|finish|decorate)|rắc|để rắc|trang trí|phết khuôn|pour le moule|pour (?:saupoudr|décor)|per lo stampo|per (?:spolver|decor|guarn))"
 )
 """What a line without an amount says behind its food."""
 
+FOR_USE = re.compile(
+    r"(?<!\w)(?:per (?:spolver\w+|decorare|guarnire)|pour (?:saupoudrer|décorer)|(?:for|to) (?:dust|decorat|serv)\w*)$"
+)
+"""“Icing sugar and caster sugar for dusting”."""
 PART_IN = re.compile(r"1/\d in(?!\w)")
 """“1/3 in with the whisk”: a share, no inch."""
 
-BARE = re.compile(r"[^\W\d_][^\d.:;!?]{1,28} \d{1,4}|\d{1,4} [^\W\d_][^\d.:;!?]{1,28}")
+BARE = re.compile(
+    r"(?!about|around|ca|env)[^\W\d_][^\d.:;!?]{1,28} \d{1,4}(?: ?(?:g|gr|ml|cl))?|\d{1,4} [^\W\d_][^\d.:;!?]{1,28}"
+)
 """A name and a number, and nothing else: ``starch 60``."""
 
 FOR_SHOW = re.compile(r", (?:to|for) (?:decorate|finish|serve|dust\w*|garnish)")
@@ -42,33 +49,44 @@ SIZES = re.compile(r"\d\s*x\s*\d(?!\d*\s*(?:g|gr|ml)(?!\w))")
 WHEN = re.compile(r"(?:with|using|in|at|after|when|once|then|now) (?:an?|the|\d)")
 """How a sentence may begin in front of its verb: “at 112 start the whites”."""
 
+ONLY_TIN = re.compile(
+    r"\d{1,2} ?(?:cm|inch|in)|(?:into |in )?(?:an? |the )?\d{2} ?(?:cm )?(?:tin|ring|tube|mould|springform|pan)"
+)
+"""“24 tin”."""
 TOGETHER = re.compile(r"^[^\W\d]{3,} \+ [^\W\d]{3,}")
 """“Whites + sugar in thirds”: work, no line of the list."""
 
-RUNS_ON = re.compile(r"(?!tbsp|tsps|pkts|appr)[a-z]{4,}[.!] +[A-Z][a-z]+|[。].|(?<!\w)(?:till|until)(?!\w)")
+RUNS_ON = re.compile(
+    r"\d ?(?:folds|strokes|turns)(?!\w)|(?!tbsp|tsps|pkts|appr)[a-z]{4,}[.!] +[A-Z][a-z]+|[。].|(?<!\w)(?:till|until|then|peaks?)(?!\w)"
+)
 
 SPOKEN = re.compile(
     r"^(?:and|now|so|then|but|ok|okay|hi|hello|hey|today|first|next|the|to the|until|for about|i|we|you|it|this|that|my|i've|in the|when|once|while|after|leave|let|alright|et|puis|e|poi)\b"
 )
 
 JOINED = re.compile(
-    r",\s+(?=\d|½|¼|a (?:few|pinch|little|dash|drop) |[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|,\s+(?=[^\d,]{3,24}$)|\s\+\s(?=\d)|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
+    r"[,;]\s+(?=\d|½|¼|a (?:few|pinch|little|dash|drop) |(?:their|its|the) weight (?:in|of) |[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|、\s*|,\s+(?=[^\d,]{3,24}$)|\s&\s(?=\d)|\s\+\s(?=\d(?! extra| more)|[^\W\d]+ \d)|\s(?:and|plus|et|e|và)\s(?=\d{1,2} (?:\w+ )?(?:egg )?(?:yolks?|whites?|jaunes?|blancs?|tuorl[io]|album[ei]|lòng)(?!\w))|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
 )
 
 NEEDS = re.compile(
-    r"(?:(?:so|ok|okay|and|right|well),? )*(?:\w+, )?(?:you(?:'ll| will)?|we|i) (?:need|want|use)(?: about)?:? |il (?:vous )?faut:? |(?:ti |vi )?serv(?:e|ono):? ",
+    r"(?:(?:so|ok|okay|and|right|well),? )*(?:\w+, )?(?:you(?:'ll| will)?|we|i) (?:need|want|use)(?: about)?:? |(?<![^\s])(?:take|gather)(?: about)?:? |(?:^|\. )(?:it|this) (?:is|takes) (?=\w+ eggs)|il (?:vous )?faut:? |(?:ti |vi |ci |mi )?(?:serv(?:e|ono)|occorrono|vogliono|vuole):? ",
     re.IGNORECASE,
 )
 """How a sentence begins that lists what is needed."""
 
+OPENS = re.compile(r"^(?:(?:so|okay|ok|right|well|it's|it is|there's|there are|that's),? )+(?=\w+ )")
+FOR_PART = re.compile(r"(?:and )?for (?:the )?(?P<name>[^\W\d]+(?: [^\W\d]+)?)[:,]?(?: you need)? (?P<rest>\d.*)")
+"""“For the meringue 5 whites and 60 g sugar”."""
 AND = re.compile(
-    r",\s*(?:and\s+)?|(?<!hundred)(?<!thousand)\sand\s(?=(?:ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\s)|\s(?:and|et|e|plus)\s(?=\d|(?:an?|half|one|two|three|four|five|six|une?|un|due|tre)\s|the (?:zest|juice|rind|grated) )"
+    r",\s*(?:and\s+)?|(?<!hundred)(?<!thousand)\sand\s(?=(?:ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\s)|\s(?:and|et|e|plus)\s(?=\d|(?:an?(?! half| quarter)|half|one|two|three|four|five|six|une?|un|due|tre)\s|the (?:zest|juice|rind|grated) )"
 )
 
 
 def verb_first(row: str, grammar: Grammar) -> bool:
     """Whether a row says what to do: it begins with a verb, or is long and has one."""
     text = plain(STEP.sub("", row, count=1)).lstrip("-*•·–>→ ")
+    # “Beurre fondu 30 g”, “whipping cream 300”: short rows tell nothing in another voice.
+    text = grammar.addressed(text) if len(text) > TELLS_FROM else text
     verb = next(iter(grammar.verbs(text)), None)
     if verb is None:
         return False
@@ -81,7 +99,9 @@ def ingredient_like(row: str, grammar: Grammar) -> bool:
     named = next(iter(find_all(text)), None)
     if named is not None and named.start == 0 and USE.match(text[named.end :]):
         return True
-    if not text or len(text) >= LONG_LINE or _tells(row, text, grammar):
+    if named is not None and named.start == 0 and len(text) < SHORT and FOR_USE.search(text):
+        return True
+    if not text or len(text) >= LONG_LINE or _tells(row, text, grammar) or ONLY_TIN.fullmatch(text):
         return False
     found = amounts(text)
     if not found and row.endswith((".", "!", "?")) and len(text.split()) > 4:
@@ -107,19 +127,29 @@ def _tells(row: str, text: str, grammar: Grammar) -> bool:
     """Whether a row tells something instead of listing it: a sentence, a size, how many it serves."""
     return bool(
         SPOKEN.match(text)
+        or row.startswith("+ ")
         or SIZES.search(text)
         or SERVES.search(text)
         or YIELDS.match(text)
         or RUNS_ON.search(row)
         or TOGETHER.search(text)
         or verb_first(row, grammar)
+        or _ends_with_work(row, text, grammar)
+    )
+
+
+def _ends_with_work(row: str, text: str, grammar: Grammar) -> bool:
+    """“Three yolks in a bowl, 30 g sugar, whisk”; “Drop, turn out on cloth, cool.”"""
+    behind = [v for v in grammar.verbs(text) if text[: v.start].rstrip().endswith(",")]
+    return bool(behind) and (
+        row.endswith(".") or bool(re.fullmatch(r"(?: again| well| smooth)?", text[behind[-1].end :]))
     )
 
 
 def in_one_row(row: str, grammar: Grammar) -> list[str]:
     """A row that lists several ingredients, taken apart; empty where it is something else."""
     parts = [p.strip(" .") for p in JOINED.split(row)]
-    good = [p for p in parts if ingredient_like(p, grammar) and re.search(r"[^\W\d]{3,}", p)]
+    good = [p for p in parts if ingredient_like(p, grammar) and re.search(r"[^\W\d]{3,}|[\u3040-\u9fff]", p)]
     if len(parts) >= 2 and len(good) == len(parts) and sum(bool(amounts(plain(p))) for p in parts) >= 2:
         return parts
     return []
@@ -135,15 +165,72 @@ def _run_together(sentence: str, grammar: Grammar) -> list[str]:
     return parts if not text[: starts[0]].strip() and all(len(find_all(p)) == 1 for p in parts) else []
 
 
+def _introduced(sentence: str, grammar: Grammar) -> list[str]:
+    """“Right, so the honey roll, four eggs, ninety grams of sugar and …”; empty where it is no list."""
+    parts = [p.strip(" .") for p in AND.split(in_figures(OPENS.sub("", plain(sentence))))]
+    begins = next((i for i, p in enumerate(parts) if any(a.start <= 1 for a in amounts(p)[:1])), len(parts))
+    front, rest = parts[:begins], parts[begins:]
+    if (
+        not (1 <= len(front) <= 2 or (not front and OPENS.match(plain(sentence)) is not None))
+        or len(rest) < 3
+        or any(amounts(p) or next(iter(grammar.verbs(p)), None) for p in front)
+    ):
+        return []
+    return (
+        rest if all(len(p) < SHORT and find_all(p) and any(a.start <= 1 for a in amounts(p)[:1]) for p in rest) else []
+    )
+
+
+def _in_parts(lines: Sequence[str]) -> list[Row]:
+    """“…, 60 g of butter, and for the inside 400 ml of cream, 40 g of icing sugar”: the second part from there on."""
+    rows, group = [], ""
+    for line in lines:
+        turns = FOR_PART.match(plain(line))
+        group = turns["name"] if turns is not None else group
+        rows.append(Row(kind=RowKind.INGREDIENT, text=turns["rest"] if turns is not None else line, group=group))
+    return rows
+
+
+FOR_AT_END = re.compile(r" for (?:the )?(?P<name>[^\W\d]+(?: [^\W\d]+)?)$")
+
+
+def _told_for(sentence: str, grammar: Grammar) -> list[Row]:
+    """“500 g of plums, 80 g of sugar and 300 ml of cream for the top”; empty where it is no list."""
+    text = plain(sentence).rstrip(" .;")
+    part = FOR_AT_END.search(text)
+    parts = [p.strip(" .") for p in AND.split(text[: part.start()] if part else text)]
+    if len(parts) < 3 or any(
+        not find_all(p) or not any(a.start <= 1 for a in amounts(in_figures(p))[:1]) for p in parts
+    ):
+        return []
+    if any(len(p) >= SHORT or next(iter(grammar.verbs(p)), None) for p in parts):
+        return []
+    return [Row(kind=RowKind.INGREDIENT, text=p, group=part["name"] if part else "") for p in parts]
+
+
 def as_list(sentence: Row, grammar: Grammar) -> list[Row]:
     """A sentence that is a list of at least three ingredients, taken apart; else as it is."""
-    needs = NEEDS.match(sentence.text)
-    if needs is not None:
+    needs = NEEDS.search(sentence.text)
+    if needs is not None and next(iter(grammar.verbs(plain(sentence.text[: needs.start()]))), None) is None:
         parts = [p.strip(" .") for p in AND.split(sentence.text[needs.end() :])]
         if len(parts) >= 3 and all(find_all(plain(p)) and amounts(plain(p)) for p in parts):
-            return [Row(kind=RowKind.INGREDIENT, text=words) for words in parts]
-    if run := _run_together(sentence.text, grammar):
+            part = FOR_AT_END.search(plain(parts[-1]))
+            if part is not None:
+                # “You'll want 4 whites, … and a teaspoon of vinegar for the meringue.”
+                parts[-1] = plain(parts[-1])[: part.start()]
+                return [row.model_copy(update={"group": part["name"]}) for row in _in_parts(parts)]
+            return _in_parts(parts)
+    part = FOR_PART.match(plain(sentence.text))
+    if part is not None:
+        parts = [p.strip(" .") for p in AND.split(part["rest"])]
+        if len(parts) >= 2 and all(
+            find_all(p) and any(a.start <= 1 for a in amounts(in_figures(p))[:1]) for p in parts
+        ):
+            return [Row(kind=RowKind.INGREDIENT, text=words, group=part["name"]) for words in parts]
+    if run := _run_together(sentence.text, grammar) or _introduced(sentence.text, grammar):
         return [Row(kind=RowKind.INGREDIENT, text=words) for words in run]
+    if told := _told_for(sentence.text, grammar):
+        return told
     several = in_one_row(sentence.text, grammar)
     if len(several) < 3 or any(a.start > 1 for word in several for a in amounts(plain(word))[:1]):
         return [sentence]
@@ -161,6 +248,27 @@ def _shared(name: str, rest: str) -> list[str]:
     return [f"{plain(p)[: a[0].end]} {name} {plain(p)[a[0].end :].strip()}" for p, a in zip(parts, found, strict=True)]
 
 
+def _loosely(rest: str, grammar: Grammar) -> list[str]:
+    """“300 ml cream, whipped, fruit of your choice (kiwi, berries)”: the first has an amount, the others need none."""
+    parts = [p.strip(" .") for p in re.split(r",\s+(?![^(]*\))", rest)]
+    if len(parts) < 2 or not amounts(plain(parts[0])) or not ingredient_like(parts[0], grammar):
+        return []
+    return parts if all(len(p) < SHORT and find_all(plain(p)) for p in parts) else []
+
+
+FOR_ONE = re.compile(
+    r"^(?P<for>(?:for|makes|quantities for|pour|per) [^:]{3,60}?)\s*[:：]\s+(?P<rest>\S.*)$", re.IGNORECASE
+)
+"""“For one 25 cm tier: 500 g eggs, …”."""
+
+
+PART_FIRST = re.compile(
+    r"^(?P<name>(?:for the )?(?:filling|topping|cream|syrup|glaze|icing|frosting|soak|mousse|ganache|curd|meringue))[ -]+(?P<rest>\d.*)$",
+    re.IGNORECASE,
+)
+"""“Filling 300 ml cream & 200 g raspberries”."""
+
+
 def listed(row: str, grammar: Grammar) -> list[str] | None:
     """The ingredients of a row such as ``Syrup: 150 g sugar, 40 g water``."""
     match = SECTION.match(row)
@@ -169,5 +277,9 @@ def listed(row: str, grammar: Grammar) -> list[str] | None:
     shared = _shared(match["name"], match["rest"])
     if shared:
         return shared
-    inner = in_one_row(match["rest"], grammar) or ([match["rest"]] if ingredient_like(match["rest"], grammar) else [])
+    inner = (
+        in_one_row(match["rest"], grammar)
+        or _loosely(match["rest"], grammar)
+        or ([match["rest"]] if ingredient_like(match["rest"], grammar) else [])
+    )
     return inner or None

@@ -15,8 +15,14 @@ LISTS = re.compile(
 LETTERED = re.compile(r"^[ \t]*[A-H][.)][ \t]+(?=[A-ZÀ-Ý][^\n]{1,40}$)", re.MULTILINE)
 """“B. Italian meringue”: the letter of a part."""
 
-STAMPED = re.compile(r"^[ \t]*\[\d{1,2}:\d{2}(?::\d{2})?\][ \t]*", re.MULTILINE)
-"""“[09:12] can you send me …”: when a message came."""
+STAMPED = re.compile(
+    r"^[ \t]*(?:\[\d{1,2}:\d{2}(?::\d{2})?\]|\(?\d{1,2}:\d{2}(?::\d{2})?\)?(?= +[^\W\d]|[ \t]+\d))[ \t]*[-–:]?[ \t]*",
+    re.MULTILINE,
+)
+"""“[09:12] can you send me …”, “00:15 three yolks”: when a message came, where a caption stands."""
+
+PICTURED = re.compile(r"^[ \t]*[\u2600-\u27bf\U0001f300-\U0001faff\ufe0f\u200d]+[ \t]*", re.MULTILINE)
+"""“✨ mix the yolks”: a picture in place of a bullet."""
 
 OLD_HEAD = re.compile(r"^(Ingredients|Method|Mode|Time)\.[ \t]*[—–-]+[ \t]*", re.MULTILINE | re.IGNORECASE)
 
@@ -28,8 +34,16 @@ BOTH_OF = re.compile(
 GREETED = re.compile(r"^([^\d\n:]{3,80}[:：!])[ \t]+(?=\d[^\n]*,[^\n]*,)", re.MULTILINE)
 """“Here is my cake: 4 eggs, 200 g sugar, …”."""
 
-MARKED = re.compile(r"^[ \t]*\([A-H]\)[ \t]+", re.MULTILINE)
+MARKED = re.compile(r"^[ \t]*(?:\([A-H]\)[ \t]+|[A-EＡ-Ｅ★☆◎●◆■][ \t　]+(?=[\u3040-\u9fff]))", re.MULTILINE)
 """“(A) 4 egg yolks”: a mark that the method may call it by."""
+
+ZEST_AND_JUICE = (
+    (re.compile(r"^([ \t]*[-•*]?[ \t]*)((?:finely )?(?:grated )?(?:zest|rind)) (?:and|&|\+) juice of ([^(\n]+)$", re.MULTILINE | re.IGNORECASE), r"\1\2 of \3\n\1juice of \3"),
+    (re.compile(r"^([ \t]*[-•*]?[ \t]*)juice (?:and|&|\+) ((?:finely )?(?:grated )?(?:zest|rind)) of ([^(\n]+)$", re.MULTILINE | re.IGNORECASE), r"\1\2 of \3\n\1juice of \3"),
+    (re.compile(r"^([ \t]*[-•*]?[ \t]*)(scorza(?: grattugiata)?) e succo d(i |')(.+)$", re.MULTILINE | re.IGNORECASE), r"\1\2 d\3\4\n\1succo d\3\4"),
+    (re.compile(r"^([ \t]*[-•*]?[ \t]*)(?:le )?(zestes?) et (?:le )?jus d(e |')(.+)$", re.MULTILINE | re.IGNORECASE), r"\1\2 d\3\4\n\1jus d\3\4"),
+)  # fmt: skip
+"""“Zest and juice of 1 lime”: two goods in one row."""
 
 NEXT_LIST = re.compile(r"(?<=[a-z])\. (?=[A-Z][a-z ]{2,20}: \d)")
 """“… 1 tsp baking powder. Filling: 250 g jam.”"""
@@ -90,10 +104,39 @@ def seen(text: str) -> str:
     return (TAGGED.search(text) and shown_of(text)) or text
 
 
+COLUMNS = re.compile(r"(?:^[^,\n]{2,30},[^,\n]{2,40},[ \t]*\d+(?:[.]\d+)?[ \t]*(?:\n|$)){4,}", re.MULTILINE)
+"""“sponge,egg yolks,80” on row after row: part, food and grams."""
+SIDE_BY_SIDE = re.compile(r"^(\S[^\n]*?)(?:[ ]{4,}|\t+)(\S[^\n]*)$", re.MULTILINE)
+"""Two columns of a card in one row."""
+
+
+def _apart(match: re.Match[str]) -> str:
+    """“4 eggs      3/4 cup sugar” as two rows; “Whole eggs      750 g” stays one."""
+    left, right = match[1], match[2]
+    two = re.search(r"\d", left) and re.search(r"[^\W\d]{3}", left) and re.search(r"[^\W\d]{4}", right)
+    return f"{left}\n{right}" if two else match[0]
+
+
+def _rows_of(match: re.Match[str]) -> str:
+    """Rows of a pasted table as a list under its headings."""
+    told, part = [], ""
+    for row in match[0].strip().split("\n"):
+        head, food, grams = (cell.strip() for cell in row.split(","))
+        if head != part:
+            told.append(f"\n{head}:")
+            part = head
+        told.append(f"{grams} g {food}")
+    return "\n".join(told) + "\n\n"
+
+
 def tidy(text: str) -> str:
     """The text with a heading, a list and a message each in rows of their own."""
     plainly = LETTERED.sub("", LISTS.sub(r"\1\n\2", unescape(seen(text)).replace("\u200b", "").replace("\r", "")))
+    plainly = SIDE_BY_SIDE.sub(_apart, COLUMNS.sub(_rows_of, plainly))
+    plainly = PICTURED.sub("", plainly)
     plainly = STAMPED.sub("", OLD_HEAD.sub(r"\1:\n", plainly))
+    for both, apart in ZEST_AND_JUICE:
+        plainly = both.sub(apart, plainly)
     plainly = BOTH_OF.sub(r"\1zest of \2 \3\n\4 \3 juice", plainly)
     plainly = GREETED.sub(r"\1\n", plainly)
     return NEXT_LIST.sub("\n", MARKED.sub("", plainly))

@@ -12,7 +12,6 @@ from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.rest import RestStep
-from kindwhisk.core.process.steps.sift import SiftStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import WhipStep
@@ -73,8 +72,10 @@ def on_lists(followed: Followed, lines: Sequence[ReadLine], placed: Sequence[Sto
     for n, line in enumerate(lines):
         if line.ingredient in SAFE_WITHOUT or FOR_WHAT.search(line.text.lower()):
             continue
-        silent = line.grams is None and not any(
-            re.search(rf"(?<!\w){re.escape(w)}", whole) for w in own_words(line.text)
+        silent = (
+            line.grams is None
+            and line.ingredient not in followed.tracker.besides
+            and not any(re.search(rf"(?<!\w){re.escape(w)}", whole) for w in own_words(line.text))
         )
         if (n in unused and n not in touched) or silent:
             yield Remark(
@@ -149,10 +150,12 @@ def _waits(followed: Followed, foams: Sequence[Made]) -> Iterator[Remark]:
         taker = next((m for m in followed.made if any(u.made is foam for u in m.uses)), None)
         if taker is None or not taker.said or not (foam.ids & (WHITES | {"whole-egg"})) or taker.kind is not FoldStep:
             continue
+        wholes = [list(m.upstream()) for m in followed.made if m.kind is BakeStep and foam in m.upstream()]
         between = [
-            m for m in taker.upstream()
-            if m.said and foam.said[-1] < m.said[0] <= taker.said[0] and m.kind in {SiftStep, WarmStep, BoilStep}
-            and m.said[0] < taker.said[0] and not MEANWHILE.search(plain(followed.sentences[m.said[0]].text)) and foam not in list(m.upstream())
+            m for m in followed.made
+            if m.said and foam.said[-1] < m.said[0] < taker.said[0] and m.kind in {WarmStep, BoilStep}
+            and not MEANWHILE.search(plain(followed.sentences[m.said[0]].text)) and foam not in list(m.upstream())
+            and any(m in whole for whole in wholes)
         ]  # fmt: skip
         if between:
             yield Remark(

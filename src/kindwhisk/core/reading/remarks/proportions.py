@@ -51,7 +51,8 @@ def on_proportions(lines: Sequence[ReadLine]) -> Iterator[Remark]:
                 text=f"{ingredient(name).name}: {there / total:.0%} of {of} is far out of proportion.",
                 consequence=consequence,
             )
-    sugar, flour = balance.added_sugar_g(whole), balance.flour_g(whole)
+    flour = balance.flour_g(whole)
+    sugar = sum(x.grams or 0.0 for x in lines if x.ingredient and ingredient(x.ingredient).kind == "sugar")
     nuts = balance.nut_g(whole)
     cocoa, plain = whole.grams_of("cocoa", "cocoa-dutch"), flour
     of_egg = f"to {eggs:.0f} g of egg"

@@ -38,7 +38,7 @@ class RoundTin(Shape):
 
     round: ClassVar[bool] = True
     words: ClassVar[str] = (
-        r"\bpans?\b|\btins?\b|mou?ld|\brings?\b|springform|moule|cercle|stampo|tortiera|anello|型|khuôn"
+        r"\bpans?\b|\btins?\b|mou?ld|\brings?\b|springform|moules?|cercles?|stamp[oi]|tortier[ae]|anell[oi]|型|khuôn"
     )
     firsts: ClassVar[dict[str, dict[str, float]]] = {"round": {"diameter_mm": 180, "depth_mm": 60}}
     measures: ClassVar[dict[str, str]] = {

@@ -10,12 +10,19 @@ from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import SugarSchool, WhipStep
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.items import Item, without
 from kindwhisk.core.reading.method.making import Made
-from kindwhisk.core.reading.method.naming import INSIDE, Item, without
+from kindwhisk.core.reading.method.naming import INSIDE
 from kindwhisk.core.reading.method.tracker import Tracker
 
 CREAMS = {"cream-35", "cream-30", "cream-double"}
 """What can be whipped."""
+
+
+FREE_STANDING = re.compile(
+    r"(?<!\w)(?:paper|parchment|circles?|mats?|baking sheets?|feuille(?: de papier)?(?: cuisson)?|papier(?: cuisson)?|carta(?: da)? forno|silpat)(?!\w)|クッキングシート|オーブンシート"
+)
+"""What a meringue stands on free."""
 
 
 def target(items: list[Item]) -> Made | None:
@@ -24,7 +31,7 @@ def target(items: list[Item]) -> Made | None:
 
 
 INTO_A_TIN = re.compile(
-    r"(?<!\w)(?:in|into|on|onto) (?:an?|the|your|its) (?:[\w,-]+ ){0,4}(?:tin|pan|springform|ring|mould|mold|tray|sheet)s?(?!\w)"
+    r"(?<!\w)(?:in|into|on|onto) (?:(?:an?|the|your|its|ungreased|greased|lined|buttered) )(?:[\w,\"-]+ ){0,4}(?:tin|pan|springform|ring|mould|mold|tray|sheet)s?(?!\w)"
 )
 """“Put it in a buttered springform”, “into a greased tin and bake”: it is said what holds it."""
 
@@ -34,15 +41,19 @@ def goes_in(clause: Clause) -> bool:
     return bool(INSIDE.match(clause.after))
 
 
+AGAIN = re.compile(r"^\s*(?:it )?(?:again|once more)(?!\w)|の順に$")
+"""“Milk and oil, whisk again”: in the same bowl."""
+
+
 def base_of(t: Tracker, clause: Clause, items: list[Item]) -> Made | None:
-    """What a clause's things go to: what it names, or what was worked on last where it says “in”."""
+    """What a clause's things go to: what it names, or what was worked on last where it says “in” or “again”."""
     named = target(items)
     if named is not None:
         return named
     here = t.raw_here()
     if here is None or any(i.made is here for i in items):
         return None
-    return here if goes_in(clause) else None
+    return here if goes_in(clause) or AGAIN.search(clause.after) or AGAIN.search(clause.ahead) else None
 
 
 def with_pending(t: Tracker, items: list[Item]) -> tuple[list[Item], Made | None, str]:

@@ -7,6 +7,8 @@ import re
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.base import WHITES, YOLKY
+from kindwhisk.core.process.steps.chill import ChillStep
+from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.knock import KnockStep
 from kindwhisk.core.process.steps.mix import MixStep
@@ -15,41 +17,55 @@ from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method.clauses import Clause
-from kindwhisk.core.reading.method.doing.common import foam_or_here, goes_in, the_cake
-from kindwhisk.core.reading.method.doing.finishing import cover, join, sandwich, top
+from kindwhisk.core.reading.method.doing.common import FREE_STANDING, foam_or_here, goes_in, the_cake
+from kindwhisk.core.reading.method.doing.finishing import cover, hand, join, sandwich, soak, top
 from kindwhisk.core.reading.method.doing.folding import back
 from kindwhisk.core.reading.method.doing.together import add
 from kindwhisk.core.reading.method.doing.whipping import stream, whip_foam
+from kindwhisk.core.reading.method.items import Item, without
 from kindwhisk.core.reading.method.making import Made
-from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.references import RESERVED
 from kindwhisk.core.reading.method.shares import ALL, Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 
 INTO_TIN = re.compile(
-    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|ramequins|frames?|cadre|domes?|cases|liners|cups|verrines|bicchier\w*|coppett\w*|moule|plaque|cercle|stampo|teglia|tortiera|anello|"
-    r"khuôn|khay|paper|parchment|carta forno)(?!\w)|天板|型"
+    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|ramequins|frames?|cadre|domes?|cases|liners|cups|verrines|bicchier\w*|coppett\w*|moule|plaque|cercle|moules|plaques|cercles|stampo|stamp[oi]|stampin[oi]|teglie?|tortier[ae]|pirottin[oi]|verrine|coppe|anell[oi]|"
+    r"khuôn|khay|cốc|ly|hũ|paper|parchment|carta forno)(?!\w)|天板|型|カップ|セルクル|ココット|グラス"
 )
 
 
-FREE_STANDING = re.compile(r"(?<!\w)(?:paper|parchment|circles?|mats?|baking sheets?)(?!\w)")
-
-
-FREE_SHAPE = re.compile(r"(?<!\w)(?:in|into) an? (?:ring|circle|wreath)(?!\w)")
-"""A meringue that is spooned “in a ring” has none around it."""
+MOULDED = re.compile(
+    r"(?<!\w)in(?:to)? (?:the |a |an )?(?:[\w-]+ ){0,4}(?:moulds?|molds?|rings?|glasses|verrines|ramekins|tins?)(?!\w)|"
+    r"(?<!\w)(?:dans|in) (?:[\w']+ ){0,3}(?:anell[oi]|stamp[oi]|cercles?|moules?)(?!\w)"
+)
+"""“Pipe into half-sphere moulds”: what holds it gives it its shape."""
+PART_OF = re.compile(
+    r"(?:thirds?|half|quarters?|moitié|tiers|metà|terzi) (?:of|de|du|della?|del|dell') ?(?!the way|la hauteur)"
+)
+WEIGHED_OUT = re.compile(r"(?<!\w)\d ?[x×*] ?\d{2,4} ?g(?!\w)|\d{2,4} ?g (?:each|per|apiece)(?!\w)")
+"""“Divide, 2 x 340 g”: into its tins."""
+FREE_SHAPE = re.compile(r"(?<!\w)(?:in|into) an? (?:\d+ ?cm )?(?:ring|circle|wreath|round)(?!\w)")
+"""A meringue that is spooned “in a 20 cm ring” has none around it."""
+FREE_WORD = re.compile(r"(?<!\w)(?:in|into) an? (?:ring|circle|wreath|round)(?!\w)")
 PIECE_MM = re.compile(r"(\d{1,2}(?:[.,]\d)?)\s*-?\s*(cm|mm|inch|in\b|センチ)")
 
 
 def pour(t: Tracker, clause: Clause) -> None:
     """Into a tin, over a cake, a syrup into a foam, or to what stands there."""
-    if _into_tin(t, clause) or back(t, clause):
+    if (re.match(r"back ", clause.said) and back(t, clause)) or _into_tin(t, clause) or back(t, clause):
         return
+    if t.pending and t.into is not None and t.held_in == t.sentence and t.into is t.here:
+        # “Add the gelatine, pour over the chocolate”: one after the other.
+        t.flush()
     items = t.items(clause)
     if _over_cake(t, clause, items):
         return
     moved = [i for i in items if not i.target]
     target = next((i.made for i in items if i.target and i.made is not None), None)
-    syrup = next((i.made for i in [*moved, Item(0, made=t.raw_here())] if i.made is not None and i.made.syrup), None)
+    onto = [i for i in items if i.target and i.made is not t.raw_here()]  # “Pour on the syrup.”
+    syrup = next(
+        (i.made for i in [*moved, *onto, Item(0, made=t.raw_here())] if i.made is not None and i.made.syrup), None
+    )
     raw_egg = [i for i in items if i.target and i.mention is not None and i.mention.ingredient in WHITES | YOLKY]
     if syrup is not None and raw_egg:
         # “… onto the whipped whites”: they are whipped for it.
@@ -70,17 +86,23 @@ def pour(t: Tracker, clause: Clause) -> None:
 
 def _into_tin(t: Tracker, clause: Clause) -> bool:
     """What stands there, into what is named to hold it; a meringue on paper stands by itself."""
-    into = INTO_TIN.findall(FREE_SHAPE.sub("", clause.said))
     here = t.raw_here()
-    if into and here is not None and meringue_like(here) and all(FREE_STANDING.fullmatch(word) for word in into):
+    free = FREE_SHAPE if here is not None and here.meringue else FREE_WORD
+    into = INTO_TIN.findall(free.sub("", clause.said))
+    shaped = free.search(clause.said) is not None
+    if into and here is not None and here.meringue and (shaped or all(FREE_STANDING.fullmatch(w) for w in into)):
         pipe(t, clause)
         return True
     named = into and not re.search(r"into (?:the|a) (?:sauce)?pan with|return", clause.text)
-    if not named and (t.in_ring is None or here is None):
+    if not named and (t.in_ring is None or (here is None and not _raw_named(t, clause))):
         return False
     t.flush()
     fill(t, clause)
     return True
+
+
+def _raw_named(t: Tracker, clause: Clause) -> bool:
+    return any(i.made is not None and not i.made.baked for i in t.items(clause))
 
 
 INTO_DIP = re.compile(r"(?<!\w)in(?:to)? the (?:dip|hollow|centre|center|middle|well|nests?)(?!\w)")
@@ -124,7 +146,7 @@ def _in(t: Tracker, clause: Clause, items: list[Item]) -> bool:
     here = t.raw_here()
     if here is None:
         return False
-    if meringue_like(here) and FREE_STANDING.search(clause.said):
+    if here.meringue and FREE_STANDING.search(clause.said):
         pipe(t, clause)
         return True
     filled = re.match(r"(?:fill|remplir|riempire) it(?!\w)", clause.text)
@@ -161,8 +183,9 @@ def _stream(t: Tracker, clause: Clause, target: Made | None, syrup: Made) -> boo
 def fill(t: Tracker, clause: Clause) -> None:
     """Into the tins, the ring or the glasses, with what lines them."""
     items = t.items(clause)
-    raw = [i.made for i in items if i.made is not None and not i.made.baked]
     here = t.raw_here()
+    below = [i.made for i in items if i.target and i.made is not None and i.made.kind in {FillStep, ChillStep}]
+    raw = [i.made for i in items if i.made is not None and not i.made.baked and i.made not in below]
     content = next((m for m in raw if m.fields.get("joining") is not Joining.LINE), here)
     if content is not None and content.fields.get("joining") is Joining.LINE:
         content = None
@@ -171,10 +194,15 @@ def fill(t: Tracker, clause: Clause) -> None:
         content = next((m for m in unlined if not m.syrup), None)
     if content is None:
         return
+    if (more := _filled_up(t, content)) is not None:
+        t.say(more)
+        return
     if content.kind is FillStep or (content is here and any(m.kind is PipeStep for m in content.upstream())):
         t.say(content)
         return
-    others = [m for m in raw if m is not content and m.fields.get("joining") is not Joining.LINE]
+    others = [
+        m for m in [*raw, *below] if not m.baked and m is not content and m.fields.get("joining") is not Joining.LINE
+    ]
     if re.search(r"(?<!\w)(?:batters|both|two batters|two bags|stripes|in turns|alternat)", clause.text):
         others += [m for m in t.results.open if m is not content and m not in others and not m.baked and m.floury]
     lined = next((m for m in reversed(t.results.open) if m.fields.get("joining") is Joining.LINE), None)
@@ -186,14 +214,24 @@ def fill(t: Tracker, clause: Clause) -> None:
     )
     part = next((i.share for i in items if i.made is content), ALL)
     uses = [t.use(lined)] if lined is not None else []
-    uses += [t.use(content, part if lined is not None else ALL), *(t.use(m) for m in others)]
+    uses += [
+        t.use(content, part if lined is not None or PART_OF.search(clause.text) else ALL),
+        *(t.use(m) for m in others),
+    ]
     t.make(FillStep, vessel, takes, uses)
 
 
-def meringue_like(made: Made) -> bool:
-    """Whites with hardly anything but sugar."""
-    flour = sum(k.grams for m in made.upstream() for k in m.takes if ingredient(k.ingredient).kind == "flour")
-    return bool(made.ids & WHITES) and not made.ids & YOLKY and flour < 0.1 * made.grams()
+def _filled_up(t: Tracker, content: Made) -> Made | None:
+    """“Pour in half, lay the second disc on it, fill up with the rest”: one filling, with all of it."""
+    here = t.here
+    if here is None or content is here:
+        return None
+    filled = next((m for m in [here, *(u.made for u in here.uses)] if m.kind is FillStep), None)
+    use = next((u for u in filled.uses if u.made is content and u.fraction), None) if filled is not None else None
+    if use is None:
+        return None
+    use.fraction, content.left = None, 0.0
+    return here
 
 
 def spread(t: Tracker, clause: Clause) -> None:
@@ -203,13 +241,17 @@ def spread(t: Tracker, clause: Clause) -> None:
     baked, here = the_cake(t), t.raw_here()
     named = [i.made for i in items if i.made is not None and not i.made.baked]
     if baked is None:
-        if here is not None and meringue_like(here) and FREE_STANDING.search(clause.said):
+        if here is not None and here.meringue and FREE_STANDING.search(clause.said):
             pipe(t, clause)
         else:
             fill(t, clause)
         return
     if not named and not any(i.mention for i in items):
-        if here is not None and not here.baked and (INTO_TIN.search(clause.said) or here.floury):
+        if (
+            here is not None
+            and not here.baked
+            and ((INTO_TIN.search(clause.said) and not here.is_cream) or here.floury)
+        ):
             fill(t, clause)
             return
         ready = here or next((m for m in reversed(t.results.open) if not m.baked and not m.dry and not m.syrup), None)
@@ -219,6 +261,10 @@ def spread(t: Tracker, clause: Clause) -> None:
     if named and named[0].floury and INTO_TIN.search(clause.said) and named[0].airy:
         fill(t, clause)
         return
+    if named and all(m.syrup for m in named):
+        # シロップを作り、スポンジに塗る。
+        soak(t, clause)
+        return
     join(t, clause, Joining.SPREAD, items)
 
 
@@ -227,7 +273,7 @@ def layer(t: Tracker, clause: Clause) -> None:
     lined = any(m.open and m.fields.get("joining") is Joining.LINE for m in t.results.made)
     if lined or (t.in_ring is not None and t.in_ring.open and t.in_ring is the_cake(t)):
         raw = next((m for m in reversed(t.results.open) if not m.baked and not m.dry), None)
-        if raw is not None:
+        if raw is not None and not any(i.mention is not None for i in t.items(clause)):
             t.flush()
             t.results.here = raw
             fill(t, clause)
@@ -263,6 +309,10 @@ def pipe(t: Tracker, clause: Clause) -> None:
     if raw.kind is PipeStep:
         t.say(raw)
         return
+    if MOULDED.search(FREE_SHAPE.sub("", clause.said)):
+        # “Pipe into half-sphere moulds”.
+        fill(t, clause)
+        return
     halves = next((i.made for i in items if i.made is not None and i.made.baked), None)
     if halves is not None and raw.kind is not PipeStep:
         # “Pipe ganache on half the shells”.
@@ -285,9 +335,13 @@ def pipe(t: Tracker, clause: Clause) -> None:
     )
 
 
-def knock(t: Tracker, _: Clause) -> None:
+def knock(t: Tracker, clause: Clause) -> None:
     """Bubbles out of a batter, steam out of a cake."""
     here = t.here
+    if here is not None and clause.text.startswith("cut") and any(m.kind is CoolStep for m in here.upstream()):
+        # “Cut through once”, of a cake that is cold.
+        hand(t, clause)
+        return
     if here is None or not any(m.kind in {FillStep, PipeStep} for m in here.upstream()) or here.kind is KnockStep:
         return
     t.make(KnockStep, here.vessel, [], [t.use(here)])
@@ -296,13 +350,20 @@ def knock(t: Tracker, _: Clause) -> None:
 def divide(t: Tracker, clause: Clause) -> None:
     """A batter is divided between tins, or into bowls of their own."""
     t.flush()
-    if INTO_TIN.search(clause.said):
+    here = t.raw_here()
+    if INTO_TIN.search(clause.said) or (
+        here is not None and here.airy and here.floury and WEIGHED_OUT.search(clause.said)
+    ):
         fill(t, clause)
         return
     made = next((i.made for i in t.items(clause) if i.made is not None), t.raw_here())
-    if made is None or made.baked:
+    if made is not None and made.baked:
+        # “When it is cold I split it.”
+        hand(t, clause)
         return
-    if meringue_like(made) and FREE_STANDING.search(clause.said):
+    if made is None:
+        return
+    if made.meringue and FREE_STANDING.search(clause.said):
         pipe(t, clause)
         return
     part = fraction_in(clause.text) or 0.5

@@ -10,6 +10,7 @@ from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.hand import HandStep
+from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.roll import From, RollStep
@@ -17,9 +18,9 @@ from kindwhisk.core.process.steps.soak import SoakStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import Clause
-from kindwhisk.core.reading.method.doing.common import CREAMS, the_cake
+from kindwhisk.core.reading.method.doing.common import CREAMS, foam_or_here, the_cake
+from kindwhisk.core.reading.method.items import Item, without
 from kindwhisk.core.reading.method.making import Made
-from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
 from kindwhisk.core.reading.plain import plain
 
@@ -30,6 +31,8 @@ LINING = re.compile(
 )
 
 
+THICK_WATER = 0.4
+"""With less water than this share, a caramel or a condensed milk lies on a crumb instead of sinking in. Trade habit."""
 FLAME = re.compile(r"(?<!\w)(?:torch|flame|blowtorch|brown it)(?!\w)")
 
 
@@ -53,9 +56,10 @@ def cover(t: Tracker, cake: Made, items: list[Item]) -> None:
         t.say(cake)
         return
     ids = {x.ingredient for x in takes} | {i for u in uses for i in u.made.raw_ids}
+    thick = bool(takes) and not uses and all(ingredient(i).composition.water < THICK_WATER for i in ids)
     coats = "icing-sugar" in ids or any(ingredient(i).kind in {"chocolate", "fat"} for i in ids)
     runs = all(ingredient(i).kind in RUNS for i in ids) and not any(u.made.is_cream for u in uses)
-    if coats or not runs:
+    if coats or thick or not runs:
         t.make(AssembleStep, "rack", takes, [t.use(cake), *uses], joining=Joining.GLAZE if coats else Joining.SPREAD)
         return
     milk = any(ingredient(i).kind == "dairy" for i in ids)
@@ -67,12 +71,21 @@ def join(t: Tracker, clause: Clause, joining: Joining, found: list[Item] | None 
     t.flush()
     items = t.items(clause) if found is None else found
     named = next((i.made for i in items if i.made is not None and i.made.baked), None)
-    cake = named or the_cake(t)
     here = t.raw_here()
-    if here is not None and here.is_cream and joining is Joining.TOP and not any(i.made is here for i in items):
+    filled = here is not None and any(m.kind is FillStep for m in here.upstream())
+    moulded = filled and all(i.made is not here for i in items)
+    # “Press in the frozen fruit, cover with the rest of the mousse, close with the dacquoise.”
+    cake = here if moulded else named or the_cake(t)
+    named_too = any(i.mention is not None for i in items) and not any(i.made is here for i in items)
+    if here is not None and here.is_cream and joining is Joining.TOP and named_too:
         # “Whip the cream and serve with the berries”: both of them.
         items = [Item(0, made=here), *items]
-    others = without(items, cake)
+    within = [] if cake is None or cake.baked is False else list(cake.upstream())
+    others = [i for i in without(items, cake) if i.made is None or not i.made.baked or i.made not in within]
+    if not others and joining is Joining.GLAZE and cake is not None and named is not cake and named in within:
+        # “Cover with the second disc”, of those that are in it.
+        t.say(cake)
+        return
     if cake is None:
         cake = t.here if t.here is not None and t.here.kind in {PipeStep, FillStep, ChillStep, RestStep} else None
         if cake is None:
@@ -89,6 +102,10 @@ def join(t: Tracker, clause: Clause, joining: Joining, found: list[Item] | None 
             None,
         )
         others = [Item(0, made=ready)] if ready is not None and ready is not cake else []
+    if not others and joining is Joining.TOP and here is not None and here.kind in {FillStep, ChillStep}:
+        # “Pipe into moulds, press a round of cake on each”.
+        t.make(AssembleStep, here.vessel, [], [t.use(here), t.use(cake)], joining=joining)
+        return
     takes, uses = t.claim(others)
     cream = [k for k in takes if k.ingredient in CREAMS]
     if cream and sum(k.grams for k in cream) > LEAST_WHIPPED_G and joining is not Joining.GLAZE:
@@ -124,6 +141,13 @@ def top(t: Tracker, clause: Clause) -> None:
     if LINING.match(clause.after):
         return
     items = t.items(clause)
+    raw = t.raw_here()
+    works_in = {"flour", "fat"} if clause.text.startswith("finish") else {"flour"}
+    floury = any(i.mention is not None and ingredient(i.mention.ingredient).kind in works_in for i in items)
+    if floury and raw is not None and (raw.airy or raw.kind is MixStep):
+        # “Sprinkle a third of the flour over and fold in.”
+        t.hold(without(items, raw), foam_or_here(t), clause.text)
+        return
     spent = [i.mention.ingredient for i in items if i.mention and i.share.all and _spent(t, i.mention.ingredient)]
     if spent and all(ingredient(i).kind == "sugar" for i in spent) and len(spent) == len(items) and t.here is not None:
         # “Sprinkle with sugar” when the batter has all that is listed: with some more.
@@ -188,6 +212,10 @@ def soak(t: Tracker, clause: Clause) -> None:
     if not takes and not uses:
         syrup = next((m for m in reversed(t.results.open) if not m.baked and (m.syrup or _thin(m))), None)
         uses = [t.use(syrup)] if syrup is not None else []
+    if takes and not uses and all(ingredient(x.ingredient).kind == "fruit" for x in takes):
+        # “Brush with the warmed jam”: it lies on it.
+        t.make(AssembleStep, "rack", takes, [t.use(cake)], joining=Joining.GLAZE)
+        return
     if takes or uses:
         t.make(SoakStep, cake.vessel, takes, [t.use(cake), *uses])
     else:
@@ -209,8 +237,13 @@ def hand(t: Tracker, clause: Clause) -> None:
     """Cut, peel, trim, prick: a step in the recipe's own words."""
     t.flush()
     items = t.items(clause)
+    if re.match(r"unroll|flip", clause.text):
+        # “Unroll, jam, cream”: what follows is spread.
+        items = [i for i in items if i.made is not None]
     raw_only = bool(items) and all(i.made is None for i in items)
-    made = the_cake(t) if not raw_only or the_cake(t) is t.here else None
+    foods = {ingredient(i.mention.ingredient).kind for i in items if i.mention is not None}
+    goods = raw_only and bool(foods & {"fruit", "chocolate", "nut"})
+    made = the_cake(t) if not goods and (not raw_only or the_cake(t) is t.here) else None
     if made is None and raw_only:
         # “Chop the chocolate and melt it”.
         t.hold(items, None, clause.text)

@@ -7,18 +7,26 @@ import re
 from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
+from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import REST, Clause
 from kindwhisk.core.reading.method.doing.common import CREAMS, foam_or_here, goes_in, target, with_pending
+from kindwhisk.core.reading.method.items import Item, without
 from kindwhisk.core.reading.method.making import Made, Take, Use
-from kindwhisk.core.reading.method.naming import Item, without
+from kindwhisk.core.reading.method.shares import ALL
 from kindwhisk.core.reading.method.tracker import Tracker
 
 BACK = re.compile(
-    r"lại vào|戻し(?:入れ)?て|(?<!\w)(?:all|everything|it|this|that|mixture|batter) back(?!\w)|(?<!\w)fold back in(?!to a)(?!\w)|(?<!\w)return (?:it|this|that|everything) to the (?:bowl|rest|foam|batter)|(?<!\w)back in(?:to)? the (?:bowl|rest|foam)"
+    r"lại vào|戻し(?:入れ)?て|(?<!\w)(?:all|everything|it|this|that|mixture|batter) back(?!\w)|(?<!\w)fold back in(?!to a)(?!\w)|(?<!\w)return (?:(?:it|this|that|everything) )?to the (?:bowl|rest|foam|batter|main|remaining)|(?<!\w)(?:with|into) (?:the )?main batter|pour back into the (?:rest|remaining)|(?<!\w)back in(?:to)? the (?:bowl|rest|foam|whites|meringue)"
 )
 """“Pour it all back”, “fold this back into the rest”."""
+
+
+INTO_FIRST = re.compile(r"\s*(?:\w+ly )?into ")
+AND_THEN = re.compile(r"(?<!\w)(?:then|puis|poi|enfin|infine|rồi)$")
+WHISKED = re.compile(r"(?<!\w)(?:en fouettant|au fouet|with (?:a|the) whisk|con (?:la|una) frusta|bằng phới)(?!\w)")
+"""“Incorporate whisking”: into what has no air to lose."""
 
 
 def back(t: Tracker, clause: Clause) -> bool:
@@ -30,7 +38,12 @@ def back(t: Tracker, clause: Clause) -> bool:
     begun = next((m for m in reversed(t.results.open) if m.left < 1 and m is not here), None)
     if here is None or begun is None:
         return False
-    t.fold([], [t.use(begun), t.use(here)], clause.text)
+    uses = [t.use(begun), t.use(here)]
+    if any(u.made.airy for u in uses):
+        t.fold([], uses, clause.text)
+    else:
+        # “Pour the warm purée back into the rest.”
+        t.make(MixStep, begun.vessel, [], uses)
     return True
 
 
@@ -38,17 +51,18 @@ def fold(t: Tracker, clause: Clause) -> None:
     """Fold: into what is named, else into what was worked on last."""
     if back(t, clause):
         return
-    if t.pending and any(i.share.fraction for i in t.pending) and REST.search(clause.text):
-        # “A third goes into the yolks, the rest is folded in”.
+    first = any(i.share.fraction for i in t.pending) or AND_THEN.search(t.pending_words)
+    if t.pending and first and REST.search(clause.text):
+        # “A third goes into the yolks, the rest is folded in”; “add the flour, then fold in the rest”.
         t.flush()
-    own = [_as_whipped(t, clause, i) for i in t.items(clause)]
+    own = [as_whipped(t, clause, i) for i in t.items(clause)]
     earlier = t.held_in != t.sentence and (own or t.into is None or not t.into.airy)
     if t.pending and t.into is not None and earlier:
         # What an earlier sentence put in is worked in first.
         t.flush()
     items, into, words = with_pending(t, own)
     words = f"{words} {clause.text}"
-    base, others = _base_and_others(t, own, items, target(own) or into)
+    base, others = _base_and_others(t, clause, own, items, target(own) or into)
     if not others:
         _with_itself(t, clause, base, words)
         return
@@ -64,7 +78,9 @@ def fold(t: Tracker, clause: Clause) -> None:
         others = [Item(0, made=dry), *others]
     takes, uses = t.claim(others, [Item(0, made=base)] if base is not None else [])
     if base is not None:
-        uses = [t.use(base), *uses]
+        # “Fold into half the curd.”
+        part = next((i.share for i in items if i.made is base and i.target and i.share.fraction), ALL)
+        uses = [t.use(base, part), *uses]
     if takes or len(uses) > 1:
         _bring(t, takes, uses, words)
     elif uses:
@@ -75,7 +91,7 @@ def fold(t: Tracker, clause: Clause) -> None:
 WHIPPED = re.compile(r"(?<!\w)(?:whipped|montée|fouettée|montata)(?!\w)")
 
 
-def _as_whipped(t: Tracker, clause: Clause, item: Item) -> Item:
+def as_whipped(t: Tracker, clause: Clause, item: Item) -> Item:
     """“Fold in the whipped cream”, which no sentence has whipped: it is whipped for it."""
     mention = item.mention
     if mention is None or mention.ingredient not in CREAMS or not WHIPPED.search(clause.text):
@@ -90,7 +106,7 @@ def _as_whipped(t: Tracker, clause: Clause, item: Item) -> Item:
 
 
 def _base_and_others(
-    t: Tracker, own: list[Item], items: list[Item], named: Made | None
+    t: Tracker, clause: Clause, own: list[Item], items: list[Item], named: Made | None
 ) -> tuple[Made | None, list[Item]]:
     """What is folded into, and what is folded in; where the words leave one of them out, what stands there."""
     here, base = foam_or_here(t), named
@@ -100,12 +116,20 @@ def _base_and_others(
     if base is None and here is not None and here.kind is FoldStep and here.said[-1] == t.sentence and here not in made:
         # “…, then the nuts and the remaining whites”: into what the sentence has folded so far.
         base = here
+    if base is None and here is not None and here.dry and here in made and len(items) > len(made):
+        # “I mix the nuts with the flour and fold them in.”
+        foam = next((m for m in reversed(t.results.open) if m is not here and m.airy and not m.baked), None)
+        return foam, list(items)
     alone = base in made and (here is None or here is base)
     if (base is None or alone) and len(items) == 1 and made:
         base = _other(t, made[0]) or base
     if base is None and own and here is not None and all(i.target for i in own) and here not in made:
         return None, [Item(0, made=here), *items]
     others = without(items, base)
+    along = base is not None and base is not here and here is not None and here.airy and here not in made
+    if others and along and INTO_FIRST.match(clause.after):
+        # “Whip the cream and fold into the ricotta with the pears.”
+        others = [Item(0, made=here), *others]
     if not others and here is not None and base is not None and base is not here:
         others = [Item(0, made=here)]
     if not others and here is not None and base is here and here.dry:
@@ -127,7 +151,7 @@ def _with_itself(t: Tracker, clause: Clause, base: Made | None, words: str) -> N
     if base is None:
         return
     second = next((m for m in reversed(t.results.open) if m is not base and not m.baked and m.part == base.part), None)
-    other = _other(t, base) if goes_in(clause) and base.airy else None
+    other = _other(t, base) if base.airy and (goes_in(clause) or base.white_foam) else None
     if other is not None:
         # “Whip the cream and fold in”: into what stands there for it.
         _bring(t, [], [t.use(other), t.use(base)], words)
@@ -138,13 +162,16 @@ def _with_itself(t: Tracker, clause: Clause, base: Made | None, words: str) -> N
 
 
 def _bring(t: Tracker, takes: list[Take], uses: list[Use], words: str) -> None:
+    if WHISKED.search(words) and not any(u.made.airy for u in uses):
+        t.make(MixStep, t.mixing_bowl(takes, uses), takes, uses)
+        return
     t.fold(takes, uses, words, portions=said.portions(words))
 
 
 def press(t: Tracker, clause: Clause) -> None:
     """Air is pressed out on purpose: the fold before it is a macaronage."""
     items, into, _ = with_pending(t, t.items(clause))
-    if without(items, t.raw_here()):
+    if without(items, into or t.raw_here()):
         takes, uses = t.claim(without(items, into))
         base = into or t.raw_here()
         if base is not None and base.open:

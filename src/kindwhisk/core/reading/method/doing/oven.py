@@ -18,9 +18,11 @@ from kindwhisk.core.reading.amounts import in_figures
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import INTO_A_TIN, the_cake, worked_on
+from kindwhisk.core.reading.method.doing.finishing import hand
+from kindwhisk.core.reading.method.doing.warming import warm
 from kindwhisk.core.reading.method.figures import temperatures
+from kindwhisk.core.reading.method.items import without
 from kindwhisk.core.reading.method.making import Made, Take, Use
-from kindwhisk.core.reading.method.naming import without
 from kindwhisk.core.reading.method.tracker import Tracker
 
 COOLED = re.compile(
@@ -30,21 +32,32 @@ COOLED = re.compile(
 
 MORE = re.compile(r"(?<!\w)(?:another|more|further|encore|altri|ancora|thêm)(?!\w)")
 FREED = re.compile(
-    r"before (?:you )?(?:transfer|turn|remov|unmou?ld|releas|loosen|tak)(?:r?ing|e)?(?!\w)|avant de (?:le |la |les )?(?:démouler|décoller)|prima di sform"
+    r"before (?:you )?(?:(?:runn?|slid|pass|loosen)\w* (?!and)[^.;,]{2,40} and )?(?:transfer|turn|remov|unmou?ld|releas|loosen|tak)(?:r?ing|e)?(?!\w)|avant de (?:le |la |les )?(?:démouler|décoller)|prima di sform"
 )
 """A cake that is left to cool first and freed then."""
+WHEN_COLD = re.compile(
+    r"(?:when|once)(?: it is| it's)?(?: completely| quite| fully)? (?:cold|cool|cooled)(?!\w)|une fois froid|quand (?:il|elle) est froide?|quando è (?:\w+ )?fredd[oa]"
+)
 AFTER = re.compile(r"(?<!\w)(?:after|dopo|après|sau)(?!\w)")
 """“Turn out after five minutes”: so long it stands first."""
-SPOKEN_HEAT = re.compile(r"(?<!\d)((?:1\d|2[0-4])[05])(?= (?:\w+ )?for (?:about )?\d)")
+SHORT_BAKE = re.compile(r"(1[4-9]\d|2[0-3]\d) ?(?:/|for) ?\d")
+"""“170 / 30 min”."""
+DECK = re.compile(r"(?<!\w)deck(?: oven)?(?: at)? (\d{3})(?!\d)")
+SPOKEN_HEAT = re.compile(r"(?<!\d)((?:1\d|2[0-4]|3[0-7])[05])(?= (?:\w+ )?for (?:about )?\d)")
 """“One seventy for twenty minutes”."""
 UPSIDE = re.compile(r"upside[- ]down|inverted|hanging")
 
 
+LEAST_OVEN_C = 60.0
 COOL_MIN, LONG_REST_MIN = 20.0, 240.0
 
 
 def bake(t: Tracker, clause: Clause) -> None:
     """Into the oven; what was not filled into anything is, as an assumption."""
+    if said.on_the_hob(clause.text):
+        # “Cuocere a fuoco dolce”.
+        warm(t, clause)
+        return
     t.flush()
     here = t.here
     if here is not None and here.kind is BakeStep:
@@ -84,10 +97,16 @@ def _degrees(text: str) -> float | None:
     found = [f for f in temperatures(text) if f.low >= 60]
     if found:
         return found[0].low
+    short = SHORT_BAKE.match(text)
+    if short is not None:
+        return float(short[1])
+    deck = DECK.search(text)
+    if deck is not None:
+        return float(deck[1])
     spoken = SPOKEN_HEAT.search(text)
     if spoken is not None:
         return float(spoken[1])
-    bare = said.degrees(re.sub(r"\d+(?:\s*-\s*\d+)? ?(?:min|h|分).*", "", text))
+    bare = said.degrees(re.sub(r"\d+(?:\s*-\s*\d+)? ?(?:min|h|分)\w*", "", text))
     return float(bare) if bare is not None and bare >= 80 else None
 
 
@@ -108,7 +127,8 @@ def invert(t: Tracker, clause: Clause) -> None:
     if made is None:
         return
     hung = t.make(InvertStep, made.vessel, [], [t.use(made)])
-    if COOLED.search(clause.after):
+    span = said.length(clause.after)
+    if COOLED.search(clause.after) or (span is not None and span.high >= COOL_MIN):
         hung = t.make(CoolStep, hung.vessel, [], [t.use(hung)], inverted=True)
         if FREED.search(clause.text):
             t.make(TurnOutStep, "rack", [], [t.use(hung)])
@@ -127,6 +147,9 @@ def cool(t: Tracker, clause: Clause) -> None:
             return
         span = said.length(clause.text)
         c = said.degrees(clause.text)
+        if made.kind is RestStep and made.said[-1] == t.sentence and span is None and c is None:
+            # “Let the milk cool”.
+            return
         sees = f"Down to {c:.0f} °C." if c is not None else "Cool enough to go on with."
         t.make(RestStep, made.vessel, [], [t.use(made)], minutes=span.high if span else COOL_MIN, sees=sees)
         return
@@ -152,10 +175,19 @@ def turn_out(t: Tracker, clause: Clause) -> None:
     )
     if made is None:
         return
+    cooled = any(m.kind is CoolStep for m in made.upstream())
+    if not cooled and re.match(r"take (?:it|the cake) out(?! of)", clause.text):
+        # “Take it out”: of the oven.
+        t.say(made)
+        return
     if made.kind is TurnOutStep or (made.kind is CoolStep and any(u.made.kind is TurnOutStep for u in made.uses)):
         t.say(made)
         return
-    pieces = any(m.kind is PipeStep for m in made.upstream())
+    kinds = {m.kind for m in made.upstream()}
+    if WHEN_COLD.search(clause.text) and CoolStep not in kinds:
+        # “Unmould when cold.”
+        made = t.make(CoolStep, made.vessel, [], [t.use(made)], inverted=made.kind is InvertStep)
+    pieces = PipeStep in kinds and FillStep not in kinds
     span = said.length(clause.text) if AFTER.search(clause.text) else None
     if span is not None and made.kind is BakeStep:
         made = t.make(RestStep, made.vessel, [], [t.use(made)], minutes=span.low)
@@ -168,6 +200,18 @@ def turn_out(t: Tracker, clause: Clause) -> None:
 def rest(t: Tracker, clause: Clause) -> None:
     """Left alone: a skin forms, sugar soaks in, something sets."""
     span = said.length(clause.text)
+    hot = said.degrees(clause.text)
+    here = t.raw_here()
+    if (
+        hot is not None
+        and hot >= LEAST_OVEN_C
+        and here is not None
+        and here.kind in {PipeStep, FillStep}
+        and not t.pending
+    ):
+        # “Dry for 90 minutes at 100 °C.”
+        bake(t, clause)
+        return
     takes: list[Take] = []
     uses: list[Use] = []
     if t.pending:
@@ -180,6 +224,11 @@ def rest(t: Tracker, clause: Clause) -> None:
         if made is None:
             return
         if span is None and not re.search(r"skin|set\b|dry|croût|until|firm", clause.text):
+            t.say(made)
+            return
+        if made.kind is RestStep and made.said[-1] == t.sentence and span is not None:
+            # “Sprinkle the gelatine over the water and let stand 5 minutes.”
+            made.fields["minutes"] = span.high
             t.say(made)
             return
         long = span is None or span.high >= LONG_REST_MIN
@@ -238,9 +287,12 @@ def separate(t: Tracker, clause: Clause) -> None:
             t.stocks.from_method(item.mention)
     if not t.stocks.has_apart:
         t.stocks.separate()
+        if not t.stocks.has_apart and the_cake(t) is not None:
+            # “Separate them”, of pieces.
+            hand(t, clause)
 
 
-OFF = re.compile(r"(?:turned|switched)[- ]off oven|four éteint|forno spento")
+OFF = re.compile(r"in the (?:\w+ )?oven(?!\w)|(?:turned|switched)[- ]off oven|four éteint|forno spento")
 
 
 def prepare(t: Tracker, clause: Clause) -> None:
@@ -256,6 +308,10 @@ def nothing(t: Tracker, clause: Clause) -> None:
     here = t.raw_here()
     if here is not None and here.kind is FoldStep and re.match(r"repeat .*(?:rest|remain|other half)", clause.text):
         # “Fold half of the flour in; repeat with the rest.”
+        begun = next((u.made for u in here.uses if u.made.dry and u.made.open), None)
+        if begun is not None:
+            t.make(FoldStep, here.vessel, [], [t.use(here), t.use(begun)])
+            return
         left = [x.stock for x in here.takes if not x.stock.gone]
         if left:
             t.make(FoldStep, here.vessel, [s.take(s.left, stated=True) for s in left], [t.use(here)])

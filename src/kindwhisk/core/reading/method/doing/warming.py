@@ -13,8 +13,8 @@ from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import OVER_WATER, Clause
 from kindwhisk.core.reading.method.doing.common import target, with_pending
+from kindwhisk.core.reading.method.items import Item, without
 from kindwhisk.core.reading.method.making import Stock, Take
-from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.shares import ALL
 from kindwhisk.core.reading.method.tracker import Tracker
 
@@ -67,9 +67,11 @@ def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
         and not t.pending
         and here is not None
         and here.kind is MixStep
-        and here.said[-1] == t.sentence
         and not here.uses
-        and TOGETHER.search(t.sentence_text)
+        and (
+            (here.said[-1] == t.sentence and TOGETHER.search(t.sentence_text))
+            or (here.of_kind({"egg"}) and said.over_water(clause.text) and here.said[-1] >= t.sentence - 1)
+        )
     ):
         # “Put together and melt”: one thing.
         here.kind, here.vessel = WarmStep, "heat-bowl" if said.over_water(clause.text) else "pot"
@@ -139,7 +141,10 @@ def boil(t: Tracker, clause: Clause) -> None:
     if not sugar or other:
         warm(t, Clause(clause.act, clause.text + " boil", clause.verb, clause.sentence), own)
         return
-    t.flush()
+    if own or t.into is not None:
+        t.flush()
+    else:
+        own, _, _ = t.release()
     takes, uses = t.claim(own)
     if not takes and not uses:
         return

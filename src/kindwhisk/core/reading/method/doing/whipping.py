@@ -14,6 +14,7 @@ from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method import said
+from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import (
     CREAMS,
@@ -25,10 +26,11 @@ from kindwhisk.core.reading.method.doing.common import (
     target,
     with_pending,
 )
-from kindwhisk.core.reading.method.doing.warming import warmth
+from kindwhisk.core.reading.method.doing.warming import HOTTEST_WARM_C, warmth
+from kindwhisk.core.reading.method.items import Item, without
 from kindwhisk.core.reading.method.making import Made, Take, Use
-from kindwhisk.core.reading.method.naming import Item, without
 from kindwhisk.core.reading.method.tracker import Tracker
+from kindwhisk.core.reading.plain import plain
 
 LEAN = 0.12
 """With no more than this share of flour, fat or liquid, eggs are whipped; with more they are only mixed. Trade habit."""
@@ -36,6 +38,8 @@ CREAMED_S = 240.0
 """How long butter and sugar are beaten. Trade habit."""
 CHANTILLY = re.compile(r"chantilly|(?<!\w)(?:whip|soft peaks|montez|monta(?:te|re)?)(?!\w)")
 """What cream with chocolate in it becomes, once it is cold."""
+COLD_OR_FOAM = re.compile(rf"{said.FOAM.pattern}|(?<!\w)(?:cold|cool)(?!\w)")
+SPEED = re.compile(r"(?:on |at )?(?:top|high|full|medium|low|first|second|third|max)(?: speed)?(?!\w)")
 FOAMY = re.compile(r"(?<!\w)(?:foamy|frothy|thick|pale|fluffy)(?!\w)")
 THICKENED = re.compile(r"(?<!\w)(?:pale and thick|thick and pale|tripled|ribbon|volume)(?!\w)")
 """What eggs with ground nuts and flour look like once they are whipped all the same."""
@@ -77,22 +81,24 @@ def foams(takes: list[Take], uses: list[Use], words: str) -> bool:
     cream = sum(x.grams for x in takes if x.ingredient in CREAMS)
     return (
         bool(ids)
-        and (cream > 0.4 * sum(grams.values()) or not takes)
+        and (cream > (0.25 if said.FOAM.search(words) else 0.4) * sum(grams.values()) or not takes)
         and bool(kinds & {"dairy"})
         and not kinds & {"flour", "chocolate", "egg", "fat"}
         and bool(ids & CREAMS)
     )
 
 
-def beat(t: Tracker, clause: Clause) -> None:
+def beat(t: Tracker, clause: Clause, named: list[Item] | None = None) -> None:
     """Beat or whisk: a foam, something warmed over water, or only a mixture."""
-    own = t.items(clause)
+    own = t.items(clause) if named is None else named
     if t.pending and own and not goes_in(clause) and target(own) is None and t.into is not None:
         t.flush()
     words = f"{t.pending_words} {clause.text}"
     base = base_of(t, clause, own)
+    held_into = t.into if t.pending and not own else None
     items, into, _ = with_pending(t, own)
-    base, here = base or into, t.raw_here()
+    # “Scoop a third into the batter and whisk it in”: into the batter.
+    base, here = held_into or base or into, t.raw_here()
     if (
         base is None
         and here is not None
@@ -109,7 +115,9 @@ def beat(t: Tracker, clause: Clause) -> None:
     if base is None and here is not None and here.kind is WhipStep and here.white_foam and t.sweetens(items):
         # “Whip the whites, tighten with the sugar”.
         base = here
-    if base is None and clause.guessed and here is not None and here.kind is WhipStep and here.said[-1] == t.sentence:
+    whites = any(i.mention is not None and i.mention.ingredient in WHITES for i in items)
+    goes_on = clause.guessed and here is not None and here.kind is WhipStep and here.said[-1] == t.sentence
+    if base is None and goes_on and here is not None and not (whites and here.ids & YOLKY):
         # “Whisk the whites …, then the sugar”.
         base = here
     if not items or (base is None and here is not None and [i.made for i in items] == [here]):
@@ -134,6 +142,11 @@ def _into(t: Tracker, clause: Clause, base: Made, items: list[Item], words: str)
         sugar_school(base, clause)
         set_peak(base, words)
         t.say(base)
+        return
+    if _sharpened(base, others) and COLD_OR_FOAM.search(words):
+        # “Off the heat add the essence and whisk until cold.”
+        takes, uses = t.claim(others)
+        whip_foam(t, takes, [t.use(base), *uses], clause, words)
         return
     syrup = next((i.made for i in others if i.made is not None and i.made.syrup), None)
     foam: Made | None = base
@@ -200,6 +213,13 @@ def _go_on(t: Tracker, clause: Clause, here: Made | None, *, warmed: bool) -> No
             here.fields["until_c"] = c
         t.say(here)
         return
+    c = said.degrees(words)
+    same = here.kind is WarmStep and here.said[-1] == t.sentence and not said.FOAM.search(words)
+    if same and c is not None and c <= HOTTEST_WARM_C:
+        # “Over the bath and whisk to 45 °C”.
+        here.fields["target_c"] = c
+        t.say(here)
+        return
     if (here.kind is WarmStep and warmed) or _together(t, here, words):
         t.say(here)
         return
@@ -217,7 +237,8 @@ def _go_on(t: Tracker, clause: Clause, here: Made | None, *, warmed: bool) -> No
 
 def _together(t: Tracker, here: Made, words: str) -> bool:
     """“Combine yolks and sugar and whisk until pale”: one thing, which is a foam."""
-    if here.kind is not MixStep or here.uses or here.said[-1] != t.sentence or not foams(here.takes, [], words):
+    now = here.said[-1] == t.sentence or here.loose
+    if here.kind is not MixStep or here.uses or not now or not foams(here.takes, [], words):
         return False
     here.kind, here.vessel = WhipStep, t.free("mixer-bowl")
     here.fields = {"peak": said.peak(words) or Peak.MEDIUM, "speed": 8, "slow_finish": True}
@@ -229,8 +250,29 @@ def go_on(t: Tracker, sentence: str) -> None:
     here = t.here
     if here is None:
         return
+    if (
+        here.kind is WarmStep
+        and here.of_kind({"egg"})
+        and not here.of_kind({"flour", "dairy"})
+        and SPEED.match(plain(sentence))
+    ):
+        # “Eggs, sugar 40 °C. High 4 min, low 3 min.”
+        whip(t, Clause(Act.WHIP, plain(sentence), (0, 0), t.sentence))
+        return
     set_peak(here, sentence.lower())
     t.say(here)
+
+
+def looks_like(t: Tracker, sentence: str) -> list[Act]:
+    """A sentence without a verb tells what eggs should look like: those that were only put together are whipped."""
+    named = {i.mention.ingredient for i in t.pending if i.mention is not None}
+    if t.into is None and named & (WHITES | YOLKY | {"whole-egg"}):
+        whip(t, Clause(Act.WHIP, sentence.lower(), (0, 0), t.sentence))
+        return [Act.WHIP]
+    if not t.pending and t.here is not None and t.here.kind is WhipStep:
+        go_on(t, sentence)
+        return [Act.NOTHING]
+    return []
 
 
 def whip_foam(t: Tracker, takes: list[Take], uses: list[Use], clause: Clause, words: str) -> Made:
@@ -261,6 +303,9 @@ def whip(t: Tracker, clause: Clause) -> None:
     """Whip: like beating, but always to a foam where one can come of it."""
     here = t.raw_here()
     own = t.items(clause)
+    if any(i.mention is not None and ingredient(i.mention.ingredient).kind == "egg" for i in own):
+        # “When the syrup is at 112 °C, start the whites”: it only says when.
+        own = [i for i in own if i.made is None or not i.made.syrup or i.start >= clause.verb[0]]
     if here is not None and _sharpened(here, own) and not t.pending:
         # “Warm the whites and sugar … whip with the lemon juice”.
         _go_on(t, clause, here, warmed=False)
@@ -269,8 +314,8 @@ def whip(t: Tracker, clause: Clause) -> None:
             t.results.here.takes += takes
         return
     if own or t.pending or here is None:
-        whipped = Clause(clause.act, clause.text + " volume", clause.verb, clause.sentence, clause.follows)
-        beat(t, whipped)
+        whipped = Clause(clause.act, clause.text + " volume", *clause[2:])
+        beat(t, whipped, own)
         return
     if here.kind is WhipStep and not re.search(r"\bcool|cold\b", clause.text):
         _go_on(t, clause, here, warmed=False)

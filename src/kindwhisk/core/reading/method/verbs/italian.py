@@ -2,6 +2,7 @@
 
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.verbs.grammar import Grammar
+from kindwhisk.core.reading.method.verbs.persons import as_italian_tells
 
 _LO = r"(?:(?:ce|ve)?l[eoai]|ne|vi|ci)?"
 
@@ -33,25 +34,28 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (_are("macaron"), Act.PRESS),
     (_are("mont"), Act.WHIP),
     (rf"{_ere('sbatt')}|{_are('lavor')}(?= (?:i tuorli|le uova|il burro))", Act.BEAT),
+    (rf"{_are('lavor')}(?= (?:la ricotta|il mascarpone|il formaggio|la crema))", Act.MIX),
     (_are("incorpor", "amalgam", "alleggeri"), Act.FOLD),
     (rf"(?:{_LET}|port(?:ate|are|a)(?:l[eoai])? (?:a |ad )?(?:\w+ )?)(?:bollire|ebollizione|bollore)|port(?:ate|are|a)(?= [^.;]{{2,30}} a 1\d\d)|(?:cuoc(?:ete|ere|i))(?= (?:(?:lo )?zucchero|acqua|l'acqua))", Act.BOIL),
-    (rf"{_ere('rimett')}(?: \w+)? (?:sul fuoco|sul fornello|nel pentolino|a cuocere)(?: e cuoci?(?:ete|ere)?)?|(?:cuoc(?:ete|ere|i))(?= (?:finch|mescolando|fino a (?:quando )?(?:si )?addens|la crema))", Act.HEAT),
+    (rf"{_ere('rimett')}(?: \w+)? (?:sul fuoco|sul fornello|nel pentolino|a cuocere)(?: e cuoci?(?:ete|ere)?)?|(?:cuoc(?:ete|ere|i))(?= (?:finch|mescolando|a fuoco|a fiamma|a bagnomaria|fino a (?:quando )?(?:si )?addens|la crema))", Act.HEAT),
+    (rf"(?:{_are('prepar')}|fa(?:te|re|i))(?: una| la)? crema inglese(?= (?:con|a partire))", Act.HEAT),
     (rf"{_are('scald', 'riscald')}|{_ire('intiepid')}", Act.HEAT),
     (rf"{_LET}(?:in infusione|infondere)", Act.STEEP),
     (rf"{_LET}(?:raffreddare|intiepidire)|{_are('raffredd')}", Act.COOL),
     (rf"{_LET}(?:riposare|asciugare|rapprendere|solidificare|cristallizzare|rassodare|raffreddare)(?: \w+){{0,2}}(?: in (?:frigo\w*|freezer))", Act.CHILL),
+    (rf"{_are('congel', 'surgel', 'refriger')}", Act.CHILL),
     (rf"{_LET}(?:riposare|asciugare|rapprendere|solidificare|crostare)|{_ere('attend')}|{_are('aspett')}", Act.REST),
-    (rf"(?:{_ere('mett', 'pon', 'ripon', 'tien')}|{_are('conserv', 'lasci', 'pass')})(?: \w+){{0,3}} (?:in (?:frigo\w*|freezer|congelatore)|al fresco)", Act.CHILL),
+    (rf"(?:{_ere('mett', 'pon', 'ripon', 'ten', 'tien')}|{_are('conserv', 'lasci', 'pass')})(?: \w+){{0,3}} (?:in (?:frigo\w*|freezer|congelatore)|al fresco)", Act.CHILL),
     (rf"(?:{_ere('capovolg')}|{_are('rovesci')})(?= [^.;]*(?:canovaccio|carta|gratella|piatto|strofinaccio))", Act.TURN_OUT),
     (rf"{_ere('capovolg')}|{_are('rovesci')}", Act.INVERT),
     (_are("sforn"), Act.NOTHING),
     (rf"{_are('sform', 'sformat')}|to(?:gli(?:ete|ere)?)(?= [^.;]{{0,20}}(?:stampo|teglia))|{_are('stacc')}(?= [^.;]{{0,20}}(?:stampo|teglia|torta))", Act.TURN_OUT),
     (rf"{_are('inforn')}|(?:si )?cuoc(?:ete|ere|i|e|ono|endo){_LO}|forno(?= \d)", Act.BAKE),
-    (rf"{_are('dress', 'spizz')}|{_are('form')}(?= (?:le|dei|dischi|bastoncini|i|delle|\w+))", Act.PIPE),
-    (rf"{_are('bagn', 'inzupp', 'spennell')}|{_ere('imbev')}", Act.SOAK),
+    (rf"{_are('dress', 'spizz')}|{_are('form')}(?= (?!una? (?:pasta|composto|impasto))(?:le|dei|dischi|bastoncini|i|delle|\w+))", Act.PIPE),
+    (rf"(?<!la )(?<!una )(?<!di ){_are('bagn')}|{_are('inzupp', 'spennell')}|{_ere('imbev')}", Act.SOAK),
     (rf"{_are('srotol', 'tagli', 'bucherell', 'rifil', 'stacc')}|(?:si )?to(?:gli(?:ete|ere|e)?|lgo)(?= (?:la|il) (?:carta|foglio))", Act.HAND),
-    (_are("arrotol"), Act.ROLL),
-    (rf"{_ire('farc')}|{_ere('sovrappon')}|{_are('assembl', 'accoppi')}", Act.JOIN),
+    (_are("arrotol", "riarrotol"), Act.ROLL),
+    (rf"{_ire('farc')}|{_ere('sovrappon')}|{_are('assembl', 'accoppi', 'altern')}", Act.JOIN),
     (rf"{_are('decor', 'cosparg', 'adagi')}|{_ire('guarn', 'distribu')}|{_ere('cosparg', 'dispon')}", Act.TOP),
     (_are("spolver", "spolverizz"), Act.DUST),
     (rf"{_are('glass')}|{_ire('ricopr')}|{_ire('copr')}(?! [^.;]{{0,14}}(?:pellicola|canovaccio))", Act.COAT),
@@ -69,4 +73,5 @@ GRAMMAR = Grammar(
     tuple((rf"(?:{p})(?![\w])", act) for p, act in VERBS),
     aside=r"senza|prima di|finché(?: non)?|fino a quando|fino a che|quando|in modo che|affinché",
     aside_ends=r"[,;.:]|(?= (?:aggiung|unisc|vers|incorpor|togli|spegn)\w+)|$",
+    addressed=as_italian_tells,
 )

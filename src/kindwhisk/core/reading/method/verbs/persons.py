@@ -1,27 +1,13 @@
-"""Whoever a sentence speaks of: what others do, or what is done, as one is told to do it oneself."""
+"""Whoever a French or Italian sentence speaks of, as one is told to do it oneself."""
 
 from __future__ import annotations
 
 import re
 
-BAKER = re.compile(r"(?<!\w)(?:she|he|who)(?!\w)")
-SAYS = re.compile(
-    r"(?<!\w)(?:separate|beat|whisk|whip|stir|mix|fold|sift|add|pour|bake|melt|heat|warm|boil|spread|roll|let|leave|put|take|turn|line|grease|"
-    r"spoon|pipe|dust|cool|cut|soak|brush|fill|coat|sprinkle|combine|cream|chill)s(?= )"
-)
-ACTIVE = {
-    "folded": "fold", "whisked": "whisk", "beaten": "beat", "whipped": "whip", "stirred": "stir", "added": "add", "poured": "pour",
-    "sifted": "sift", "mixed": "mix", "melted": "melt", "boiled": "boil", "warmed": "warm", "baked": "bake", "piped": "pipe", "spread": "spread",
-}  # fmt: skip
-PASSIVE = re.compile(
-    rf"(?<!\w)((?:the|both) (?:[^\W\d]+ ){{0,3}}?[^\W\d]+) (?:is|are|gets|get) (?:then |now )?({'|'.join(ACTIVE)})( in(?:to)?| over| through| on(?:to)?)?(?!\w)"
-)
-ASIDE_OPEN = re.compile(r"(?<!\w)(?:until|till|when|once|while|so that|if|before|after|as|that|which)(?!\w)[^,;.]*$")
-"""A passive behind these words tells when, not what to do."""
 TELLS_TU = re.compile(
     r"(?:^|(?<=, )|(?<=; )|(?<= et )|(?<=puis ))((?:préchauff|ajout|vers|mélang|laiss|incorpor|mont|fouett|tamis|enfourn|"
     r"retourn|démoul|coul|étal|roul|sépar|chauff|saupoudr|dispos|décor|garniss|beurr|chemis|plac|pos|napp|imbib|remu|"
-    r"lèv|tapot|réserv|gliss|port|coup|dress)e|bats|mets|fais|remets|fends|garnis|blanchis)(?!\w)"
+    r"lèv|enlèv|retir|déroul|enroul|décoll|tartin|parsèm|arros|coup|tapot|réserv|gliss|port|coup|dress)e|bats|mets|fais|remets|fends|garnis|blanchis)(?!\w)"
 )
 """“Bats les jaunes, ajoute le lait”: where a sentence of French tells what to do."""
 TU = re.compile(r"(?<!\w)tu (l'|la |le |les |y )?([^\W\d]{2,}s)(?!\w)")
@@ -43,14 +29,46 @@ def _vous(match: re.Match[str]) -> str:
     return verb + behind
 
 
-def as_english_tells(text: str) -> str:
-    """“She beats the yolks; the rest is folded in”: beat the yolks, fold in the rest."""
-    text = SAYS.sub(lambda m: m[0][:-1], text) if BAKER.search(text) else text
-    return PASSIVE.sub(
-        lambda m: m[0] if ASIDE_OPEN.search(text[: m.start()]) else f"{ACTIVE[m[2]]}{m[3] or ''} {m[1]}", text
-    )
+IO = re.compile(
+    r"(?:^|(?<=, )|(?<=; )|(?<=: )|(?<= e )|(?<=poi )|(?<=planetaria )|(?<=parte )|(?<=cotto )|(?<=pronto )|(?<=freddo )|(?<=quindi ))(?:(li|lo|la|le|ci) )?(mont|setacci|vers|mescol|incorpor|inforn|lasci|sform|spalm|arrotol|bagn|tagli|riscald|scald|"
+    r"aggiung|unisc|sbatt|mett|stend|sciolg|cuoci|facci|divid|prend|rovesc)i?o(?!\w)"
+)
+"""“Monto le uova, li aggiungo”: what a cook tells of herself."""
+TELLS_IO = {"aggiung": "aggiungi", "unisc": "unisci", "sbatt": "sbatti", "mett": "metti", "stend": "stendi", "sciolg": "sciogli", "cuoci": "cuoci", "facci": "fa", "divid": "dividi", "prend": "prendi"}  # fmt: skip
+
+
+def as_italian_tells(text: str) -> str:
+    """“Setaccio la farina e la aggiungo”: setaccia, aggiungila."""
+    return IO.sub(lambda m: TELLS_IO.get(m[2], f"{m[2]}a") + (m[1] or ""), text)
+
+
+ON = re.compile(r"(?<!\w)(?:je |j'|on |nous )(l'|la |le |les |y )?([^\W\d]{2,}?)(e|ons)(?!\w)")
+ON_IRREGULAR = {
+    "je bats": "battez", "on bat": "battez", "je mets": "mettez", "on met": "mettez", "je fais": "faites", "on fait": "faites",
+    "je cuis": "cuisez", "on cuit": "cuisez", "on garnit": "garnissez", "je garnis": "garnissez", "on remet": "remettez",
+    "je remets": "remettez", "on prend": "prenez", "je prends": "prenez",
+}  # fmt: skip
+ON_SAYS = re.compile("|".join(rf"(?<!\w){words}(?!\w)" for words in ON_IRREGULAR))
+SONT = re.compile(
+    r"(?:^|(?<=, )|(?<= et )|(?<=puis ))((?:les? |la |l')[^,;.:]{2,60}?) (?:est|sont)(?: ensuite| alors| puis)? ([^\W\d]{2,}?)(ées|és|ée|é|uites|uits|uite|uit)(?!\w)"
+)
+"""“Les blancs sont montés”."""
+ET_FAIT = re.compile(r"(?<= et )([^\W\d]{3,}?)(?:ées|és|ée|é)(?= (?:avec|sur|à|dans|en)(?!\w))")
+
+
+def _passive(match: re.Match[str]) -> str:
+    return f"{match[2]}{'uire' if match[3].startswith('uit') else 'er'} {match[1]}"
 
 
 def as_french_tells(text: str) -> str:
-    """“Bats les jaunes, puis tu les incorpores”: battez, incorporez-les."""
+    """“Bats les jaunes, puis tu les incorpores”, “on les incorpore”, “les blancs sont montés”."""
+    if SONT.search(text):
+        text = ET_FAIT.sub(r"\1er", SONT.sub(_passive, text))
+    text = ON_SAYS.sub(lambda m: ON_IRREGULAR[m[0]], text)
+    text = ON.sub(
+        lambda m: (
+            f"{m[2]}ez" + {"l'": "-le", "la ": "-la", "le ": "-le", "les ": "-les", "y ": "-y"}.get(m[1] or "", "")
+        ),
+        text,
+    )
     return TU.sub(_vous, TELLS_TU.sub(lambda m: IRREGULAR.get(m[1], f"{m[1]}z"), text))

@@ -1,0 +1,186 @@
+"""An English sentence in whichever voice, as one is told to do it: past and passive, what others do, what is left out."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterable
+
+from kindwhisk.core.reading.method.verbs.forms import DID, DOES, DOING, DONE, PLAIN
+
+
+def _any(words: Iterable[str]) -> str:
+    return "|".join(sorted(words, key=len, reverse=True))
+
+
+_ADVERBS = r"(?: (?:then|now|also|just|next|simply|always|first|finally|only|all|both|\w+ly))*"
+_BEGINS = r"(?:^|(?<=, )|(?<=; )|(?<=: )|(?<= and )|(?<=then )|(?<=next ))"
+_OBJECT = r"(?:\d|(?:the|it|them|this|that|all|half|some|a|an|one|two|three|four|five|six|both)(?!\w))"
+_INTO = r"( in(?:to)?| over| through| on(?:to)?| together| off| out| up)?"
+_SOMEBODY = r"i|we|she|he|they|you|one"
+
+USING = re.compile(r"^(?:using|with) (?:an?|the|your) [^,.;]{0,30}(?:whisk|mixer|beaters?|spatula|spoon), ")
+"""“Using a hand-held whisk, beat …”: with what, before what."""
+NEVER = re.compile(
+    r"(?<!\w)(?<!was )(?<!is )(?<!were )(?:(?:it|they|you|we|i) )?(?:do not|does not|don't|doesn't|need not|needn't|never|no need to|there is no need to)(?!\w)[^,.;:()-]*"
+)
+"""“It does not need to go pale”, “don't open the door”: nothing that is done or seen."""
+HAVING = re.compile(
+    rf"^(?:when|once|as soon as|after) (?:{_SOMEBODY})(?:'ve| have| has|'s|'d| had)?{_ADVERBS} ({_any({*DONE, *DID})}) (?=\d|the |\w+ (?:egg|yolk|white))"
+)
+"""“When you have whisked four yolks with the sugar, add …”."""
+SAYS = re.compile(rf"(?<!\w)({_any(DOES)})(?= )")
+NAMED_DOES = re.compile(
+    rf"(?:^[a-z]+ |(?<= and )|(?<=, )|(?<=then ))({_any(DOES)})(?= (?:\d|(?:the|it|them|in|up|an?|over|with|on|off)(?!\w)))"
+)
+"""“She beats the yolks”, “Rosa whisks them”."""
+SOMEBODY_DID = re.compile(
+    rf"(?<!\w)(?<!that )(?<!which )({_SOMEBODY})(?:'ve|'ll|'d| have| has| had| will| would| want to| need to| can| could| should| must| may| might| like to|'re going to| are going to|'m going to| am going to)*{_ADVERBS} "
+    rf"({_any({*DID, *DONE, *PLAIN})})(?!\w)"
+)
+"""“I whisked”, “you'll then add”, “we have poured”."""
+AND_DID = re.compile(
+    rf"(?<= and )({_any(DID)})(?= (?:\d|(?:the|it|them|in|up|over|with|on|off|a|an|four|three|six|five|some)(?!\w)))"
+)
+"""“I sifted in the flour and stirred it”: what was done next."""
+BE_DONE = (
+    rf"(?:(?:should|must|can|may|will|has to|have to|needs to|need to){_ADVERBS} be|is|are|was|were|gets|get|has been|have been|being)"
+    rf"{_ADVERBS} ({_any(DONE)})"
+)
+_ASIDES = r"whatever|what|until|till|when|once|while|so|as|if|that|which|before|after|because"
+PASSIVE = re.compile(
+    rf"{_BEGINS}((?:and |then |but |next |now )*)(?!(?:{_any(PLAIN)}|leave|let) )"
+    rf"((?:(?! and the |(?<!\w)(?:{_ASIDES})(?!\w))[^,;:.()]){{2,70}}?) {BE_DONE}{_INTO}(?!\w)"
+)
+"""“The yolks are whisked”, “40 ml of oil and 50 ml of water are added”."""
+AND_DONE = re.compile(
+    rf"(?<= and )(the (?:\w+ )?\w+) ({_any(DONE)})( up| off| in| out| over)?(?= and |[,.;]|$| (?:at|for|in|on|onto|until|with)(?!\w))"
+)
+"""“The paper is peeled off and the sponge rolled up”: both are passive."""
+ASIDE_OPEN = re.compile(r"(?<!\w)(?:until|till|when|once|while|so that|if|before|after|as|that|which)(?!\w)[^,;.]*$")
+"""A passive behind these words tells when, not what to do."""
+_SEEN_DONE = sorted(
+    {
+        "folded",
+        "whisked",
+        "beaten",
+        "whipped",
+        "stirred",
+        "added",
+        "poured",
+        "sifted",
+        "mixed",
+        "melted",
+        "boiled",
+        "warmed",
+        "baked",
+        "piped",
+        "spread",
+    }
+)
+NOMINAL = re.compile(
+    rf"^(?!(?:add|put|take|place|let|leave|turn|line|have|with|in|into|when|once|now|then|{_any(PLAIN)}) )"
+    rf"((?:the )?[^\W\d][^,.;:]{{2,40}}?) ({_any(_SEEN_DONE)})(?: (in|through|over|together)(?= |,|$))?(?= (?:in|with|by|until|till|to|through|at|for|on|\d)(?!\w))"
+)
+"""“Whites whisked with the sugar”: told as what was done to them."""
+_DONE_ALONE = {
+    *[
+        "filled",
+        "kept",
+        "banged",
+        "pressed",
+        "dried",
+        "sandwiched",
+        "piped",
+        "baked",
+        "folded",
+        "cooled",
+        "chilled",
+        "poured",
+        "dusted",
+        "tapped",
+        "rested",
+        "rolled",
+    ]
+}
+DONE_ALONE = re.compile(
+    rf"(?:^|(?<=, )|(?<=; )|(?<= and )|(?<=then ))({_any(_DONE_ALONE)})(?= (?:in|into|on|onto|at|for|over|with|to|against|until|till|\w+ly|\d)|,|$)"
+)
+"""“Piped 10 cm long, dusted twice, baked at 190”."""
+_NOUNS = {"filling", "topping", "coating", "dusting", "covering"}
+_WHERE = r"(?:in|into|on|onto|out|off|up|at|for|over|with|to|until|till|again|back|together)(?!\w)"
+DID_SO = re.compile(rf"{_BEGINS}({_any({*DID, *DONE} - {*PLAIN} - {'greased', 'lined'})})(?= (?:{_OBJECT}|{_WHERE}))")
+"""“Sifted 80 g flour and folded it in”, of a diary; “… and whipped until tripled”, behind a passive."""
+AND_DOING = re.compile(
+    rf"(?:(?<=, )|(?<= and )|(?<=then ))({_any(set(DOING) - _NOUNS)})"
+    rf"(?= (?:(?:(?:off|out|up|over|on) )?{_OBJECT}|(?:until|till|again|up again)(?!\w)))"
+)
+"""“…, then whipping until tripled”."""
+SOMEBODY_DOING = re.compile(rf"(?<!\w)({_SOMEBODY})(?:'re|'m|'s| are| am| is){_ADVERBS} ({_any(DOING)})(?!\w)")
+"""“We're spreading it on a tray”."""
+HAVING_DONE = re.compile(rf"^having ({_any({*DONE, *DID})})(?= )")
+BY_DOING = re.compile(
+    rf"(?:(?<!\w)(?:(?:start|begin|finish|end|continue)(?:s|ed)?(?: off)? )?by |^after |(?<=: ))(?:\w+ly )?({_any(set(DOING) - _NOUNS)})(?= )|"
+    rf"^({_any(set(DOING) - _NOUNS)})(?= {_OBJECT})"
+)
+"""“Start by whisking the yolks”, “after sifting in the flour”."""
+IT_DID = re.compile(
+    r"(?<!\w)(it|they|the (?:cakes?|sponges?|rolls?|shells)) (hung|hangs|cooled|cools|rested|rests|stood|stands|baked|bakes|chilled|chills|dried)(?= (?:in|at|on|for|upside|until|till|over|\d))"
+)
+"""“It hung upside down until it was cold.”"""
+_IT_DID = {"stood": "stand", "stands": "stand", "dried": "dry"}
+_HOLDERS = r"tins?|pans?|springform|moulds?|molds?|form|trays?|rings?|oven|fridge|freezer|bag|bowl"
+GO_IN = re.compile(
+    rf"{_BEGINS}((?:and |then |but |next |now )*)(?!(?:it|they|this|that|{_any(PLAIN)}) )"
+    rf"((?:(?!(?<!\w)(?:{_ASIDES})(?!\w))[^,;:.()]){{3,60}}?) (?:goes|go|went)( in(?:to)?)(?! [^.;,]*(?:{_HOLDERS})(?!\w))(?!\w)"
+)
+"""“A third of them went into the batter”."""
+TO_DO = re.compile(rf"(?:^|(?<=[,;] ))to ({_any(PLAIN)}): ")
+"""“To whip: four whites.”"""
+BAKER = re.compile(r"(?<!\w)(?:she|he|who)(?!\w)")
+_KEPT = {"kept": "keep"}
+
+
+def _told(match: re.Match[str]) -> str:
+    return DONE.get(match[1]) or _KEPT.get(match[1], match[1])
+
+
+def _by_somebody(match: re.Match[str]) -> str:
+    verb = DID.get(match[2]) or DONE.get(match[2], match[2])
+    return f"{match[1]} {verb}"
+
+
+def _passive(match: re.Match[str]) -> str:
+    if ASIDE_OPEN.search(match.string[: match.start()]):
+        return match[0]
+    verb, into = DONE[match[3]], match[4] or ""
+    if into.endswith("to") or re.match(r" (?:the|an?|it|them|its|their|\d)", match.string[match.end() :]):
+        # “Is folded into the batter”.
+        return f"{match[1]}{verb} {match[2]}{into}"
+    return f"{match[1]}{verb}{into} {match[2]}"
+
+
+def _goes_in(match: re.Match[str]) -> str:
+    return f"{match[1]}add {match[2]}{match[3] if match[3] == ' into' else ''}"
+
+
+def as_english_tells(text: str) -> str:
+    """“She beats the yolks; the rest was folded in”: beat the yolks, fold in the rest."""
+    text = NEVER.sub("", USING.sub("", text))
+    text = HAVING_DONE.sub(lambda m: DONE.get(m[1]) or DID[m[1]], text)
+    text = HAVING.sub(lambda m: f"{DONE.get(m[1]) or DID[m[1]]} ", text)
+    text = TO_DO.sub(r"\1 ", GO_IN.sub(_goes_in, text))
+    text = IT_DID.sub(lambda m: f"{_IT_DID.get(m[2]) or DONE.get(m[2]) or DOES[m[2]]} {m[1]}", text)
+    passive = PASSIVE.sub(_passive, text)
+    if passive != text:
+        text = AND_DONE.sub(lambda m: f"{DONE[m[2]]}{m[3] or ''} {m[1]}", passive)
+    text = NOMINAL.sub(lambda m: f"{DONE[m[2]]} {m[3] + ' ' if m[3] else ''}{m[1]}", text)
+    text = DID_SO.sub(lambda m: DID.get(m[1]) or DONE[m[1]], DONE_ALONE.sub(_told, text))
+    text = SOMEBODY_DOING.sub(lambda m: f"{m[1]} {DOING[m[2]]}", text)
+    text = AND_DOING.sub(lambda m: DOING[m[1]], BY_DOING.sub(lambda m: DOING[m[1] or m[2]], text))
+    if BAKER.search(text):
+        text = SAYS.sub(lambda m: DOES[m[1]], text)
+    elif NAMED_DOES.match(text):
+        text = NAMED_DOES.sub(lambda m: m[0].removesuffix(m[1]) + DOES[m[1]], text)
+    if SOMEBODY_DID.search(text):
+        text = AND_DID.sub(lambda m: DID[m[1]], SOMEBODY_DID.sub(_by_somebody, text))
+    return text

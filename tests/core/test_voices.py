@@ -1,0 +1,103 @@
+"""The same bake told in other voices is the same bake: a diary, a passive, “we”, “you'll”, a list of steps."""
+
+from __future__ import annotations
+
+import re
+from pathlib import Path
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from kindwhisk.core.ingredients.eggs import EggSize
+from kindwhisk.core.reading import recipe
+from kindwhisk.core.reading.method.verbs.voices import as_english_tells
+from kindwhisk.core.reading.proposal import read
+from tests.core.recipes.expected import nodes_of
+
+HERE = Path(__file__).parent / "recipes" / "voices"
+TOLD = {
+    "chiffon": [
+        "mix: egg-yolk 70, sugar 30",
+        "mix: oil-neutral 37, water 50",
+        "mix: cake-flour 80",
+        "whip: egg-white 137, sugar 50",
+        *["fold", "fold", "fill", "bake", "invert", "cool", "turn-out"],
+    ],
+    "roll": [
+        "warm: sugar 100, whole-egg 206",
+        "whip",
+        "sift: cocoa 15, plain-flour 80",
+        *["fold", "fill", "bake", "turn-out", "plain", "roll", "cool"],
+        "whip: cream-35 250, sugar 25",
+        *["plain", "assemble", "roll", "chill"],
+    ],
+}
+NOT_YET = {
+    ("chiffon", "question answer"),
+    ("chiffon", "infinitive-like"),
+    ("chiffon", "ellipsis dashes"),
+    ("roll", "noun style"),
+}
+"""Voices that have hardly a verb: they are not read as the others are."""
+
+
+def voices(name: str) -> list[tuple[str, str]]:
+    """The voices of a file: what each is called, and what it says."""
+    parts = re.split(r"^# ", (HERE / f"{name}.txt").read_text(), flags=re.M)[1:]
+    return [(part.partition("\n")[0], part.partition("\n")[2]) for part in parts]
+
+
+VOICES = [(name, voice, text) for name in TOLD for voice, text in voices(name) if (name, voice) not in NOT_YET]
+
+
+def done(text: str) -> list[str]:
+    """Every step by its kind, with what it takes of the list."""
+    formula = read(recipe.from_text(text), EggSize.EU_M).formula
+    assert formula is not None
+    taken = ((n.kind, ", ".join(f"{i} {grams:.0f}" for i, grams in sorted(n.takes.items()))) for n in nodes_of(formula))
+    return [f"{kind}: {takes}" if takes else kind for kind, takes in taken]
+
+
+@pytest.mark.parametrize(("name", "voice", "text"), VOICES, ids=[f"{name}-{voice}" for name, voice, _ in VOICES])
+def test_a_bake_is_the_same_in_whatever_voice_it_is_told(name: str, voice: str, text: str) -> None:
+    assert done(text) == TOLD[name], voice
+
+
+@pytest.mark.parametrize(
+    ("said", "told"),
+    [
+        ("the yolks are whisked with the sugar", "whisk the yolks with the sugar"),
+        ("she folds in the flour and pours it into the tin", "she fold in the flour and pour it into the tin"),
+        ("a third of the meringue is folded into the batter", "fold a third of the meringue into the batter"),
+        ("the paper is peeled off and the sponge rolled up", "peel the paper off and roll up the sponge"),
+        ("whites whisked with the sugar", "whisk whites with the sugar"),
+        ("we're spreading it on a tray and baking it", "we spread it on a tray and bake it"),
+        ("having sifted the flour, fold it in", "sift the flour, fold it in"),
+        ("bake until the top is browned", "bake until the top is browned"),
+        ("fold, but don't overdo it: stop when smooth", "fold, but : stop when smooth"),
+    ],
+)
+def test_whatever_the_voice_it_is_told_as_one_does_it(said: str, told: str) -> None:
+    assert " ".join(as_english_tells(said).split()) == told
+
+
+COMMANDS = st.sampled_from(
+    [
+        "whisk the eggs with the sugar until thick",
+        "fold in the flour",
+        "pour into the tin",
+        "bake at 170 c for 30 minutes",
+        "turn out onto a rack",
+        "leave to cool in the tin for ten minutes",
+        "whip the cream with the icing sugar to soft peaks",
+        "spread with jam",
+        "stir in the melted butter",
+    ]
+)
+
+
+@given(st.lists(COMMANDS, min_size=1, max_size=4), st.sampled_from([", ", ", then ", " and ", "; "]))
+def test_what_is_told_plainly_is_left_as_it_is(commands: list[str], joint: str) -> None:
+    text = joint.join(commands)
+    assert as_english_tells(text) == text
