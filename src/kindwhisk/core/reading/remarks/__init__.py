@@ -10,7 +10,16 @@ from kindwhisk.core.reading.method.following import Followed
 from kindwhisk.core.reading.method.making import Stock
 from kindwhisk.core.reading.remarks.amounts import on_amounts
 from kindwhisk.core.reading.remarks.by_text import on_text
-from kindwhisk.core.reading.remarks.on_process import on_eggs, on_elsewhere, on_lists, on_order, on_oven, on_splits
+from kindwhisk.core.reading.remarks.on_process import (
+    hardly_read,
+    on_eggs,
+    on_elsewhere,
+    on_lists,
+    on_order,
+    on_oven,
+    on_splits,
+    unused_lines,
+)
 from kindwhisk.core.reading.remarks.proportions import on_proportions
 from kindwhisk.core.reading.remarks.remark import Level, Remark, ordered
 
@@ -39,10 +48,12 @@ def remarks(
     """
     stocks = followed.tracker.stocks
     beside_eggs = _beside_eggs(lines, {s.line: s.group for s in stocks.rows})
+    unread = hardly_read(unused_lines(followed, lines, placed), lines)
+    lacking = () if unread else on_oven(followed, tin_found=tin_found, oven_found=oven_found)
     return ordered(
         [
             *on_amounts(lines), *on_proportions(beside_eggs), *on_lists(followed, lines, placed), *on_splits(followed, placed, stocks.overdrawn),
-            *on_order(followed), *on_elsewhere(followed), *on_oven(followed, tin_found=tin_found, oven_found=oven_found), *on_eggs(followed),
+            *on_order(followed), *on_elsewhere(followed), *lacking, *on_eggs(followed, placed),
         ]
     )  # fmt: skip
 

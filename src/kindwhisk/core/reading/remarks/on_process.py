@@ -32,6 +32,7 @@ FOR_WHAT = re.compile(
     r"(?<!\w)(?:for|to) (?:dust|serv|decorat|greas|finish|garnish|the tin|brush|rolling|sprinkl|taste|line)|optional|q\.? ?b|pour le moule|per lo stampo|plus extra|適量"
 )
 """A line that says itself what it is for."""
+FEWEST_UNREAD = 3
 HEATED_C = 60.0
 ELSEWHERE = re.compile(
     r"(?<!\w)(?:reserved|prepared(?! (?:\w+ ){0,2}(?:tins?|pans?|trays?|moulds?|molds?|sheets?|ring))|previously|see page|see p\.|from page|(?:from|on|see) p\.? ?\d+|as on page|recipe (?:on|below|above))(?!\w)"
@@ -66,9 +67,28 @@ def on_lists(followed: Followed, lines: Sequence[ReadLine], placed: Sequence[Sto
             text=f"The method uses {ingredient(word).name}, the list does not have it.",
             consequence="You would notice only when the foam is already whipped.",
         )  # fmt: skip
+    unused = unused_lines(followed, lines, placed)
+    if hardly_read(unused, lines):
+        yield Remark(
+            id="hardly-read", level=Level.MISSING, where=unused[0].text,
+            text=f"No sentence that was understood uses {len(unused)} of {len(lines)} lines: the method is hardly read.",
+            consequence="What it says of oven, tin and time is not known either. Give each sentence a row of its own, or mend the words.",
+        )  # fmt: skip
+        return
+    for line in unused:
+        yield Remark(
+            id="never-used", level=Level.MISSING, where=line.text,
+            text=f"{line.name} is listed and never used in the method.",
+            consequence="Where it goes decides whether it costs the foam air.",
+        )  # fmt: skip
+
+
+def unused_lines(followed: Followed, lines: Sequence[ReadLine], placed: Sequence[Stock]) -> list[ReadLine]:
+    """Lines of the list that no sentence takes anything of."""
     unused = {s.line for s in placed if not any(t.stated for t in s.takes) and len(s.takes) <= 1 and s.line >= 0}
     touched = {s.line for s in followed.tracker.stocks.rows if s.takes and s not in placed}
     whole = " ".join(plain(row.text) for row in followed.sentences)
+    found = []
     for n, line in enumerate(lines):
         if line.ingredient in SAFE_WITHOUT or FOR_WHAT.search(line.text.lower()):
             continue
@@ -78,11 +98,13 @@ def on_lists(followed: Followed, lines: Sequence[ReadLine], placed: Sequence[Sto
             and not any(re.search(rf"(?<!\w){re.escape(w)}", whole) for w in own_words(line.text))
         )
         if (n in unused and n not in touched) or silent:
-            yield Remark(
-                id="never-used", level=Level.MISSING, where=line.text,
-                text=f"{line.name} is listed and never used in the method.",
-                consequence="Where it goes decides whether it costs the foam air.",
-            )  # fmt: skip
+            found.append(line)
+    return found
+
+
+def hardly_read(unused: Sequence[ReadLine], lines: Sequence[ReadLine]) -> bool:
+    """Whether so much of the list is in no sentence that nothing can be said of what the method lacks."""
+    return len(unused) >= FEWEST_UNREAD and 2 * len(unused) > len(lines)
 
 
 def on_splits(followed: Followed, placed: Sequence[Stock], overdrawn: Sequence[Stock]) -> Iterator[Remark]:
@@ -201,11 +223,13 @@ def _raw(made: Made) -> bool:
     return own or any(_raw(u.made) for u in made.uses)
 
 
-def on_eggs(followed: Followed) -> Iterator[Remark]:
-    """Fat near whites, and egg that is served raw."""
+def on_eggs(followed: Followed, placed: Sequence[Stock]) -> Iterator[Remark]:
+    """Fat near whites, and egg that is served raw; what no sentence puts to the whites is not near them."""
+    assumed = {id(s.takes[-1]) for s in placed if s.takes}
     for made in followed.made:
-        whites = made.kind is WhipStep and {t.ingredient for t in made.takes} & WHITES
-        ids = {t.ingredient for t in made.takes} | {i for u in made.uses for i in u.made.raw_ids}
+        own = {t.ingredient for t in made.takes if id(t) not in assumed}
+        whites = made.kind is WhipStep and own & WHITES
+        ids = own | {i for u in made.uses for i in u.made.raw_ids}
         fat = ids & (FATS | {"egg-yolk"}) or any(ingredient(i).kind == "fat" for i in ids)
         words = " ".join(plain(followed.sentences[n].text) for n in made.said if n < len(followed.sentences))
         if whites and (fat or (SAME_BOWL.search(words) and "clean" not in words)):
