@@ -302,7 +302,12 @@ def test_a_complete_recipe_has_nothing_to_be_remarked() -> None:
 
 
 def test_of_a_method_that_is_hardly_read_nothing_is_said_to_be_missing() -> None:
-    said = lint_of("Whip the whites with the sugar to stiff peaks. All else goes in as usual. Fill a tin. Bake it.", *GOOD, "50 g butter", "10 g cocoa")
+    said = lint_of(
+        "Whip the whites with the sugar to stiff peaks. All else goes in as usual. Fill a tin. Bake it.",
+        *GOOD,
+        "50 g butter",
+        "10 g cocoa",
+    )
     assert "hardly-read" in said
     assert not said & {"never-used", "no-time", "no-temperature", "no-end-point", "fat-near-whites"}
 

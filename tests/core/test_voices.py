@@ -11,19 +11,32 @@ from hypothesis import strategies as st
 
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.reading import recipe
+from kindwhisk.core.reading.method.verbs.persons import as_french_tells, as_italian_tells
 from kindwhisk.core.reading.method.verbs.voices import as_english_tells
 from kindwhisk.core.reading.proposal import read
 from tests.core.recipes.expected import nodes_of
 
 HERE = Path(__file__).parent / "recipes" / "voices"
-TOLD = {
-    "chiffon": [
-        "mix: egg-yolk 70, sugar 30",
+AFTER = ["fold", "fold", "fill", "bake", "invert", "cool", "turn-out"]
+
+
+def chiffon(yolks: str = "mix", flour: str = "plain-flour") -> list[str]:
+    """The chiffon's steps: how its yolks are begun, and what its flour is called in the language."""
+    return [
+        f"{yolks}: egg-yolk 70, sugar 30",
         "mix: oil-neutral 37, water 50",
-        "mix: cake-flour 80",
+        f"mix: {flour} 80",
         "whip: egg-white 137, sugar 50",
-        *["fold", "fold", "fill", "bake", "invert", "cool", "turn-out"],
-    ],
+        *AFTER,
+    ]
+
+
+TOLD = {
+    "chiffon": chiffon(flour="cake-flour"),
+    "chiffon-fr": chiffon(),
+    "chiffon-it": chiffon(yolks="whip"),
+    "chiffon-ja": chiffon(flour="cake-flour"),
+    "chiffon-vi": chiffon(),
     "roll": [
         "warm: sugar 100, whole-egg 206",
         "whip",
@@ -37,9 +50,12 @@ NOT_YET = {
     ("chiffon", "question answer"),
     ("chiffon", "infinitive-like"),
     ("chiffon", "ellipsis dashes"),
+    ("chiffon-fr", "commencez par"),
+    ("chiffon-it", "noi"),
+    ("chiffon-ja", "メモ"),
     ("roll", "noun style"),
 }
-"""Voices that have hardly a verb: they are not read as the others are."""
+"""Voices that have hardly a verb, or in which two steps run together: they are not read as the others are."""
 
 
 def voices(name: str) -> list[tuple[str, str]]:
@@ -80,6 +96,33 @@ def test_a_bake_is_the_same_in_whatever_voice_it_is_told(name: str, voice: str, 
 )
 def test_whatever_the_voice_it_is_told_as_one_does_it(said: str, told: str) -> None:
     assert " ".join(as_english_tells(said).split()) == told
+
+
+@pytest.mark.parametrize(
+    ("said", "told"),
+    [
+        ("j'ai monté les blancs et j'ai versé le sirop", "monter les blancs et verser le sirop"),
+        ("j'ai retourné et laissé refroidir", "retourner et laisser refroidir"),
+        ("les blancs sont montés en neige", "monter les blancs en neige"),
+        ("50 ml d'eau sont ajoutés", "ajouter 50 ml d'eau"),
+        ("on bat les œufs, puis on les verse", "battez les œufs, puis versez-les"),
+    ],
+)
+def test_a_french_cook_tells_it_of_herself(said: str, told: str) -> None:
+    assert as_french_tells(said) == told
+
+
+@pytest.mark.parametrize(
+    ("said", "told"),
+    [
+        ("ho montato gli albumi", "montare gli albumi"),
+        ("ho capovolto e lasciato raffreddare.", "capovolgere e lasciare raffreddare."),
+        ("monto le uova e le verso", "monta le uova e versale"),
+        ("abbiamo aggiunto l'olio", "aggiungere l'olio"),
+    ],
+)
+def test_an_italian_cook_tells_it_of_herself(said: str, told: str) -> None:
+    assert as_italian_tells(said) == told
 
 
 COMMANDS = st.sampled_from(

@@ -63,6 +63,7 @@ _NOZZLE = re.compile(r"(?<!\w)(?:nozzle|piping bag|douille|bocchetta)(?!\w)")
 _PART_IN = re.compile(r"(?:(?:one|a) (?:third|quarter)|\d/\d|half|(?:the )?rest)(?: of \w+)?,? in(?!\w)")
 _BY_HAND_IN = re.compile(r"(?:the )?(?:\w+ )?\w+ in (?:with|by) (?:an? )?(?:hand|spatula|whisk|spoon)")
 _OVEN_TOLD = re.compile(r"(?:oven|forno|four)(?!\w)")
+_HEAT_MINUTES = re.compile(r"(?<!\d)[12]\d\d ?(?:°c|℃|度)\D{0,8}\d{1,3}(?:[~〜-]\d{1,3})? ?分")
 _UNROLLED = re.compile(r"unroll(?:,| it,)")
 EGGS_OF = re.compile(r"(?<!\w)((?:the )?(?:yolks|whites)) of (?P<count>\d{1,2}|[a-z]{3,6}) eggs(?!\w)")
 """“The yolks of eight eggs”."""
@@ -314,6 +315,14 @@ def _verb_last(found: list[Verb], text: str, number: int) -> Iterator[Clause]:
         at = max(end, verb.end) if i + 1 < len(found) else verb.end
 
 
+def _only_oven(text: str, number: int) -> Iterator[Clause]:
+    """18cm型、170℃40分: the tin and the oven, without a verb."""
+    if _HEAT_MINUTES.search(text):
+        if "型" in text or "天板" in text:
+            yield Clause(Act.POUR, text, (0, 0), number, False, guessed=True)
+        yield Clause(Act.BAKE, text, (0, 0), number, False, guessed=True)
+
+
 def _with_bake(told: list[Clause]) -> Iterator[Clause]:
     """``Spread, 210 C 9 min``: filled, and baked as the same words say."""
     bakes = any(c.act is Act.BAKE for c in told)
@@ -344,7 +353,7 @@ def clauses(sentence: str, grammar: Grammar, number: int = 0) -> list[Clause]:
         text = text[found[0].end + 1 :].lstrip()
         found = list(grammar.verbs(text))
     if grammar.verb_last:
-        return list(_verb_last(found, text, number)) if found else []
+        return list(_verb_last(found, text, number) if found else _only_oven(text, number))
     if found:
         return list(_with_bake(list(_first_last(found, text, number))))
     told: list[Clause] = []

@@ -67,7 +67,7 @@ _THE = re.compile(
     r"(?<!\w)(?:the (?:\w+ )?|(?:la|le|les|il|lo|gli|alla|al|della|du|nella|sulla) |l'|dell'|all')([^\W\d_]{4,})(?!\w)"
 )
 _APART = re.compile(
-    r"[,;をに、]|(?<!\w)(?:and|with|into|onto|over|to|et|e|con|và|với|à|au|aux|dans|al|alla|ai|agli|nel|nella|negli|vào)(?!\w)"
+    r"[,;をに、]|(?<!\w)(?:and|with|into|onto|over|to|et|e|con|và|với|à|au|aux|dans|al|all|allo|alla|alle|ai|agli|nel|nell|nello|nella|nelle|negli|vào)(?!\w)"
 )
 _BEHIND = re.compile(r"[のを](1/3|半量|半分|残り|ひとすくい|一部)")
 BAKED = (

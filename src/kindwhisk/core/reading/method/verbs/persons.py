@@ -31,14 +31,34 @@ def _vous(match: re.Match[str]) -> str:
 
 IO = re.compile(
     r"(?:^|(?<=, )|(?<=; )|(?<=: )|(?<= e )|(?<=poi )|(?<=planetaria )|(?<=parte )|(?<=cotto )|(?<=pronto )|(?<=freddo )|(?<=quindi ))(?:(li|lo|la|le|ci) )?(mont|setacci|vers|mescol|incorpor|inforn|lasci|sform|spalm|arrotol|bagn|tagli|riscald|scald|"
-    r"aggiung|unisc|sbatt|mett|stend|sciolg|cuoci|facci|divid|prend|rovesc)i?o(?!\w)"
+    r"aggiung|unisc|sbatt|mett|stend|sciolg|cuoci|facci|divid|prend|rovesc|capovolg)i?o(?!\w)"
 )
 """“Monto le uova, li aggiungo”: what a cook tells of herself."""
-TELLS_IO = {"aggiung": "aggiungi", "unisc": "unisci", "sbatt": "sbatti", "mett": "metti", "stend": "stendi", "sciolg": "sciogli", "cuoci": "cuoci", "facci": "fa", "divid": "dividi", "prend": "prendi"}  # fmt: skip
+TELLS_IO = {"aggiung": "aggiungi", "unisc": "unisci", "sbatt": "sbatti", "mett": "metti", "stend": "stendi", "sciolg": "sciogli", "cuoci": "cuoci", "facci": "fa", "divid": "dividi", "prend": "prendi", "capovolg": "capovolgi"}  # fmt: skip
+
+
+HO = re.compile(
+    r"(?<!\w)(?:poi |quindi )?(?:(?:l|li|le|lo|la)?'?\s?ho|abbiamo|ha|hanno) (?:poi |quindi |anche )?([^\W\d]{4,})(?!\w)"
+)
+"""“Ho montato le uova”."""
+E_FATTO = re.compile(r"(?<= e )(?:poi |l'ho |li ho )?([^\W\d]{3,}(?:ato|uto|ito))(?= )")
+DONE_IT = {
+    "aggiunto": "aggiungere", "messo": "mettere", "fatto": "fare", "steso": "stendere", "sciolto": "sciogliere", "cotto": "cuocere",
+    "diviso": "dividere", "capovolto": "capovolgere", "tolto": "togliere", "preso": "prendere", "cosparso": "cospargere", "fuso": "fondere",
+}  # fmt: skip
+ENDS_IT = (("ato", "are"), ("uto", "ere"), ("ito", "ire"))
+
+
+def _fatto(match: re.Match[str]) -> str:
+    done = re.sub(r"[aie]$", "o", match[1])
+    told = DONE_IT.get(done) or next((done.removesuffix(a) + b for a, b in ENDS_IT if done.endswith(a)), "")
+    return told or match[0]
 
 
 def as_italian_tells(text: str) -> str:
-    """“Setaccio la farina e la aggiungo”: setaccia, aggiungila."""
+    """“Setaccio la farina e la aggiungo”: setaccia, aggiungila; “ho montato”: montare."""
+    if HO.search(text):
+        text = E_FATTO.sub(_fatto, HO.sub(_fatto, text))
     return IO.sub(lambda m: TELLS_IO.get(m[2], f"{m[2]}a") + (m[1] or ""), text)
 
 
@@ -50,10 +70,25 @@ ON_IRREGULAR = {
 }  # fmt: skip
 ON_SAYS = re.compile("|".join(rf"(?<!\w){words}(?!\w)" for words in ON_IRREGULAR))
 SONT = re.compile(
-    r"(?:^|(?<=, )|(?<= et )|(?<=puis ))((?:les? |la |l')[^,;.:]{2,60}?) (?:est|sont)(?: ensuite| alors| puis)? ([^\W\d]{2,}?)(ées|és|ée|é|uites|uits|uite|uit)(?!\w)"
+    r"(?:^|(?<=, )|(?<= et )|(?<=puis ))((?:les? |la |l'|\d|une? |le tiers)[^,;.:]{2,60}?) (?:est|sont)(?: ensuite| alors| puis)? ([^\W\d]{2,}?)(ées|és|ée|é|uites|uits|uite|uit)(?!\w)"
 )
 """“Les blancs sont montés”."""
-ET_FAIT = re.compile(r"(?<= et )([^\W\d]{3,}?)(?:ées|és|ée|é)(?= (?:avec|sur|à|dans|en)(?!\w))")
+ET_FAIT = re.compile(r"(?<= et )([^\W\d]{3,}?)(?:(u)ites?|ées|és|ée|é)(?= (?:avec|sur|à|dans|en|\d)|[.,;]|$)")
+AI = re.compile(
+    r"(?<!\w)(?:(?:je (?:l'|les )|on (?:l'|les )|j')?ai|on a|nous avons|elle a|il a) (?:ensuite |alors |puis |bien |tout )?([^\W\d]{3,})(?!\w)"
+)
+"""“J'ai fouetté les jaunes”."""
+ET_AI = re.compile(r"(?<= et )([^\W\d]{3,}[éitu]s?)(?= (?:le|la|les|l'|un|une|refroidir|reposer|\d))")
+DONE_FR = {
+    "mis": "mettre", "fait": "faire", "battu": "battre", "fondu": "fondre", "cuit": "cuire", "pris": "prendre", "détendu": "détendre",
+    "remis": "remettre", "étendu": "étendre",
+}  # fmt: skip
+
+
+def _fait(match: re.Match[str]) -> str:
+    done = re.sub(r"(?<=[éi])e?s?$", "", match[1])
+    told = DONE_FR.get(match[1].rstrip("es")) or DONE_FR.get(match[1])
+    return told or (f"{done[:-1]}er" if done.endswith("é") else f"{done}r" if done.endswith("i") else match[0])
 
 
 def _passive(match: re.Match[str]) -> str:
@@ -63,7 +98,9 @@ def _passive(match: re.Match[str]) -> str:
 def as_french_tells(text: str) -> str:
     """“Bats les jaunes, puis tu les incorpores”, “on les incorpore”, “les blancs sont montés”."""
     if SONT.search(text):
-        text = ET_FAIT.sub(r"\1er", SONT.sub(_passive, text))
+        text = ET_FAIT.sub(lambda m: f"{m[1]}{'uire' if m[2] else 'er'}", SONT.sub(_passive, text))
+    if AI.search(text):
+        text = ET_AI.sub(_fait, AI.sub(_fait, text))
     text = ON_SAYS.sub(lambda m: ON_IRREGULAR[m[0]], text)
     text = ON.sub(
         lambda m: (
