@@ -134,6 +134,10 @@ GO_IN = re.compile(
     rf"((?:(?!(?<!\w)(?:{_ASIDES})(?!\w))[^,;:.()]){{3,60}}?) (?:goes|go|went)( in(?:to)?)(?! [^.;,]*(?:{_HOLDERS})(?!\w))(?!\w)"
 )
 """“A third of them went into the batter”."""
+GO_OVER = re.compile(
+    rf"{_BEGINS}((?:and |then |now |next )*)(?!(?:it|they|this|that|who|\d) )((?:the |half the |all the )?(?:\w+ ){{0,2}}\w+) (?:goes|go|went) (over|on top of)(?= (?:the|it|them|each|half)(?!\w))"
+)
+"""“The glaze went over the roll”."""
 TO_DO = re.compile(rf"(?:^|(?<=[,;] ))to ({_any(PLAIN)}): ")
 """“To whip: four whites.”"""
 BAKER = re.compile(r"(?<!\w)(?:she|he|who)(?!\w)")
@@ -168,6 +172,7 @@ def as_english_tells(text: str) -> str:
     text = NEVER.sub("", USING.sub("", text))
     text = HAVING_DONE.sub(lambda m: DONE.get(m[1]) or DID[m[1]], text)
     text = HAVING.sub(lambda m: f"{DONE.get(m[1]) or DID[m[1]]} ", text)
+    text = GO_OVER.sub(r"\1pour \2 \3", text)
     text = TO_DO.sub(r"\1 ", GO_IN.sub(_goes_in, text))
     text = IT_DID.sub(lambda m: f"{_IT_DID.get(m[2]) or DONE.get(m[2]) or DOES[m[2]]} {m[1]}", text)
     passive = PASSIVE.sub(_passive, text)
