@@ -7,6 +7,7 @@ from functools import cache, lru_cache
 from typing import NamedTuple
 
 from kindwhisk.core.reading.conversion import to_inside
+from kindwhisk.core.reading.plain import REMEMBERED
 from kindwhisk.core.reading.units import BEFORE_NUMBER, UNITS, Unit
 
 NUMBER = r"(?:\d+\s+(?:and\s+|&\s*)?\d+/\d+|\d+-\d+/\d+|\d+/\d+|\d{1,3}(?:,\d{3})+(?!\d)|\d+(?:[.,]\d+)?|\.\d+)"
@@ -87,7 +88,7 @@ def number(text: str) -> float:
     return total
 
 
-@lru_cache(maxsize=4096)
+@lru_cache(maxsize=REMEMBERED)
 def in_figures(text: str) -> str:
     """A plain text with its numbers in figures: ``for twenty-five minutes`` is ``for 25 minutes``."""
     return _COUNTED.sub(lambda m: f"{WORDS[m[0]]:g}", text)
@@ -112,7 +113,14 @@ def _patterns() -> tuple[re.Pattern[str], re.Pattern[str]]:
     return after, before
 
 
-def amounts(text: str) -> list[Amount]:
+@cache
+def _bare_units() -> re.Pattern[str]:
+    names = sorted((n for n, unit in UNITS.items() if unit.name in BARE), key=len, reverse=True)
+    return re.compile("|".join(rf"(?<!\w){re.escape(n)}(?!\w)" if n.isascii() else re.escape(n) for n in names))
+
+
+@lru_cache(maxsize=REMEMBERED)
+def amounts(text: str) -> tuple[Amount, ...]:
     """Every amount in a plain text, in order. A word for a number counts only in front of a unit or at the start."""
     after, before = _patterns()
     found: list[Amount] = []
@@ -140,19 +148,16 @@ def amounts(text: str) -> list[Amount]:
             low, high = min(low, high), max(low, high)
             found.append(Amount(low, high, unit, match.start(), end))
             taken.append((match.start(), end))
-    return sorted(found, key=lambda a: a.start) or _bare(text)
+    return tuple(sorted(found, key=lambda a: a.start)) or _bare(text)
 
 
-def _bare(text: str) -> list[Amount]:
+def _bare(text: str) -> tuple[Amount, ...]:
     """One pinch, dash or knob, where a line says no number."""
     for words, (few, sign) in FEW.items():
         if words in text:
-            return [Amount(few, few, UNITS[sign], text.index(words), text.index(words) + len(words))]
-    for name, unit in UNITS.items():
-        if unit.name in BARE and re.search(re.escape(name) if not name.isascii() else rf"(?<!\w){name}(?!\w)", text):
-            start = text.index(name)
-            return [Amount(1.0, 1.0, unit, start, start + len(name))]
-    return []
+            return (Amount(few, few, UNITS[sign], text.index(words), text.index(words) + len(words)),)
+    match = _bare_units().search(text)
+    return (Amount(1.0, 1.0, UNITS[match[0]], match.start(), match.end()),) if match is not None else ()
 
 
 def joined(text: str, first: Amount, second: Amount) -> bool:
