@@ -5,7 +5,8 @@ from __future__ import annotations
 import csv
 from pathlib import Path
 
-from tests.core.test_reading import BASIC, GOOD, PASTE, ROLLED, SOAKED
+from tests.core.test_reading import PASTE, ROLLED, SOAKED
+from tests.core.test_remarks import BASIC, GOOD
 
 with (Path(__file__).parents[1] / "core" / "lines.csv").open(newline="") as table:
     LINES: tuple[str, ...] = tuple(row["line"] for row in csv.DictReader(table))

@@ -48,11 +48,11 @@ def remarks(
     """
     stocks = followed.tracker.stocks
     beside_eggs = _beside_eggs(lines, {s.line: s.group for s in stocks.rows})
-    unread = hardly_read(unused_lines(followed, lines, placed), lines)
-    lacking = () if unread else on_oven(followed, tin_found=tin_found, oven_found=oven_found)
+    unused = unused_lines(followed, lines, placed)
+    lacking = () if hardly_read(unused, lines) else on_oven(followed, tin_found=tin_found, oven_found=oven_found)
     return ordered(
         [
-            *on_amounts(lines), *on_proportions(beside_eggs), *on_lists(followed, lines, placed), *on_splits(followed, placed, stocks.overdrawn),
+            *on_amounts(lines), *on_proportions(beside_eggs), *on_lists(followed, lines, unused), *on_splits(followed, placed, stocks.overdrawn),
             *on_order(followed), *on_elsewhere(followed), *lacking, *on_eggs(followed, placed),
         ]
     )  # fmt: skip

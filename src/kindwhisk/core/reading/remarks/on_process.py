@@ -49,8 +49,8 @@ def _said(followed: Followed, made: Made) -> str:
     return followed.sentences[made.said[0]].text[:160] if made.said else ""
 
 
-def on_lists(followed: Followed, lines: Sequence[ReadLine], placed: Sequence[Stock]) -> Iterator[Remark]:
-    """What the sentences use and the list lacks, and the other way round."""
+def on_lists(followed: Followed, lines: Sequence[ReadLine], unused: Sequence[ReadLine]) -> Iterator[Remark]:
+    """What the sentences use and the list lacks, and the other way round; ``unused`` are lines that no sentence takes."""
     listed = {line.ingredient for line in lines if line.ingredient}
     for word in followed.tracker.stocks.unmet:
         if word in SAFE_WITHOUT or any(covers(word, i) or covers(i, word) for i in listed):
@@ -67,7 +67,6 @@ def on_lists(followed: Followed, lines: Sequence[ReadLine], placed: Sequence[Sto
             text=f"The method uses {ingredient(word).name}, the list does not have it.",
             consequence="You would notice only when the foam is already whipped.",
         )  # fmt: skip
-    unused = unused_lines(followed, lines, placed)
     if hardly_read(unused, lines):
         yield Remark(
             id="hardly-read", level=Level.MISSING, where=unused[0].text,
