@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 import re
+from functools import reduce
 
 from kindwhisk.core.ingredients import Ingredient, counts_as, ingredient
 from kindwhisk.core.ingredients.allergens import ordered
@@ -16,11 +17,6 @@ from kindwhisk.core.reading.units import TO_TASTE, UnitKind
 from kindwhisk.core.reading.weighing import Choice, Group, Weighed, best_of, groups_of, multiplied, weigh, weigh_unknown
 from kindwhisk.core.values.model import Value
 
-PULP_OF = re.compile(r"^(?:the )?pulp of (?=\d)", re.IGNORECASE)
-TIMES_GRAMS = re.compile(r"\s*\(\d ?[x×] ?\d+ ?g\)", re.IGNORECASE)
-"""“110 g of egg white (2 x 55 g)”: in which parts it will be used."""
-PEEL_OF = re.compile(r"vỏ (\d+) (?:quả|trái) (\w+)", re.IGNORECASE)
-"""“Vỏ 1 quả cam”: the peel of one orange."""
 LEAST_BARE_G, MOST_EGGS, MOST_PIECES = 5.0, 31.0, 60.0
 """A plain number is grams from the first on where nothing is counted, and where eggs or pieces would be more than the
 others: nobody counts 200 raspberries."""
@@ -78,16 +74,27 @@ class ReadLine(Value):
     piece: bool = False
 
 
+REWORDED: tuple[tuple[re.Pattern[str], str], ...] = tuple(
+    (re.compile(pattern, re.IGNORECASE), words)
+    for pattern, words in (
+        # “Oil,60,ml”: a row of a table.
+        (r"^([^,;\d]+)[,;]\s*(\d[\d./]*)\s*[,;]\s*([^\W\d]{1,6})\s*$", r"\1 \2 \3"),
+        # “Eggs (4)”: how many; with another number in the line it is which of several.
+        (r"^([^\d(（]*[^\d\s(（])\s*[(（](\d{1,2})[)）]\s*$", r"\1 \2"),
+        # “Egg yolks ×3”.
+        (r"(?<=[^\W\d])(?:\s*×|\s+x)\s*(\d{1,2})\s*$", r" x \1"),
+        (r"^(?:the )?pulp of (?=\d)", ""),
+        # “110 g of egg white (2 x 55 g)”: in which parts it will be used.
+        (r"\s*\(\d ?[x×] ?\d+ ?g\)", ""),
+        # “Vỏ 1 quả cam”: the peel of one orange.
+        (r"vỏ (\d+) (?:quả|trái) (\w+)", r"\1 vỏ \2"),
+    )
+)
+"""Ways to write a line that come to a plainer one."""
 OF_EGGS = re.compile(
     r"^(?:the )?(whites?|yolks?) of (\d+|one|two|three|four|five|six|seven|eight) (?:large |medium |small )?eggs?(?!\w)"
 )
 """“Whites of 3 eggs”."""
-COUNTED = re.compile(r"^([^\d(（]*[^\d\s(（])\s*[(（](\d{1,2})[)）]\s*$")
-"""“Eggs (4)”: how many; with another number in the line it is which of several."""
-COLUMNS = re.compile(r"^([^,;\d]+)[,;]\s*(\d[\d./]*)\s*[,;]\s*([^\W\d]{1,6})\s*$")
-"""“Oil,60,ml”: a row of a table."""
-TIMES = re.compile(r"(?:(?<=[^\W\d])\s*×|(?<=[^\W\d])\s+x)\s*(\d{1,2})\s*$")
-"""“Egg yolks ×3”."""
 PERCENT = re.compile(r"\d+(?:[.,]\d+)? ?%")
 """How much cocoa or fat it has is no amount of it."""
 NUMBERED = re.compile(r"\(?(?<!\w)(?:no|nr|n°|nº|num)[. ]{1,2}\d{1,2}(?!\d)\)?|\(\d\)$|(?<=[a-z] )i{1,3}(?= \d|$)")
@@ -162,11 +169,8 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
 
     Never raises: what is not understood comes back as an unknown good with its own words, and ``sure`` near 0.
     """
-    text = COLUMNS.sub(r"\1 \2 \3", text)
-    text = PULP_OF.sub("", COUNTED.sub(r"\1 \2", text))
-    text = TIMES_GRAMS.sub("", text)
-    text = PEEL_OF.sub(r"\1 vỏ \2", text)
-    line = OF_EGGS.sub(r"\2 egg \1", NUMBERED.sub(" ", plain(_spoons(TIMES.sub(r" x \1", text)))))
+    plainer = reduce(lambda line, to: to[0].sub(to[1], line), REWORDED, text)
+    line = OF_EGGS.sub(r"\2 egg \1", NUMBERED.sub(" ", plain(_spoons(plainer))))
     counted = PERCENT.sub(lambda m: " " * len(m[0]), line)
     groups = multiplied(counted, groups_of(counted))
     meaning = understand(_without_amounts(line, groups_of(line)), text, shelf)
@@ -226,15 +230,11 @@ def _bare_grams(groups: list[Group], item: Ingredient, best: Weighed) -> Weighed
     first = groups[0].parts[0]
     if len(groups) != 1 or first.unit is not None or first.low < LEAST_BARE_G:
         return None
-    most = (
-        MOST_EGGS
-        if counts_as(item.id) in EGG_SHAPED
-        else LEAST_BARE_G
-        if item.kind == "fat"
-        else MOST_PIECES
-        if best.by == "pieces"
-        else math.inf
-    )
+    most = MOST_PIECES if best.by == "pieces" else math.inf
+    if counts_as(item.id) in EGG_SHAPED:
+        most = MOST_EGGS
+    elif item.kind == "fat":
+        most = LEAST_BARE_G
     if best.likely > 0 and first.low < most:
         return None
     return Weighed(first.low, first.middle, first.high, "No unit is given: taken as grams.", "guess")
