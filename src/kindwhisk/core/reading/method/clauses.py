@@ -229,7 +229,8 @@ def _implied(text: str) -> Act | None:
     return next((act for says, act in _IMPLIED if says(text, names)), None)
 
 
-def _weighed_food(text: str) -> bool:
+def weighed_food(text: str) -> bool:
+    """Whether a plain stretch is an amount and its food: “ninety grams of sugar”."""
     found = amounts(in_figures(text))
     return bool(find_all(text)) and bool(found) and found[0].start <= 1
 
@@ -270,7 +271,7 @@ def _before_verb(first: Verb, text: str, number: int) -> Iterator[tuple[Clause, 
             if act in _LEADS:
                 start = first.start
                 yield clause, start
-    if start == 0 and first.act is Act.ADD and re.search(r",\s*$", text[: first.start]) and _weighed_food(lead):
+    if start == 0 and first.act is Act.ADD and re.search(r",\s*$", text[: first.start]) and weighed_food(lead):
         # “Three whites, add 40 g sugar”.
         yield Clause(Act.PUT, lead, (0, 0), number, False, guessed=True), first.start
 

@@ -19,7 +19,6 @@ from kindwhisk.core.reading.parts.lists import (
     LONG_LINE,
     PART_FIRST,
     SECTION,
-    as_list,
     in_one_row,
     ingredient_like,
     listed,
@@ -29,6 +28,7 @@ from kindwhisk.core.reading.parts.row import Row, RowKind
 from kindwhisk.core.reading.parts.serving import YIELDS
 from kindwhisk.core.reading.parts.tidying import tidy
 from kindwhisk.core.reading.parts.titles import has_list, title_of
+from kindwhisk.core.reading.parts.told_lists import as_list
 from kindwhisk.core.reading.plain import BULLET, plain
 
 MAKES = re.compile(

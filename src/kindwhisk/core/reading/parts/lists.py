@@ -3,13 +3,11 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Sequence
 
-from kindwhisk.core.reading.amounts import amounts, in_figures
+from kindwhisk.core.reading.amounts import amounts
 from kindwhisk.core.reading.method.clauses import STEP
 from kindwhisk.core.reading.method.verbs import Grammar
 from kindwhisk.core.reading.names import find_all
-from kindwhisk.core.reading.parts.row import Row, RowKind
 from kindwhisk.core.reading.parts.serving import SERVES, YIELDS
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.units import TO_TASTE
@@ -66,19 +64,6 @@ SPOKEN = re.compile(
 
 JOINED = re.compile(
     r"[,;]\s+(?=\d|½|¼|a (?:few|pinch|little|dash|drop) |(?:their|its|the) weight (?:in|of) |[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|、\s*|,\s+(?=[^\d,]{3,24}$)|\s&\s(?=\d)|\s\+\s(?=\d(?! extra| more)|[^\W\d]+ \d)|\s(?:and|plus|et|e|và)\s(?=\d{1,2} (?:\w+ )?(?:egg )?(?:yolks?|whites?|jaunes?|blancs?|tuorl[io]|album[ei]|lòng)(?!\w))|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
-)
-
-NEEDS = re.compile(
-    r"(?:(?:so|ok|okay|and|right|well),? )*(?:\w+, )?(?:you(?:'ll| will)?|we|i) (?:need|want|use)(?: about)?:? |(?<![^\s])(?:take|gather)(?: about)?:? |(?:^|\. )(?:it|this) (?:is|takes) (?=\w+ eggs)|il (?:vous )?faut:? |(?:ti |vi |ci |mi )?(?:serv(?:e|ono)|occorrono|vogliono|vuole):? ",
-    re.IGNORECASE,
-)
-"""How a sentence begins that lists what is needed."""
-
-OPENS = re.compile(r"^(?:(?:so|okay|ok|right|well|it's|it is|there's|there are|that's),? )+(?=\w+ )")
-FOR_PART = re.compile(r"(?:and )?for (?:the )?(?P<name>[^\W\d]+(?: [^\W\d]+)?)[:,]?(?: you need)? (?P<rest>\d.*)")
-"""“For the meringue 5 whites and 60 g sugar”."""
-AND = re.compile(
-    r",\s*(?:and\s+)?|(?<!hundred)(?<!thousand)\sand\s(?=(?:ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\s)|\s(?:and|et|e|plus)\s(?=\d|(?:an?(?! half| quarter)|half|one|two|three|four|five|six|une?|un|due|tre)\s|the (?:zest|juice|rind|grated) )"
 )
 
 
@@ -153,88 +138,6 @@ def in_one_row(row: str, grammar: Grammar) -> list[str]:
     if len(parts) >= 2 and len(good) == len(parts) and sum(bool(amounts(plain(p))) for p in parts) >= 2:
         return parts
     return []
-
-
-def _run_together(sentence: str, grammar: Grammar) -> list[str]:
-    """“Three eggs ninety grams of sugar ninety grams of flour”: spoken, without a comma; empty where it is no list."""
-    text = in_figures(plain(sentence))
-    starts = [a.start for a in amounts(text)]
-    if len(starts) < 3 or next(iter(grammar.verbs(text)), None) is not None or re.search(r"[,;]", text):
-        return []
-    parts = [text[a:b].removesuffix(" and ").strip() for a, b in zip(starts, [*starts[1:], len(text)], strict=True)]
-    return parts if not text[: starts[0]].strip() and all(len(find_all(p)) == 1 for p in parts) else []
-
-
-def _introduced(sentence: str, grammar: Grammar) -> list[str]:
-    """“Right, so the honey roll, four eggs, ninety grams of sugar and …”; empty where it is no list."""
-    parts = [p.strip(" .") for p in AND.split(in_figures(OPENS.sub("", plain(sentence))))]
-    begins = next((i for i, p in enumerate(parts) if any(a.start <= 1 for a in amounts(p)[:1])), len(parts))
-    front, rest = parts[:begins], parts[begins:]
-    if (
-        not (1 <= len(front) <= 2 or (not front and OPENS.match(plain(sentence)) is not None))
-        or len(rest) < 3
-        or any(amounts(p) or next(iter(grammar.verbs(p)), None) for p in front)
-    ):
-        return []
-    return (
-        rest if all(len(p) < SHORT and find_all(p) and any(a.start <= 1 for a in amounts(p)[:1]) for p in rest) else []
-    )
-
-
-def _in_parts(lines: Sequence[str]) -> list[Row]:
-    """“…, 60 g of butter, and for the inside 400 ml of cream, 40 g of icing sugar”: the second part from there on."""
-    rows, group = [], ""
-    for line in lines:
-        turns = FOR_PART.match(plain(line))
-        group = turns["name"] if turns is not None else group
-        rows.append(Row(kind=RowKind.INGREDIENT, text=turns["rest"] if turns is not None else line, group=group))
-    return rows
-
-
-FOR_AT_END = re.compile(r" for (?:the )?(?P<name>[^\W\d]+(?: [^\W\d]+)?)$")
-
-
-def _told_for(sentence: str, grammar: Grammar) -> list[Row]:
-    """“500 g of plums, 80 g of sugar and 300 ml of cream for the top”; empty where it is no list."""
-    text = plain(sentence).rstrip(" .;")
-    part = FOR_AT_END.search(text)
-    parts = [p.strip(" .") for p in AND.split(text[: part.start()] if part else text)]
-    if len(parts) < 3 or any(
-        not find_all(p) or not any(a.start <= 1 for a in amounts(in_figures(p))[:1]) for p in parts
-    ):
-        return []
-    if any(len(p) >= SHORT or next(iter(grammar.verbs(p)), None) for p in parts):
-        return []
-    return [Row(kind=RowKind.INGREDIENT, text=p, group=part["name"] if part else "") for p in parts]
-
-
-def as_list(sentence: Row, grammar: Grammar) -> list[Row]:
-    """A sentence that is a list of at least three ingredients, taken apart; else as it is."""
-    needs = NEEDS.search(sentence.text)
-    if needs is not None and next(iter(grammar.verbs(plain(sentence.text[: needs.start()]))), None) is None:
-        parts = [p.strip(" .") for p in AND.split(sentence.text[needs.end() :])]
-        if len(parts) >= 3 and all(find_all(plain(p)) and amounts(plain(p)) for p in parts):
-            part = FOR_AT_END.search(plain(parts[-1]))
-            if part is not None:
-                # “You'll want 4 whites, … and a teaspoon of vinegar for the meringue.”
-                parts[-1] = plain(parts[-1])[: part.start()]
-                return [row.model_copy(update={"group": part["name"]}) for row in _in_parts(parts)]
-            return _in_parts(parts)
-    part = FOR_PART.match(plain(sentence.text))
-    if part is not None:
-        parts = [p.strip(" .") for p in AND.split(part["rest"])]
-        if len(parts) >= 2 and all(
-            find_all(p) and any(a.start <= 1 for a in amounts(in_figures(p))[:1]) for p in parts
-        ):
-            return [Row(kind=RowKind.INGREDIENT, text=words, group=part["name"]) for words in parts]
-    if run := _run_together(sentence.text, grammar) or _introduced(sentence.text, grammar):
-        return [Row(kind=RowKind.INGREDIENT, text=words) for words in run]
-    if told := _told_for(sentence.text, grammar):
-        return told
-    several = in_one_row(sentence.text, grammar)
-    if len(several) < 3 or any(a.start > 1 for word in several for a in amounts(plain(word))[:1]):
-        return [sentence]
-    return [Row(kind=RowKind.INGREDIENT, text=words) for words in several]
 
 
 def _shared(name: str, rest: str) -> list[str]:

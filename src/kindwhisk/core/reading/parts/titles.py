@@ -15,6 +15,7 @@ from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.units import UnitKind
 
 LONG_WORDS = 8
+"""A title right above a heading has fewer words."""
 MEASURED = {UnitKind.MASS, UnitKind.VOLUME}
 """What a line of the list is measured in, rather than a title: “Cream roll, 3 sheets”."""
 

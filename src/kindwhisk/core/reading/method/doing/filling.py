@@ -29,7 +29,7 @@ from kindwhisk.core.reading.method.shares import ALL, Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 
 INTO_TIN = re.compile(
-    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|ramequins|frames?|cadre|domes?|cases|liners|cups|verrines|bicchier\w*|coppett\w*|moule|plaque|cercle|moules|plaques|cercles|stampo|stamp[oi]|stampin[oi]|teglie?|tortier[ae]|pirottin[oi]|verrine|coppe|anell[oi]|"
+    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|ramequins|frames?|cadre|domes?|cases|liners|cups|verrines|bicchier\w*|coppett\w*|moules?|plaques?|cercles?|stamp[oi]|stampin[oi]|teglie?|tortier[ae]|pirottin[oi]|verrine|coppe|anell[oi]|"
     r"khuôn|khay|cốc|ly|hũ|paper|parchment|carta forno)(?!\w)|天板|型|カップ|セルクル|ココット|グラス"
 )
 
@@ -44,9 +44,10 @@ PART_OF = re.compile(
 )
 WEIGHED_OUT = re.compile(r"(?<!\w)\d ?[x×*] ?\d{2,4} ?g(?!\w)|\d{2,4} ?g (?:each|per|apiece)(?!\w)")
 """“Divide, 2 x 340 g”: into its tins."""
-FREE_SHAPE = re.compile(r"(?<!\w)(?:in|into) an? (?:\d+ ?cm )?(?:ring|circle|wreath|round)(?!\w)")
-"""A meringue that is spooned “in a 20 cm ring” has none around it."""
 FREE_WORD = re.compile(r"(?<!\w)(?:in|into) an? (?:ring|circle|wreath|round)(?!\w)")
+"""A meringue that is spooned “in a ring” has none around it."""
+FREE_SHAPE = re.compile(FREE_WORD.pattern.replace("an? ", r"an? (?:\d+ ?cm )?", 1))
+"""And so of “a 20 cm round”, which anything else is poured into."""
 PIECE_MM = re.compile(r"(\d{1,2}(?:[.,]\d)?)\s*-?\s*(cm|mm|inch|in\b|センチ)")
 
 

@@ -40,11 +40,12 @@ WHEN_COLD = re.compile(
 )
 AFTER = re.compile(r"(?<!\w)(?:after|dopo|après|sau)(?!\w)")
 """“Turn out after five minutes”: so long it stands first."""
-SHORT_BAKE = re.compile(r"(1[4-9]\d|2[0-3]\d) ?(?:/|for) ?\d")
-"""“170 / 30 min”."""
-DECK = re.compile(r"(?<!\w)deck(?: oven)?(?: at)? (\d{3})(?!\d)")
-SPOKEN_HEAT = re.compile(r"(?<!\d)((?:1\d|2[0-4]|3[0-7])[05])(?= (?:\w+ )?for (?:about )?\d)")
-"""“One seventy for twenty minutes”."""
+BARE_HEATS = (
+    re.compile(r"^(1[4-9]\d|2[0-3]\d) ?(?:/|for) ?\d"),
+    re.compile(r"(?<!\w)deck(?: oven)?(?: at)? (\d{3})(?!\d)"),
+    re.compile(r"(?<!\d)((?:1\d|2[0-4]|3[0-7])[05])(?= (?:\w+ )?for (?:about )?\d)"),
+)
+"""A heat without a unit: “170 / 30 min”, “deck 200”, “one seventy for twenty minutes”."""
 UPSIDE = re.compile(r"upside[- ]down|inverted|hanging")
 
 
@@ -97,15 +98,9 @@ def _degrees(text: str) -> float | None:
     found = [f for f in temperatures(text) if f.low >= 60]
     if found:
         return found[0].low
-    short = SHORT_BAKE.match(text)
-    if short is not None:
-        return float(short[1])
-    deck = DECK.search(text)
-    if deck is not None:
-        return float(deck[1])
-    spoken = SPOKEN_HEAT.search(text)
-    if spoken is not None:
-        return float(spoken[1])
+    told = next((m for heat in BARE_HEATS if (m := heat.search(text))), None)
+    if told is not None:
+        return float(told[1])
     bare = said.degrees(re.sub(r"\d+(?:\s*-\s*\d+)? ?(?:min|h|分)\w*", "", text))
     return float(bare) if bare is not None and bare >= 80 else None
 

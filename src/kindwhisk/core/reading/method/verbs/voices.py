@@ -58,50 +58,19 @@ AND_DONE = re.compile(
 """“The paper is peeled off and the sponge rolled up”: both are passive."""
 ASIDE_OPEN = re.compile(r"(?<!\w)(?:until|till|when|once|while|so that|if|before|after|as|that|which)(?!\w)[^,;.]*$")
 """A passive behind these words tells when, not what to do."""
-_SEEN_DONE = sorted(
-    {
-        "folded",
-        "whisked",
-        "beaten",
-        "whipped",
-        "stirred",
-        "added",
-        "poured",
-        "sifted",
-        "mixed",
-        "melted",
-        "boiled",
-        "warmed",
-        "baked",
-        "piped",
-        "spread",
-    }
-)
+_SEEN_DONE = {
+    "folded", "whisked", "beaten", "whipped", "stirred", "added", "poured", "sifted", "mixed", "melted", "boiled", "warmed",
+    "baked", "piped", "spread",
+}  # fmt: skip
 NOMINAL = re.compile(
     rf"^(?!(?:add|put|take|place|let|leave|turn|line|have|with|in|into|when|once|now|then|{_any(PLAIN)}) )"
     rf"((?:the )?[^\W\d][^,.;:]{{2,40}}?) ({_any(_SEEN_DONE)})(?: (in|through|over|together)(?= |,|$))?(?= (?:in|with|by|until|till|to|through|at|for|on|\d)(?!\w))"
 )
 """“Whites whisked with the sugar”: told as what was done to them."""
 _DONE_ALONE = {
-    *[
-        "filled",
-        "kept",
-        "banged",
-        "pressed",
-        "dried",
-        "sandwiched",
-        "piped",
-        "baked",
-        "folded",
-        "cooled",
-        "chilled",
-        "poured",
-        "dusted",
-        "tapped",
-        "rested",
-        "rolled",
-    ]
-}
+    "filled", "kept", "banged", "pressed", "dried", "sandwiched", "piped", "baked", "folded", "cooled", "chilled", "poured",
+    "dusted", "tapped", "rested", "rolled",
+}  # fmt: skip
 DONE_ALONE = re.compile(
     rf"(?:^|(?<=, )|(?<=; )|(?<= and )|(?<=then ))({_any(_DONE_ALONE)})(?= (?:in|into|on|onto|at|for|over|with|to|against|until|till|\w+ly|\d)|,|$)"
 )
