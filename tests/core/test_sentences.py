@@ -7,9 +7,10 @@ import pytest
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.reading.method.acts import Act
-from kindwhisk.core.reading.method.clauses import clauses, sentences
+from kindwhisk.core.reading.method.clauses import clauses
 from kindwhisk.core.reading.method.language import language_of
 from kindwhisk.core.reading.method.said import degrees, length, portions
+from kindwhisk.core.reading.method.sentences import sentences
 from kindwhisk.core.reading.method.shares import Share, mentions
 from kindwhisk.core.reading.method.verbs import GRAMMARS
 from kindwhisk.core.reading.plain import plain

@@ -9,12 +9,9 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core.ingredients.eggs import EggSize
-from kindwhisk.core.reading import recipe
 from kindwhisk.core.reading.method.verbs.persons import as_french_tells, as_italian_tells
 from kindwhisk.core.reading.method.verbs.voices import as_english_tells
-from kindwhisk.core.reading.proposal import read
-from tests.core.recipes.expected import nodes_of
+from tests.core.recipes.expected import done
 
 HERE = Path(__file__).parent / "recipes" / "voices"
 AFTER = ["fold", "fold", "fill", "bake", "invert", "cool", "turn-out"]
@@ -65,14 +62,6 @@ def voices(name: str) -> list[tuple[str, str]]:
 
 
 VOICES = [(name, voice, text) for name in TOLD for voice, text in voices(name) if (name, voice) not in NOT_YET]
-
-
-def done(text: str) -> list[str]:
-    """Every step by its kind, with what it takes of the list."""
-    formula = read(recipe.from_text(text), EggSize.EU_M).formula
-    assert formula is not None
-    taken = ((n.kind, ", ".join(f"{i} {grams:.0f}" for i, grams in sorted(n.takes.items()))) for n in nodes_of(formula))
-    return [f"{kind}: {takes}" if takes else kind for kind, takes in taken]
 
 
 @pytest.mark.parametrize(("name", "voice", "text"), VOICES, ids=[f"{name}-{voice}" for name, voice, _ in VOICES])

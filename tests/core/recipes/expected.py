@@ -289,6 +289,14 @@ def _without_amount(want: Expected, got: ReadRecipe) -> None:
         node.takes = {i: g for i, g in node.takes.items() if i in weighed or i not in listed}
 
 
+def done(text: str) -> list[str]:
+    """Every step of a text by its kind, with what it takes of the list."""
+    formula = read(recipe.from_text(text), EggSize.EU_M).formula
+    assert formula is not None
+    taken = ((n.kind, ", ".join(f"{i} {grams:.0f}" for i, grams in sorted(n.takes.items()))) for n in nodes_of(formula))
+    return [f"{kind}: {takes}" if takes else kind for kind, takes in taken]
+
+
 def compare(want: Expected) -> Compared:
     """What a recipe became against what it should."""
     got = want.read()

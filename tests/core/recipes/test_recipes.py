@@ -44,10 +44,10 @@ def _all(results: list[Compared], name: str) -> Score:
 def test_recipes_that_were_set_aside_are_read_as_well_as_the_docs_say() -> None:
     assert len(HELD_OUT) == 20
     results = [compare(want) for want in HELD_OUT]
-    least = {"lines": 0.95, "steps": 0.80, "wiring": 0.77, "waits": 0.85}
+    least = {"lines": 0.96, "steps": 0.88, "wiring": 0.88, "waits": 0.95}
     for name, share in least.items():
         assert _all(results, name).recall >= share, name
-    assert sum(r.truths["class"] for r in results) >= 16
+    assert sum(r.truths["class"] for r in results) >= 19
     assert all(r.truths["nothing dropped"] for r in results)
 
 

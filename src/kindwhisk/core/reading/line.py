@@ -18,6 +18,7 @@ from kindwhisk.core.reading.weighing import Choice, Group, Weighed, best_of, gro
 from kindwhisk.core.values.model import Value
 
 LEAST_BARE_G, MOST_EGGS, MOST_PIECES = 5.0, 31.0, 60.0
+PRESSED, MOST_PRESSED = ("-juice", "-puree"), 12.0
 """A plain number is grams from the first on where nothing is counted, and where eggs or pieces would be more than the
 others: nobody counts 200 raspberries."""
 DISAGREE = 0.15
@@ -81,9 +82,17 @@ REWORDED: tuple[tuple[re.Pattern[str], str], ...] = tuple(
         (r"^([^,;\d]+)[,;]\s*(\d[\d./]*)\s*[,;]\s*([^\W\d]{1,6})\s*$", r"\1 \2 \3"),
         # “Eggs (4)”: how many; with another number in the line it is which of several.
         (r"^([^\d(（]*[^\d\s(（])\s*[(（](\d{1,2})[)）]\s*$", r"\1 \2"),
+        # “Albumi g 180”.
+        (r"^([^\d,]+?)\s+(g|gr|ml|cl|kg)\.?\s*(\d+)\s*$", r"\1 \3 \2"),
         # “Egg yolks ×3”.
         (r"(?<=[^\W\d])(?:\s*×|\s+x)\s*(\d{1,2})\s*$", r" x \1"),
         (r"^(?:the )?pulp of (?=\d)", ""),
+        (r"(?<=\w) tách (?:riêng )?lòng đỏ(?: và|,)? lòng trắng$", ", tách"),
+        # “1 tbsp instant coffee in 1 tbsp hot water”.
+        (
+            r"(?<=[^\W\d]),? (?:dissolved |mixed )?in (?:\d[\d./]*|[½¼¾]|a little|a few|an?|one|two) ?(?:\w+ )?(?:of )?(?:hot|boiling|warm|cold) water$",
+            "",
+        ),
         # “110 g of egg white (2 x 55 g)”: in which parts it will be used.
         (r"\s*\(\d ?[x×] ?\d+ ?g\)", ""),
         # “Vỏ 1 quả cam”: the peel of one orange.
@@ -228,13 +237,16 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
 def _bare_grams(groups: list[Group], item: Ingredient, best: Weighed) -> Weighed | None:
     """A number without a unit that can only be grams: ``125 sugar``, ``whites 150``."""
     first = groups[0].parts[0]
-    if len(groups) != 1 or first.unit is not None or first.low < LEAST_BARE_G:
+    weighed = {UnitKind.MASS, UnitKind.VOLUME, UnitKind.PIECE, UnitKind.PINCH}
+    if first.unit is not None or first.low < LEAST_BARE_G or any(g.kind() in weighed for g in groups[1:]):
         return None
     most = MOST_PIECES if best.by == "pieces" else math.inf
     if counts_as(item.id) in EGG_SHAPED:
         most = MOST_EGGS
     elif item.kind == "fat":
         most = LEAST_BARE_G
+    elif item.id.endswith(PRESSED):
+        most = MOST_PRESSED
     if best.likely > 0 and first.low < most:
         return None
     return Weighed(first.low, first.middle, first.high, "No unit is given: taken as grams.", "guess")

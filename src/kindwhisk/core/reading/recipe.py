@@ -11,8 +11,8 @@ from html import unescape
 from typing import Any
 
 from kindwhisk.core.reading.amounts import amounts
-from kindwhisk.core.reading.method.clauses import sentences
 from kindwhisk.core.reading.method.language import language_of
+from kindwhisk.core.reading.method.sentences import sentences
 from kindwhisk.core.reading.parts import Row, RowKind, cut, servings
 from kindwhisk.core.reading.parts.tidying import shown_of
 from kindwhisk.core.reading.plain import plain

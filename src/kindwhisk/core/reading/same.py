@@ -22,6 +22,7 @@ STANDS_FOR: dict[str, set[str]] = {
     "butter": {"butter-salted", "butter-clarified", "butter-brown", "margarine"},
     "vanilla-extract": {"vanilla-paste", "vanilla-powder", "vanilla-sugar"},
     "vanilla-paste": {"vanilla-extract"},
+    "aniseed": {"star-anise"},
     "lemon": {"lemon-juice", "lemon-zest"},
     "orange": {"orange-juice", "orange-zest"},
     "lemon-juice": {"lemon"},

@@ -16,7 +16,9 @@ _TWO = re.compile(
     rf"{_LENGTH}(?:{_UNIT})?[\s-]*(?:x|by|×|\*)[\s-]*{_LENGTH}(?:(?:{_UNIT})?\s*(?:x|by|×)\s*{_LENGTH})?(?:{_UNIT})?"
 )
 _ONE = re.compile(rf"{_LENGTH}{_UNIT}(?P<side>角|(?=天板))?")
-_BARE = re.compile(r"(?<![\d.,])(\d{2}(?= (?:springform|round|ring|tube))|(?:1[4-9]|[23]\d)(?= (?:tin|mould)$))")
+_BARE = re.compile(
+    r"(?<![\d.,])(\d{2}(?= (?:springform|round|ring|tube))|(?:1[4-9]|[23]\d)(?= (?:tin|mould)$)|(?:(?<=stampo da )|(?<=moule de )|(?<=tortiera da )|(?<=teglia da ))(?:1[4-9]|[23]\d)(?!\d| ?(?:cm|x)))"
+)
 TIN_WORD = "|".join(shape.words for shape in SHAPES if shape.words)
 PIECE = re.compile(
     r"(?:fingers?|rounds?(?! (?:tin|cake|pan|spring))|circles?|shells?|strips?|discs?|biscuits de|coques|bastoncini|丸に)"
@@ -24,10 +26,12 @@ PIECE = re.compile(
 _TUBE_TIN = re.compile(
     r"(?:tube|chiffon|angel[- ]food|funnel) (?:tin|pan|mould|mold)|(?:stampo|moule|khuôn) (?:da |à |a )?(?:chiffon|cheminée|ciambella|ống)|シフォン型"
 )
-_SPREAD = re.compile(r"(?<!\w)(?:spread|étal(?:er|ez)|stend(?:ere|ete)|trải|dàn)(?!\w)|のばす|広げ")
+_SPREAD = re.compile(r"(?<!\w)(?:spread|étal(?:er|ez)|stend(?:ere|ete|e|i|o)|trải|dàn)(?!\w)|のばす|広げ")
 _LEAST_SHEET_MM2 = 40_000
 """Smaller than 20 x 20 cm, nothing is spread and baked as a sheet. Trade habit."""
-_COUNT = re.compile(r"(?<![\w.,])(?P<word>both|[2-9])(?:\s*x)?\s+(?:(?!into|in\b|the\b|an?\b|batters?)\w+[- ]){0,4}$")
+_COUNT = re.compile(
+    r"(?<![\w.,])(?P<word>both|[2-9])(?:\s*x)?\s+(?:(?!into|in\b|the\b|an?\b|batters?)\w+[- ]){0,4}\(?$"
+)
 
 
 _COUNT_BEHIND = re.compile(r"^[^,.;]{0,24}, ([2-9]) (?:tins|pans|trays|moulds)(?!\w)")
@@ -63,6 +67,13 @@ def _count(before: str, after: str = "") -> int:
     return 2 if match["word"] == "both" else int(match["word"])
 
 
+BAKED_BARE = re.compile(r"(?:\d ?x ?)?[1-3]\d ?cm,? (?:at )?(?:1[3-9]|2[0-3])\d(?!\d)")
+
+
+HEIGHT = re.compile(r"(?:ほど|くらい)?(?:の高さ|の?上から)| (?:high|above|height|up)(?!\w)|(?:的)? cao")
+"""“Dropped from 10 cm up” is no tin."""
+
+
 def find_tins(text: str) -> list[CountedTin]:
     """Every tin that a text names with a size, in its order."""
     found = []
@@ -70,6 +81,9 @@ def find_tins(text: str) -> list[CountedTin]:
         line = in_figures(plain(sentence))
         if re.search(TIN_WORD, line):
             found += _in_sentence(line)
+        elif BAKED_BARE.match(line):
+            # “2 x 15 cm, 165, 25 min”.
+            found += _in_sentence(f"{line} tins")
         elif _SPREAD.search(line):
             # “Spread over the pattern (40 x 60 cm)”: as a sheet.
             found += [
@@ -115,6 +129,8 @@ def _in_sentence(line: str) -> list[CountedTin]:
     for one in _ONE.finditer(line):
         size = _mm(one[1], one[2])
         near = line[one.end() : one.end() + 14]
+        if HEIGHT.match(near):
+            continue
         if (
             not 60 <= size <= 600
             or PIECE.match(near.lstrip(" -"))

@@ -32,6 +32,12 @@ from kindwhisk.core.values.technique import Technique
 
 PLAUSIBLE_C: dict[Technique, float] = {Technique.MERINGUE: 170.0, Technique.SHELLS: 190.0}
 OTHERS_PLAUSIBLE_C = 245.0
+CASES = re.compile(
+    r"(?<!\w)(?:(?:paper|cupcake|muffin|cake) (?:cases|cups|liners)|cupcake (?:tin|tray)|liners|ramekins|caissettes|pirottini|cốc giấy)(?!\w)|紙カップ"
+)
+"""What holds a small cake, without a size."""
+BRIEF_MIN = 30.0
+"""What bakes no longer is no meringue that dries: a sheet of it for a roll is baked hot. Trade habit."""
 """A figure without a unit above this can only be Fahrenheit for that class. Trade habit."""
 US_FROM_C = 170.0
 US_MEASURES = re.compile(r"(?<!\w)(?:cups?|sticks?|inch(?:es)?|fahrenheit)(?!\w)|°\s*f")
@@ -99,7 +105,8 @@ def _sized_elsewhere(written: Written) -> list[CountedTin]:
     """“Makes one 23 cm cake … into the chiffon tin”: the size stands above, the tin in a sentence."""
     above = [row.text for row in written.rows if row.kind in {RowKind.TITLE, RowKind.NOTE, RowKind.HEADING}]
     tins = [word for row in written.rows if row.kind is RowKind.SENTENCE if (word := named_without_size(row.text))]
-    return [tin for text in above for word in tins[:1] for tin in find_tins(f"{text} {word}")]
+    # “Black forest, 22 cm”, of a bake that is poured into something.
+    return [tin for text in above for word in (tins[:1] or ["tin"]) for tin in find_tins(f"{text} {word}")]
 
 
 def _without_unit(celsius: float, text: str) -> bool:
@@ -120,7 +127,7 @@ def _oven(
     if said is None:
         questions.append(no_oven(oven))
     else:
-        oven = _plausible(float(said), technique, text, questions)
+        oven = _plausible(float(said), bake.fields.get("minutes"), technique, text, questions)
         bake.fields["oven_c"] = oven
     if bake.fields.get("minutes") is not None:
         minutes = float(bake.fields["minutes"])
@@ -131,10 +138,17 @@ def _oven(
     return _Oven(oven, minutes, found=said is not None)
 
 
-def _plausible(celsius: float, technique: Technique, text: str, questions: list[Question]) -> float:
+def _plausible(
+    celsius: float, minutes: float | None, technique: Technique, text: str, questions: list[Question]
+) -> float:
     """A figure without a unit in the unit that it can only be in, asked about."""
     american = bool(US_MEASURES.search(text)) and not METRIC.search(text) and celsius > US_FROM_C
-    if not _without_unit(celsius, text) or not (american or celsius > PLAUSIBLE_C.get(technique, OTHERS_PLAUSIBLE_C)):
+    brief = minutes is not None and minutes < BRIEF_MIN and celsius <= OTHERS_PLAUSIBLE_C
+    if (
+        brief
+        or not _without_unit(celsius, text)
+        or not (american or celsius > PLAUSIBLE_C.get(technique, OTHERS_PLAUSIBLE_C))
+    ):
         return celsius
     inside = float(round((celsius - 32) / 1.8))
     questions.append(
@@ -237,7 +251,7 @@ def told(
         new,
         tracker.besides,
         placed,
-        tin_found=tin is not None,
+        tin_found=tin is not None or CASES.search(text) is not None,
         oven_found=oven.found,
     )
 

@@ -23,7 +23,7 @@ SEGMENTS = re.compile(r"\s*[,;:、，；]\s*|\s+[-/]\s+")
 CLAUSE = re.compile(
     r"(?<!\w)(?:for|to (?:taste|grease|dust|serve|decorate|finish|coat|line|brush|sprinkle)|as needed|as required|plus|or|if|until|such as|"
     r"(?:dissolved|mixed|soaked|bloomed|softened|whisked) (?:in|with)[^,;]*\bwater|of (?:your )?choice|"
-    r"divided|cut into|cut in|taken from|pour|ou|facultatif|selon|per(?! (?:cento|dolci)(?!\w))|oppure|a piacere|q\.? ?b\.?|quanto basta|à volonté|hoặc|để|cho|"
+    r"divided|in a (?:row|line|circle)|cut into|cut in|taken from|pour|ou|facultatif|selon|per(?! (?:cento|dolci)(?!\w))|oppure|a piacere|q\.? ?b\.?|quanto basta|à volonté|hoặc|để|cho|"
     r"tùy thích|tuỳ thích|vừa đủ)(?!\w).*|(?:または|もしくは).*"
 )
 """From here on a line says what for, how much more, or what else: not what it is."""

@@ -27,6 +27,7 @@ class Act(StrEnum):
     HEAT = "warm"
     BOIL = "boil"
     STEEP = "steep"
+    ROAST = "roast"
     POUR = "pour"
     SPREAD = "spread"
     PIPE = "pipe"

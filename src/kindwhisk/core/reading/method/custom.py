@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from typing import Any
 
 from kindwhisk.core.ingredients import counts_as, ingredient
+from kindwhisk.core.process.checking import fatty
 from kindwhisk.core.process.components import Part
 from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.bake import BakeStep
@@ -86,7 +87,10 @@ def _place_for(t: Tracker, stock: Stock) -> Made | None:
     steps = _takers(t, stock)
     cake = next((m for m in reversed(t.results.open) if m.baked), None)
     dressing = item.kind in {"fruit", "bought"} or (item.piece is not None and item.kind in {"chocolate", "nut"})
-    if cake is not None and dressing and not stock.group:
+    # Nothing fat, and nothing unknown, goes into bare whites.
+    spoils = fatty(item.id) or item.kind in {"dairy", "other"} or item.id.startswith("unknown-")
+    spoils = spoils and bool(steps) and all(m.white_foam or m.meringue for m in steps)
+    if cake is not None and ((dressing and not stock.group) or spoils):
         return t.make(AssembleStep, "rack", [], [t.use(cake)], joining=Joining.TOP)
     if not steps:
         return None

@@ -7,7 +7,7 @@ import re
 from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.reading.amounts import NUMBER, in_figures, number
-from kindwhisk.core.reading.method.clauses import sentences
+from kindwhisk.core.reading.method.sentences import sentences
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.tins_named import NamedTin, find_tin

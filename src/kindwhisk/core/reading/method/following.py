@@ -18,9 +18,10 @@ from kindwhisk.core.reading.method.doing.common import the_cake
 from kindwhisk.core.reading.method.doing.finishing import hold_the_place
 from kindwhisk.core.reading.method.doing.oven import COOL_MIN
 from kindwhisk.core.reading.method.doing.whipping import go_on, looks_like
+from kindwhisk.core.reading.method.items import Item
 from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.said import length
-from kindwhisk.core.reading.method.shares import mentions
+from kindwhisk.core.reading.method.shares import Mention, Share, mentions
 from kindwhisk.core.reading.method.tracker import Tracker
 from kindwhisk.core.reading.method.verbs import GRAMMARS, Grammar
 from kindwhisk.core.reading.parts import Row, RowKind
@@ -43,7 +44,7 @@ GOES_ON = re.compile(
 """How a spoken sentence begins that only goes on with what is being done."""
 ONCE_COLD = re.compile(
     r"(?:when|once|as soon as|after)(?: (?:it|they|the|this|that|cake|sponge|roll|shells?|biscuits?)){0,2}(?:'s| is| are|'re| was| were| has| have)?(?: (?:completely|quite|fully|totally|all|just|cooled))* (?:cold|cool|cooled)(?!\w)|"
-    r"while (?:it|they|the (?:cake|sponge|shells?|roll|layers?|biscuits?)) (?:cools?|is cooling|are cooling)(?!\w)|quand (?:il|elle|le gâteau|le biscuit|la génoise) est (?:\w+ )?(?:froide?|refroidie?)(?!\w)|une fois (?:\w+ ){0,3}refroidie?s?|quando (?:è|sono) (?:\w+ )?fredd[aoie]|冷めたら|khi (?:bánh )?(?:đã )?nguội"
+    r"while (?:it|they|the (?:cake|sponge|shells?|roll|layers?|biscuits?)) (?:cools?|is cooling|are cooling)(?!\w)|quand (?:il|elle|le gâteau|le biscuit|la génoise) est (?:\w+ )?(?:froide?|refroidie?)(?!\w)|quand c'est (?:\w+ )?(?:froid|refroidi)(?!\w)|une fois (?:\w+ ){0,3}refroidie?s?|una volta (?:\w+ ){0,2}(?:fredd|raffreddat)[aoie]|quando (?:è|sono) (?:\w+ )?fredd[aoie]|冷めたら|khi (?:bánh )?(?:đã )?nguội"
 )
 """“When it is cold, …”: it has cooled, though no sentence says so."""
 
@@ -136,13 +137,50 @@ def _only_cut(tracker: Tracker) -> None:
     tracker.only_cut = -1
 
 
-def _done(tracker: Tracker, row: Row, grammar: Grammar, number: int) -> list[Act]:
+def _blocks(rows: Sequence[Row]) -> dict[int, list[int]]:
+    """For each sentence right below lines of the list, the numbers of these; empty where all lines stand together.
+
+    Captions name what is shown and then only what is done with it: “4 yolks, 20 g sugar / mix until smooth”.
+    """
+    blocks: dict[int, list[int]] = {}
+    waiting: list[int] = []
+    line = sentence = 0
+    for row in rows:
+        if row.kind is RowKind.INGREDIENT:
+            waiting.append(line)
+            line += 1
+        elif row.kind is RowKind.SENTENCE:
+            if waiting:
+                blocks[sentence] = waiting
+            waiting = []
+            sentence += 1
+    return blocks if len(blocks) > 1 and not any(row.group for row in rows) else {}
+
+
+TOGETHER = {Act.MIX, Act.BEAT, Act.WHIP, Act.SIFT, Act.HEAT, Act.BOIL, Act.MELT}
+"""What is done to everything that was shown before."""
+
+
+def _take_block(tracker: Tracker, lines: Sequence[int]) -> None:
+    """Hold what the lines above a sentence name, for a verb that names nothing."""
+    stocks = [s for s in tracker.stocks.rows if s.line in lines and not s.gone]
+    tracker.flush()
+    tracker.hold(
+        [Item(n, mention=Mention(s.ingredient, s.written, Share(grams=s.left), n, n)) for n, s in enumerate(stocks)],
+        None,
+        "",
+    )
+
+
+def _done(tracker: Tracker, row: Row, grammar: Grammar, number: int, above: Sequence[int] = ()) -> list[Act]:
     """The acts of a sentence, each done."""
     text = past_turn(row.text, row.group)
     if not text:
         return [Act.NOTHING]
-    acts = []
+    acts: list[Act] = []
     for clause in clauses(_once_cold(tracker, text), grammar, number):
+        if above and not acts and clause.act in TOGETHER and not tracker.items(clause) and not tracker.pending:
+            _take_block(tracker, above)
         acts.append(clause.act)
         handler = HANDLERS.get(clause.act)
         if handler is not None:
@@ -169,6 +207,7 @@ def follow(rows: Sequence[Row], tracker: Tracker, language: str, meant: Sequence
     followed = Followed(tracker, said)
     tracker.sentences = tuple(row.text for row in said)
     last_number: int | None = None
+    blocks = _blocks(rows)
     tracker.shells = any(SHELLS.search(plain(row.text)) for row in rows)
     for n, row in enumerate(said):
         if row.number is not None and row.number != last_number:
@@ -182,7 +221,7 @@ def follow(rows: Sequence[Row], tracker: Tracker, language: str, meant: Sequence
         for tin in find_tins(row.text):
             tracker.tins.append((n, tin.tin, tin.count))
         _eggs_of(tracker, row.text)
-        acts = _done(tracker, row, grammar, n) or _told_of(tracker, row.text)
+        acts = _done(tracker, row, grammar, n, blocks.get(n, ())) or _told_of(tracker, row.text)
         if not acts and (held := hold_the_place(tracker)) is not None:
             followed.open.append(n)
             acts.append(held)

@@ -61,5 +61,8 @@ def _after_to(text: str, found: list[Item]) -> tuple[int, int]:
     if len(found) == 1:
         return one.end(), len(text)
     along = ALONG.search(text, one.end()) if one.start() < FIRST_WORDS else None
+    if along is None and re.match(r"(?:on|over)", one[0]) and not text[: one.start()].strip() and "," not in text:
+        # “Pour onto the yolks and the egg.”
+        return one.end(), len(text)
     # “Into the ricotta with the pears.”
     return one.end(), along.start() if along is not None else one.end()

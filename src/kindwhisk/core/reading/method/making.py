@@ -13,6 +13,7 @@ from kindwhisk.core.process.steps.base import WHITES, YOLKY, StepBase
 from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
+from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.whip import WhipStep
@@ -144,6 +145,9 @@ class Made:
     @property
     def white_foam(self) -> bool:
         """Whether it is a meringue, with nothing else folded in."""
+        if self.kind in {FoldStep, MixStep} and len(self.uses) == 1:
+            # “Stir in the vanilla”, “the vinegar and the starch”: whites yet.
+            return self.uses[0].made.white_foam and all(_seasons(t.ingredient) for t in self.takes)
         return self.kind in {WhipStep, StreamStep} and bool(self.ids & WHITES) and not self.ids & YOLKY
 
     @property
@@ -188,6 +192,11 @@ class Made:
         return bool(self.raw_ids) and all(
             ingredient(i).composition.water < 0.2 and not fatty_liquid(i) for i in self.raw_ids
         )
+
+
+def _seasons(ingredient_id: str) -> bool:
+    """Whether it only flavours or steadies a meringue."""
+    return ingredient(ingredient_id).kind in {"flavour", "acid", "salt"} or ingredient_id.endswith("-starch")
 
 
 def fatty_liquid(ingredient_id: str) -> bool:

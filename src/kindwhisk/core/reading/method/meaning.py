@@ -6,6 +6,7 @@ import re
 from dataclasses import dataclass
 
 from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.reading.method.items import Item
 from kindwhisk.core.reading.method.making import Made, Stock
 from kindwhisk.core.reading.method.references import Results, of_ingredient
@@ -61,6 +62,12 @@ class _Case:
 
     def elsewhere(self, stock: Stock) -> Item | None:
         """What was made of it, though another part's is still there."""
+        soaked = next((m for m in reversed(self.results.open) if m.kind is RestStep and "gelatine" in m.names), None)
+        if soaked is not None and stock.ingredient.startswith("gelatine") and self.mention.share.grams is None:
+            # What has been soaked is meant, though another part has some in the packet.
+            return self._as_made(soaked)
+        if stock.ingredient.startswith("gelatine"):
+            return None
         mention, other_part = self.mention, not same_group(stock.group, self.section)
         worked = WORKED.search(self.text[max(0, mention.start - NEAR) : mention.start])
         begun = mention.share.rest and bool(stock.takes) and not stock.gone
@@ -88,7 +95,12 @@ class _Case:
             return None
         word = self.mention.words.split()[-1]
         other = next((s for s in self.stocks.rows if s.listed and not s.gone and word in own_words(s.written)), None)
-        if other is not None and _told_apart(stock, other):
+        other_sugar = (
+            other is not None and ingredient(other.ingredient).kind == "sugar" and all(x.stated for x in stock.takes)
+        )
+        if other is not None and (
+            _told_apart(stock, other) or (other_sugar and same_group(other.group, self.section or other.group))
+        ):
             # “The coffee”: the instant one, as the strong one has gone into its syrup.
             return self._as_line(other)
         made = of_ingredient(self.results.made, self.mention.ingredient)

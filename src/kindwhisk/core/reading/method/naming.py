@@ -12,7 +12,8 @@ from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.items import TO, Item, mark_targets
 from kindwhisk.core.reading.method.making import Made, Stock
 from kindwhisk.core.reading.method.meaning import meant_by
-from kindwhisk.core.reading.method.references import BAKED, Reference, Results, of_ingredient
+from kindwhisk.core.reading.method.nouns import BAKED
+from kindwhisk.core.reading.method.references import A_NEW, Reference, Results, of_ingredient
 from kindwhisk.core.reading.method.shares import ALL, NEAR, REST, Mention, Share, fraction_in, mentions, share_in
 from kindwhisk.core.reading.method.stocks import Stocks, own_words, same_group
 from kindwhisk.core.reading.names import Shelf, find_all
@@ -21,13 +22,13 @@ from kindwhisk.core.reading.same import covers
 
 APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|to)(?!\w)")
 SUFFIX = re.compile(
-    r"^(?:les |le |la |l')(?=\w+(?:er|re|ir)$)|-(?:les?|la|en)$|(?<=[aei]te)(?:l[eoai])$|(?<=r)l[eoai]$"
+    r"(?<=iamo)l[eoai]$|^(?:les |le |la |l')(?=\w+(?:er|re|ir)$)|-(?:les?|la|en)$|(?<=[aei]te)(?:l[eoai])$|(?<=r)l[eoai]$"
 )
 INSIDE = re.compile(
     r"^\s*(?:\w+ly |that |it |this |them )?(?:in(?!to| (?:(?:an?|the|another|your|one|its|their) )?(?:\w+ ){0,2}(?:bowl|pan|saucepan|pot|mixer|jug|oven|batches|additions|goes|parts|turns|thirds|times)\b)|over and)(?!\w)"
 )
 ASIDE = re.compile(
-    r"^(?:when|once|as soon as) (?!the (?:sugar )?syrup|the sugar)[^,;]* (?:is|are|looks?|feels?)(?!\w)[^,;]*,|(?<!\w)(?:once|as soon as) (?:it|they) [^,;]*(?:,|$)|^(?:quand|lorsque|dès que|quando|appena) [^,;]*,|(?<!\w)(?:with|using) (?:an? |the )?(?:\w+ ){0,2}(?:spoon|spatula|whisk|fork)(?!\w)(?! of)|(?<!\w)(?:a filo|chia(?= (?:làm |thành |lòng |bột |hỗn |đều ))|chia(?= \d))(?!\w)|(?<!\w)(?:chemisée?s?[^,.;]*|beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|: (?:le mélange|il composto|the mixture|la masse|l'appareil) (?:doit|deve|should|must)[^.;]*|(?<!\w)to (?:loosen|lighten|slacken|soften|temper) (?:it|them|the \w+)(?!\w)|(?<=\w )when (?:the )?(?:\w+ )?(?:syrup|sugar) (?:is|reaches|hits|gets)[^,.;]*|(?<!\w)pour (?:la |le |les |l')?(?:détendre|assouplir|alléger)(?!\w)|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
+    r"lemon[- ]colou?red|(?:jelly|swiss)[- ]roll (?:pan|tin|tray)|^(?:when|once|as soon as) (?!the (?:sugar )?syrup|the sugar)[^,;]* (?:is|are|looks?|feels?)(?!\w)[^,;]*,|(?<!\w)(?:once|as soon as) (?:it|they) [^,;]*(?:,|$)|^(?:quand|lorsque|dès que|quando|appena) [^,;]*,|(?<!\w)(?:with|using) (?:an? |the )?(?:\w+ ){0,2}(?:spoon|spatula|whisk|fork)(?!\w)(?! of)|(?<!\w)(?:a filo|chia(?= (?:làm |thành |lòng |bột |hỗn |đều ))|chia(?= \d))(?!\w)|(?<!\w)(?:chemisée?s?[^,.;]*|beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|: (?:le mélange|il composto|the mixture|la masse|l'appareil) (?:doit|deve|should|must)[^.;]*|(?<!\w)to (?:loosen|lighten|slacken|soften|temper) (?:it|them|the \w+)(?!\w)|(?<=\w )when (?:the )?(?:\w+ )?(?:syrup|sugar) (?:is|reaches|hits|gets)[^,.;]*|(?<!\w)pour (?:la |le |les |l')?(?:détendre|assouplir|alléger)(?!\w)|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
     r"(?<!\w)(?:over|(?<=\w )in|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
     r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|(?:túi )?bắt kem|đường kính(?= (?:khoảng )?\d)|湯煎(?:で|から|にかけて)?|鍋"
 )
@@ -37,12 +38,17 @@ TAKEN_OF = {
     "zest": ("皮", "zest", "zeste", "rind", "peel", "scorza", "buccia"),
     "juice": ("果汁", "juice", "jus", "succo"),
     "puree": ("ピューレ",),
+    "breadcrumbs": ("crumbs",),
     "nut": ("nuts", "noix", "frutta secca"),
 }
 """What is taken of a fruit, by whichever word its line has."""
+PULP = ("pulp", "flesh", "polpa", "pulpe", "果肉")
+"""“Scoop the pulp into a pan”, of the passion fruit."""
+VANILLA = ("pod", "pods", "gousse", "bacca")
+"""“Infuse the split pod.”"""
 PRESSED = {w for words in TAKEN_OF.values() for w in words}
 HEADED = re.compile(
-    r"^(?:for|to make|to assemble|pour|per) (?:the |la |le |les |l'|il |lo )?[^,;.:\d]{2,40}:(?= )|^(?:[^\W\d]+ ){0,2}[^\W\d]+ ?:(?= )"
+    r"^(?:for|to make|to assemble|pour|per) (?:the |la |le |les |l'|il |lo )?[^,;.:\d]{2,40}:(?= )|^(?:for|pour|per) (?:the |la |le |les |l'|il |lo )[^,;.:\d]{2,30}?(?:,(?= )| (?=(?:i|we|you|she|he) ))|^(?:[^\W\d]+ ){0,2}[^\W\d]+ ?:(?= )"
 )
 """A heading in front of a sentence: “For the custard cream: heat the milk”."""
 BARE_VERB = re.compile(r"\s*(?:with|to|until|till|avec|jusqu|con|fino)(?!\w)|\s*$")
@@ -52,7 +58,7 @@ AT_A_TIME = re.compile(r"(?:an?|one) (?:third|quarter|half|fifth)(?: of)?(?=(?: 
 THROUGH = re.compile(r"(?<!\w)through(?= the)")
 """“Fold through the nuts”: in."""
 PART_WITH = re.compile(r"\s*(?:two[- ]thirds|three[- ]quarters|half|(?:a|one) (?:third|half|quarter))(?: of it)? with ")
-OF_THE = re.compile(r"(?<![\d.,])(\d{1,4}) ?(?:g|gr|grams?|ml) (?:of )?(?:the )?$")
+OF_THE = re.compile(r"(?<![\d.,])(\d{1,4}) ?(?:g|gr|grams?|ml) (?:of |de |di |d')?(?:the |la )?$")
 """“50 g of the purée”."""
 OTHER_GRAMS = re.compile(
     r"(?<!\w)(?:other|remaining|last) (\d+(?:[.,]\d+)?) ?(?:g|gr|grams?)(?! (?:of )?(?:the )?[^\W\d]{3,})(?!\w)"
@@ -65,23 +71,40 @@ ONTO = {Act.DUST, Act.TOP, Act.COAT, Act.SOAK}
 VESSEL = re.compile(r" ?(?:tins?|pans?|moulds?|molds?|trays?|cases?|rings?)(?!\w)")
 IS_BAKED = re.compile(rf"(?:the )?(?:{BAKED})")
 TPT = {"tpt", "tant pour tant"}
+PASTE_POWDERS = re.compile(r"(?<!\w)(?:tpt|tant[- ]pour[- ]tant)(?!\w)")
+EVERYTHING = re.compile(
+    r"(?<!\w)(?:everything|all (?:of )?(?:the )?ingredients|tous les ingrédients|tutti gli ingredienti|tất cả nguyên liệu)(?!\w)|すべての材料|材料をすべて|全ての材料"
+)
+"""“Whip everything to firm peaks.”"""
 DRY_ONES = re.compile(
-    r"(?<!\w)(?:dry (?:ingredients|things|goods|stuff)|ingrédients secs|ingredienti secchi|nguyên liệu khô|le polveri|les poudres)(?!\w)|粉類"
+    r"(?<!\w)(?:dry (?:ingredients|things|goods|stuff)|dry(?= (?:over|in|into|on))|ingrédients secs|ingredienti secchi|nguyên liệu khô|(?:le )?polveri|(?:les )?poudres|powders)(?!\w)|粉類"
 )
 
 
-FLAVOURINGS = re.compile(r"(?<!\w)(?:flavou?rings?|essences|extracts|arômes|aromi)(?!\w)")
+FLAVOURINGS = re.compile(
+    r"(?<!\w)(?:flavou?rings?|essences|(?:with |the )extract(?= |$)|^extract$|extracts|arômes|aromi)(?!\w)"
+)
+
+
+FLOURS = re.compile(r"(?<!\w)(?:the |both |two )flours(?!\w)")
+SUGARS = re.compile(r"(?<!\w)(?:the two |both |the )?sugars(?!\w)|(?<!\w)(?:les deux sucres|i due zuccheri)(?!\w)")
+FRUITS = re.compile(r"(?<!\w)(?:(?:with |the |mixed |fresh )(?:fruits?|berries)|les fruits|la frutta)(?!\w)")
+"""“Top with the fruit”: every fruit that is there."""
 
 
 def _dry(stock: Stock) -> bool:
     item = ingredient(stock.ingredient)
-    return item.kind in {"flour", "leavener", "salt", "sugar", "flavour"} and item.composition.water < 0.2
+    ground = item.kind == "nut" and item.id.endswith(("-flour", "-ground"))
+    return ground or (item.kind in {"flour", "leavener", "salt", "sugar", "flavour"} and item.composition.water < 0.2)
 
 
 def _as_named(text: str, word: str, ingredient_id: str, taken: list[tuple[int, int]]) -> re.Match[str] | None:
     """Where a text names a line by one of its words; a word that is another food's name counts in the plural alone."""
     match = re.search(word if is_cjk(word) else rf"(?<!\w){re.escape(word)}(?:s|es)?(?!\w)", text)
     if match is None or any(a <= match.start() < b for a, b in taken):
+        return None
+    if A_NEW.search(text[: match.start()]):
+        # “Mix to a paste.”
         return None
     foods = find_all(word)
     another = bool(foods) and not any(covers(f.ingredient, ingredient_id) for f in foods)
@@ -129,6 +152,10 @@ class Naming:
             text = THROUGH.sub(" ", text)
         text = AT_A_TIME.sub("", ASIDE.sub(lambda m: " " * len(m[0]), text))
         suffixed = self._suffixed(clause)
+        every = EVERYTHING.search(text)
+        if every is not None and self._by_part(text, []):
+            # “Whip everything”: all that the part lists, not what was made last.
+            return self._by_part(text, [])
         references = self.results.in_text(text, self._untouched, [suffixed] if suffixed is not None else [])
         covered = [(r.start, r.end) for r in references]
         found = self._referred(references)
@@ -183,10 +210,15 @@ class Naming:
         named = {i.mention.ingredient for i in found if i.mention is not None}
         match = DRY_ONES.search(text)
         if match is not None and not any(m.dry for m in self.results.open):
-            powders = match[0] in {"le polveri", "les poudres", "粉類"}
+            powders = bool(re.search("polveri|poudres|powders|粉類", match[0]))
             dry = [s for s in self.stocks.rows if s.listed and not s.gone and _dry(s)]
             group = self.section or next((s.group for s in dry if ingredient(s.ingredient).kind == "flour"), "")
-            sweet = [s for s in dry if not (powders and ingredient(s.ingredient).kind == "sugar")]
+            group = group or self._group_here()
+            sweet = [
+                s
+                for s in dry
+                if not (powders and ingredient(s.ingredient).kind == "sugar" and s.ingredient != "icing-sugar")
+            ]
             meant = [s for s in sweet if same_group(s.group, group)] or sweet
         flavours = FLAVOURINGS.search(text) if match is None else None
         if flavours is not None:
@@ -194,10 +226,47 @@ class Naming:
                 s for s in self.stocks.rows if s.listed and not s.gone and ingredient(s.ingredient).kind == "flavour"
             ]
             match = flavours if meant else None
+        sugars = SUGARS.search(text) if match is None else None
+        if sugars is not None:
+            sweet = [
+                s for s in self.stocks.rows if s.listed and not s.gone and ingredient(s.ingredient).kind == "sugar"
+            ]
+            meant = [s for s in sweet if same_group(s.group, self.section)] or sweet
+            match = sugars if len(meant) > 1 else None
+        flours = FLOURS.search(text) if match is None else None
+        if flours is not None:
+            meant = [
+                s for s in self.stocks.rows if s.listed and not s.gone and ingredient(s.ingredient).kind == "flour"
+            ]
+            match = flours if len(meant) > 1 else None
+        fruits = FRUITS.search(text) if match is None else None
+        if fruits is not None:
+            meant = [
+                s for s in self.stocks.rows if s.listed and not s.gone and ingredient(s.ingredient).kind == "fruit"
+            ]
+            match = fruits if meant else None
+        whole = EVERYTHING.search(text) if match is None else None
+        if whole is not None:
+            rows = [s for s in self.stocks.rows if s.listed and s.group == self.section]
+            meant = rows if rows and not any(s.takes for s in rows) else []
+            match = whole if meant else None
+        if match is None and PASTE_POWDERS.search(text):
+            # “TPT through the sieve”, which the list gives in two lines.
+            ground = [
+                s
+                for s in self.stocks.rows
+                if s.listed
+                and not s.gone
+                and (
+                    s.ingredient == "icing-sugar"
+                    or (ingredient(s.ingredient).kind == "nut" and s.ingredient.endswith(("-flour", "-ground")))
+                )
+            ]
+            match, meant = (PASTE_POWDERS.search(text), ground) if len(ground) > 1 else (None, [])
         for group in {s.group for s in self.stocks.rows if s.group and (not found or s.group in TPT)}:
             rows = [s for s in self.stocks.rows if s.group == group]
             whole = re.search(
-                rf"(?<!\w)(?:the )?{re.escape(group)}(?!\w)(?! \w*(?:batter|cream|layer|mix))|{re.escape(group)}の材料",
+                rf"(?<!\w)(?:the )?{re.escape(group)}(?!\w)(?! \w*(?:batter|cream|layer|mix))|{re.escape(group)}の材料|(?<![a-z0-9]){re.escape(group)}(?=[をにと])",
                 text,
             )
             if whole is not None and (
@@ -214,6 +283,15 @@ class Naming:
             Item(start + n, mention=Mention(s.ingredient, s.written, ALL, start, match.end()))
             for n, s in enumerate(meant) if s.ingredient not in named
         ]  # fmt: skip
+
+    def _group_here(self) -> str:
+        """The heading that most of what stands there is listed under."""
+        grams: dict[str, float] = {}
+        here = self.raw_here()
+        for made in here.upstream() if here is not None else ():
+            for take in made.takes:
+                grams[take.stock.group] = grams.get(take.stock.group, 0.0) + take.grams
+        return max(grams, key=lambda g: grams[g], default="")
 
     def _shares_alone(self, text: str, found: Sequence[Item], *, onto: bool) -> list[Item]:
         """Shares that no name stands behind: “whites stiff with the other half”, “add the rest”, “one third in”."""
@@ -240,7 +318,10 @@ class Naming:
             if part is None or foam is None or any(i.made is foam for i in found):
                 return []
             return [Item(0, made=foam, share=Share(fraction=part))]
-        if any(i.share.rest or 0 <= i.start - rest.start() < NEAR for i in found):
+        if any(
+            i.share.rest or (0 <= i.start - rest.start() < NEAR and not APART.search(text[rest.end() : i.start]))
+            for i in found
+        ):
             return []
         here = self.raw_here()
         mine = begun is not None and here is not None and any(begun.takes[-1] in m.takes for m in here.upstream())
@@ -254,6 +335,12 @@ class Naming:
         """Lines that a sentence means by a word of theirs: “the tea”, “the milks”, and what nobody knows by name."""
         named = {i.mention.ingredient for i in found if i.mention is not None}
         rows = [s for s in self.stocks.rows if not s.gone and s.listed and s.ingredient not in named]
+        # “… then 150 g of cold purée”, of the kind that the method has told of.
+        rows += [
+            s
+            for s in self.stocks.rows
+            if not s.listed and s.ingredient not in named and ingredient(s.ingredient).kind == "fruit"
+        ]
         firsts = {own_words(s.written)[:1] for s in rows}
         taken = [*covered, *((i.mention.start, i.mention.end) for i in found if i.mention is not None)]
         meant: list[Item] = []
@@ -262,15 +349,22 @@ class Naming:
             if stock.ingredient in seen:
                 continue
             own = own_words(stock.written) + TAKEN_OF.get(stock.ingredient.rpartition("-")[2], ())
+            own += PULP if ingredient(stock.ingredient).kind == "fruit" else ()
+            own += VANILLA if stock.ingredient.startswith("vanilla-") else ()
             own += TAKEN_OF["nut"] if ingredient(stock.ingredient).kind == "nut" else ()
             # A word that another line begins with means that line.
-            words = [w for w in own if w == own[0] or w in PRESSED or (w,) not in firsts]
+            words = [w for w in own if w == own[0] or w in PRESSED or w in VANILLA or w in PULP or (w,) not in firsts]
             match = next((m for w in words if (m := _as_named(text, w, stock.ingredient, taken))), None)
             if match is not None:
                 seen.add(stock.ingredient)
+                if match[0] == own[0]:
+                    # “Pistachio”, of two lines: the first, unless both are meant by a plural.
+                    taken.append((match.start(), match.end()))
                 behind = text[match.end() : match.end() + 4] if is_cjk(match[0]) else ""
                 front = text[max(0, match.start() - NEAR) : match.start()]
                 weighed = OF_THE.search(front)
+                if weighed is None and not stock.listed:
+                    continue
                 share = Share(grams=float(weighed[1])) if weighed else share_in(APART.split(front)[-1] + behind)
                 mention = Mention(stock.ingredient, match[0], share, match.start(), match.end())
                 meant.append(meant_by(mention, text, self.stocks, self.results, self.section))

@@ -7,12 +7,8 @@ from collections.abc import Callable, Sequence
 from typing import NamedTuple
 
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.process.steps.base import YOLKY
-from kindwhisk.core.process.steps.chill import ChillStep
-from kindwhisk.core.process.steps.fill import FillStep
-from kindwhisk.core.process.steps.fold import FoldStep
-from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.reading.method.making import Made
+from kindwhisk.core.reading.method.nouns import FLAVOURED, MIXTURE, NOUNS, STILL_STOCK, Test, raw
 from kindwhisk.core.reading.method.shares import ALL, NEAR, Share, fraction_in, share_in
 from kindwhisk.core.reading.method.stocks import own_words
 from kindwhisk.core.reading.names import find_all
@@ -29,19 +25,16 @@ class Reference(NamedTuple):
     words: str
 
 
-FLAVOURED = r"cream|milk|mousse|curd|custard|buttercream|ganache|meringue|syrup"
-"""What is called by what gives its taste: “the passion fruit cream”."""
-MIXTURE = r"mixture|mix|batter|dough|base|mass|paste|foam|composto|impasto|pasta|mélange|appareil|préparation|pâte|polveri|poudres|hỗn hợp|bột bánh|thau bột|phần bột|生地|粉類"
 _MIXTURE = re.compile(
     rf"(?P<of>(?:(?<!\w)(?!(?:the|an?|main|into|to|over|in|with|and|of|onto|this|that|it|a|your|remaining|rest|al|alla|allo|agli|ai|alle|il|lo|la|gli|le|i|au|aux|du|des|les|nel|nella|dans|con|avec|sul|vào|và|với)\b)[^\W\d]+[ -]){{0,3}})(?<!\w)(?P<noun>{MIXTURE}|{FLAVOURED})(?:s|i)?(?!\w)"
-    r"(?: (?:d'|de |di |ai |agli |aux )?(?P<behind>[^\W\d]+(?:[- ][^\W\d]+)?))?|(?P<cjk>生地|粉類)"
+    r"(?=(?: (?:d'|de |di |(?:ai|agli|aux) (?!blancs|jaunes|œufs|albumi|tuorli|bianchi|uova))?(?P<behind>(?!(?:ai|agli|aux)(?!\w))[^\W\d]+(?:[- ][^\W\d]+)?))?)|(?P<cjk>生地|粉類)"
 )
 _IT = re.compile(
     r"(?<!\w)(?:it|them|everything|all of it|this(?! \w*(?:time|point))|that(?= back)|le tutto|"
     r"tutto|il tutto|all together)(?!\w)|(?<=ez-)(?:les?|la)(?!\w)|(?<=er-)(?:les?|la)(?!\w)|(?<=incorporate)(?:le|lo|la)(?!\w)"
 )
 _BOTH = re.compile(
-    r"(?<!\w)(?:the two creams|both creams|le due creme|les deux crèmes|the two(?! (?:batters|cakes|tins))|both(?! \w)|i due composti|les deux(?: masses| préparations| mélanges)?|hai hỗn hợp)(?!\w)"
+    r"(?<!\w)(?:the two creams|both creams|le due creme|les deux crèmes|the two(?! (?:batters|cakes|tins|sugars|flours))|both(?! \w)|i due composti|les deux(?: masses| préparations| mélanges)?|(?:hai|2) hỗn hợp)(?!\w)"
 )
 _NUMBERED = re.compile(
     r"(?P<n>[①-⑳]|(?<![\d.])[1-9]\d?(?=(?:に|を|の|へ))|(?<=(?<!\w)into )[1-9]\d?(?=$|[.,;)])|"
@@ -69,55 +62,10 @@ _THE = re.compile(
 _APART = re.compile(
     r"[,;をに、]|(?<!\w)(?:and|with|into|onto|over|to|et|e|con|và|với|à|au|aux|dans|al|all|allo|alla|alle|ai|agli|nel|nell|nello|nella|nelle|negli|vào)(?!\w)"
 )
-_BEHIND = re.compile(r"[のを](1/3|半量|半分|残り|ひとすくい|一部)")
-BAKED = (
-    r"cakes?|sponges?|layers?|biscuits?(?! crumbs)|torte|tart|dome|bombe|roll|rolls|roulade|génoises?|genoise|sheet(?! pan)|macarons?|discs?|disks?|rectangles?|rounds|squares|shells?|meringues?|"
-    r"pavlova|nests?|fingers?|strip|gâteau|coques?|disques?|dacquoise|bande|feuille de biscuit|lid|dischi|disco|torta|rotolo|biscotto|pan di spagna|bánh|スポンジ|生地|crumb|halves|pairs"
-)
-
-_Test = Callable[[Made], bool]
+_BEHIND = re.compile(r"[のを](1/3|半量|半分|残り|ひとすくい|一部|少量|少し)")
 
 
-def _raw(made: Made) -> bool:
-    return not made.baked
-
-
-NOUNS: tuple[tuple[re.Pattern[str], _Test], ...] = (
-    (re.compile(r"(?<!\w)(?:(?:hot |warm |the |cooled )?(?:\w+ )?syrup|sirop|sciroppo|bagna|nước đường|si rô)(?!\w)|シロップ"), lambda m: m.syrup),
-    (re.compile(r"(?<!\w)(?:whipped |beaten |stiff |whisked )?(?:egg )?whites?(?! (?:chocolate|vinegar|wine|sugar|rum))(?!\w)|(?<!\w)(?:egg )?snow(?!\w)|(?<!\w)(?:blancs?(?: en neige| montés)?(?: d'œufs?)?|albumi|chiare|"
-                r"lòng trắng(?: trứng)?)(?!\w)|卵白"),
-     lambda m: m.white_foam),
-    (re.compile(r"(?<!\w)(?:meringue|meringa)(?!s|\w)|メレンゲ(?!クッキー)"), lambda m: m.white_foam),
-    (re.compile(r"(?<!\w)(?:meringue|meringa)(?!s|\w)|メレンゲ(?!クッキー)"),
-     lambda m: _raw(m) and m.meringue),
-    (re.compile(r"(?<!\w)(?:yolk foam|egg foam|egg cream|whipped yolks)(?!\w)"), lambda m: _raw(m) and m.kind is not None and bool(m.ids & YOLKY)),
-    (re.compile(r"(?<!\w)(?:buttercream)(?!\w)"), lambda m: _raw(m) and "butter" in m.ids),
-    (re.compile(r"(?<!\w)(?:custard|pudding|pastry cream|curd(?! cheese)|crème pâtissière|crema pasticcera)(?!\w)"),
-     lambda m: _raw(m) and m.of_kind({"dairy", "acid", "fruit"}) and bool(m.ids & {"corn-starch", "egg-yolk", "custard-powder", "whole-egg"})),
-    (re.compile(r"(?<!\w)ganache(?!\w)|ガナッシュ"), lambda m: _raw(m) and m.of_kind({"chocolate"}) and not m.ids & YOLKY),
-    (re.compile(r"(?<!\w)(?:glaze|icing(?! sugar)|frosting|glassa|glaçage)(?!\w)"), lambda m: _raw(m) and m.of_kind({"sugar", "chocolate"}) and not m.floury),
-    (re.compile(r"(?<!\w)(?:the milks|milk tea)(?!\w)"), lambda m: _raw(m) and m.of_kind({"dairy"}) and not m.floury),
-    (re.compile(r"(?<!\w)mousse(?!\w)|ムース"), lambda m: _raw(m) and m.kind is FoldStep),
-    (re.compile(r"(?<!\w)(?:the )?(?:frozen )?(?:pattern|design|stripes|décor)(?!\w)"), lambda m: _raw(m) and m.kind in {FillStep, ChillStep}),
-    (re.compile(r"(?<!\w)(?:the )?(?:set|frozen|chilled|firm) (?:mousse|cream|cake|layer)(?!\w)|(?<!\w)mousse(?!\w)"), lambda m: m.kind in {FillStep, ChillStep}),
-    (re.compile(r"(?<!\w)(?:whipped )?(?:cream|crème(?: fouettée)?|crema|panna|kem)(?!\w)(?! cheese| of tartar)|クリーム"), lambda m: _raw(m) and (m.is_cream or bool(m.names & {"cream", "crème", "crema"}))),
-    (re.compile(r"(?<!\w)(?:cream|crème|crema)(?!\w)(?! cheese| of tartar)"), lambda m: _raw(m) and m.of_kind({"dairy"}) and bool(m.ids & {"egg-yolk", "whole-egg"}) and not m.floury),
-    (re.compile(r"(?<!\w)(?:dry ingredients|dry goods|dry stuff|dry mix|dry mixture|powders|sifted (?:ingredients|mixture|powders|flours)|flours|sifted flour|ingrédients secs|ingredienti secchi)(?!\w)|粉類|(?<![\u4e00-\u9fff\u30a0-\u30ff])粉(?=を|と)"), lambda m: _raw(m) and m.dry),
-    (re.compile(r"(?<!\w)the nuts(?!\w)"), lambda m: _raw(m) and m.dry and m.of_kind({"nut"})),
-    (re.compile(r"(?<!\w)(?:one half|(?:the )?(?:first|that) half|one part|una metà|une moitié)(?!\w)(?! of)"), lambda m: m.kind is SplitStep),
-    (re.compile(r"(?<!\w)(?:juice|jus|succo)(?!\w)"), lambda m: _raw(m) and any(i.endswith("-juice") for i in m.raw_ids) and not m.floury),
-    (re.compile(r"(?<!\w)(?:in)?to the other(?: half| part| one)?$"), lambda m: _raw(m) and m.left < 1),
-    (re.compile(r"(?<!\w)(?:puree|coulis|purée)(?!\w)"), lambda m: _raw(m) and m.of_kind({"fruit"})),
-    (re.compile(rf"(?<!\w)(?:{BAKED})(?!\w)|スポンジ|生地"), lambda m: m.baked),
-)  # fmt: skip
-"""Words, and what a result must be that they mean."""
-STILL_STOCK = re.compile(
-    r"whites?|juice|jus|succo|curd|blanc|albumi|卵白|lòng trắng|cream|crème|panna|kem|クリーム|puree|purée"
-)
-"""Words that mean the list's own good as long as it has not been touched."""
-
-
-def latest(contents: Sequence[Made], test: _Test, but: Made | None = None) -> Made | None:
+def latest(contents: Sequence[Made], test: Test, but: Made | None = None) -> Made | None:
     """The last of the open results that a test suits."""
     return next((m for m in reversed(contents) if m.open and m is not but and test(m)), None)
 
@@ -136,9 +84,11 @@ def of_ingredient(contents: Sequence[Made], ingredient_id: str) -> Made | None:
         return None
 
     def much(made: Made) -> bool:
-        there = sum(t.grams for m in made.upstream() for t in m.takes if covers(ingredient_id, t.ingredient))
+        takes = [t for m in made.upstream() for t in m.takes]
+        there = sum(t.grams for t in takes if covers(ingredient_id, t.ingredient))
         least = 0.0 if ingredient(ingredient_id).kind == "setting" else 0.2
-        return _raw(made) and there > least * made.grams()
+        # What it was dissolved in is not counted.
+        return raw(made) and there > least * sum(t.grams for t in takes if t.ingredient != "water")
 
     there = [m for m in contents if m.open and much(m)]
     dry = [m for m in there if m.dry]
@@ -167,6 +117,7 @@ class _Found:
         self.text = text
         self.references: list[Reference] = []
         self._taken: list[tuple[int, int]] = []
+        self._two: list[Reference] = []
 
     def put(self, made: Made | None, start: int, end: int) -> None:
         """A result that these words mean, if there is one."""
@@ -177,14 +128,25 @@ class _Found:
         """Words that mean a result, or “it”."""
         if self.has(start, end):
             return
-        near = _APART.split(self.text[max(0, start - NEAR) : start])[-1]
+        self.references.append(Reference(made, ALL, start, end, self.text[start:end]))
+        self._taken.append((start, end))
+
+    def _share(self, made: Made | None, start: int, end: int) -> Share:
+        """How much of it is meant, by what stands around these words and behind any others."""
+        begins = max([start - NEAR, 0, *(b for _, b in self._taken if b <= start)])
+        near = _APART.split(self.text[begins:start])[-1]
         behind = _BEHIND.match(self.text[end:])
-        share = share_in(f"{near} {behind[1] if behind else ''}")
         weighed = WEIGHED_OF.search(near)
         if weighed is not None and made is not None:
-            share = Share(fraction=min(MOST_OF_IT, float(weighed[1]) / max(made.grams(), 1.0)))
-        self.references.append(Reference(made, share, start, end, self.text[start:end]))
-        self._taken.append((start, end))
+            return Share(fraction=min(MOST_OF_IT, float(weighed[1]) / max(made.grams(), 1.0)))
+        return share_in(f"{near} {behind[1] if behind else ''}")
+
+    def in_order(self) -> list[Reference]:
+        """Every reference with its share, in the order of the text."""
+        shared = [
+            r if r in self._two else r._replace(share=self._share(r.made, r.start, r.end)) for r in self.references
+        ]
+        return sorted(shared, key=lambda r: r.start)
 
     def has(self, start: int, end: int) -> bool:
         """Whether words are a reference already."""
@@ -192,7 +154,8 @@ class _Found:
 
     def both(self, two: Sequence[Made], start: int, end: int) -> None:
         """Words that mean two results."""
-        self.references += [Reference(made, ALL, start, end, self.text[start:end]) for made in two]
+        self._two += [Reference(made, ALL, start, end, self.text[start:end]) for made in two]
+        self.references += self._two
         self._taken.append((start, end))
 
 
@@ -205,7 +168,11 @@ class Results:
         self.numbered: dict[int, Made] = {}
         self.shared_out: list[Made] = []
 
-    def _left_over(self, test: _Test) -> Made | None:
+    def spent(self, test: Test) -> Made | None:
+        """What was taken whole and is named once more: half each, and it is asked about."""
+        return self._left_over(test)
+
+    def _left_over(self, test: Test) -> Made | None:
         """What a sentence took whole, of which another takes “the remaining”: half each, and it is asked about."""
         for made in reversed(self.made):
             users = [u for m in self.made for u in m.uses if u.made is made]
@@ -229,7 +196,7 @@ class Results:
         if ids:
             with_all = latest(
                 self.made,
-                lambda m: _raw(m) and all(holds(m, i) for i in ids) and not (m.white_foam and "egg-white" not in ids),
+                lambda m: raw(m) and all(holds(m, i) for i in ids) and not (m.white_foam and "egg-white" not in ids),
             )
             if with_all is not None:
                 return with_all
@@ -237,12 +204,12 @@ class Results:
             if (len(ids) > 1 or "-" in of) and (some := latest(self.made, lambda m: m.dry and m.of_kind(kinds))):
                 # “Le mélange amandes-sucre”, of icing sugar.
                 return some
-        if DRY.search(of) and (dry := latest(self.made, lambda m: _raw(m) and m.dry)) is not None:
+        if DRY.search(of) and (dry := latest(self.made, lambda m: raw(m) and m.dry)) is not None:
             return dry
-        if _NUTS.search(of) and (nutty := latest(self.made, lambda m: _raw(m) and m.of_kind({"nut"}))) is not None:
+        if _NUTS.search(of) and (nutty := latest(self.made, lambda m: raw(m) and m.of_kind({"nut"}))) is not None:
             return nutty
         words = {w for w in of.split() if len(w) > 3}
-        named = latest(self.made, lambda m: _raw(m) and _called(m, words)) if words else None
+        named = latest(self.made, lambda m: raw(m) and _called(m, words)) if words else None
         if named is not None or ids:
             return named
         return None
@@ -257,21 +224,21 @@ class Results:
             return called
         if noun in {"base", "mass", "paste"} and (
             settled := latest(
-                self.made, lambda m: _raw(m) and free(m) and not m.dry and not m.white_foam and not m.is_cream
+                self.made, lambda m: raw(m) and free(m) and not m.dry and not m.white_foam and not m.is_cream
             )
         ):
             return settled
         if noun in {"polveri", "poudres", "粉類"}:
-            return latest(self.made, lambda m: _raw(m) and m.dry and free(m))
+            return latest(self.made, lambda m: raw(m) and m.dry and free(m))
         if noun == "生地" and (baked := latest(self.made, lambda m: m.baked and free(m))) is not None:
             return baked
         if noun in {"batter", "dough", "impasto", "pâte", "生地", "bột bánh", "thau bột", "phần bột"}:
-            whole = latest(self.made, lambda m: _raw(m) and m.floury and not m.dry and free(m))
-            return whole or latest(self.made, lambda m: _raw(m) and not m.white_foam and not m.dry and free(m))
+            whole = latest(self.made, lambda m: raw(m) and m.floury and not m.dry and free(m))
+            return whole or latest(self.made, lambda m: raw(m) and not m.white_foam and not m.dry and free(m))
         here = self.here
-        if here is not None and here.open and _raw(here) and free(here) and not (here.white_foam and named):
+        if here is not None and here.open and raw(here) and free(here) and not (here.white_foam and named):
             return here
-        return latest(self.made, lambda m: _raw(m) and free(m) and not m.dry) or latest(self.made, free)
+        return latest(self.made, lambda m: raw(m) and free(m) and not m.dry) or latest(self.made, free)
 
     def in_text(self, text: str, untouched: Callable[[str], bool], named: Sequence[Made] = ()) -> list[Reference]:
         """Every reference to a result in a plain stretch, in its order.
@@ -288,10 +255,10 @@ class Results:
         self._nouns(found, untouched)
         for start, end, noun in loose:
             rest = REST_OF.search(found.text[max(0, start - 12) : start]) is not None
-            begun = latest(self.made, lambda m: _raw(m) and m.left < 1) if rest else None
+            begun = latest(self.made, lambda m: raw(m) and m.left < 1) if rest else None
             if begun is None and find_all(found.text[start:end]):
                 # “The chocolate mixture” is not the bare whites.
-                begun = latest(self.made, lambda m: _raw(m) and not m.white_foam and not m.dry and not m.is_cream)
+                begun = latest(self.made, lambda m: raw(m) and not m.white_foam and not m.dry and not m.is_cream)
             found.put(begun or self._unnamed(noun, [*named, *(r.made for r in found.references)]), start, end)
         self._called(found, untouched)
         for match in _BOTH.finditer(text):
@@ -299,7 +266,7 @@ class Results:
             found.both(two, match.start(), match.end())
         for match in _IT.finditer(text):
             found.take(None, match.start(), match.end())
-        return sorted(found.references, key=lambda r: r.start)
+        return found.in_order()
 
     def _numbers(self, found: _Found) -> None:
         """“③に④を”: the results of numbered steps."""
@@ -333,7 +300,7 @@ class Results:
             if re.fullmatch(FLAVOURED, match[noun]):
                 words = {w for w in (match["of"] or "").split() if len(w) > 2}
                 tasting = self._mixture(match["of"]) if find_all(match["of"] or "") else None
-                tasting = tasting or latest(self.made, lambda m, w=words: _raw(m) and _lines_words(m, w))  # type: ignore[misc]
+                tasting = tasting or latest(self.made, lambda m, w=words: raw(m) and _lines_words(m, w))  # type: ignore[misc]
                 found.put(tasting, match.start(), match.end(noun))
                 continue
             if (
@@ -352,7 +319,9 @@ class Results:
                 continue
             own = bool(match["of"] and (find_all(match["of"]) or made.names & set(match["of"].split())))
             behind = find_all(match["behind"] or "")
-            found.put(made, match.start() if own else match.start(noun), match.end() if behind else match.end(noun))
+            found.put(
+                made, match.start() if own else match.start(noun), match.end("behind") if behind else match.end(noun)
+            )
         return loose
 
     def _reserved(self, found: _Found) -> None:
@@ -379,6 +348,6 @@ class Results:
         for match in _THE.finditer(found.text):
             word = match[1]
             food = any(n.start <= match.start(1) < n.end and untouched(n.words) for n in foods)
-            if not find_all(word) and not food:
+            if not find_all(word) and not food and not untouched(word):
                 called = [m for m in self.open if word in m.names]
-                found.put(latest(called, _raw) or latest(called, lambda _: True), match.start(), match.end())
+                found.put(latest(called, raw) or latest(called, lambda _: True), match.start(), match.end())

@@ -7,11 +7,11 @@ from typing import NamedTuple
 
 from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.reading.amounts import in_figures
-from kindwhisk.core.reading.method.clauses import OVER_WATER
 from kindwhisk.core.reading.method.figures import temperatures, times
+from kindwhisk.core.reading.method.implied import OVER_WATER
 
 FOAM = re.compile(
-    r"(?<!\w)(?:pale|thick(?:en(?:ed)?)?|doubled?|tripled?|trebled?|triple in|ribbons?|trail|fluffy|creamy|lemon[- ]colou?red|light and|volume|nearly white|cream the yolks|(?<=until )light|(?<=till )light|almost white|high speed|highest|full speed|foamy|frothy|"
+    r"(?<!\w)(?:pale|thick(?:en(?:ed)?)?|doubled?|tripled?|trebled?|triple in|ribbons?|trail|fluffy|creamy|lemon[- ]colou?red|light and|volume|nearly white|(?<=until )white(?! choc)|(?<=till )white(?! choc)|cream the yolks|(?<=until )light|(?<=till )light|almost white|high speed|highest|full speed|foamy|frothy|"
     r"mousseux|blanchi\w*|ruban|chiar[oie]|gonfi[oe]|spumos[oi]|bông và dày|bông và|dày|sệt|nhạt màu|bông xốp)(?!\w)|stiff|peaks|electric|mixer|リボン状|もったり"
 )
 FLUID = re.compile(r"(?<!\w)(?:simmers?|boil\w*|steaming|hot|scald\w*|ébullition|bouill\w*|boll\w*|sôi)(?!\w)|沸騰")
@@ -19,7 +19,7 @@ THICKENS = re.compile(r"(?<!\w)(?:thick(?:en\w*)?|coats? (?:the|a) (?:back|spoon
 WARM = re.compile(r"(?<!\w)(?:warm|lukewarm|hand[- ]hot|dissolved|tiède|tiepid\w*|ấm)(?!\w)|人肌")
 ANOTHER = re.compile(
     r"(?<!\w)(?:another|separate|clean|second|large|small|medium|deep|mixing|a|your|heatproof|un|une|una|autre|altra) (?:\w+ ){0,2}"
-    r"(?:bowl|saucepan|pan|pot|jug|bol|saladier|casserole|ciotola|pentolino|tô|âu)(?!\w)|別のボウル|ボウルに|鍋に"
+    r"(?:bowl|saucepan|pan|pot|jug|bol|saladier|casserole|ciotola|pentolino|tô|âu)(?!\w)|vào (?:một )?(?:tô|âu|thố|chậu)(?! \w*bột)(?!\w)|別のボウル|ボウルに|鍋に"
 )
 SAME = re.compile(r"(?<!\w)same (?:\w+ )?(?:bowl|pan|pot|beaters?|whisk|mixer)(?!\w)")
 ALTERNATELY = re.compile(r"(?<!\w)(?:alternat\w+|in turns?|alternando|en alternance|xen kẽ)(?!\w)|交互")
@@ -47,7 +47,9 @@ class Length(NamedTuple):
 
 
 OVERNIGHT_MIN, HOURS_MIN = 600.0, 240.0
-_OVERNIGHT = re.compile(r"over ?night|toute la nuit|une nuit|una notte|tutta la notte|qua đêm|một đêm|一晩")
+_OVERNIGHT = re.compile(
+    r"over ?night|toute la nuit|une nuit|una notte|tutta la notte|qua đêm|một đêm|一晩|翌日|(?:jusqu'au|le) lendemain|(?:il|fino al) giorno dopo|(?:till|until) (?:the )?next day|hôm sau"
+)
 _HOURS = re.compile(r"(?:several|some|a few) hours|quelques heures|alcune ore|vài giờ|数時間")
 _MINUTES = re.compile(r"(?:several|some|a few) minutes|quelques minutes|qualche minuto|数分")
 _FULL_HOUR = re.compile(r"(?<!\w)(?:an|one|une|un'|một) (?:hour|heure|ora|giờ)(?!\w)")

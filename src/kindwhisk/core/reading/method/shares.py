@@ -5,12 +5,16 @@ from __future__ import annotations
 import re
 from typing import NamedTuple
 
+from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.reading.amounts import WORDS, amounts
 from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.reading.names import Named, Shelf, find_all
 from kindwhisk.core.reading.plain import is_cjk
+from kindwhisk.core.reading.units import UnitKind
 
+MEASURED = {UnitKind.MASS, UnitKind.VOLUME, UnitKind.PIECE, UnitKind.PINCH}
+"""What an amount behind a name is stated in: “whites (aged 24 h)” states none."""
 SPOON = 0.08
 """What a spoon or two of a batter is of it. Trade habit."""
 
@@ -30,7 +34,7 @@ class Share(NamedTuple):
 
 ALL = Share()
 REST = re.compile(
-    r"(?<!\w)(?:rest(?!ed|ing)(?: of)?|remaining|remainder|what(?:ever)? is left(?: of)?|leftover|other half|other two thirds|second and (?:the )?last third|restante?s?|reste d[eu']?|le reste|rimanent[ei]|restant[ei]|residu[oi]|"
+    r"(?<!\w)(?:rest(?!ed|ing)(?: of)?|remaining|remainder|what(?:ever)? is left(?: of)?|leftover|other half|altra metà|autre moitié|nửa còn lại|other two thirds|second and (?:the )?last third|restante?s?|reste d[eu']?|le reste|rimanent[ei]|restant[ei]|residu[oi]|"
     r"resto|còn lại)(?!\w)|残り|残りの"
 )
 FRACTIONS: tuple[tuple[re.Pattern[str], float], ...] = (
@@ -40,7 +44,7 @@ FRACTIONS: tuple[tuple[re.Pattern[str], float], ...] = (
     (re.compile(r"(?<!\w)(?:(?:a|another|one) (?:further )?third|one[- ]third|1/3(?! (?:cup|tsp|tbsp))|un tiers|le tiers|un terzo|một phần ba)|1/3"), 1 / 3),
     (re.compile(r"(?<!\w)(?:(?:a|another|one) (?:further )?quarter|one[- ]quarter|1/4(?! (?:cup|tsp|tbsp|l\b))|un quart|un quarto)(?!\w)"), 0.25),
     (re.compile(r"(?<!\w)(?:one half|half(?! an?\b)|1/2(?! (?:cup|tsp|tbsp|l\b|t\b|inch))|la moitié|moitié|metà|một nửa|nửa)(?!\w)|半量|半分"), 0.5),
-    (re.compile(r"(?<!\w)(?:a |one )?(?:large |big |few |generous )?(?:spoon(?:ful)?s?|ladle(?:ful)?|tablespoons?(?= of (?:the )?(?:batter|mixture|foam|egg))|dollop|bit|some(?= (?:of )?(?:the )?(?:batter|mixture|foam)(?!\w))|little|handful|scoop|cupful|cuillerées?|cucchiaiat[ae]|(?:small )?part|một ít)(?: of)?(?!\w)|ひとすくい|一部"), SPOON),
+    (re.compile(r"(?<!\w)(?:a |one )?(?:large |big |few |generous )?(?:spoon(?:ful)?s?|ladle(?:ful)?|tablespoons?(?= of (?:the )?(?:batter|mixture|foam|egg))|dollop|(?<!by )bit(?! by)|some(?= (?:of )?(?:the )?(?:batter|mixture|foam)(?!\w))|(?<!by )little(?! by)|handful|scoop|cupful|poc[oa](?= )|un peu (?:de|d')|un po'(?: di)?|cuillerées?|cucchiaiat[ae]|(?:small )?part|một ít)(?: of)?(?!\w)|ひとすくい|一部|少量|少し"), SPOON),
 )  # fmt: skip
 _STILL = re.compile(
     r"[,;]|(?<!\w)(?:and(?! cooled| sieved| sifted)|with|then|to|into|et|avec|e|con|và)(?!\w)|[をにと、]"
@@ -108,7 +112,12 @@ def _stated(before: str, name: Named, text: str, eggs: EggSize) -> Stated:
             return read_line(words, eggs).grams, words, name.start
         return None, name.words, name.start
     bracket = BEHIND.match(text[name.end :])
-    if bracket is not None and (said := amounts(bracket[0])) and said[0].unit is not None:
+    counted = ingredient(name.ingredient).kind == "egg"
+    if (
+        bracket is not None
+        and (said := amounts(bracket[0]))
+        and ((said[0].unit is not None and said[0].unit.kind in MEASURED) or (counted and said[0].unit is None))
+    ):
         # “Whipped cream (1/4 pint)”, “dâu tây 100 gram rồi …”.
         words = f"{bracket[0].strip(' ()')} {name.words}"
         return read_line(words, eggs).grams, words, name.start
@@ -137,7 +146,7 @@ def _in_front(before: str, name: Named, text: str, eggs: EggSize) -> Stated:
     words = re.sub(r"[()（）]", " ", text[begins : name.end]).strip()
     if amount.unit is None and re.match(r"(?:an?|une?|uno|una|một)\b", words):
         return None, name.words, name.start
-    if re.match(r"(?:half|a third|a quarter)(?: of)? (?:the|your|those) ", words):
+    if re.match(r"(?:half|a third|a quarter|\d/\d)(?: of)? (?:the|your|those) ", words):
         # “Half the whites”: no half white.
         return None, name.words, name.start
     grams = read_line(words, eggs).grams

@@ -50,6 +50,11 @@ class Stocks:
         exact = [s for s in self.rows if s.ingredient == ingredient_id or counts_as(s.ingredient) == ingredient_id]
         return exact or [s for s in self.rows if covers(ingredient_id, s.ingredient)]
 
+    def possible(self, ingredient_id: str) -> list[Stock]:
+        """Every line that a word may mean, whether it names it exactly or not."""
+        exact = self.matching(ingredient_id)
+        return exact + [s for s in self.rows if s not in exact and covers(ingredient_id, s.ingredient)]
+
     def _best(self, found: Sequence[Stock], mention: Mention, group: str, beside: set[str]) -> Stock:
         """Of several lines the one that is meant: by its amount, what it has left, its heading, the egg beside it, else the next one.
 
@@ -66,7 +71,7 @@ class Stocks:
 
         label = _LABELLED.search(mention.words)
 
-        def rank(stock: Stock) -> tuple[bool, bool, bool, bool, bool, bool, bool, bool, bool, float]:
+        def rank(stock: Stock) -> tuple[bool, bool, bool, bool, bool, bool, bool, bool, bool, bool, float]:
             near = grams is not None and abs(stock.grams / max(grams, LITTLE_G) - 1) <= 0.05
             off = near if part else not near
             short = grams is not None and grams > stock.left * 1.02 + LITTLE_G
@@ -76,6 +81,8 @@ class Stocks:
             return (
                 label is not None and (own is None or own[1] != label[1]),
                 stock.gone,
+                # “The rest” is of what has been begun.
+                mention.share.rest and not stock.takes,
                 off,
                 short,
                 self._for_show(stock, group),
@@ -83,7 +90,9 @@ class Stocks:
                 " " in mention.words and mention.share.grams is None and mention.words not in plain(stock.written),
                 # “The coconut” is the desiccated one rather than its cream.
                 stock.ingredient != mention.ingredient
-                and not re.search(rf"{re.escape(word)}(?!\w| \w)", plain(stock.written)),
+                and not re.search(
+                    rf"{re.escape(word)}(?!\w| (?!(?:in|with|from|for|to)(?!\w))\w)", plain(stock.written)
+                ),
                 apart,
                 bool(beside) and stock.beside not in beside,
                 size * stock.grams,
@@ -99,9 +108,12 @@ class Stocks:
     def meant(self, mention: Mention, group: str = "", beside: Iterable[str] = ()) -> Stock | None:
         """The line that a mention means; None where the list has none."""
         found = self.matching(mention.ingredient)
+        if found and not any(same_group(s.group, group) for s in found):
+            # “Add the coffee” to the sponge: its instant one, though the filling has some that is called no more.
+            found = self.possible(mention.ingredient)
         if found and all(self._for_show(s, group) for s in found):
             # “Mix the walnuts”: the ground ones, not the halves for the top.
-            found += [s for s in self.rows if s not in found and covers(mention.ingredient, s.ingredient)]
+            found = self.possible(mention.ingredient)
         return self._best(found, mention, group, set(beside)) if found else None
 
     def take(self, stock: Stock, share: Share) -> Take | None:
@@ -145,7 +157,8 @@ class Stocks:
         """Turn whole eggs into whites and yolks: those that the list says are separated, else all of them."""
         whole = [s for s in self.rows if s.ingredient == "whole-egg" and not s.takes]
         marked = [s for s in whole if APART.search(s.written.lower())]
-        for stock in marked or whole:
+        first = whole[0].group if whole else ""
+        for stock in marked or [s for s in whole if s.group == first]:
             at = self.rows.index(stock)
             one = egg_parts(self.eggs)
             count = stock.grams / one.whole_g.likely
@@ -172,7 +185,27 @@ def same_group(one: str, other: str) -> bool:
     return bool(a & b) or one.strip() == other.strip()
 
 
-_SMALL = {"the", "for", "la", "le", "les", "pour", "per", "and", "of", "de", "il", "a"}
+_SMALL = {
+    "the",
+    "for",
+    "la",
+    "le",
+    "les",
+    "pour",
+    "per",
+    "and",
+    "of",
+    "de",
+    "il",
+    "a",
+    "part",
+    "parts",
+    "phần",
+    "parte",
+    "partie",
+    "mixture",
+    "mix",
+}
 
 
 @cache

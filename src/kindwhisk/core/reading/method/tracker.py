@@ -7,11 +7,14 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field
 from typing import Any
 
+from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.steps.base import WHITES, YOLKY, StepBase
+from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.goods import Question
 from kindwhisk.core.reading.method.items import Item, without
 from kindwhisk.core.reading.method.making import Made, Stock, Take, Use
@@ -23,6 +26,7 @@ from kindwhisk.core.reading.tins_named import NamedTin
 
 CONTINUES = re.compile(r"(?:and|plus|et|e|và)\b", re.IGNORECASE)
 """How a sentence begins that goes on with what the one before it adds."""
+STANDS_UP = re.compile(r"(?<!\w)(?:peaks?|stiff|firm|snow|neige|ferm[ae]|soda)(?!\w)")
 DRY_KINDS = {"flour", "leavener", "salt", "sugar", "nut", "flavour"}
 
 
@@ -37,6 +41,20 @@ def shell_paste(takes: Sequence[Take], uses: Sequence[Use]) -> bool:
     return whole or any(u.rest for u in uses)
 
 
+def _kinds_of(item: Item) -> set[str]:
+    """What kinds of goods an item is; a result that is anything but sugars is none."""
+    if item.mention is not None:
+        return {ingredient(item.mention.ingredient).kind}
+    kinds = {ingredient(i).kind for i in item.made.raw_ids} if item.made is not None else set()
+    return kinds if kinds == {"sugar"} and not any(m.kind is BoilStep for m in item.made.upstream()) else {""}  # type: ignore[union-attr]
+
+
+def _creams(takes: Sequence[Take], uses: Sequence[Use]) -> bool:
+    """Whether butter goes into a foam by the half and more: a buttercream, whose air nobody minds."""
+    fat = sum(x.grams for x in takes if ingredient(x.ingredient).kind == "fat" and not x.ingredient.startswith("oil"))
+    return len(uses) == 1 and fat > 0.5 * uses[0].made.grams() and not uses[0].made.floury
+
+
 @dataclass
 class Tracker(Naming):
     """The bench while a method is read.
@@ -48,6 +66,7 @@ class Tracker(Naming):
         shells: whether the text is of shells.
         in_ring: what was laid into a ring or a tin.
         prepared: the last sentence that makes a tin ready.
+        off_heat: what was taken off the heat last.
         only_cut: the sentence in which goods of the list were only chopped or mashed, and are held for the rest of it.
     """
 
@@ -68,6 +87,7 @@ class Tracker(Naming):
     in_ring: Made | None = None
     only_cut: int = -1
     prepared: int = -1
+    off_heat: Made | None = None
 
     # Taking
 
@@ -87,7 +107,7 @@ class Tracker(Naming):
         takes: list[Take] = []
         uses: list[Use] = []
         beside = self._beside([*items, *context])
-        part = self.section or self._part_of(items)
+        part = self.section or self._part_of(items) or self._part_of_made(context)
         for item in items:
             if item.made is not None:
                 uses.append(self.use(item.made, item.share))
@@ -100,10 +120,20 @@ class Tracker(Naming):
     def _part_of(self, items: Sequence[Item]) -> str:
         """The part that a sentence is of by what only one part has: “with half the sugar, the oil and the juice”."""
         named = [i.mention.ingredient for i in items if i.mention is not None]
-        found = [self.stocks.matching(i) for i in named if ingredient(i).kind != "egg"]
+        found = [self.stocks.possible(i) for i in named if ingredient(i).kind != "egg"]
         only = [s[0].group for s in found if s and len({x.group for x in s}) == 1 and s[0].group]
         # What only decorates says nothing of the batter.
         return only[0] if len(set(only)) == 1 and not FOR_SHOW.search(only[0]) else ""
+
+    @staticmethod
+    def _part_of_made(context: Iterable[Item]) -> str:
+        """The heading that most of what something goes to stands under: “… then the butter”, into the joconde."""
+        grams: dict[str, float] = {}
+        for item in context:
+            for made in item.made.upstream() if item.made is not None else ():
+                for take in made.takes:
+                    grams[take.stock.group] = grams.get(take.stock.group, 0.0) + take.grams
+        return max(grams, key=lambda g: grams[g], default="")
 
     def _take(self, mention: Mention, beside: set[str], part: str) -> Take | None:
         stock = self.stocks.meant(mention, part, beside)
@@ -181,6 +211,16 @@ class Tracker(Naming):
         self.results.here = made
         return made
 
+    def take_in(self, made: Made, takes: Sequence[Take], uses: Sequence[Use]) -> None:
+        """Something further goes into a step; it stands behind what it takes in, though that was made later."""
+        made.takes += takes
+        made.uses += uses
+        steps = self.results.made
+        late = max((steps.index(u.made) for u in uses), default=-1)
+        if late > steps.index(made):
+            steps.remove(made)
+            steps.insert(late, made)
+
     def say(self, made: Made) -> None:
         """A further sentence tells of a step."""
         for n in sorted({*self.held_said, self.sentence}):
@@ -223,10 +263,21 @@ class Tracker(Naming):
             self.into = None
             return None
         items, into, words = self.release()
+        if into is None and STANDS_UP.search(words) and self._bare_whites(items):
+            # “Six whites and 90 g sugar, till the beater leaves a peak.”
+            takes, uses = self.claim(items)
+            return self.make(WhipStep, self.free("mixer-bowl"), takes, uses, peak=Peak.MEDIUM)
         made = self.bring_together(items, into, words)
         if made is not None and into is None and made.kind is MixStep:
             made.loose = True
         return made
+
+    def _bare_whites(self, items: Sequence[Item]) -> bool:
+        """Whether all of it is whites with what goes into them."""
+        ids = {i.mention.ingredient for i in items if i.mention is not None}
+        return bool(ids & WHITES) and self.sweetens(
+            [i for i in items if i.mention is None or i.mention.ingredient not in WHITES]
+        )
 
     def bring_together(self, items: Sequence[Item], into: Made | None, words: str, **fields: Any) -> Made | None:
         """A fold where air must be minded, else a mix."""
@@ -238,9 +289,16 @@ class Tracker(Naming):
             and into.of_kind({"sugar"})
             and not any(i.mention and ingredient(i.mention.ingredient).kind == "sugar" for i in others)
         )
-        if into is not None and into.white_foam and self.sweetens(others) and not late:
-            takes, _ = self.claim(others, context)
-            into.takes += takes
+        unsweetened = (
+            into is not None
+            and into.kind is WhipStep
+            and into.said[-1] == self.sentence
+            and bool(into.ids & YOLKY)
+            and not into.of_kind({"flour", "fat", "dairy"})
+        )
+        if into is not None and (into.white_foam or unsweetened) and self.sweetens(others) and not late:
+            takes, uses = self.claim(others, context)
+            self.take_in(into, takes, uses)
             self.say(into)
             return into
         takes, uses = self.claim(others, context)
@@ -254,13 +312,13 @@ class Tracker(Naming):
             self.results.here = uses[0].made
             self.say(uses[0].made)
             return uses[0].made
-        if airy:
+        if airy and not _creams(takes, uses):
             return self.fold(takes, uses, words, **fields)
         return self.make(MixStep, self.mixing_bowl(takes, uses), takes, uses, **fields)
 
     def sweetens(self, items: Sequence[Item]) -> bool:
         """Whether all of it is what goes into whites while they are whipped."""
-        kinds = [ingredient(i.mention.ingredient).kind if i.mention is not None else "" for i in items]
+        kinds = [kind for i in items for kind in _kinds_of(i)]
         # “Add the sugar and the vanilla”: a flavour alone goes in after it.
         with_sugar = {"sugar", "acid", "salt", "flavour"} if "sugar" in kinds else {"sugar", "acid", "salt"}
         return bool(kinds) and all(kind in with_sugar for kind in kinds)

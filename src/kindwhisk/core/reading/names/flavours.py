@@ -60,7 +60,7 @@ NAMES: dict[str, str] = {
     "carob": "carob powder|carob|carob flour|caroube|farine de caroube|farina di carrube|carruba",
     "chocolate-dark": "dark choc|plain choc|choc|chocolate shavings|chocolate curls|grated chocolate|bittersweet chocolate|semisweet baking chocolate|semi-sweet baking chocolate|bittersweet baking chocolate|semisweet chocolate|semi-sweet chocolate|dark chocolate|dark couverture|dark chocolate couverture|chocolate|plain chocolate|chocolat noir|"
     "chocolat noir de couverture|couverture noire|chocolat pâtissier|chocolat|cioccolato fondente|cioccolato extra fondente|cioccolata fondente|cioccolato|"
-    "ダークチョコレート|ビターチョコレート|スイートチョコレート|製菓用チョコレート|クーベルチュール|チョコレート|sô cô la đen|socola đen|sô cô la|socola|chocolate đen",
+    "ダークチョコレート|ビターチョコレート|スイートチョコレート|製菓用チョコレート|チョコ|クーベルチュール|チョコレート|sô cô la đen|socola đen|sô cô la|socola|chocolate đen",
     "chocolate-dark-70": "dark chocolate 70 %|dark chocolate 70%|70% dark chocolate|70 % dark chocolate|70% chocolate|chocolat noir 70 %|chocolat noir 70%|cioccolato fondente 70%|cioccolato fondente al 70%",
     "chocolate-dark-50": "dark chocolate 50%|dark chocolate 55%|55% dark chocolate|50% dark chocolate|chocolat noir 50%|chocolat noir 55%|cioccolato fondente al 50%",
     "chocolate-unsweetened": "unsweetened chocolate|baking chocolate|unsweetened baking chocolate|100% chocolate|cocoa mass|cocoa liquor|cacao mass|pâte de cacao|massa di cacao|カカオマス",

@@ -1,7 +1,7 @@
 """Names of nuts, seeds and coconut, whole, cut, ground and as paste."""
 
 NAMES: dict[str, str] = {
-    "almond-flour": "almond flour|almond meal|almond powder|ground almonds|ground almond|poudre d'amandes|poudre d'amande|amandes en poudre|amandes moulues|"
+    "almond-flour": "almond flour|almond meal|almond powder|ground almonds|ground almond|poudre d'amandes|amande poudre|poudre amandes|poudre amande|poudre d'amande|amandes en poudre|amandes moulues|"
     "farine d'amande|farine d'amandes|farina di mandorle|mandorle tritate|mandorle in polvere|アーモンドプードル|アーモンドパウダー|bột hạnh nhân",
     "almond": "whole almonds|almonds|almond|blanched almonds|amandes entières|amandes mondées|amandes|mandorle pelate|mandorle intere|mandorle|ホールアーモンド|アーモンド|"
     "hạnh nhân",

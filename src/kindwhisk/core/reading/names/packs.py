@@ -45,6 +45,7 @@ PACKS: dict[str, dict[tuple[str, str], tuple[Pack, ...]]] = {
     "butter": {(US, "block"): (Pack(454, "a pound"), Pack(227, "half a pound")), (US, _ANY): (Pack(454, "a pound of four sticks"), Pack(227, "half a pound")), (EU, _ANY): (Pack(250, "250 g"), Pack(500, "500 g"))},
     "gelatine": {(US, _ANY): (Pack(7, "¼ oz"),), (EU, _ANY): (Pack(9, "9 g"), Pack(12, "12 g"))},
     "baking-powder": {(EU, _ANY): (Pack(11, "a French sachet"), Pack(16, "an Italian or German sachet")), (US, _ANY): (Pack(11, "a French sachet"),)},
+    "cream-of-tartar": {(_ANY, _ANY): (Pack(8, "8 g"),)},
     "vanilla-sugar": {(_ANY, _ANY): (Pack(7.5, "7.5 g"), Pack(8, "8 g"))},
     "vanilla-extract": {(_ANY, _ANY): (Pack(0.5, "half a gram of vanillin"),)},
     "yeast-dry": {(_ANY, _ANY): (Pack(7, "7 g"), Pack(11, "11 g"))},

@@ -6,7 +6,7 @@ for butter) must never be here.
 
 WORDS: frozenset[str] = frozenset(
     # English
-    "a an the of and & some each about approx approximately roughly around scant heaping heaped heaping generous level levelled rounded packed lightly firmly loosely well very "
+    "a an the of little and & some each about approx approximately roughly around scant heaping heaped heaping generous level levelled rounded packed lightly firmly loosely well very "
     "extra fresh freshly organic free range cage pastured pasture large medium small jumbo big xl l m s size sized grade "
     "at cold chilled sep cool cooled warm warmed hot tepid lukewarm melted softened soft soften firm room temperature temp ambient frozen thawed defrosted refrigerated fridge iced boiling "
     "unsalted salted whole pure natural real good best high quality premium plain regular standard ordinary store bought homemade home made favourite favorite "
@@ -14,7 +14,7 @@ WORDS: frozenset[str] = frozenset(
     "chopped sliced diced cubed halved quartered cut crushed ground grated shaved minced torn broken crumbled mashed pureed grain grained coarsely finely roughly thinly thickly fine coarse chunks chunk pieces piece bits cubes slices slice halves half quarters strips "
     "toasted roasted raw blanched untoasted unroasted unsweetened ripe unripe overripe squeezed uncooked baked packaged boxed liquid "
     "q optional needed desired taste more less extra additional remaining reserved rest only your own any preferably ideally etc total approx weight weighed net "
-    "aged shelled ristretto pasteurized pasteurised uht full fat heavy thick thin runny clear dark pale golden white yellow red pink green black unbleached bleached enriched wild baby mini new old day "
+    "aged shelled ristretto pasteurized pasteurised uht full fat heavy thick thin runny clear dark pale golden white yellow red pink green black giallo rosso verde rosa blu jaune rouge vert rose bleu unbleached bleached enriched blood wild baby mini new old day "
     "bunch sprig sprigs handful stalk stalks clove pod pods leaf leaves sheet sheets "
     "x b ii iii ca half quarter demi mezzo mezza nửa rasi raso colmi rase one two three four five six seven eight nine ten dozen few couple several "
     # French
@@ -31,7 +31,7 @@ WORDS: frozenset[str] = frozenset(
     "temperatura ambiente facoltativo foglio fogli bustina bustine cucchiaio cucchiai cucchiaino cucchiaini tazza bicchiere pizzico stecca stecche baccello scatola barattolo vasetto "
     # Vietnamese
     "tươi lạnh nóng ấm loại lớn nhỏ to vừa khoảng ít nhiều quả trái củ hạt cái cây lá miếng lát muỗng thìa canh gr lít nhiệt độ phòng để nguội tan chảy đun đã mềm ngon sạch tách vỏ bỏ rang băm xay nhuyễn nhỏ chín "
-    "bào rắc mặt phết để không đường hộp gói lon chén bát ly cốc nguyên chất rây mịn vắt nguyên hữu cơ "
+    "đậm đặc loãng bào rắc mặt phết để không đường hộp gói lon chén bát ly cốc nguyên chất rây mịn vắt nguyên hữu cơ "
     .split()
 )  # fmt: skip
 

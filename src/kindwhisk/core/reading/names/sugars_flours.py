@@ -1,7 +1,7 @@
 """Names of sugars and syrups, flours and starches."""
 
 NAMES: dict[str, str] = {
-    "sugar": "granulated sugar|white sugar|caster sugar|castor sugar|superfine sugar|fine sugar|baker's sugar|bakers sugar|bar sugar|beet sugar|cane sugar|"
+    "sugar": "granulated sugar|white sugar|caster sugar|castor sugar|caster|castor|sug|superfine sugar|fine sugar|baker's sugar|bakers sugar|bar sugar|beet sugar|cane sugar|"
     "white granulated sugar|extra-fine sugar|sugar|sucre semoule|sucre en poudre|sucre blanc|sucre cristal|sucre fin|sucre|zucchero semolato|"
     "zucchero bianco|zucchero extrafine|zucchero|グラニュー糖|微粒子グラニュー糖|細目グラニュー糖|上白糖|砂糖|てんさい糖|đường cát trắng|đường cát|đường trắng|đường kính|"
     "đường hạt|đường hạt mịn|đường mịn|đường",
@@ -38,7 +38,7 @@ NAMES: dict[str, str] = {
     "isomalt": "isomalt|パラチニット",
     "fondant-icing": "pouring fondant|fondant pâtissier|fondant blanc|fondant icing sugar|フォンダン",
     "cake-flour": "cake flour|low-protein flour|low protein flour|pastry flour|soft wheat flour|soft flour|farine fluide|farine t45 fluide|farina 00|farina tipo 00|"
-    "farina debole|薄力粉|製菓用薄力粉|bột mì số 8|bột mì đa dụng số 8|bột làm bánh bông lan|bột bánh bông lan",
+    "farina debole|薄力粉|製菓用薄力粉|bột mì số 8|bột số 8|bột mì đa dụng số 8|bột làm bánh bông lan|bột bánh bông lan",
     "plain-flour": "all-purpose flour|all purpose flour|ap flour|a.p. flour|plain flour|white flour|wheat flour|plain white flour|flour t45|flour t55|flour t65|t45 flour|t55 flour|t65 flour|type 55 flour|type 45 flour|flour|farine de blé|farine t45|"
     "farine t55|farine t65|farine blanche|farine de froment|farine|farina 0|farina tipo 0|farina di grano tenero|farina di frumento|farina bianca|"
     "farina|中力粉|小麦粉|bột mì số 11|bột mì đa dụng|bột mì|bột mỳ|bột",
@@ -71,7 +71,7 @@ NAMES: dict[str, str] = {
     "potato-flour": "potato flour",
     "wheat-germ": "wheat germ|germe de blé|germi di grano|germe di grano|小麦胚芽",
     "wheat-bran": "wheat bran|bran|son de blé|crusca di grano|crusca|小麦ふすま|ふすま",
-    "corn-starch": "starch|cornstarch|corn starch|cornflour|maize starch|fécule de maïs|amidon de maïs|maïzena|amido di mais|maizena|コーンスターチ|bột bắp|bột ngô|tinh bột bắp",
+    "corn-starch": "amido|starch|cornstarch|corn starch|cornflour|maize starch|fécule de maïs|amidon de maïs|maïzena|amido di mais|maizena|コーンスターチ|bột bắp|bột ngô|tinh bột bắp",
     "potato-starch": "potato starch|fécule de pomme de terre|fécule|fecola di patate|fecola|片栗粉|bột khoai tây|tinh bột khoai tây",
     "tapioca-starch": "tapioca starch|tapioca flour|tapioca|amidon de tapioca|fécule de tapioca|amido di tapioca|タピオカ粉|タピオカスターチ|bột năng",
     "wheat-starch": "wheat starch|amidon de blé|amido di frumento|浮き粉|浮粉|bột mì tinh",

@@ -8,31 +8,32 @@ from dataclasses import dataclass, field
 from typing import NamedTuple
 
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.reading.amounts import amounts
-from kindwhisk.core.reading.method.clauses import STEP, sentences, step_number
+from kindwhisk.core.reading.amounts import amounts, in_figures
 from kindwhisk.core.reading.method.language import language_of
+from kindwhisk.core.reading.method.sentences import STEP, sentences, step_number
 from kindwhisk.core.reading.method.verbs import GRAMMARS, Grammar
 from kindwhisk.core.reading.names import find_all
-from kindwhisk.core.reading.parts.headings import NOTE_ROW, OF_PART, as_head, group_name, is_heading, section_row
+from kindwhisk.core.reading.parts.headings import DAY, NOTE_ROW, OF_PART, as_head, group_name, is_heading, section_row
 from kindwhisk.core.reading.parts.lists import (
     FOR_ONE,
     LONG_LINE,
-    PART_FIRST,
+    LONG_TITLE,
     SECTION,
     in_one_row,
     ingredient_like,
     listed,
+    part_first,
     verb_first,
 )
 from kindwhisk.core.reading.parts.row import Row, RowKind
 from kindwhisk.core.reading.parts.serving import YIELDS
 from kindwhisk.core.reading.parts.tidying import tidy
 from kindwhisk.core.reading.parts.titles import has_list, title_of
-from kindwhisk.core.reading.parts.told_lists import as_list
+from kindwhisk.core.reading.parts.told_lists import NEEDS, as_list, as_part
 from kindwhisk.core.reading.plain import BULLET, plain
 
 MAKES = re.compile(
-    r"^make (?:the |your )?(?P<name>[^\d:.,;]{2,34})$|^for (?:the )?(?P<other>[^\d:.,;]{2,34}?)(?=,| (?:fate|you|we|i|just|boil|put|stir|warm|cook|soak|combine|dissolve|chop|whip|whisk|beat|mix|heat|bring|melt))|"
+    r"^make (?:the |your )?(?P<name>[^\d:.,;]{2,34})$|^for (?:the )?(?P<other>[^\d:.,;]{2,34}?)(?=,| (?:fate|you|we|i|she|he|they|just|boil|put|stir|warm|cook|soak|combine|dissolve|chop|whip|whisk|beat|mix|heat|bring|melt))|"
     r"^per (?:la |il |l'|lo )(?P<it>[^\d:.,;]{2,24}?)(?=,| fate| montate| portate| mescolate)|^pour (?:la |le |l'|les )(?P<fr>[^\d:.,;]{2,24}?)(?=,)"
 )
 """A sentence that begins a part of the work: ``For the filling, whip the cream``."""
@@ -42,6 +43,8 @@ TURNS_TO = re.compile(
     r"(?P<name>[^\W\d][^\d:.,;]{1,34}?)(?: first| next| now)?(?=[:.]|$)"
 )
 """A sentence, or what stands in front of it, that only names a part: “Now the sponge.”"""
+MADE_JA = re.compile(r"^(?P<name>[^、。0-9]{2,16}?)(?:を|の)(?:作る|作ります|用意する)。?$")
+"""ムースを作る。"""
 DASHED = re.compile(r"([^\W\d][^\d:.,;–—-]{1,34}?) [-–—] (\S.*)$")
 """“Rum soak - boil the water”: under a heading that the list has."""
 
@@ -63,7 +66,7 @@ def cut(text: str) -> Cut:
     title = title_of(rows, gaps, grammar)
     listing = has_list([r for r in rows if r != title], grammar)
     found = Cutter(rows, gaps, title, grammar, listing).rows()
-    if _alternates(found):
+    if _alternates(found, grammar):
         found = Cutter(rows, gaps, title, grammar, listing, by_parts=True).rows()
     return Cut(tuple(_introduced(found, grammar)), language)
 
@@ -92,7 +95,16 @@ class Cutter:
 
     def rows(self) -> list[Row]:
         """Every row as what it is."""
-        asked = (self._titles, self._heads, self._notes, self._lists, self._groups, self._sections, self._lines)
+        asked = (
+            self._titles,
+            self._heads,
+            self._notes,
+            self._lists,
+            self._days,
+            self._groups,
+            self._sections,
+            self._lines,
+        )
         found: list[Row] = []
         for i, text in enumerate(self.texts):
             row = self._undashed(text)
@@ -116,13 +128,22 @@ class Cutter:
         if head is None:
             return None
         self.part = head
+        if head == "method" and sum(as_head(text) == "method" for text in self.texts) == 1:
+            self.section = ""
         if head == "ingredients" and (of := OF_PART.search(plain(row))):
             # “Ingredients for the custard”.
             self.group = of[1][:60]
             self.heads.add(self.group)
         return [Row(kind=RowKind.HEADING, text=row[:400])]
 
-    def _notes(self, row: str, _: int) -> list[Row] | None:
+    def _notes(self, row: str, i: int) -> list[Row] | None:
+        if i == 0 and len(row) < LONG_TITLE and MAKES_SO_MANY.search(plain(row)):
+            return [Row(kind=RowKind.TITLE, text=row[:400])]
+        if i < 2 and GREETING.match(plain(row)) and not amounts(plain(row)):
+            return [Row(kind=RowKind.NOTE, text=row[:400])]
+        following = self.texts[i + 1] if i + 1 < len(self.texts) else ""
+        if TPT_TOTAL.fullmatch(plain(row)) and len(in_one_row(following, self.grammar)) > 1:
+            return [Row(kind=RowKind.NOTE, text=row[:400])]
         idle = self.part == "notes" or NOTE_ROW.match(plain(row)) or YIELDS.match(plain(row))
         return [Row(kind=RowKind.NOTE, text=row[:400])] if idle else None
 
@@ -131,9 +152,9 @@ class Cutter:
         one = FOR_ONE.match(row)
         if one is not None and amounts(plain(one["for"])) and len(lines := in_one_row(one["rest"], self.grammar)) > 2:
             return [Row(kind=RowKind.NOTE, text=one["for"][:400]), *(self._line(words) for words in lines)]
-        headed = PART_FIRST.match(row)
-        if headed is not None and self.listing and len(in_one_row(headed["rest"], self.grammar)) > 1:
-            row = f"{headed['name']}: {headed['rest']}"
+        headed = part_first(row)
+        if headed is not None and self.listing and len(in_one_row(headed[1], self.grammar)) > 1:
+            row = f"{headed[0]}: {headed[1]}"
         inner = listed(row, self.grammar) if self.listing else None
         match = SECTION.match(row)
         if not inner or match is None:
@@ -147,6 +168,12 @@ class Cutter:
 
     def _line(self, words: str) -> Row:
         return Row(kind=RowKind.INGREDIENT, text=words[:400], group=self.group)
+
+    def _days(self, row: str, _: int) -> list[Row] | None:
+        if not DAY.fullmatch(plain(row).strip(" :-–")):
+            return None
+        self.part, self.section = "method", ""
+        return [Row(kind=RowKind.HEADING, text=row[:400], group="")]
 
     def _groups(self, row: str, i: int) -> list[Row] | None:
         """The heading of a part of the list."""
@@ -178,13 +205,19 @@ class Cutter:
             return [Row(kind=RowKind.HEADING, text=row[:400], group=self.section)]
         return None
 
-    def _lines(self, row: str, _: int) -> list[Row] | None:
+    def _lines(self, row: str, i: int) -> list[Row] | None:
         """Lines of the list; a row with the next number, or with a verb behind one, is a step."""
         if not self.listing or self.part == "method":
             return None
+        needs = NEEDS.match(row)
+        if needs is not None and len(in_one_row(row[needs.end() :], self.grammar)) > 2:
+            # “Ti servono 5 uova, 150 g di zucchero, …”.
+            row = row[needs.end() :]
         works = verb_first(row, self.grammar)
         follows = self.steps > 0 and step_number(row) == self.steps + 1
-        if STEP.match(row) is not None and (follows or works):
+        begins = step_number(row) == 1 and i + 1 < len(self.texts) and step_number(self.texts[i + 1]) == 2
+        counted = COUNTED.match(row) is not None and begins and not find_all(plain(row).split(" ")[0])
+        if STEP.match(row) is not None and (follows or works or counted):
             return None
         several = in_one_row(row, self.grammar)
         headed = self.part == "ingredients" and any(as_head(text) == "method" for text in self.texts)
@@ -201,26 +234,57 @@ class Cutter:
         found: list[Row] = []
         for sentence in spoken:
             # A message: “Roll for Sunday! 4 eggs, 100 sugar, 80 flour. Beat …”.
-            rows = [sentence] if self.listing or self.told else as_list(sentence, self.grammar)
+            ask = as_part if self.listing or self.told else as_list
+            rows = ask(sentence, self.grammar)
             found += rows
-            self.told = self.told or (rows == [sentence] and bool(amounts(plain(sentence.text))))
+            works = next(iter(self.grammar.verbs(plain(sentence.text))), None) is not None
+            self.told = self.told or (rows == [sentence] and works and bool(amounts(plain(sentence.text))))
         return found
+
+
+GREETING = re.compile(r"(?:hi|hello|hey|salut|coucou|bonjour|ciao|chào|cara|caro)(?!\w)[^.]*[:!,]?$")
+"""“Salut, pour le roulé au citron :”."""
+TPT_TOTAL = re.compile(r"(?:tpt|tant[ -]pour[ -]tant) ?:? ?\d+ ?g(?:r|ram\w*)?")
+"""How much of both together, above a row that tells them apart."""
+COUNTED = re.compile(r"\d{1,2}[.)]\s")
+MAKES_SO_MANY = re.compile(r"[^\d]{8,}(?:makes|serves|yields|for about) (?:about )?\d+ ?\w*\.?$")
+"""“Sponge drops for tea, makes 18 pairs.”"""
+SETS_OUT = re.compile(
+    r"(?:(?:right|so|ok|okay|well|hi|hello|hey)[\w ]{0,16},? )*(?:today|tonight|this time|this week|now)?,? ?(?:we're|we are|i'm|i am|let's)(?: going to be| going to| gonna)? (?:making?|bak(?:e|ing)|do(?:ing)?)(?!\w)"
+)
+"""“So today we're making a roulade.”"""
 
 
 def _introduced(rows: Sequence[Row], grammar: Grammar) -> Iterator[Row]:
     """What is told above the list and names nothing to be done only introduces it: a note."""
     begins = next((i for i, r in enumerate(rows) if r.kind is RowKind.INGREDIENT), 0)
     for i, row in enumerate(rows):
-        idle = i < begins and row.kind is RowKind.SENTENCE and not _does(row.text, grammar)
+        first = i == 0 and len(rows) > 3 and not row.group
+        idle = (
+            row.kind is RowKind.SENTENCE
+            and i < max(begins, 2)
+            and _only_opens(row.text, grammar, above=i < begins, first=first)
+        )
         yield row.model_copy(update={"kind": RowKind.NOTE}) if idle else row
 
 
-def _alternates(rows: Sequence[Row]) -> bool:
+def _only_opens(sentence: str, grammar: Grammar, *, above: bool, first: bool) -> bool:
+    text = plain(sentence)
+    out = SETS_OUT.match(text)
+    # What stands above a list and names no figure only praises what it makes.
+    works = next(iter(grammar.verbs(text)), None) is not None
+    bare = re.search(r"\d", in_figures(text)) is None
+    idle = (above and (bare or not _does(sentence, grammar))) or (first and bare and not works)
+    return idle or (out is not None and not amounts(text))
+
+
+def _alternates(rows: Sequence[Row], grammar: Grammar) -> bool:
     """Whether every part has its list and its sentences together, instead of all lists before all sentences."""
     listed = next((i for i, r in enumerate(rows) if r.kind is RowKind.INGREDIENT), len(rows))
     first = next((i for i, r in enumerate(rows) if i > listed and r.kind is RowKind.SENTENCE), len(rows))
     later = [r for r in rows[first:] if r.kind is RowKind.INGREDIENT]
-    return len({r.group for r in later}) >= 1 and len(later) >= 2 and any(r.group for r in rows)
+    works = first < len(rows) and next(iter(grammar.verbs(plain(rows[first].text))), None) is not None
+    return works and len({r.group for r in later}) >= 1 and len(later) >= 2 and any(r.group for r in rows)
 
 
 def _opens(row: str, heads: set[str]) -> bool:
@@ -242,11 +306,14 @@ def _does(sentence: str, grammar: Grammar) -> bool:
 
 def _turns_to(text: str, heads: set[str]) -> str:
     """“Now the sponge.”, “Start with the curd: …”: the part of the list that a sentence turns to; empty where none."""
-    match = TURNS_TO.match(text)
+    match = MADE_JA.match(text) or TURNS_TO.match(text)
     if match is None:
         return ""
     name = match["name"]
-    return next((h for h in heads if h == name or h.removesuffix("s") == name.removesuffix("s")), "")
+    exact = next((h for h in heads if h == name or h.removesuffix("s") == name.removesuffix("s")), "")
+    alike = [h for h in heads if name in h.split()]
+    # “Crème.”, of the crème mousseline.
+    return exact or (alike[0] if len(alike) == 1 else "")
 
 
 def past_turn(text: str, part: str) -> str:
@@ -254,16 +321,34 @@ def past_turn(text: str, part: str) -> str:
     words = text.lower()
     match = TURNS_TO.match(words)
     turns = match is not None and (match.start("name") > 0 or match.end() > match.end("name"))
+    if part and MADE_JA.match(words) and _turns_to(words, {part}):
+        return ""
+    if part and words.strip(" .:") == (match["name"] if match is not None else "") and _turns_to(words, {part}):
+        return ""
     if not part or match is None or not turns or not _turns_to(words, {part}):
         return text
     return text[match.end() :].lstrip(" :.")
+
+
+NO_PART = re.compile(
+    r"(?:mix|whip|whisk|beat|fold|bake|spread|pour|fill|assemble|finish|sift|pipe|cool|rest|chill|combine|method|bag|layer)$|(?:a mano$|by hand$|à la main$)|(?:in|on|at|so|and|but|well|ok|okay|note|first|then|now|finally|also) ",
+    re.IGNORECASE,
+)
+"""“In a nutshell: …”."""
 
 
 def _spoken(row: str, section: str, heads: set[str]) -> Iterator[Row]:
     """A row's sentences; one that begins a part of the work sets the heading of those that follow in it."""
     number = step_number(row)
     match = SECTION.match(STEP.sub("", row, count=1))
-    if match is not None and len(match["name"].split()) <= 5 and not _only_food(match["name"]):
+    head = match is not None and (as_head(match["name"]) or DAY.fullmatch(plain(match["name"])))
+    if (
+        match is not None
+        and not head
+        and len(match["name"].split()) <= 5
+        and not NO_PART.match(match["name"])
+        and not _only_food(match["name"])
+    ):
         named = _turns_to(plain(match["name"]), heads)
         section = (
             named

@@ -14,7 +14,7 @@ from kindwhisk.core.reading.plain import plain
 ALIKE = 86
 
 INGREDIENTS = re.compile(
-    r"^(?:the )?(?:ingredients?|you(?:'ll| will)? need|what (?:you|i|we)(?:'ll| will)? (?:need|used?)|what goes in|shopping list|ingrédients?|ingredienti|材料|原料|nguyên liệu)(?:\b.*)?$|^材料"
+    r"^(?:the )?(?:ingredients?|(?:i |we )?used|you(?:'ll| will)? need|what (?:you|i|we)(?:'ll| will)? (?:need|used?)|what goes in|shopping list|ingrédients?|ingredienti|材料|原料|nguyên liệu)(?:\b.*)?$|^材料"
 )
 
 OF_PART = re.compile(
@@ -38,9 +38,14 @@ HEADS = ("ingredients", "method", "directions", "instructions", "preparation")
 """Headings that are found through slips of the pen as well."""
 
 GROUP = re.compile(
-    r"^(?:for (?:the )?)(?P<en>[^\d:]{2,40}):?$|^pour (?:la |le |l'|les )?(?P<fr>[^\d:]{2,40}):?$|^per (?:la |il |l'|le |lo )?(?P<it>[^\d:]{2,40}):?$|"
-    r"^【(?P<ja>[^】]{1,20})】(?:[^\n]{0,16}(?:型|天板)[^\n]{0,6})?$|^[<《〈\[](?P<boxed>[^>》〉\]\n]{1,24})[>》〉\]]$|^<?(?P<any>[^\d:.,;]{2,40}):$|^to (?P<finish>finish|decorate|serve|assemble):?$"
+    r"^(?:for (?:the )?)(?P<en>[^\d:]{2,40}):?$|^pour (?:la |le |l'|les )?(?P<fr>[^\d:]{2,40}):?$|^per (?:la |il |l'|le |lo |i |gli )?(?P<it>[^\d:]{2,40}):?$|"
+    r"^【(?P<ja>[^】]{1,20})】(?:[^\n]{0,16}(?:型|天板)[^\n]{0,6})?$|^[<《〈\[](?P<boxed>[^>》〉\]\n]{1,24})[>》〉\]](?:[^\n]{0,16}(?:型|天板|分)[^\n]{0,6})?$|^<?(?P<any>[^\d:.,;]{2,40}):$|^to (?P<finish>finish|decorate|serve|assemble):?$"
 )
+
+DAY = re.compile(
+    r"(?:day|jour|giorno|ngày) (?:\d|one|two|three|un|deux|uno|due)|\d日目|(?:the )?(?:day|night|evening) before|la veille|il giorno prima"
+)
+"""“Day 2”: when the work that follows is done."""
 
 FINISHING = re.compile(r"(?:to )?(?:assembly|assemble|finish|finishing|montage|montaggio|組み立て|仕上げ|hoàn thiện)")
 """A heading over what is done once every part is there."""
@@ -52,10 +57,16 @@ NAMED_PART = re.compile(r"(?:the )?(?:\w+ )?(?:glaze|soak|drizzle|roll|finish|ga
 """A part whose name is a verb too."""
 
 
+def _tells_to(row: str, grammar: Grammar) -> bool:
+    """“Spread the cream”: short, and yet nothing but work."""
+    return " the " in row.lower() and verb_first(row, grammar)
+
+
 def is_heading(row: str, following: str, grammar: Grammar, gap: bool) -> bool:
     """A short row without an amount over rows that have one; what stands in brackets is not looked at."""
     if BRACKETED.search(row) and BRACKETED.search(following):
         return False
+    row = re.sub(r"(?<=[^\W\d])(?:,? \d{2} ?cm|, [^,.]*\d[^,.]*(?:cm|rings?|tins?|pieces|pcs))$", "", row)
     row = re.sub(r"\s*[(（][^)）]*[)）]\s*:?$|(?<=】)\d[^\n]*$", "", row) or row
     text = plain(row)
     below = bool(amounts(plain(following))) and bool(
@@ -63,7 +74,14 @@ def is_heading(row: str, following: str, grammar: Grammar, gap: bool) -> bool:
     )
     if below and row.endswith((":", "：")) and len(text.split()) <= 4 and not amounts(text):
         return True
-    if gap and below and len(text.split()) <= 3 and not amounts(text) and not re.search(r"[.,;!]", text):
+    if (
+        gap
+        and below
+        and len(text.split()) <= 3
+        and not amounts(text)
+        and not re.search(r"[.,;!]", text)
+        and not _tells_to(row, grammar)
+    ):
         return True
     if below and NAMED_PART.fullmatch(text):
         return True
@@ -80,12 +98,13 @@ def group_name(row: str) -> str:
     match = GROUP.match(text)
     name = next((g for g in match.groups() if g), text) if match and not match["finish"] else text
     name = re.sub(r"\s*[(（][^)）]*[)）]|\s*[-–—,].*(?:cm|\d).*$", "", name) or name
+    name = re.sub(r"(?<=[^\W\d]),? \d{2} ?cm$", "", name)
     return name.strip(" :：").removeprefix("the ").removesuffix("用")[:60]
 
 
 def as_head(row: str) -> str | None:
     """``ingredients`` or ``method`` or ``notes``, where a row is that heading, with slips of the pen."""
-    flat = plain(row).rstrip(":：").strip()
+    flat = plain(row).rstrip(":：").strip(" <>《》【】[]〈〉■◆●")
     if len(flat) >= 60:
         return None
     for pattern, part in ((INGREDIENTS, "ingredients"), (METHOD, "method"), (NOTES, "notes")):

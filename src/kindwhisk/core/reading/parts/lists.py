@@ -5,9 +5,10 @@ from __future__ import annotations
 import re
 
 from kindwhisk.core.reading.amounts import amounts
-from kindwhisk.core.reading.method.clauses import STEP
+from kindwhisk.core.reading.method.sentences import STEP
 from kindwhisk.core.reading.method.verbs import Grammar
-from kindwhisk.core.reading.names import find_all
+from kindwhisk.core.reading.names import Named, find_all
+from kindwhisk.core.reading.names.qualifiers import WORDS
 from kindwhisk.core.reading.parts.serving import SERVES, YIELDS
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.units import TO_TASTE
@@ -17,7 +18,7 @@ SHORT, LONG_LINE, LONG_TITLE, TELLS_FROM = 70, 110, 100, 24
 COVERS = 0.6
 
 SECTION = re.compile(
-    r"^(?:for (?:the )?|to make (?:the )?|pour (?:la |le |l'|les )?|per (?:la |il |l'|lo )?)?(?P<name>[^\W\d_][^\d:.,;]{1,34}?)\s*(?:[:：]\s+|：)(?P<rest>\S.*)$",
+    r"^(?:for (?:the )?|to make (?:the )?|pour (?:la |le |l'|les )?|per (?:la |il |l'|lo |i |gli |le )?)?(?P<name>[^\W\d_][^\d:.,;]{1,34}?)\s*(?:[:：]\s+|：)(?P<rest>\S.*)$",
     re.IGNORECASE,
 )
 
@@ -55,7 +56,7 @@ TOGETHER = re.compile(r"^[^\W\d]{3,} \+ [^\W\d]{3,}")
 """“Whites + sugar in thirds”: work, no line of the list."""
 
 RUNS_ON = re.compile(
-    r"\d ?(?:folds|strokes|turns)(?!\w)|(?!tbsp|tsps|pkts|appr)[a-z]{4,}[.!] +[A-Z][a-z]+|[。].|(?<!\w)(?:till|until|then|peaks?)(?!\w)"
+    r"\d ?(?:folds|strokes|turns)(?!\w)|(?!tbsp|tsps|pkts|appr)[a-z]{4,}[.!] +[A-Z][a-z]+|[。].|(?<!\w)(?:till|until|then|peaks?|ribbon|pale|stiff|foamy|frothy|fluffy|med(?:ium)?-stiff|tog\.|together)(?!\w)"
 )
 
 SPOKEN = re.compile(
@@ -63,13 +64,14 @@ SPOKEN = re.compile(
 )
 
 JOINED = re.compile(
-    r"[,;]\s+(?=\d|½|¼|a (?:few|pinch|little|dash|drop) |(?:their|its|the) weight (?:in|of) |[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|、\s*|,\s+(?=[^\d,]{3,24}$)|\s&\s(?=\d)|\s\+\s(?=\d(?! extra| more)|[^\W\d]+ \d)|\s(?:and|plus|et|e|và)\s(?=\d{1,2} (?:\w+ )?(?:egg )?(?:yolks?|whites?|jaunes?|blancs?|tuorl[io]|album[ei]|lòng)(?!\w))|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
+    r"[,;]\s+(?=\d|½|¼|(?:an? |one )?(?:few|pinch|little|dash|drop|half an?) |(?:mezz[ao]|un(?:a|e)? (?:bustina|pizzico|cucchiaino|cucchiaio|bicchiere|demi|sachet|pot|boîte|paquet|pincée|cuillère|c\.)) ?|(?:their|its|the) weight (?:in|of) |[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|、\s*|\s*[/／]\s*(?=[\u3040-\u9fff])|,\s+(?=[^\d,]{3,24}$)|\s&\s(?=\d)|\s[–—/•·-]\s(?=\d)|(?<!\dg)(?<!\d g)(?<!\dml)(?<!\d ml)\s\+\s(?=\d(?! extra| more)|[^\W\d]+ \d)|\s(?:and|plus|et|e|và)\s(?=\d{1,2} (?:\w+ )?(?:egg )?(?:yolks?|whites?|jaunes?|blancs?|tuorl[io]|album[ei]|lòng)(?!\w))|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
 )
 
 
 def verb_first(row: str, grammar: Grammar) -> bool:
     """Whether a row says what to do: it begins with a verb, or is long and has one."""
-    text = plain(STEP.sub("", row, count=1)).lstrip("-*•·–>→ ")
+    bare = re.sub(r"(?<=\w)\s*[(（][^)）]*[)）]", "", STEP.sub("", row, count=1))
+    text = plain(bare).lstrip("-*•·–>→ ")
     # “Beurre fondu 30 g”, “whipping cream 300”: short rows tell nothing in another voice.
     text = grammar.addressed(text) if len(text) > TELLS_FROM else text
     verb = next(iter(grammar.verbs(text)), None)
@@ -82,14 +84,18 @@ def ingredient_like(row: str, grammar: Grammar) -> bool:
     """Whether a row is an ingredient line by its look."""
     text = plain(row)
     named = next(iter(find_all(text)), None)
-    if named is not None and named.start == 0 and USE.match(text[named.end :]):
-        return True
-    if named is not None and named.start == 0 and len(text) < SHORT and FOR_USE.search(text):
+    first_food = named is not None and named.start == 0
+    if (
+        first_food
+        and named is not None
+        and (USE.match(text[named.end :]) or (len(text) < SHORT and FOR_USE.search(text)))
+    ):
         return True
     if not text or len(text) >= LONG_LINE or _tells(row, text, grammar) or ONLY_TIN.fullmatch(text):
         return False
     found = amounts(text)
-    if not found and row.endswith((".", "!", "?")) and len(text.split()) > 4:
+    exclaims = row.endswith(("!", "?")) and not any(a.unit for a in found)
+    if exclaims or (not found and row.endswith((".", "!", "?")) and len(text.split()) > 4):
         return False
     if named is None:
         # Not a food that is known: an amount in front of it still makes it one.
@@ -101,10 +107,19 @@ def ingredient_like(row: str, grammar: Grammar) -> bool:
             and first.unit is not None
             and len(text) < SHORT
         )
-        return (measured and not TIMED.search(text)) or (BARE.fullmatch(text) is not None and len(text.split()) <= 4)
+        bare = BARE.fullmatch(text) is not None and len(text.split()) <= 4
+        return (measured or bare) and not TIMED.search(text)
     if found or any(word in text for word in TO_TASTE) or FOR_SHOW.search(text):
         return not TIMED.search(text)
-    # Without an amount it is an ingredient only if it names nothing else: a “chocolate cake” is a title.
+    return _names_only(text, named)
+
+
+def _names_only(text: str, named: Named) -> bool:
+    """Whether a row without an amount names a food and nothing else: a “chocolate cake” is a title."""
+    told = [w for w in re.split(r"[,(]", text.rstrip(":"))[0].split() if w not in WORDS or w in named.words.split()]
+    if named.start == 0 and len(text.split()) <= 4 and " ".join(told) == named.words:
+        # “Colorante giallo”.
+        return True
     return len(named.words) >= COVERS * len(re.split(r"[,(]", text.rstrip(":"))[0].strip() or text)
 
 
@@ -131,11 +146,52 @@ def _ends_with_work(row: str, text: str, grammar: Grammar) -> bool:
     )
 
 
+HOW = re.compile(
+    r"(?:finely |roughly |freshly |lightly |well |cut )?(?:broken|chopped|melted|softened|soft|sifted|whipped|separated|divided|grated|sliced|diced|cubed|hulled|ground|toasted|cold|warm|chilled|crushed|halved|beaten|drained|strained|soaked)"
+    r"(?: (?:up|in|into|small|fine|finely|over|and|cold|roughly|pieces|cubes|half|two|cooled|chopped|sliced|toasted|skinned|drained))*|(?:in|into|at) (?:small |room )?(?:pieces|cubes|temperature)"
+)
+
+
+def with_how(parts: list[str]) -> list[str]:
+    """“300 g chocolate, broken up”: what only says how belongs to what stands before it."""
+    told: list[str] = []
+    for part in parts:
+        if told and HOW.fullmatch(plain(part)):
+            told[-1] = f"{told[-1]}, {part}"
+        else:
+            told.append(part)
+    return told
+
+
+def _bare_foods(part: str) -> list[str]:
+    """“60 g flour, jam”: a food without an amount behind one that has it."""
+    foods = part.split(", ")
+    bare = all(
+        len(f) < TELLS_FROM and find_all(plain(f)) and not HOW.fullmatch(plain(f)) and not re.search(r"\d", f)
+        for f in foods[1:]
+    )
+    return foods if len(foods) > 1 and bare and "(" not in part else [part]
+
+
+def _uncommaed(row: str) -> list[str]:
+    """“3 eggs 90 sugar 60 flour 15 cocoa”: figures alone part what stands in a row."""
+    parts = re.split(r" (?=\d{1,4} ?(?:g |gr |ml )?[^\W\d]{3,})", row)
+    bare = [re.fullmatch(r"\d{1,4} ?(?:g |gr |ml )?[^\W\d]{3,}(?: [^\W\d]{3,})?", p) for p in parts]
+    return parts if len(parts) > 2 and all(bare) and all(find_all(plain(p)) for p in parts) else [row]
+
+
 def in_one_row(row: str, grammar: Grammar) -> list[str]:
     """A row that lists several ingredients, taken apart; empty where it is something else."""
     parts = [p.strip(" .") for p in JOINED.split(row)]
-    good = [p for p in parts if ingredient_like(p, grammar) and re.search(r"[^\W\d]{3,}|[\u3040-\u9fff]", p)]
-    if len(parts) >= 2 and len(good) == len(parts) and sum(bool(amounts(plain(p))) for p in parts) >= 2:
+    parts = with_how(parts) if len(parts) > 1 else _uncommaed(row)
+    parts = [food for p in parts for food in _bare_foods(p)] if len(parts) > 2 else parts
+    good = [
+        p
+        for p in parts
+        if ingredient_like(p, grammar) and (find_all(plain(p)) or re.search(r"[^\W\d]{3,}|[\u3040-\u9fff]", p))
+    ]
+    whole = all(p.count("(") == p.count(")") for p in parts)
+    if len(parts) >= 2 and whole and len(good) == len(parts) and sum(bool(amounts(plain(p))) for p in parts) >= 2:
         return parts
     return []
 
@@ -166,10 +222,16 @@ FOR_ONE = re.compile(
 
 
 PART_FIRST = re.compile(
-    r"^(?P<name>(?:for the )?(?:filling|topping|cream|syrup|glaze|icing|frosting|soak|mousse|ganache|curd|meringue))[ -]+(?P<rest>\d.*)$",
+    r"^(?:(?P<any>[^\W\d][^\d:.,;–—]{1,34}?) [–—-] (?P<of>\d.*)|(?P<name>(?:for the )?(?:filling|topping|cream|syrup|glaze|icing|frosting|soak|mousse|ganache|curd|meringue|base|sponge|cake|custard|insert|shells|buttercream))[ -]+(?P<rest>\d.*))$",
     re.IGNORECASE,
 )
 """“Filling 300 ml cream & 200 g raspberries”."""
+
+
+def part_first(row: str) -> tuple[str, str] | None:
+    """The name of a part and what is listed behind it; None where a row does not begin so."""
+    match = PART_FIRST.match(row)
+    return (match["any"] or match["name"], match["of"] or match["rest"]) if match is not None else None
 
 
 def listed(row: str, grammar: Grammar) -> list[str] | None:

@@ -6,6 +6,9 @@ import re
 from html import unescape
 from html.parser import HTMLParser
 
+from kindwhisk.core.reading.names import find_all
+from kindwhisk.core.reading.units import UNITS
+
 LISTS = re.compile(
     r"^[ \t]*((?:ingredients?|ingrédients?|ingredienti|材料|nguyên liệu)[ \t]*(?:[(（][^)）\n]*[)）])?[ \t]*[:：])[ \t]+(?=\S)([^\n]+)$",
     re.IGNORECASE | re.MULTILINE,
@@ -31,13 +34,16 @@ BOTH_OF = re.compile(
 )
 """“Zest of 2 oranges & 180 ml juice”."""
 
-GREETED = re.compile(r"^([^\d\n:]{3,80}[:：!])[ \t]+(?=\d[^\n]*,[^\n]*,)", re.MULTILINE)
+GREETED = re.compile(r"^((?:[^\d\n:]|\d+ ?cm){3,80}[:：!])[ \t]+(?=\d[^\n]*,[^\n]*,)", re.MULTILINE)
 """“Here is my cake: 4 eggs, 200 g sugar, …”."""
 
+LABELLED = re.compile(r"^[ \t]*([A-E])[ \t　]+(?=[\u3040-\u9fff][^\n]*[/／、])", re.MULTILINE)
+"""“A 卵黄 5個 / 砂糖 20g”: a label over a list in one row."""
 MARKED = re.compile(r"^[ \t]*(?:\([A-H]\)[ \t]+|[A-EＡ-Ｅ★☆◎●◆■][ \t　]+(?=[\u3040-\u9fff]))", re.MULTILINE)
 """“(A) 4 egg yolks”: a mark that the method may call it by."""
 
 ZEST_AND_JUICE = (
+    (re.compile(r"^([ \t]*[-•*]?[ \t]*)(\d+) (\w+),? ?\(?(?:finely )?(?:grated )?(?:zest|rind|juice)d? (?:and|&|\+) (?:juice|zest|rind)d?\)?$", re.MULTILINE | re.IGNORECASE), r"\1\2 \3, zest\n\1juice of \2 \3"),
     (re.compile(r"^([ \t]*[-•*]?[ \t]*)((?:finely )?(?:grated )?(?:zest|rind)) (?:and|&|\+) juice of ([^(\n]+)$", re.MULTILINE | re.IGNORECASE), r"\1\2 of \3\n\1juice of \3"),
     (re.compile(r"^([ \t]*[-•*]?[ \t]*)juice (?:and|&|\+) ((?:finely )?(?:grated )?(?:zest|rind)) of ([^(\n]+)$", re.MULTILINE | re.IGNORECASE), r"\1\2 of \3\n\1juice of \3"),
     (re.compile(r"^([ \t]*[-•*]?[ \t]*)(scorza(?: grattugiata)?) e succo d(i |')(.+)$", re.MULTILINE | re.IGNORECASE), r"\1\2 d\3\4\n\1succo d\3\4"),
@@ -104,6 +110,23 @@ def seen(text: str) -> str:
     return (TAGGED.search(text) and shown_of(text)) or text
 
 
+MARKDOWN = re.compile(r"\*\*|__|^#{1,6}[ \t]+", re.MULTILINE)
+"""“**For the sponge**”, “## Method”."""
+COMPONENT = re.compile(
+    r"^[ \t]*(?:component|part|partie|parte|componente)[ \t]*\d*[ \t]*[:.–-][ \t]*(?=[^\W\d])",
+    re.MULTILINE | re.IGNORECASE,
+)
+"""“Component: cherry compote”."""
+KEYCAPS = re.compile(r"(\d)\ufe0f?\u20e3")
+"""“1️⃣”: the number of a step."""
+COUNTED = re.compile(r"^[ \t]*(\d{1,2})[ \t]+(?=(?P<word>[^\W\d]+))", re.MULTILINE)
+"""“1 blitz the nuts”, “2 mix with the whites”: rows that count from one are steps, whatever their numbers might weigh."""
+POINTING = re.compile(r"(?<=[^\W\d])[ \t]*[\U0001f446-\U0001f449➡→][\ufe0f\U0001f3fb-\U0001f3ff]*[ \t]*(?=\d)")
+"""“Buttercream 👉 100 g whites, …”: a hand in place of a colon."""
+BRACKETED = re.compile(r"^[ \t]*\((\d[^()\n]*,[ \t]*\d[^()\n]*)\)[ \t]*$", re.MULTILINE)
+"""“(150 g ground almonds, 150 g icing sugar)”: what the line above is made of."""
+BARRED = re.compile(r"^[^|\n]*(?: \| [^|\n]*){2,}$", re.MULTILINE)
+"""“4 egg whites | 250 g sugar | 1 tsp vinegar”: a row of cells."""
 COLUMNS = re.compile(r"(?:^[^,\n]{2,30},[^,\n]{2,40},[ \t]*\d+(?:[.]\d+)?[ \t]*(?:\n|$)){4,}", re.MULTILINE)
 """“sponge,egg yolks,80” on row after row: part, food and grams."""
 SIDE_BY_SIDE = re.compile(r"^(\S[^\n]*?)(?:[ ]{4,}|\t+)(\S[^\n]*)$", re.MULTILINE)
@@ -129,14 +152,41 @@ def _rows_of(match: re.Match[str]) -> str:
     return "\n".join(told) + "\n\n"
 
 
+def _counted(text: str) -> str:
+    """Rows that count from one up, three at least, with a point behind each number."""
+    found = list(COUNTED.finditer(text))
+    for i, match in enumerate(found):
+        run = [m for n, m in enumerate(found[i:], 1) if m[1] == str(n)]
+        food = sum(m["word"].lower() in UNITS or bool(find_all(m["word"].lower())) for m in run)
+        if match[1] == "1" and len(run) > 2 and food * 2 < len(run):
+            for m in reversed(run):
+                text = f"{text[: m.end(1)]}.{text[m.end(1) :]}"
+            return text
+    return text
+
+
+def _cells(match: re.Match[str]) -> str:
+    """A row of cells a row each; a first one without a figure is their heading."""
+    cells = [c.strip() for c in match[0].strip().strip("|").split(" | ")]
+    figures = [c for c in cells if re.search(r"\d", c)]
+    if len(figures) < len(cells) - 1 or not all(find_all(c.lower()) for c in figures):
+        return match[0]
+    head = [] if re.search(r"\d", cells[0]) else [f"\n{cells[0].rstrip(':')}:"]
+    return "\n".join([*head, *cells[len(head) :]])
+
+
 def tidy(text: str) -> str:
     """The text with a heading, a list and a message each in rows of their own."""
     plainly = LETTERED.sub("", LISTS.sub(r"\1\n\2", unescape(seen(text)).replace("\u200b", "").replace("\r", "")))
+    plainly = BRACKETED.sub(r"\1", plainly)
+    plainly = BARRED.sub(_cells, plainly)
     plainly = SIDE_BY_SIDE.sub(_apart, COLUMNS.sub(_rows_of, plainly))
-    plainly = PICTURED.sub("", plainly)
+    plainly = COMPONENT.sub("", MARKDOWN.sub("", plainly))
+    plainly = KEYCAPS.sub(r"\1. ", plainly)
+    plainly = _counted(PICTURED.sub("", POINTING.sub(": ", plainly)))
     plainly = STAMPED.sub("", OLD_HEAD.sub(r"\1:\n", plainly))
     for both, apart in ZEST_AND_JUICE:
         plainly = both.sub(apart, plainly)
     plainly = BOTH_OF.sub(r"\1zest of \2 \3\n\4 \3 juice", plainly)
     plainly = GREETED.sub(r"\1\n", plainly)
-    return NEXT_LIST.sub("\n", MARKED.sub("", plainly))
+    return NEXT_LIST.sub("\n", MARKED.sub("", LABELLED.sub(r"【\1】\n", plainly)))

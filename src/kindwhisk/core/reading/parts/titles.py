@@ -23,7 +23,7 @@ MEASURED = {UnitKind.MASS, UnitKind.VOLUME}
 def title_of(rows: Sequence[str], gaps: Sequence[bool], grammar: Grammar) -> str:
     """The row that names the whole; empty where none does."""
     if (
-        len(rows) > 2
+        len(rows) > 1
         and gaps[1]
         and len(rows[0]) <= LONG_TITLE
         and not rows[0].endswith(":")

@@ -9,7 +9,7 @@ from kindwhisk.core.reading.amounts import amounts, in_figures
 from kindwhisk.core.reading.method.clauses import weighed_food
 from kindwhisk.core.reading.method.verbs import Grammar
 from kindwhisk.core.reading.names import find_all
-from kindwhisk.core.reading.parts.lists import SHORT, in_one_row
+from kindwhisk.core.reading.parts.lists import SHORT, in_one_row, part_first, with_how
 from kindwhisk.core.reading.parts.row import Row, RowKind
 from kindwhisk.core.reading.plain import plain
 
@@ -27,6 +27,7 @@ AND = re.compile(
 )
 FOR_AT_END = re.compile(r" for (?:the )?(?P<name>[^\W\d]+(?: [^\W\d]+)?)$")
 """“… and a teaspoon of vinegar for the meringue”."""
+THATS_ALL = re.compile(r",? (?:and )?(?:that's (?:all|it)|nothing else|et c'est tout|e basta)\W*$", re.IGNORECASE)
 FEWEST = 3
 """Fewer foods in a row are work: “beat 4 eggs with 100 g sugar”."""
 
@@ -34,6 +35,35 @@ FEWEST = 3
 def as_list(sentence: Row, grammar: Grammar) -> list[Row]:
     """A sentence that is a list of at least three ingredients, taken apart; else as it is."""
     return next((rows for ask in ASKED if (rows := ask(sentence.text, grammar))), [sentence])
+
+
+def as_part(sentence: Row, grammar: Grammar) -> list[Row]:
+    """A sentence that only lists what one part is made of, among others that work; else as it is."""
+    return (
+        _used_for(sentence.text)
+        or _filled_with(sentence.text, grammar)
+        or _part_first(sentence.text, grammar)
+        or [sentence]
+    )
+
+
+FOR_USED = re.compile(
+    r"for (?:the )?(?P<name>[^\d,:]{3,30}?),? (?:i|you|we)(?:'ll| will)? (?:use|need|take|want) (?P<rest>\d.*)"
+)
+
+
+def _used_for(sentence: str) -> list[Row]:
+    """“For the génoise I use 4 eggs, 120 g sugar and 100 g flour.”"""
+    found = FOR_USED.match(plain(sentence).rstrip(" ."))
+    parts = _parts(found["rest"]) if found is not None else []
+    return _rows(parts, found["name"]) if found is not None and len(parts) > 1 and all(map(weighed_food, parts)) else []
+
+
+def _part_first(sentence: str, grammar: Grammar) -> list[Row]:
+    """“Glaze 100 cream 100 chocolate.”"""
+    found = part_first(plain(sentence).rstrip(" ."))
+    several = in_one_row(found[1], grammar) if found is not None else []
+    return _rows(several, found[0]) if found is not None and several else []
 
 
 def _parts(text: str) -> list[str]:
@@ -53,7 +83,7 @@ def _needed(sentence: str, grammar: Grammar) -> list[Row]:
     needs = NEEDS.search(sentence)
     if needs is None or _works(sentence[: needs.start()], grammar):
         return []
-    parts = _parts(sentence[needs.end() :])
+    parts = with_how(_parts(THATS_ALL.sub("", sentence[needs.end() :])))
     if len(parts) < FEWEST or not all(find_all(plain(p)) and amounts(plain(p)) for p in parts):
         return []
     last = plain(parts[-1])
@@ -117,7 +147,19 @@ def _in_a_row(sentence: str, grammar: Grammar) -> list[Row]:
     return _rows(several) if len(several) >= FEWEST and begun else []
 
 
+FILLS_WITH = re.compile(
+    r"(?:per (?:farcire|la farcia|il ripieno)|pour (?:garnir|la garniture|fourrer)|for (?:the )?filling)[:,]? (?P<rest>\d.*)"
+)
+
+
+def _filled_with(sentence: str, grammar: Grammar) -> list[Row]:
+    """“Per farcire 250 g di crema di nocciole.”"""
+    found = FILLS_WITH.match(plain(sentence))
+    rest = found["rest"].rstrip(" .") if found is not None else ""
+    return _rows([rest], "filling") if rest and weighed_food(rest) and not _works(rest, grammar) else []
+
+
 ASKED: tuple[Callable[[str, Grammar], list[Row]], ...] = (
-    _needed, _for_part, _run_together, _introduced, _told_for, _in_a_row,
+    _needed, _for_part, _run_together, _introduced, _told_for, _in_a_row, _filled_with,
 )  # fmt: skip
 """How a sentence may list; the first that suits it."""

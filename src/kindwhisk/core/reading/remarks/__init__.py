@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.reading.line import ReadLine
 from kindwhisk.core.reading.method.following import Followed
 from kindwhisk.core.reading.method.making import Stock
@@ -34,6 +35,18 @@ def _beside_eggs(lines: Sequence[ReadLine], groups: Mapping[int, str]) -> Sequen
     return [line for n, line in enumerate(lines) if groups.get(n) in with_eggs] or lines
 
 
+def _batter(followed: Followed, lines: Sequence[ReadLine]) -> Sequence[ReadLine]:
+    """The lines of what goes into the oven, each with as much of it as goes there; empty where nothing is baked."""
+    baked = [m for m in followed.made if m.kind is BakeStep]
+    if not baked:
+        return ()
+    grams: dict[int, float] = {}
+    for made in max(baked, key=lambda m: m.grams()).upstream():
+        for take in made.takes:
+            grams[take.stock.line] = grams.get(take.stock.line, 0.0) + take.grams
+    return [line.model_copy(update={"grams": grams[n]}) for n, line in enumerate(lines) if n in grams]
+
+
 def remarks(
     followed: Followed, lines: Sequence[ReadLine], placed: Sequence[Stock], *, tin_found: bool, oven_found: bool
 ) -> tuple[Remark, ...]:
@@ -47,12 +60,16 @@ def remarks(
         oven_found: whether its temperature is given.
     """
     stocks = followed.tracker.stocks
-    beside_eggs = _beside_eggs(lines, {s.line: s.group for s in stocks.rows})
     unused = unused_lines(followed, lines, placed)
-    lacking = () if hardly_read(unused, lines) else on_oven(followed, tin_found=tin_found, oven_found=oven_found)
+    unread = hardly_read(unused, lines)
+    batter = () if unread else _batter(followed, lines)
+    # What is only moulded has no batter to be out of proportion.
+    moulded = not unread and not any(m.kind is BakeStep for m in followed.made)
+    weighed = () if moulded else batter or _beside_eggs(lines, {s.line: s.group for s in stocks.rows})
+    lacking = () if unread else on_oven(followed, tin_found=tin_found, oven_found=oven_found)
     return ordered(
         [
-            *on_amounts(lines), *on_proportions(beside_eggs), *on_lists(followed, lines, unused), *on_splits(followed, placed, stocks.overdrawn),
+            *on_amounts(lines), *on_proportions(weighed), *on_lists(followed, lines, unused), *on_splits(followed, placed, stocks.overdrawn),
             *on_order(followed), *on_elsewhere(followed), *lacking, *on_eggs(followed, placed),
         ]
     )  # fmt: skip

@@ -40,7 +40,11 @@ def on_proportions(lines: Sequence[ReadLine]) -> Iterator[Remark]:
     whole = _material(lines)
     eggs = balance.egg_g(whole)
     whites = egg_white_g(whole) + 0.6 * whole.grams_of("whole-egg")
-    totals = {"all of it": whole.mass_g, "the whites": whites, "the flour": balance.flour_g(whole)}
+    totals = {
+        "all of it": whole.mass_g,
+        "the whites": whites,
+        "the flour": balance.flour_g(whole) + balance.nut_g(whole),
+    }
     for name, most, of, consequence in PROPORTIONS:
         there, total = whole.grams_of(name), totals[of]
         if there > 0 and total > 0 and there / total > most:

@@ -15,7 +15,7 @@ from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.naming import INSIDE
 from kindwhisk.core.reading.method.tracker import Tracker
 
-CREAMS = {"cream-35", "cream-30", "cream-double"}
+CREAMS = {"cream-35", "cream-30", "cream-double", "creme-fraiche"}
 """What can be whipped."""
 
 
@@ -31,7 +31,7 @@ def target(items: list[Item]) -> Made | None:
 
 
 INTO_A_TIN = re.compile(
-    r"(?<!\w)(?:in|into|on|onto) (?:(?:an?|the|your|its|ungreased|greased|lined|buttered) )(?:[\w,\"-]+ ){0,4}(?:tin|pan|springform|ring|mould|mold|tray|sheet)s?(?!\w)"
+    r"(?<!\w)(?:dans|in|sur|su) (?:une?|l[ea]|lo|uno?a?|des) (?:[\w'-]+ ){0,3}(?:moules?|cercle|cadre|stamp[oi]|tortiera|teglia|plaque)(?!\w)|(?<!\w)(?:in|into|on|onto) (?:(?:an?|the|your|its|ungreased|greased|lined|buttered) )(?:[\w,\"-]+ ){0,4}(?:tin|pan|springform|ring|mould|mold|tray|sheet)s?(?!\w)"
 )
 """“Put it in a buttered springform”, “into a greased tin and bake”: it is said what holds it."""
 
@@ -51,7 +51,12 @@ def base_of(t: Tracker, clause: Clause, items: list[Item]) -> Made | None:
     if named is not None:
         return named
     here = t.raw_here()
-    if here is None or any(i.made is here for i in items):
+    if here is None:
+        return None
+    if here.dry and goes_in(clause) and items and all(i.made is here for i in items):
+        # “Sift the flour and matcha and whisk them in.”
+        return next((m for m in reversed(t.results.open) if m is not here and not m.baked and not m.dry), None)
+    if any(i.made is here for i in items):
         return None
     return here if goes_in(clause) or AGAIN.search(clause.after) or AGAIN.search(clause.ahead) else None
 
@@ -65,13 +70,14 @@ def with_pending(t: Tracker, items: list[Item]) -> tuple[list[Item], Made | None
 def foam_or_here(t: Tracker) -> Made | None:
     """What something is folded into: the foam, not the butter that was melted last."""
     here = t.raw_here()
-    if here is None or here.airy or not _only_warmed(here):
+    if here is None or here.airy or not only_warmed(here):
         return here
     foam = next((m for m in reversed(t.results.open) if m.airy and not m.baked and m.part == here.part), None)
     return foam or here
 
 
-def _only_warmed(made: Made) -> bool:
+def only_warmed(made: Made) -> bool:
+    """Whether it is only fat, milk or chocolate that was melted or warmed."""
     fat = {ingredient(i).kind for i in made.raw_ids} <= {"fat", "dairy", "flavour", "liquid", "sugar", "chocolate"}
     return made.kind in {WarmStep, RestStep} and fat
 

@@ -1,39 +1,33 @@
-"""Pour, fill, spread, pipe, divide, line a ring, knock."""
+"""Pour, fill, spread and pipe."""
 
 from __future__ import annotations
 
 import re
 
-from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
+from kindwhisk.core.process.steps.assemble import Joining
 from kindwhisk.core.process.steps.base import WHITES, YOLKY
 from kindwhisk.core.process.steps.chill import ChillStep
-from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep
-from kindwhisk.core.process.steps.knock import KnockStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
-from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.doing.adding import add
 from kindwhisk.core.reading.method.doing.common import FREE_STANDING, foam_or_here, goes_in, the_cake
-from kindwhisk.core.reading.method.doing.finishing import cover, hand, join, sandwich, soak, top
+from kindwhisk.core.reading.method.doing.finishing import cover, join, sandwich, soak, top
 from kindwhisk.core.reading.method.doing.folding import back
-from kindwhisk.core.reading.method.doing.together import add
 from kindwhisk.core.reading.method.doing.whipping import stream, whip_foam
 from kindwhisk.core.reading.method.items import Item, without
 from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.references import RESERVED
-from kindwhisk.core.reading.method.shares import ALL, Share, fraction_in
+from kindwhisk.core.reading.method.shares import ALL
 from kindwhisk.core.reading.method.tracker import Tracker
 
 INTO_TIN = re.compile(
     r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|ramequins|frames?|cadre|domes?|cases|liners|cups|verrines|bicchier\w*|coppett\w*|moules?|plaques?|cercles?|stamp[oi]|stampin[oi]|teglie?|tortier[ae]|pirottin[oi]|verrine|coppe|anell[oi]|"
     r"khuôn|khay|cốc|ly|hũ|paper|parchment|carta forno)(?!\w)|天板|型|カップ|セルクル|ココット|グラス"
 )
-
-
 MOULDED = re.compile(
     r"(?<!\w)in(?:to)? (?:the |a |an )?(?:[\w-]+ ){0,4}(?:moulds?|molds?|rings?|glasses|verrines|ramekins|tins?)(?!\w)|"
     r"(?<!\w)(?:dans|in) (?:[\w']+ ){0,3}(?:anell[oi]|stamp[oi]|cercles?|moules?)(?!\w)"
@@ -42,10 +36,15 @@ MOULDED = re.compile(
 PART_OF = re.compile(
     r"(?:thirds?|half|quarters?|moitié|tiers|metà|terzi) (?:of|de|du|della?|del|dell') ?(?!the way|la hauteur)"
 )
-WEIGHED_OUT = re.compile(r"(?<!\w)\d ?[x×*] ?\d{2,4} ?g(?!\w)|\d{2,4} ?g (?:each|per|apiece)(?!\w)")
-"""“Divide, 2 x 340 g”: into its tins."""
-FREE_WORD = re.compile(r"(?<!\w)(?:in|into) an? (?:ring|circle|wreath|round)(?!\w)")
+FREE_WORD = re.compile(
+    r"(?<!\w)(?:in|into) (?:two|three) (?:[\w-]+ ){0,4}(?:rounds|circles|discs|rings)(?!\w)(?! tin)|(?<!\w)(?:in|into) an? (?:ring|circle|wreath|round)(?!\w)|(?<!\w)(?:blobs|heaps|mounds|dollops|spoonfuls|kisses|nests|swirls)(?!\w)"
+)
 """A meringue that is spooned “in a ring” has none around it."""
+SMALL_ROUNDS = re.compile(
+    r"(?<!\w)(?:(?:small|little|walnut-sized|\d ?cm) )?(?:rounds|heaps|mounds|blobs|dollops|spoonfuls|teaspoonfuls|drops|fingers|kisses)(?!\w)"
+)
+"""“Spoon small rounds onto papered trays.”"""
+SHEET = re.compile(r"trays?|sheets?|paper|parchment|teglia|teglie|plaques?|mats?")
 FREE_SHAPE = re.compile(FREE_WORD.pattern.replace("an? ", r"an? (?:\d+ ?cm )?", 1))
 """And so of “a 20 cm round”, which anything else is poured into."""
 PIECE_MM = re.compile(r"(\d{1,2}(?:[.,]\d)?)\s*-?\s*(cm|mm|inch|in\b|センチ)")
@@ -59,6 +58,16 @@ def pour(t: Tracker, clause: Clause) -> None:
         # “Add the gelatine, pour over the chocolate”: one after the other.
         t.flush()
     items = t.items(clause)
+    here, cake = t.raw_here(), the_cake(t)
+    if (
+        re.fullmatch(r"fill(?: and)?", clause.text.strip(" ,;"))
+        and cake is not None
+        and here is not None
+        and not here.floury
+    ):
+        # “Whip the cream. Fill, cover all over.”
+        sandwich(t, clause)
+        return
     if _over_cake(t, clause, items):
         return
     moved = [i for i in items if not i.target]
@@ -94,8 +103,24 @@ def _into_tin(t: Tracker, clause: Clause) -> bool:
     if into and here is not None and here.meringue and (shaped or all(FREE_STANDING.fullmatch(w) for w in into)):
         pipe(t, clause)
         return True
+    if here is not None and here.fields.get("joining") is Joining.LINE and not into:
+        # “Line the tin with the fingers, pour in the cream.”
+        t.flush()
+        fill(t, clause)
+        return True
+    if (
+        into
+        and here is not None
+        and here.airy
+        and SMALL_ROUNDS.search(clause.said)
+        and all(SHEET.fullmatch(w) for w in into)
+    ):
+        pipe(t, clause)
+        return True
     named = into and not re.search(r"into (?:the|a) (?:sauce)?pan with|return", clause.text)
-    if not named and (t.in_ring is None or (here is None and not _raw_named(t, clause))):
+    if not named and (
+        t.in_ring is None or (here is not None and here.syrup) or (here is None and not _raw_named(t, clause))
+    ):
         return False
     t.flush()
     fill(t, clause)
@@ -107,6 +132,14 @@ def _raw_named(t: Tracker, clause: Clause) -> bool:
 
 
 INTO_DIP = re.compile(r"(?<!\w)in(?:to)? the (?:dip|hollow|centre|center|middle|well|nests?)(?!\w)")
+ALL_OVER = re.compile(r"(?:all |it |this |that )*over(?: (?:it|the top|everything))?$")
+
+
+def here_over(t: Tracker, clause: Clause, items: list[Item]) -> bool:
+    """“Mix the icing sugar with the juice and drizzle over”: what was mixed last, over the cake."""
+    here = t.raw_here()
+    loose = here is not None and not here.airy and not here.floury
+    return loose and not any(i.made is not here for i in items) and ALL_OVER.match(clause.said.strip()) is not None
 
 
 def _over_cake(t: Tracker, clause: Clause, items: list[Item]) -> bool:
@@ -115,6 +148,8 @@ def _over_cake(t: Tracker, clause: Clause, items: list[Item]) -> bool:
     target = next((i.made for i in items if i.target and i.made is not None), None)
     onto = target if target is not None and target.baked else None
     unnamed = baked is t.here and not any(i.target for i in items)
+    if here_over(t, clause, items) and baked is not None:
+        onto = baked
     if onto is None and baked is not None and (unnamed or INTO_DIP.search(clause.text)):
         onto = baked
     if onto is None:
@@ -241,8 +276,14 @@ def spread(t: Tracker, clause: Clause) -> None:
     items = t.items(clause)
     baked, here = the_cake(t), t.raw_here()
     named = [i.made for i in items if i.made is not None and not i.made.baked]
+    if baked is None and here is None and items and all(i.mention is not None for i in items):
+        # “Spread the sugar on a tray and heat it in the oven.”
+        t.hold(items, None, clause.text)
+        return
     if baked is None:
-        if here is not None and here.meringue and FREE_STANDING.search(clause.said):
+        shape = FREE_SHAPE.search(clause.said)
+        free = FREE_STANDING.search(clause.said) or (shape is not None and "ring" not in shape[0])
+        if here is not None and here.meringue and free:
             pipe(t, clause)
         else:
             fill(t, clause)
@@ -267,34 +308,6 @@ def spread(t: Tracker, clause: Clause) -> None:
         soak(t, clause)
         return
     join(t, clause, Joining.SPREAD, items)
-
-
-def layer(t: Tracker, clause: Clause) -> None:
-    """Layers or pairs with what lies between them; what stands in a ring is filled up."""
-    lined = any(m.open and m.fields.get("joining") is Joining.LINE for m in t.results.made)
-    if lined or (t.in_ring is not None and t.in_ring.open and t.in_ring is the_cake(t)):
-        raw = next((m for m in reversed(t.results.open) if not m.baked and not m.dry), None)
-        if raw is not None and not any(i.mention is not None for i in t.items(clause)):
-            t.flush()
-            t.results.here = raw
-            fill(t, clause)
-            return
-    sandwich(t, clause)
-
-
-def line(t: Tracker, clause: Clause) -> None:
-    """A ring lined with what was baked, or bought."""
-    made = the_cake(t)
-    if made is None:
-        takes, uses = t.claim(
-            [i for i in t.items(Clause(clause.act, clause.text, (0, 0), clause.sentence)) if i.mention]
-        )
-        bought = [k for k in takes if ingredient(k.ingredient).kind == "bought"]
-        if bought:
-            t.make(AssembleStep, "ring", takes, uses, joining=Joining.LINE)
-        return
-    if made is not None:
-        t.make(AssembleStep, "ring", [], [t.use(made)], joining=Joining.LINE)
 
 
 def pipe(t: Tracker, clause: Clause) -> None:
@@ -334,39 +347,3 @@ def pipe(t: Tracker, clause: Clause) -> None:
         across=across,
         long="finger" in clause.text or "strip" in clause.text,
     )
-
-
-def knock(t: Tracker, clause: Clause) -> None:
-    """Bubbles out of a batter, steam out of a cake."""
-    here = t.here
-    if here is not None and clause.text.startswith("cut") and any(m.kind is CoolStep for m in here.upstream()):
-        # “Cut through once”, of a cake that is cold.
-        hand(t, clause)
-        return
-    if here is None or not any(m.kind in {FillStep, PipeStep} for m in here.upstream()) or here.kind is KnockStep:
-        return
-    t.make(KnockStep, here.vessel, [], [t.use(here)])
-
-
-def divide(t: Tracker, clause: Clause) -> None:
-    """A batter is divided between tins, or into bowls of their own."""
-    t.flush()
-    here = t.raw_here()
-    if INTO_TIN.search(clause.said) or (
-        here is not None and here.airy and here.floury and WEIGHED_OUT.search(clause.said)
-    ):
-        fill(t, clause)
-        return
-    made = next((i.made for i in t.items(clause) if i.made is not None), t.raw_here())
-    if made is not None and made.baked:
-        # “When it is cold I split it.”
-        hand(t, clause)
-        return
-    if made is None:
-        return
-    if made.meringue and FREE_STANDING.search(clause.said):
-        pipe(t, clause)
-        return
-    part = fraction_in(clause.text) or 0.5
-    split = t.make(SplitStep, t.free("base-bowl"), [], [t.use(made, Share(fraction=part))])
-    split.names |= {"half", "part"}

@@ -26,6 +26,9 @@ from kindwhisk.core.reading.plain import plain
 
 RUNS = {"liquid", "dairy", "acid", "sugar", "flavour", "salt"}
 """What sinks into a crumb; anything else lies on it."""
+CREAMY = re.compile(
+    r"(?<!\w)(?:with|de|di|con|avec) (?:the |la )?(?:\w+ )?(?:buttercream|cream|ganache|mousse|frosting|crème(?: au beurre)?|crema)(?!\w)"
+)
 LINING = re.compile(
     r"^\s*(?:a |the |your |it )?(?:\w+ ){0,2}(?:paper|cloth|towel|tray|tin|sheet|pan|surface|board|circle)(?!\w)"
 )
@@ -66,6 +69,30 @@ def cover(t: Tracker, cake: Made, items: list[Item]) -> None:
     t.make(SoakStep, cake.vessel, takes, [t.use(cake), *uses], flooded=milk)
 
 
+def _ready(t: Tracker, clause: Clause, joining: Joining, cake: Made) -> list[Item]:
+    """What is put to a cake where nothing is named: what was made ready for it."""
+    here = t.raw_here()
+    fills = joining is Joining.LAYER and re.match(r"sandwich|fill", clause.text)
+    if joining in {Joining.SANDWICH, Joining.GLAZE} or fills:
+        # “Fill half the shells”, “… and coat the torte”: with what was made ready last.
+        glaze = joining is Joining.GLAZE
+        waiting = (m for m in reversed(t.results.open) if not m.baked and not m.dry and (not m.syrup or glaze))
+        ready = next(waiting, None)
+        if ready is not None and ready is not cake:
+            return [Item(0, made=ready)]
+    loose = here is not None and not here.airy and not here.floury and here.kind is MixStep
+    if joining is Joining.TOP and loose and cake is not here:
+        # “Toss the peaches with the honey, arrange on top.”
+        return [Item(0, made=here)]
+    if joining is Joining.GLAZE and CREAMY.search(clause.said):
+        # “Fill with buttercream. Coat the top and sides with buttercream.”
+        spent = t.results.spent(
+            lambda m: not m.baked and not m.floury and (m.is_cream or "butter" in m.ids or m.of_kind({"dairy"}))
+        )
+        return [Item(0, made=spent)] if spent is not None else []
+    return []
+
+
 def join(t: Tracker, clause: Clause, joining: Joining, found: list[Item] | None = None) -> None:
     """What is put to a cake, between its layers or on it."""
     t.flush()
@@ -91,17 +118,7 @@ def join(t: Tracker, clause: Clause, joining: Joining, found: list[Item] | None 
         if cake is None:
             return
         others = without(items, cake)
-    if not others and joining in {Joining.SANDWICH, Joining.GLAZE}:
-        # “Fill half the shells”, “… and coat the torte”: with what was made ready last.
-        ready = next(
-            (
-                m
-                for m in reversed(t.results.open)
-                if not m.baked and not m.dry and (not m.syrup or joining is Joining.GLAZE)
-            ),
-            None,
-        )
-        others = [Item(0, made=ready)] if ready is not None and ready is not cake else []
+    others = others or _ready(t, clause, joining, cake)
     if not others and joining is Joining.TOP and here is not None and here.kind in {FillStep, ChillStep}:
         # “Pipe into moulds, press a round of cake on each”.
         t.make(AssembleStep, here.vessel, [], [t.use(here), t.use(cake)], joining=joining)
@@ -136,12 +153,23 @@ def sandwich(t: Tracker, clause: Clause) -> None:
     join(t, clause, Joining.SANDWICH if pairs else Joining.LAYER)
 
 
+def _runs(ingredient_id: str) -> bool:
+    """Whether it sinks into a crumb by itself: a spirit, a juice, coffee."""
+    item = ingredient(ingredient_id)
+    return item.kind in {"liquid", "flavour", "acid"} and item.composition.water > THICK_WATER
+
+
 def top(t: Tracker, clause: Clause) -> None:
     """Something on top, or a flame over it; “sprinkle the paper with sugar” is of the paper."""
     if LINING.match(clause.after):
         return
     items = t.items(clause)
     raw = t.raw_here()
+    over = [i for i in items if i.made is None or not i.made.baked]
+    if over and the_cake(t) is not None and all(i.mention is not None and _runs(i.mention.ingredient) for i in over):
+        # “Sprinkle the layers with kirsch.”
+        soak(t, clause)
+        return
     works_in = {"flour", "fat"} if clause.text.startswith("finish") else {"flour"}
     floury = any(i.mention is not None and ingredient(i.mention.ingredient).kind in works_in for i in items)
     if floury and raw is not None and (raw.airy or raw.kind is MixStep):
@@ -149,7 +177,8 @@ def top(t: Tracker, clause: Clause) -> None:
         t.hold(without(items, raw), foam_or_here(t), clause.text)
         return
     spent = [i.mention.ingredient for i in items if i.mention and i.share.all and _spent(t, i.mention.ingredient)]
-    if spent and all(ingredient(i).kind == "sugar" for i in spent) and len(spent) == len(items) and t.here is not None:
+    onto = t.here is not None and (t.here.baked or all(ingredient(i).kind == "sugar" for i in spent))
+    if spent and onto and len(spent) == len(items) and t.here is not None:
         # “Sprinkle with sugar” when the batter has all that is listed: with some more.
         t.flush()
         t.besides += spent
@@ -222,6 +251,11 @@ def soak(t: Tracker, clause: Clause) -> None:
         t.say(cake)
 
 
+UNTIL_COLD = re.compile(
+    r"(?<!\w)(?:until|till|jusqu\w+|fino a|finché)[^,;.]* (?:cold|cool|froid|refroidi\w*|fredd\w+)(?!\w)"
+)
+
+
 def roll(t: Tracker, clause: Clause) -> None:
     """Into a roll."""
     t.flush()
@@ -230,7 +264,15 @@ def roll(t: Tracker, clause: Clause) -> None:
         return
     cooled = any(m.kind is CoolStep for m in made.upstream())
     begun = From.LONG if "long" in clause.text else From.SHORT
-    t.make(RollStep, "rack", [], [t.use(made)], warm=bool(WARM_ROLL.search(clause.text)) or not cooled, begun=begun)
+    rolled = t.make(
+        RollStep, "rack", [], [t.use(made)], warm=bool(WARM_ROLL.search(clause.text)) or not cooled, begun=begun
+    )
+    if not cooled and UNTIL_COLD.search(clause.text):
+        # “It is rolled up in the cloth until it is cold.”
+        t.make(CoolStep, "rack", [], [t.use(rolled)])
+
+
+CRUSHES = re.compile(r"(?:crush|mash|purée|puree|écras\w+|schiacci\w+)[^,;]* (?:with|and|avec|con) ")
 
 
 def hand(t: Tracker, clause: Clause) -> None:
@@ -244,6 +286,10 @@ def hand(t: Tracker, clause: Clause) -> None:
     foods = {ingredient(i.mention.ingredient).kind for i in items if i.mention is not None}
     goods = raw_only and bool(foods & {"fruit", "chocolate", "nut"})
     made = the_cake(t) if not goods and (not raw_only or the_cake(t) is t.here) else None
+    if made is None and raw_only and len(items) > 1 and CRUSHES.match(clause.text):
+        # “Crush half the raspberries with the icing sugar.”
+        t.bring_together(items, None, clause.text)
+        return
     if made is None and raw_only:
         # “Chop the chocolate and melt it”.
         t.hold(items, None, clause.text)

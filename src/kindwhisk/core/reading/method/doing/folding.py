@@ -18,7 +18,7 @@ from kindwhisk.core.reading.method.shares import ALL
 from kindwhisk.core.reading.method.tracker import Tracker
 
 BACK = re.compile(
-    r"lại vào|戻し(?:入れ)?て|(?<!\w)(?:all|everything|it|this|that|mixture|batter) back(?!\w)|(?<!\w)fold back in(?!to a)(?!\w)|(?<!\w)return (?:(?:it|this|that|everything) )?to the (?:bowl|rest|foam|batter|main|remaining)|(?<!\w)(?:with|into) (?:the )?main batter|pour back into the (?:rest|remaining)|(?<!\w)back in(?:to)? the (?:bowl|rest|foam|whites|meringue)"
+    r"(?<!\w)back in$|lại vào|(?:đổ|cho|trút) (?:trở |ngược )?lại|戻し(?:入れ)?て|(?<!\w)(?:all|everything|it|this|that|mixture|batter) back(?!\w)|(?<!\w)fold back in(?!to a)(?!\w)|(?<!\w)return (?:(?:it|this|that|everything) )?to the (?:bowl|rest|foam|batter|main|remaining)|(?<!\w)(?:with|into) (?:the )?main batter|pour back into the (?:rest|remaining)|(?<!\w)back in(?:to)? the (?:bowl|rest|foam|whites|meringue)"
 )
 """“Pour it all back”, “fold this back into the rest”."""
 
@@ -122,7 +122,7 @@ def _base_and_others(
         return foam, list(items)
     alone = base in made and (here is None or here is base)
     if (base is None or alone) and len(items) == 1 and made:
-        base = _other(t, made[0]) or base
+        base = other_than(t, made[0]) or base
     if base is None and own and here is not None and all(i.target for i in own) and here not in made:
         return None, [Item(0, made=here), *items]
     others = without(items, base)
@@ -139,7 +139,7 @@ def _base_and_others(
     return base, others
 
 
-def _other(t: Tracker, made: Made) -> Made | None:
+def other_than(t: Tracker, made: Made) -> Made | None:
     """What stands there besides a result that may take it in."""
     return next(
         (m for m in reversed(t.results.open) if m is not made and not m.baked and not m.dry and not m.syrup), None
@@ -151,7 +151,12 @@ def _with_itself(t: Tracker, clause: Clause, base: Made | None, words: str) -> N
     if base is None:
         return
     second = next((m for m in reversed(t.results.open) if m is not base and not m.baked and m.part == base.part), None)
-    other = _other(t, base) if base.airy and (goes_in(clause) or base.white_foam) else None
+    dry = next((m for m in reversed(t.results.open) if m.dry and m.part == base.part), None)
+    if dry is not None and base.kind is WhipStep and not t.items(clause):
+        # “… sift. Whites, stiff. Fold.”
+        _bring(t, [], [t.use(base), t.use(dry)], words)
+        return
+    other = other_than(t, base) if base.airy and (goes_in(clause) or base.white_foam) else None
     if other is not None:
         # “Whip the cream and fold in”: into what stands there for it.
         _bring(t, [], [t.use(other), t.use(base)], words)

@@ -4,12 +4,15 @@ from __future__ import annotations
 
 import re
 
+from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.hand import HandStep
 from kindwhisk.core.process.steps.invert import InvertStep
+from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.turn_out import TurnOutStep
@@ -19,7 +22,7 @@ from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import INTO_A_TIN, the_cake, worked_on
 from kindwhisk.core.reading.method.doing.finishing import hand
-from kindwhisk.core.reading.method.doing.warming import warm
+from kindwhisk.core.reading.method.doing.warming import HOTTEST_WARM_C, ROAST_S, warm
 from kindwhisk.core.reading.method.figures import temperatures
 from kindwhisk.core.reading.method.items import without
 from kindwhisk.core.reading.method.making import Made, Take, Use
@@ -32,7 +35,7 @@ COOLED = re.compile(
 
 MORE = re.compile(r"(?<!\w)(?:another|more|further|encore|altri|ancora|thêm)(?!\w)")
 FREED = re.compile(
-    r"before (?:you )?(?:(?:runn?|slid|pass|loosen)\w* (?!and)[^.;,]{2,40} and )?(?:transfer|turn|remov|unmou?ld|releas|loosen|tak)(?:r?ing|e)?(?!\w)|avant de (?:le |la |les )?(?:démouler|décoller)|prima di sform"
+    r"before (?:you )?(?:(?:runn?|slid|pass|loosen)\w* (?!and)[^.;,]{2,40} and )?(?:transfer|turn|remov|unmou?ld|releas|loosen|tak)(?:r?ing|e)?(?!\w)|(?:avant de|pour) (?:le |la |les )?(?:démouler|décoller)|prima di sform"
 )
 """A cake that is left to cool first and freed then."""
 WHEN_COLD = re.compile(
@@ -41,7 +44,10 @@ WHEN_COLD = re.compile(
 AFTER = re.compile(r"(?<!\w)(?:after|dopo|après|sau)(?!\w)")
 """“Turn out after five minutes”: so long it stands first."""
 BARE_HEATS = (
-    re.compile(r"^(1[4-9]\d|2[0-3]\d) ?(?:/|for) ?\d"),
+    re.compile(r"^(?:bake )?(?:at )?(1[0-9]\d|2[0-3]\d) ?(?:/|for| (?=\d{1,2} ?min)) ?\d"),
+    re.compile(r"^\d ?x ?\d{1,2} ?cm,? (?:at )?(1[3-9]\d|2[0-4]\d)(?!\d)"),
+    re.compile(r"^(?:an? )?\d{2} ?cm [^\d,]{2,24}, ?(?:at )?(1[3-9]\d|2[0-4]\d)(?!\d)"),
+    re.compile(r"(?:^|, )(1[3-9]\d|2[0-4]\d), ?\d{1,2}(?:-\d{1,2})? ?min"),
     re.compile(r"(?<!\w)deck(?: oven)?(?: at)? (\d{3})(?!\d)"),
     re.compile(r"(?<!\d)((?:1\d|2[0-4]|3[0-7])[05])(?= (?:\w+ )?for (?:about )?\d)"),
 )
@@ -55,12 +61,43 @@ COOL_MIN, LONG_REST_MIN = 20.0, 240.0
 
 def bake(t: Tracker, clause: Clause) -> None:
     """Into the oven; what was not filled into anything is, as an assumption."""
-    if said.on_the_hob(clause.text):
+    raw = t.into if t.pending and t.into is not None else t.raw_here()
+    celsius = said.degrees(clause.text)
+    custard = (
+        raw is not None
+        and raw.of_kind({"egg"})
+        and not raw.floury
+        and raw.kind not in {FillStep, PipeStep}
+        and celsius is not None
+        and celsius <= HOTTEST_WARM_C
+    )
+    cooks = (
+        _degrees(clause.text) is None
+        and not t.pending
+        and any(
+            i.mention is not None and ingredient(i.mention.ingredient).kind in {"egg", "acid", "dairy", "fruit"}
+            for i in t.items(clause)
+        )
+    )
+    standing = raw is None or raw.kind not in {FillStep, PipeStep}
+    if custard or said.on_the_hob(clause.text) or (cooks and standing and said.THICKENS.search(clause.text)):
         # “Cuocere a fuoco dolce”.
         warm(t, clause)
         return
     t.flush()
     here = t.here
+    if here is not None and not here.baked and _only_fruit(here):
+        # “Put the plums in a dish, trickle over the honey and bake.”
+        span = said.length(clause.text)
+        t.make(
+            HandStep,
+            here.vessel,
+            [],
+            [t.use(here)],
+            does=clause.text[:240],
+            seconds=span.high * 60 if span else ROAST_S,
+        )
+        return
     if here is not None and here.kind is BakeStep:
         _further(here, t, clause)
         t.say(here)
@@ -77,6 +114,12 @@ def bake(t: Tracker, clause: Clause) -> None:
         raw = filled
     made = t.make(BakeStep, raw.vessel, [], [t.use(raw)])
     _oven(made, t, clause)
+
+
+def _only_fruit(made: Made) -> bool:
+    """Whether it is fruit with what sweetens it, and nothing that rises."""
+    kinds = {ingredient(i).kind for i in made.raw_ids}
+    return "fruit" in kinds and kinds <= {"fruit", "sugar", "flavour", "liquid", "acid", "nut"} and made.kind is MixStep
 
 
 def _further(made: Made, t: Tracker, clause: Clause) -> None:
@@ -294,6 +337,11 @@ def prepare(t: Tracker, clause: Clause) -> None:
     """A tin is greased or lined: nothing is made, and what it is dusted with goes into it."""
     t.prepared = t.sentence
     nothing(t, clause)
+
+
+def off(t: Tracker, clause: Clause) -> None:  # noqa: ARG001
+    """Off the heat: what is added from now on is not warmed."""
+    t.off_heat = t.raw_here()
 
 
 def nothing(t: Tracker, clause: Clause) -> None:

@@ -1,249 +1,74 @@
-"""Put together, add, mix, sift, take a part."""
+"""Mix, sift, take a part, keep one back."""
 
 from __future__ import annotations
 
 import re
-from dataclasses import replace
 
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.base import YOLKY
-from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.sift import SiftStep
 from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.warm import WarmStep
-from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.amounts import amounts, inside
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import (
-    FREE_STANDING,
-    INTO_A_TIN,
     base_of,
     foam_or_here,
     goes_in,
     more,
-    set_peak,
-    sugar_school,
     target,
-    the_cake,
     with_pending,
 )
-from kindwhisk.core.reading.method.doing.finishing import dust, top
-from kindwhisk.core.reading.method.doing.folding import as_whipped, back
+from kindwhisk.core.reading.method.doing.finishing import dust
+from kindwhisk.core.reading.method.doing.folding import back, other_than
 from kindwhisk.core.reading.method.doing.warming import warm, warmth
+from kindwhisk.core.reading.method.doing.whipping import beat
 from kindwhisk.core.reading.method.items import Item, without
 from kindwhisk.core.reading.method.making import Made
-from kindwhisk.core.reading.method.naming import ASIDE
 from kindwhisk.core.reading.method.references import RESERVED
 from kindwhisk.core.reading.method.shares import SPOON, Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
-from kindwhisk.core.reading.names import find_all
 
-RING = re.compile(
-    r"(?<!\w)(?:ring|springform|frame|tin|mould|mold|pan|cercle|moule|stampo|anello|khuôn)(?!\w)|型|(?:in|at|on) the (?:bottom|base)(?!\w)"
-)
-
-
-CAKE_RING = re.compile(r"ring|springform|mould|mold|frame|cercle|anello")
-SIFTED = re.compile(r"sift|tamis|setacci|rây|ふるい")
-"""Icing sugar that is sifted over a meringue is folded in; any other sugar is whipped with it."""
-ON_TOP = re.compile(r"(?<!\w)on top(?! of)(?!\w)")
+FOAMED = re.compile(r"(?<!\w)(?:foamy|frothy|pale|(?:until|till) (?:white|thick)|mousseux|spumos\w+|chiar\w)(?!\w)")
 WITH = re.compile(r"\s*(?:it |them |this |these )?with (?!an? )")
-AWAY = re.compile(r"(?<!\w)(?:fridge|refrigerator|freezer|aside|frigo|oven|tủ lạnh)(?!\w)|冷蔵庫")
-
-
-def put(t: Tracker, clause: Clause) -> None:
-    """Things are put together; a later verb works them in. What is only put away is not."""
-    if AWAY.search(clause.text):
-        return
-    if t.pending and said.over_water(clause.text) and not find_all(ASIDE.sub(" ", clause.said)):
-        # “Put the bowl over simmering water”: with what is in it.
-        t.pending_words = f"{t.pending_words} {clause.text}"
-        t.held_said.append(t.sentence)
-        return
-    if t.pending and ON_TOP.search(clause.text):
-        # “Sift the flour over, put the whites on top and fold”.
-        t.pending += [i for i in t.items(clause) if not i.target]
-        return
-    t.flush()
-    items = t.items(clause)
-    if _over_the_water(t, clause, items) or _into_its_place(t, clause, items) or not items:
-        return
-    here = t.here
-    if (
-        here is not None
-        and here.baked
-        and clause.guessed
-        and all(i.mention is not None and not i.share.grams for i in items)
-    ):
-        # “Jam. Roll.”
-        takes, uses = t.claim(items)
-        if takes or uses:
-            t.make(AssembleStep, "rack", takes, [t.use(here), *uses], joining=Joining.SPREAD)
-        return
-    alone = clause.guessed and len(items) == 1 and here is not None and not here.baked and items[0].share.grams
-    alone = alone and items[0].mention is not None and ingredient(items[0].mention.ingredient).kind != "egg"
-    # “A teaspoon of vanilla.”: into what stands there.
-    t.hold(items, target(items) or (here if alone else None), clause.text)
-
-
-def _over_the_water(t: Tracker, clause: Clause, items: list[Item]) -> bool:
-    """“Mélanger les œufs et le sucre. Placer au bain-marie.”: the eggs that stand there are warmed."""
-    here = t.raw_here()
-    if here is None or not here.of_kind({"egg"}) or not said.over_water(clause.text):
-        return False
-    if any(i.made is not here for i in items):
-        return False
-    warm(t, clause)
-    return True
-
-
-def _into_its_place(t: Tracker, clause: Clause, items: list[Item]) -> bool:
-    """What is put into a tin, onto paper or into a ring: a batter, a meringue or a cake."""
-    here = t.raw_here()
-    if not items:
-        if here is not None and here.airy and here.floury and INTO_A_TIN.search(clause.text):
-            # “Put in ungreased tube pan.”
-            t.make(FillStep, t.free("tin"), [], [t.use(here)])
-            return True
-        if the_cake(t) is t.here and CAKE_RING.search(clause.text):
-            # “Cool and place in the bottom of a springform.”
-            t.in_ring = t.here
-            return True
-        return False
-    raw = [i.made for i in items if i.made is not None and not i.made.baked]
-    free = next((made for made in raw if made.meringue), None)
-    if free is not None and FREE_STANDING.search(clause.said):
-        # “Déposez la meringue en cercle sur une feuille de papier cuisson”.
-        t.make(PipeStep, t.free("tray"), [], [t.use(free)])
-        return True
-    batter = next((made for made in raw if made.floury), None)
-    if batter is not None and INTO_A_TIN.search(clause.text):
-        # “Put it in a buttered springform”.
-        t.make(FillStep, t.free("tin"), [], [t.use(batter)])
-        return True
-    cake = next((i.made for i in items if i.made is not None and i.made.baked), None)
-    if cake is not None:
-        t.in_ring = cake if RING.search(clause.text) else t.in_ring
-        return True
-    return False
-
-
-def _added(t: Tracker, clause: Clause) -> list[Item]:
-    """What is added: what is named, else what was made ready for it."""
-    items = [as_whipped(t, clause, i) for i in t.items(clause)]
-    here = t.raw_here()
-    if all(i.made is None or i.made is here for i in items):
-        # “Add the sugar and make a firm meringue”: the meringue is what stands there.
-        items = without(items, here) or items
-    to = next((i for i in items if i.target), None)
-    if (
-        here is not None
-        and here.dry
-        and to is not None
-        and all(i is to or i.made is here for i in items)
-        and to.made is None
-    ):
-        # “Mélangez la farine et la fécule, ajoutez-les aux jaunes”.
-        base = next((m for m in reversed(t.results.open) if m.ids & YOLKY and not m.baked), None)
-        if base is not None:
-            t.hold([Item(0, made=here)], base, clause.text)
-            return []
-    if here is not None and here.dry and items and re.match(r"\s*to(?!\w)", clause.after):
-        # “Combine the flour and baking powder; add to the eggs with the milk.”
-        items = [replace(items[0], target=True), *without(items[1:], here), Item(0, made=here)]
-    if here is not None and here.dry and all(i.made is here for i in items):
-        # “Sift the flours, add and whisk”.
-        base = next((m for m in reversed(t.results.open) if m is not here and not m.baked and not m.dry), None)
-        if base is not None:
-            t.hold([Item(0, made=here)], base, clause.text)
-            return []
-    return items
-
-
-def _with_a_little(t: Tracker, clause: Clause, items: list[Item]) -> bool:
-    """“Add the melted butter mixed with a little batter”: that first, and then both together."""
-    here = t.raw_here()
-    bit = next((i for i in items if i.made is here and i.share.fraction), None)
-    if here is None or bit is None or not here.airy or len(items) < 2 or any(i.target for i in items):
-        return False
-    t.flush()
-    takes, uses = t.claim(items)
-    lightened = t.fold(takes, uses, clause.text)
-    t.fold([], [t.use(here), t.use(lightened)], clause.text)
-    return True
-
-
-def add(t: Tracker, clause: Clause) -> None:
-    """Something is added to what stands there."""
-    if _with_a_little(t, clause, t.items(clause)):
-        return
-    items = _added(t, clause)
-    if not items:
-        return
-    spread = t.here is not None and t.here.kind is AssembleStep and t.here.baked and clause.follows
-    if spread and not t.pending and all(i.made is None for i in items):
-        # “Spread, add the strawberries”: on top of it.
-        top(t, clause)
-        return
-    folding = (
-        t.into is not None
-        and (t.into.airy or t.into.kind is WhipStep)
-        and any(i.made is not None and i.made.airy for i in t.pending)
-    )
-    if t.into is not None and ((clause.guessed and t.into.airy) or (folding and all(i.made is None for i in items))):
-        # “Add the whites to the yolks, then add the flour”: one after the other.
-        t.flush()
-    into = target(items) or (t.into if t.pending else t.raw_here())
-    named = any(i.target and i.mention is not None for i in items) and not all(i.target for i in items)
-    if named and target(items) is None:
-        # “Add the sugar to the cream”, of which nothing stands there yet.
-        into = None
-    if said.ANOTHER.search(clause.text) and not any(i.made for i in items) and not t.pending:
-        t.hold(items, None, clause.text)
-        return
-    made = [i for i in items if i.made is not None]
-    if len(made) > 1 and not any(i.target for i in items):
-        t.bring_together(items[1:], made[0].made, clause.text)
-        return
-    if into is not None and any(i.made is into and not i.target for i in items):
-        into = None
-    if into is None and not t.pending:
-        t.hold(items, None, clause.text)
-        return
-    if into is not None and into.syrup and any(i.made is not None and i.made.white_foam for i in items):
-        into = None
-    foam = into if into is not None and into.white_foam else None
-    sifted = SIFTED.search(clause.text) and any(i.mention and i.mention.ingredient == "icing-sugar" for i in items)
-    if foam is not None and not sifted and t.sweetens([i for i in items if not i.target]):
-        takes, _ = t.claim([i for i in items if not i.target], [Item(0, made=foam)])
-        foam.takes += takes
-        sugar_school(foam, clause)
-        set_peak(foam, clause.text)
-        t.say(foam)
-        return
-    t.hold(without(items, into), into, clause.text)
 
 
 def mix(t: Tracker, clause: Clause) -> None:
     """Things come together."""
     own = t.items(clause)
-    if not own and t.pending and t.into is None and said.over_water(f"{t.pending_words} {clause.text}"):
+    heated = said.over_water(f"{t.pending_words} {clause.text}") or said.on_the_hob(clause.text)
+    begun = t.raw_here()
+    raw_egg = begun is not None and begun.kind is MixStep and begun.of_kind({"egg"}) and not begun.floury
+    if (
+        not own
+        and heated
+        and ((t.pending and t.into is None) or (not t.pending and raw_egg and said.on_the_hob(clause.text)))
+    ):
         # “Put them in a bowl over simmering water. Stir until thick.”
         warm(t, clause)
         return
     dry_new = t.into is not None and t.into.airy and all(i.made is None for i in own)
-    told_apart = (dry_new and not any(i.target for i in own)) or goes_in(clause) or clause.text.startswith("+")
+    anew = bool(own) and not WITH.match(clause.after) and not any(i.made for i in own) and not clause.guessed
+    told_apart = anew or (dry_new and not any(i.target for i in own)) or goes_in(clause) or clause.text.startswith("+")
     if t.pending and own and t.into is not None and t.held_in != t.sentence and told_apart:
         # What an earlier sentence put in is worked in first.
         t.flush()
     if t.pending and t.into is not None and own and all(i.target and i.made is not t.into for i in own):
         # “Add the gelatine and mix into the remaining purée”: one after the other.
         t.flush()
+    eggs = (
+        own
+        and all(i.mention is not None for i in own)
+        and any(i.mention is not None and ingredient(i.mention.ingredient).kind == "egg" for i in own)
+    )
+    if eggs and not t.pending and FOAMED.search(clause.text) and not any(i.target for i in own):
+        # “Stir the yolks with the sugar until foamy.”
+        beat(t, clause, own)
+        return
     base = base_of(t, clause, own)
     fresh = own and base is None and t.into is None and not goes_in(clause) and not any(i.made for i in own)
     if t.pending and fresh and said.ANOTHER.search(clause.text):
@@ -275,6 +100,11 @@ def _what_stands_there(t: Tracker, clause: Clause, words: str) -> None:
     if stands is not None and goes_in(clause) and stands.kind is WarmStep and bigger:
         # “Melt the gelatine, stir in”.
         t.bring_together([Item(0, made=stands)], bigger[-1], words)
+        return
+    other = other_than(t, stands) if stands is not None else None
+    if stands is not None and stands.is_cream and other is not None and said.portions(clause.text) > 1:
+        # “Whip the cream and mix it in in two goes”.
+        t.fold([], [t.use(other), t.use(stands)], words, portions=said.portions(clause.text))
         return
     if stands is not None and stands.kind is RestStep and len(stands.takes) + len(stands.uses) > 1:
         t.make(MixStep, stands.vessel, [], [t.use(stands)])
@@ -312,7 +142,7 @@ def sift(t: Tracker, clause: Clause) -> None:
     """Dry goods through a sieve, by themselves or straight over what they go to."""
     items = t.items(clause)
     straight = re.search(
-        r"(?<!\w)(?:over(?! (?:\w+ )?paper)|in(?! (?:a|the|una|un) (?:\w+ )?(?:bowl|ciotola|recipiente))|on top|into(?! an? | (?:large|another|clean|separate|second|mixing|medium) (?:\w+ )?bowl)|onto (?:the|it)(?! paper)|(?:au-|par-)?dessus|sopra|vào)(?!\w)",
+        r"(?<!\w)(?:over(?! (?:\w+ )?paper)|in(?! (?:a|the|una|un) (?:\w+ )?(?:bowl|ciotola|recipiente))|on(?=,|$)|on top|into(?! an? | (?:large|another|clean|separate|second|mixing|medium) (?:\w+ )?bowl)|onto (?:the|it)(?! paper)|(?:au-|par-)?dessus|sopra|vào)(?!\w)",
         clause.after,
     )
     if straight and t.here is not None and t.here.kind is PipeStep:

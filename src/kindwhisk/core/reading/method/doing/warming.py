@@ -3,18 +3,22 @@
 from __future__ import annotations
 
 import re
+from dataclasses import replace
 
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.steps.base import WHITES, YOLKY
 from kindwhisk.core.process.steps.boil import HOTTEST_SYRUP_C, BoilStep
+from kindwhisk.core.process.steps.hand import HandStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.warm import WarmStep
+from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method import said
-from kindwhisk.core.reading.method.clauses import OVER_WATER, Clause
+from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import target, with_pending
+from kindwhisk.core.reading.method.implied import OVER_WATER
 from kindwhisk.core.reading.method.items import Item, without
-from kindwhisk.core.reading.method.making import Stock, Take
+from kindwhisk.core.reading.method.making import Made, Stock, Take
 from kindwhisk.core.reading.method.shares import ALL
 from kindwhisk.core.reading.method.tracker import Tracker
 
@@ -26,6 +30,12 @@ SYRUP_AT_LEAST_C, HOTTEST_WARM_C = 101.0, 94.0
 
 
 SWELLS_MIN = 10.0
+ROAST_S = 600.0
+"""How long nuts are roasted where nothing is said. Trade habit."""
+
+
+COOKED_WITH = re.compile(r"(?: à l'anglaise| à la nappe)? (?:with|avec|con) (?:the|les?|l'|i|gli|lo|la) ?")
+"""“Cook with the yolks and the sugar to 83 °C”: what stands there."""
 
 
 def melt(t: Tracker, clause: Clause) -> None:
@@ -37,12 +47,57 @@ def melt(t: Tracker, clause: Clause) -> None:
         next((m for m in [t.raw_here()] if m and re.search(r"\bin (?:the|it)\b|-y\b", clause.text)), None)
     )
     soaked = [i for i in items if i.made is not None and "gelatine" in i.made.ids]
+    here = t.raw_here()
+    if base is None and soaked and here is not None and here.kind is WarmStep and here.said[-1] == t.sentence:
+        # 牛乳を温めてゼラチンを溶かす: in it.
+        base = here
     held = [i for i in items if i.made is not None and "gelatine" not in i.made.ids]
     if soaked and (held or base is not None):
         into = held[0].made if held else base
         t.bring_together(soaked, into, clause.text)
         return
+    if base is None and items and _dissolve(items):
+        # “Sciogliere il cacao nell'acqua calda”: nothing is heated.
+        t.hold([replace(i, target=False) for i in items], None, clause.text)
+        t.flush()
+        return
     warm(t, clause, items)
+
+
+def _dissolve(items: list[Item]) -> bool:
+    """Whether they are a flavour and what it dissolves in: “the coffee in a little hot cream”."""
+    kinds = [ingredient(i.mention.ingredient).kind if i.mention is not None else "" for i in items]
+    return set(kinds) <= {"liquid", "flavour", "dairy"} and "flavour" in kinds and len(kinds) > 1
+
+
+def roast(t: Tracker, clause: Clause) -> None:
+    """Nuts that are roasted before they go anywhere."""
+    t.flush()
+    items = t.items(clause)
+    if not items or any(i.mention is None or ingredient(i.mention.ingredient).kind != "nut" for i in items):
+        warm(t, clause)
+        return
+    takes, _ = t.claim(items)
+    if takes:
+        span = said.length(clause.text)
+        seconds = span.high * 60 if span else ROAST_S
+        t.make(HandStep, t.free("tray"), takes, [], does=clause.text[:240], seconds=seconds)
+
+
+def _warmed_so(t: Tracker, clause: Clause, here: Made) -> bool:
+    """“Put together and melt”, “whisk the eggs warm to 40 °C, then till thick”: what was begun is warmed, as one thing."""
+    now = here.said[-1] == t.sentence
+    over = said.over_water(clause.text)
+    whisked = here.kind is WhipStep and now and here.of_kind({"egg"}) and said.degrees(clause.text) is not None
+    mixed = here.kind is MixStep and (
+        (now and TOGETHER.search(t.sentence_text) is not None)
+        or (here.of_kind({"egg"}) and over and here.said[-1] >= t.sentence - 1)
+    )
+    if here.uses or not (whisked or mixed):
+        return False
+    here.kind, here.vessel = WarmStep, t.free("heat-bowl") if over or whisked else "pot"
+    here.fields = {"target_c": warmth(clause.text, set(here.raw_ids)), "over_water": over or whisked}
+    return True
 
 
 def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
@@ -60,26 +115,13 @@ def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
         into = here if here is not None and here.kind in {BoilStep, WarmStep} else None
         t.bring_together(without(own, into), into, clause.text)
         return
-    if t.into is not None and any(i.made is not None for i in t.pending):
+    if t.into is not None and (any(i.made is not None for i in t.pending) or (own and t.held_in != t.sentence)):
         t.flush()
-    if (
-        not own
-        and not t.pending
-        and here is not None
-        and here.kind is MixStep
-        and not here.uses
-        and (
-            (here.said[-1] == t.sentence and TOGETHER.search(t.sentence_text))
-            or (here.of_kind({"egg"}) and said.over_water(clause.text) and here.said[-1] >= t.sentence - 1)
-        )
-    ):
-        # “Put together and melt”: one thing.
-        here.kind, here.vessel = WarmStep, "heat-bowl" if said.over_water(clause.text) else "pot"
-        here.fields = {"target_c": warmth(clause.text, set(here.raw_ids)), "over_water": said.over_water(clause.text)}
+    if not own and not t.pending and here is not None and _warmed_so(t, clause, here):
         return
     held, into, words = with_pending(t, own)
     words = f"{words} {clause.text}"
-    if not held and into is None:
+    if into is None and (not held or COOKED_WITH.match(clause.after)):
         into = t.raw_here()
     if into is not None and not any(i.made is into for i in held):
         held = [Item(0, made=into), *held]
@@ -189,7 +231,9 @@ def _whole(clause: Clause) -> Clause:
 def steep(t: Tracker, clause: Clause) -> None:
     """Something gives its taste to what is warm."""
     items, into, _ = with_pending(t, t.items(clause))
-    base = into or t.raw_here()
+    # “Infuse the tea in the melted butter”: not in what was made last.
+    apart = len(items) > 1 and all(i.made is None for i in items) and into is None
+    base = None if apart else into or t.raw_here()
     takes, uses = t.claim(without(items, base))
     if base is not None and base.open:
         uses = [t.use(base), *uses]

@@ -34,13 +34,18 @@ from kindwhisk.core.reading.plain import plain
 
 LEAN = 0.12
 """With no more than this share of flour, fat or liquid, eggs are whipped; with more they are only mixed. Trade habit."""
+CURD_C = 82.0
+"""How hot yolks are when they thicken without a starch. Published for custards; trade habit for curds."""
 CREAMED_S = 240.0
 """How long butter and sugar are beaten. Trade habit."""
-CHANTILLY = re.compile(r"chantilly|(?<!\w)(?:whip|soft peaks|montez|monta(?:te|re)?)(?!\w)")
+CHANTILLY = re.compile(r"chantilly|泡立て|ホイップ|đánh bông|(?<!\w)(?:whip|soft peaks|montez|monta(?:te|re)?)(?!\w)")
 """What cream with chocolate in it becomes, once it is cold."""
-COLD_OR_FOAM = re.compile(rf"{said.FOAM.pattern}|(?<!\w)(?:cold|cool)(?!\w)")
+COLD_OR_FOAM = re.compile(
+    rf"{said.FOAM.pattern}|(?<!\w)(?:cold|cool|refroidi\w*|froid|fredd\w*|raffredda\w*|nguội|grande vitesse|alta velocità|massima velocità|tốc độ cao)(?!\w)|冷め|高速"
+)
+WITH = re.compile(r"(?: au fouet| au batteur| con le fruste)? (?:with|avec|con)(?!\w)")
 SPEED = re.compile(r"(?:on |at )?(?:top|high|full|medium|low|first|second|third|max)(?: speed)?(?!\w)")
-FOAMY = re.compile(r"(?<!\w)(?:foamy|frothy|thick|pale|fluffy)(?!\w)")
+FOAMY = re.compile(r"(?<!\w)(?:on high|high speed|highest|full speed|foamy|frothy|thick|pale|fluffy)(?!\w)")
 THICKENED = re.compile(r"(?<!\w)(?:pale and thick|thick and pale|tripled|ribbon|volume)(?!\w)")
 """What eggs with ground nuts and flour look like once they are whipped all the same."""
 
@@ -74,11 +79,18 @@ def foams(takes: list[Take], uses: list[Use], words: str) -> bool:
         thickened = (
             "whole-egg" in ids and not kinds & {"fat", "liquid", "dairy", "chocolate"} and THICKENED.search(words)
         )
-        watery = "whole-egg" in ids and not kinds & {"flour", "fat", "chocolate"} and bool(FOAMY.search(words))
+        watery = (
+            ("whole-egg" in ids or kinds <= {"egg", "liquid", "sugar"})
+            and not kinds & {"flour", "fat", "chocolate"}
+            and bool(FOAMY.search(words))
+        )
         if kinds & {"dairy"} or (not lean and not thickened and not watery):
             return False
         return bool(said.FOAM.search(words)) or "whole-egg" in ids
     cream = sum(x.grams for x in takes if x.ingredient in CREAMS)
+    if cream and CHANTILLY.search(words) and not kinds & {"flour", "egg", "fat"}:
+        # “Whisk the mascarpone and the cream to a chantilly.”
+        return True
     return (
         bool(ids)
         and (cream > (0.25 if said.FOAM.search(words) else 0.4) * sum(grams.values()) or not takes)
@@ -115,9 +127,15 @@ def beat(t: Tracker, clause: Clause, named: list[Item] | None = None) -> None:
     if base is None and here is not None and here.kind is WhipStep and here.white_foam and t.sweetens(items):
         # “Whip the whites, tighten with the sugar”.
         base = here
+    rest = bool(items) and all(i.mention is not None and i.share.rest for i in items)
+    if base is None and here is not None and rest and WITH.match(clause.after):
+        # “Whisk with the rest of the butter”: what stands there.
+        base = here
     whites = any(i.mention is not None and i.mention.ingredient in WHITES for i in items)
     goes_on = clause.guessed and here is not None and here.kind is WhipStep and here.said[-1] == t.sentence
-    if base is None and goes_on and here is not None and not (whites and here.ids & YOLKY):
+    yolks = any(i.mention is not None and i.mention.ingredient in YOLKY for i in items)
+    apart = here is not None and ((whites and here.ids & YOLKY) or (yolks and here.white_foam))
+    if base is None and goes_on and not apart:
         # “Whisk the whites …, then the sugar”.
         base = here
     if not items or (base is None and here is not None and [i.made for i in items] == [here]):
@@ -137,13 +155,13 @@ def _into(t: Tracker, clause: Clause, base: Made, items: list[Item], words: str)
         i.mention and ingredient(i.mention.ingredient).kind == "sugar" for i in others
     )
     if base.kind is WhipStep and t.sweetens(others) and not late:
-        takes, _ = t.claim(others, [Item(0, made=base)])
-        base.takes += takes
+        takes, uses = t.claim(others, [Item(0, made=base)])
+        t.take_in(base, takes, uses)
         sugar_school(base, clause)
         set_peak(base, words)
         t.say(base)
         return
-    if _sharpened(base, others) and COLD_OR_FOAM.search(words):
+    if _sharpened(base, others) and (base is t.off_heat or COLD_OR_FOAM.search(words)):
         # “Off the heat add the essence and whisk until cold.”
         takes, uses = t.claim(others)
         whip_foam(t, takes, [t.use(base), *uses], clause, words)
@@ -198,6 +216,10 @@ def _whips_on(base: Made, items: list[Item], words: str) -> bool:
 
 def _egg_warmth(words: str, takes: list[Take], uses: list[Use]) -> float:
     found = said.degrees(words)
+    sour = any(ingredient(x.ingredient).kind in {"acid", "fruit"} or x.ingredient.endswith("-juice") for x in takes)
+    if found is None and sour and said.THICKENS.search(words):
+        # A curd: “whisk the yolks with the juice over simmering water until thick”.
+        return CURD_C
     usual = 55.0 if whites_only(takes, uses) else 42.0
     return found if found is not None and 25 <= found < 95 else usual
 

@@ -3,19 +3,35 @@
 from __future__ import annotations
 
 PLAIN = [
-    "add", "arrange", "bake", "bang", "beat", "blend", "boil", "break", "bring", "brush", "chill", "chop", "coat",
-    "combine", "cook", "cool", "cover", "crack", "cream", "cut", "decorate", "dissolve", "divide", "drizzle",
-    "drop", "dry", "dust", "fill", "flip", "fold", "freeze", "grease", "grind", "hang", "heat", "incorporate",
-    "infuse", "invert", "leave", "let", "line", "mash", "melt", "mix", "peel", "pipe", "pour", "press", "put",
-    "refrigerate", "release", "remove", "rest", "roll", "sandwich", "scatter", "separate", "set", "sieve", "sift",
-    "simmer", "slice", "smooth", "soak", "spoon", "spread", "sprinkle", "steep", "stir", "strain", "stream", "take",
-    "tap", "tip", "top", "transfer", "trim", "turn", "unmould", "unroll", "warm", "whip", "whisk", "work", "wrap",
+    "add", "arrange", "bake", "bang", "beat", "blend", "blitz", "bloom", "boil", "break", "bring", "brush", "chill", "chop", "coat",
+    "combine", "cook", "cool", "cover", "crack", "cream", "cut", "decorate", "dissolve", "divide", "dollop", "drizzle",
+    "drop", "dry", "dump", "dust", "fill", "flip", "glaze", "fold", "freeze", "grease", "grind", "hang", "heap", "heat", "incorporate",
+    "infuse", "invert", "knock", "ladle", "lay", "leave", "let", "line", "mash", "melt", "mix", "mound", "peel", "pipe", "place", "pour", "process", "prick", "press", "pull", "put",
+    "refrigerate", "release", "remove", "rest", "roast", "roll", "rub", "sandwich", "scatter", "scrape", "separate", "set", "sieve", "sift",
+    "simmer", "slice", "slide", "smooth", "soak", "soften", "split", "spoon", "spread", "sprinkle", "squeeze", "stack", "steep", "stir", "strain", "stream", "swirl", "take",
+    "tap", "tip", "toast", "top", "torch", "transfer", "trim", "turn", "unmould", "unroll", "warm", "whip", "whisk", "work", "wrap",
 ]  # fmt: skip
 """Verbs as one is told to do them."""
-_DOUBLED = {"cut", "chop", "drop", "flip", "let", "put", "set", "stir", "tap", "tip", "top", "trim", "whip", "wrap"}
+_DOUBLED = {
+    "cut",
+    "chop",
+    "drop",
+    "flip",
+    "let",
+    "put",
+    "set",
+    "stir",
+    "tap",
+    "rub",
+    "tip",
+    "top",
+    "trim",
+    "whip",
+    "wrap",
+}
 _DONE = {
-    "beat": "beaten", "break": "broken", "bring": "brought", "cut": "cut", "freeze": "frozen", "grind": "ground", "hang": "hung", "leave": "left", "let": "let",
-    "put": "put", "set": "set", "spread": "spread", "take": "taken",
+    "beat": "beaten", "break": "broken", "bring": "brought", "cut": "cut", "freeze": "frozen", "grind": "ground", "hang": "hung", "lay": "laid", "leave": "left", "let": "let",
+    "put": "put", "set": "set", "slide": "slid", "split": "split", "spread": "spread", "take": "taken",
 }  # fmt: skip
 _DID = _DONE | {"beat": "beat", "break": "broke", "freeze": "froze", "take": "took"}
 

@@ -25,23 +25,30 @@ IRREGULAR = {
 def _vous(match: re.Match[str]) -> str:
     """“Tu l'incorpores” as “incorporez-le”."""
     verb = IRREGULAR.get(match[2]) or re.sub(r"(?:es|s)$", "", match[2]) + "ez"
+    verb = re.sub(r"è(?=[vlrmn]ez$)", "e", verb)
     behind = {"l'": "-le", "la ": "-la", "le ": "-le", "les ": "-les"}.get(match[1] or "", "")
     return verb + behind
 
 
+IMPERFETTO = re.compile(
+    r"(?:^|(?<=, )|(?<= e )|(?<=poi )|(?<=; )|(?<=nonna ))(?:(la|lo|li|le) )?([^\W\d]{3,}?)([aei])va(?:no)?(?!\w)"
+)
+"""“La nonna montava gli albumi e aggiungeva lo zucchero.”"""
 IO = re.compile(
     r"(?:^|(?<=, )|(?<=; )|(?<=: )|(?<= e )|(?<=poi )|(?<=planetaria )|(?<=parte )|(?<=cotto )|(?<=pronto )|(?<=freddo )|(?<=quindi ))(?:(li|lo|la|le|ci) )?(mont|setacci|vers|mescol|incorpor|inforn|lasci|sform|spalm|arrotol|bagn|tagli|riscald|scald|"
-    r"aggiung|unisc|sbatt|mett|stend|sciolg|cuoci|facci|divid|prend|rovesc|capovolg)i?o(?!\w)"
+    r"aggiung|unisc|sbatt|mett|stend|sciolg|cuoci|facci|divid|prend|rovesc|capovolg|preriscald|accend|fond|rimett|ripong|sovrappong|toglie?|spolver|spolverizz|decor|inzupp|spennell|dress|form|amalgam|trit|srotol|stacc|copr|ricopr|cosparg|conserv|imburr|foder|[^\W\d]{3,8}isc)i?o(?!\w)"
 )
 """“Monto le uova, li aggiungo”: what a cook tells of herself."""
-TELLS_IO = {"aggiung": "aggiungi", "unisc": "unisci", "sbatt": "sbatti", "mett": "metti", "stend": "stendi", "sciolg": "sciogli", "cuoci": "cuoci", "facci": "fa", "divid": "dividi", "prend": "prendi", "capovolg": "capovolgi"}  # fmt: skip
+TELLS_IO = {"aggiung": "aggiungi", "unisc": "unisci", "sbatt": "sbatti", "mett": "metti", "stend": "stendi", "sciolg": "sciogli", "cuoci": "cuoci", "facci": "fa", "divid": "dividi", "prend": "prendi", "capovolg": "capovolgi", "accend": "accendi", "fond": "fondi", "rimett": "rimetti", "ripong": "riponi", "sovrappong": "sovrapponi", "togli": "togli", "copr": "copri", "ricopr": "ricopri", "cosparg": "cospargi"}  # fmt: skip
 
 
 HO = re.compile(
     r"(?<!\w)(?:poi |quindi )?(?:(?:l|li|le|lo|la)?'?\s?ho|abbiamo|ha|hanno) (?:poi |quindi |anche )?([^\W\d]{4,})(?!\w)"
 )
 """“Ho montato le uova”."""
-E_FATTO = re.compile(r"(?<= e )(?:poi |l'ho |li ho )?([^\W\d]{3,}(?:ato|uto|ito))(?= )")
+E_FATTO = re.compile(
+    r"(?<= e )(?:poi |l'ho |li ho )?(?!infarinat|imburrat|foderat|rivestit|fredd)([^\W\d]{3,}(?:ato|uto|ito))(?= )"
+)
 DONE_IT = {
     "aggiunto": "aggiungere", "messo": "mettere", "fatto": "fare", "steso": "stendere", "sciolto": "sciogliere", "cotto": "cuocere",
     "diviso": "dividere", "capovolto": "capovolgere", "tolto": "togliere", "preso": "prendere", "cosparso": "cospargere", "fuso": "fondere",
@@ -55,13 +62,25 @@ def _fatto(match: re.Match[str]) -> str:
     return told or match[0]
 
 
+def _imperfetto(match: re.Match[str]) -> str:
+    """“La metteva” as “metterla”."""
+    told = f"{match[2].removesuffix('c') if match[2] == 'fac' else match[2]}{'a' if match[2] == 'fac' else match[3]}r"
+    told = "far" if match[2] == "fac" else told
+    return told + (match[1] or "e")
+
+
 def as_italian_tells(text: str) -> str:
     """“Setaccio la farina e la aggiungo”: setaccia, aggiungila; “ho montato”: montare."""
     if HO.search(text):
         text = E_FATTO.sub(_fatto, HO.sub(_fatto, text))
-    return IO.sub(lambda m: TELLS_IO.get(m[2], f"{m[2]}a") + (m[1] or ""), text)
+    text = IMPERFETTO.sub(_imperfetto, text)
+    return IO.sub(lambda m: TELLS_IO.get(m[2], f"{m[2]}i" if m[2].endswith("isc") else f"{m[2]}a") + (m[1] or ""), text)
 
 
+IMPARFAIT = re.compile(
+    r"(?<!\w)(?:(?:elle|il|on|ma \w+|maman|mamie) )?(?:(les|le|la|l') ?)?([^\W\d]{3,}?)(?:ait|aient)(?!\w)"
+)
+"""“Elle montait les blancs et ajoutait le sucre.”"""
 ON = re.compile(r"(?<!\w)(?:je |j'|on |nous )(l'|la |le |les |y )?([^\W\d]{2,}?)(e|ons)(?!\w)")
 ON_IRREGULAR = {
     "je bats": "battez", "on bat": "battez", "je mets": "mettez", "on met": "mettez", "je fais": "faites", "on fait": "faites",
@@ -101,6 +120,8 @@ def as_french_tells(text: str) -> str:
         text = ET_FAIT.sub(lambda m: f"{m[1]}{'uire' if m[2] else 'er'}", SONT.sub(_passive, text))
     if AI.search(text):
         text = ET_AI.sub(_fait, AI.sub(_fait, text))
+    if re.search(r"(?<!\w)(?:elle|il|on|ma \w+|maman|mamie) (?:l[ea]s? )?[^\W\d]{3,}ait(?!\w)", text):
+        text = IMPARFAIT.sub(lambda m: f"{m[2]}ez" + (f"-{m[1]}" if m[1] and m[1] != "l'" else ""), text)
     text = ON_SAYS.sub(lambda m: ON_IRREGULAR[m[0]], text)
     text = ON.sub(
         lambda m: (

@@ -24,6 +24,10 @@ NEVER = re.compile(
     r"(?<!\w)(?<!was )(?<!is )(?<!were )(?:(?:it|they|you|we|i) )?(?:do not|does not|don't|doesn't|need not|needn't|never|no need to|there is no need to)(?!\w)[^,.;:()-]*"
 )
 """“It does not need to go pale”, “don't open the door”: nothing that is done or seen."""
+ONTO = re.compile(r"(?<!\w)on to (?=(?:an?|the|some|your|\w+ing)(?!\w)|\w+ (?:paper|rack))")
+"""“Invert on to a rack”."""
+WITH = re.compile(r"(?<!\w)w(?:/ ?(?!o(?!\w))| (?=[a-z]{3}))")
+"""“Top w/ mango”."""
 HAVING = re.compile(
     rf"^(?:when|once|as soon as|after) (?:{_SOMEBODY})(?:'ve| have| has|'s|'d| had)?{_ADVERBS} ({_any({*DONE, *DID})}) (?=\d|the |\w+ (?:egg|yolk|white))"
 )
@@ -60,19 +64,23 @@ ASIDE_OPEN = re.compile(r"(?<!\w)(?:until|till|when|once|while|so that|if|before
 """A passive behind these words tells when, not what to do."""
 _SEEN_DONE = {
     "folded", "whisked", "beaten", "whipped", "stirred", "added", "poured", "sifted", "mixed", "melted", "boiled", "warmed",
-    "baked", "piped", "spread",
+    "baked", "piped", "spread", "blitzed", "ground", "cut", "split", "sliced",
 }  # fmt: skip
 NOMINAL = re.compile(
-    rf"^(?!(?:add|put|take|place|let|leave|turn|line|have|with|in|into|when|once|now|then|{_any(PLAIN)}) )"
-    rf"((?:the )?[^\W\d][^,.;:]{{2,40}}?) ({_any(_SEEN_DONE)})(?: (in|through|over|together)(?= |,|$))?(?= (?:in|with|by|until|till|to|through|at|for|on|\d)(?!\w))"
+    rf"^(?!(?:add|put|take|place|let|leave|turn|line|have|with|in|into|when|once|now|then|{_any(set(PLAIN) - {'cream', 'top', 'butter'})}) )"
+    rf"((?:the |(?=\d))?[^\W_][^,.;:]{{2,60}}?) ({_any(_SEEN_DONE)})(?: (in|through|over|together)(?= |,|$))?(?= (?:in|with|by|until|till|to|through|at|for|on|into|and (?:sifted|sieved|cooled)|\d)(?!\w))"
 )
 """“Whites whisked with the sugar”: told as what was done to them."""
+NOMINAL_IN = re.compile(
+    rf"(?:^|(?<=, )|(?<=then ))(?!(?:{_any(set(PLAIN) - {'cream', 'top', 'butter'})}|till|until|when|once|with|and|then|which|that) )((?:\d|the |an? )?[^\W_](?:(?! and the )[^,.;:]){{2,60}}?) (folded|stirred|whisked|beaten|mixed|sifted) (in|through)(?: (?:\w+ly|over \w+ goes|in \w+ goes))?(?=$|[,.;]| and )"
+)
+"""“… then 1 tbsp cornflour and 2 tsp vinegar folded in”."""
 _DONE_ALONE = {
     "filled", "kept", "banged", "pressed", "dried", "sandwiched", "piped", "baked", "folded", "cooled", "chilled", "poured",
-    "dusted", "tapped", "rested", "rolled",
+    "dusted", "tapped", "rested", "rolled", "sifted", "sieved", "blitzed",
 }  # fmt: skip
 DONE_ALONE = re.compile(
-    rf"(?:^|(?<=, )|(?<=; )|(?<= and )|(?<=then ))({_any(_DONE_ALONE)})(?= (?:in|into|on|onto|at|for|over|with|to|against|until|till|\w+ly|\d)|,|$)"
+    rf"(?:^|(?<=, )|(?<=; )|(?<= and )|(?<=then ))({_any(_DONE_ALONE)})(?= (?:in|into|on|onto|at|for|over|with|to|against|until|till|\w+ly|\d)| and (?!the )|,|$)"
 )
 """“Piped 10 cm long, dusted twice, baked at 190”."""
 _NOUNS = {"filling", "topping", "coating", "dusting", "covering"}
@@ -93,7 +101,7 @@ BY_DOING = re.compile(
 )
 """“Start by whisking the yolks”, “after sifting in the flour”."""
 IT_DID = re.compile(
-    r"(?<!\w)(it|they|the (?:cakes?|sponges?|rolls?|shells)) (hung|hangs|cooled|cools|rested|rests|stood|stands|baked|bakes|chilled|chills|dried)(?= (?:in|at|on|for|upside|until|till|over|\d))"
+    r"(?<!\w)(it|they|the (?:cakes?|sponges?|rolls?|shells)) (hung|hangs|cooled|cools|cool|rested|rests|stood|stands|baked|bakes|chilled|chills|dried)(?= (?:in|at|on|for|upside|until|till|over|\d))"
 )
 """“It hung upside down until it was cold.”"""
 _IT_DID = {"stood": "stand", "stands": "stand", "dried": "dry"}
@@ -103,10 +111,31 @@ GO_IN = re.compile(
     rf"((?:(?!(?<!\w)(?:{_ASIDES})(?!\w))[^,;:.()]){{3,60}}?) (?:goes|go|went)( in(?:to)?)(?! [^.;,]*(?:{_HOLDERS})(?!\w))(?!\w)"
 )
 """“A third of them went into the batter”."""
+INTO_MIXER = re.compile(
+    r"(?<!\w)((?:the )?(?:\w+ )?(?:whites|eggs|cream|yolks)) (?:go|goes|went) in(?:to)? the (?:stand )?mixer(?!\w)"
+)
+"""“Whites go in the mixer till they're stiff.”"""
+PUT_IN = re.compile(
+    r"(?<!\w)(?:put|stir|tip|mix) ([^.;,]{2,40}) in the (batter|yolks|yolk mixture|mixture|base|whites|meringue)(?!\w)"
+)
+"""“Put a third of the whites in the batter.”"""
 GO_OVER = re.compile(
     rf"{_BEGINS}((?:and |then |now |next )*)(?!(?:it|they|this|that|who|\d) )((?:the |half the |all the )?(?:\w+ ){{0,2}}\w+) (?:goes|go|went) (over|on top of)(?= (?:the|it|them|each|half)(?!\w))"
 )
 """“The glaze went over the roll”."""
+LAYERED = re.compile(r"^layered: ?")
+ITS_DONE = re.compile(rf"(?<=\w)'s (?=(?:then |now )?(?:{_any(DONE)})(?!\w))")
+"""“It's rolled up.”"""
+ZEST_JUICE = re.compile(
+    r"(?:the )?(?:grated )?(zest|rind) and (?:the )?juice of ((?:half )?(?:an?|one|two|three|half|\d) \w+)"
+)
+"""“The zest and juice of two limes.”"""
+OF_THEM = re.compile(r"(?:the )?(whites|yolks|eggs): (\w+) of them(?!\w)")
+"""“The whites: four of them, beaten with …”."""
+OBJECT_FIRST = re.compile(
+    rf"(?:^|(?<=, )|(?<=; )|(?<= and ))((?:the |a |half |all )(?!(?:\w+ ){{0,3}}(?:that|which|when|time) )[^,.;:()]{{2,40}}?) (?:i|we|you) ({_any(PLAIN)})(?! (?:it|them|the|an?|in) )(?!\w)"
+)
+"""“The rest I fold by hand.”"""
 TO_DO = re.compile(rf"(?:^|(?<=[,;] ))to ({_any(PLAIN)}): ")
 """“To whip: four whites.”"""
 BAKER = re.compile(r"(?<!\w)(?:she|he|who)(?!\w)")
@@ -138,16 +167,20 @@ def _goes_in(match: re.Match[str]) -> str:
 
 def as_english_tells(text: str) -> str:
     """“She beats the yolks; the rest was folded in”: beat the yolks, fold in the rest."""
-    text = NEVER.sub("", USING.sub("", text))
+    text = NEVER.sub("", USING.sub("", ONTO.sub("onto ", WITH.sub("with ", text))))
     text = HAVING_DONE.sub(lambda m: DONE.get(m[1]) or DID[m[1]], text)
     text = HAVING.sub(lambda m: f"{DONE.get(m[1]) or DID[m[1]]} ", text)
+    text = ZEST_JUICE.sub(r"\1 of \2, juice of \2", ITS_DONE.sub(" is ", LAYERED.sub("layer ", text)))
+    text = INTO_MIXER.sub(r"whip \1", text)
+    text = OBJECT_FIRST.sub(r"\2 \1", OF_THEM.sub(r"\2 \1", text))
     text = GO_OVER.sub(r"\1pour \2 \3", text)
     text = TO_DO.sub(r"\1 ", GO_IN.sub(_goes_in, text))
-    text = IT_DID.sub(lambda m: f"{_IT_DID.get(m[2]) or DONE.get(m[2]) or DOES[m[2]]} {m[1]}", text)
+    text = IT_DID.sub(lambda m: f"{_IT_DID.get(m[2]) or DONE.get(m[2]) or DOES.get(m[2], m[2])} {m[1]}", text)
     passive = PASSIVE.sub(_passive, text)
     if passive != text:
         text = AND_DONE.sub(lambda m: f"{DONE[m[2]]}{m[3] or ''} {m[1]}", passive)
     text = NOMINAL.sub(lambda m: f"{DONE[m[2]]} {m[3] + ' ' if m[3] else ''}{m[1]}", text)
+    text = NOMINAL_IN.sub(lambda m: f"{DONE[m[2]]} {m[3]} {m[1]}", text)
     text = DID_SO.sub(lambda m: DID.get(m[1]) or DONE[m[1]], DONE_ALONE.sub(_told, text))
     text = SOMEBODY_DOING.sub(lambda m: f"{m[1]} {DOING[m[2]]}", text)
     text = AND_DOING.sub(lambda m: DOING[m[1]], BY_DOING.sub(lambda m: DOING[m[1] or m[2]], text))
@@ -157,4 +190,4 @@ def as_english_tells(text: str) -> str:
         text = NAMED_DOES.sub(lambda m: m[0].removesuffix(m[1]) + DOES[m[1]], text)
     if SOMEBODY_DID.search(text):
         text = AND_DID.sub(lambda m: DID[m[1]], SOMEBODY_DID.sub(_by_somebody, text))
-    return text
+    return PUT_IN.sub(r"add \1 into the \2", text)
