@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from typing import NamedTuple
 
 from kindwhisk.core.ingredients import ingredient
@@ -242,18 +242,24 @@ def told(
     for step_id, sentences in drafter.sentences.items():
         for n in sentences:
             steps.setdefault(n, []).append(step_id)
-    new = list(dict.fromkeys(s.written for s in tracker.stocks.rows if not s.listed and s.written))
     return Told(
         formula,
         technique,
         steps,
         questions,
-        new,
+        _from_method(tracker.stocks.rows),
         tracker.besides,
         placed,
         tin_found=tin is not None or CASES.search(text) is not None,
         oven_found=oven.found,
     )
+
+
+def _from_method(stocks: Iterable[Stock]) -> list[str]:
+    """Lines that only the method gives: “75 g sugar” told twice is two, eggs told once and separated are one."""
+    rows = [(s.written, s.ingredient) for s in stocks if not s.listed and s.written]
+    told = ((written, rows[:at].count((written, one))) for at, (written, one) in enumerate(rows))
+    return [written for written, _ in dict.fromkeys(told)]
 
 
 def _formula(
