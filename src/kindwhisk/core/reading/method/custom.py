@@ -85,7 +85,7 @@ def _other_half(t: Tracker, stock: Stock) -> bool:
 def _place_for(t: Tracker, stock: Stock) -> Made | None:
     item = ingredient(stock.ingredient)
     steps = _takers(t, stock)
-    cake = next((m for m in reversed(t.results.open) if m.baked), None)
+    cake = t.results.last(lambda m: m.baked)
     dressing = item.kind in {"fruit", "bought"} or (item.piece is not None and item.kind in {"chocolate", "nut"})
     # Nothing fat, and nothing unknown, goes into bare whites.
     spoils = fatty(item.id) or item.kind in {"dairy", "other"} or item.id.startswith("unknown-")

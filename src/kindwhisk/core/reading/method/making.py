@@ -184,7 +184,7 @@ class Made:
     @property
     def floury(self) -> bool:
         """Whether flour or ground nuts are in it."""
-        return self.of_kind({"flour"}) or any(ingredient(i).id.endswith(("-flour", "-ground")) for i in self.raw_ids)
+        return self.of_kind({"flour"}) or any(map(ground_nut, self.raw_ids))
 
     @property
     def dry(self) -> bool:
@@ -192,6 +192,20 @@ class Made:
         return bool(self.raw_ids) and all(
             ingredient(i).composition.water < 0.2 and not fatty_liquid(i) for i in self.raw_ids
         )
+
+
+def heading_of(several: Iterable[Made]) -> str:
+    """The heading that most of what went into results is listed under: “… then the butter”, into the joconde."""
+    grams: dict[str, float] = {}
+    for made in {id(m): m for one in several for m in one.upstream()}.values():
+        for take in made.takes:
+            grams[take.stock.group] = grams.get(take.stock.group, 0.0) + take.grams
+    return max(grams, key=lambda g: grams[g], default="")
+
+
+def ground_nut(ingredient_id: str) -> bool:
+    """Whether it is nuts ground to a meal."""
+    return ingredient(ingredient_id).kind == "nut" and ingredient_id.endswith(("-flour", "-ground"))
 
 
 def _seasons(ingredient_id: str) -> bool:

@@ -62,7 +62,7 @@ class _Case:
 
     def elsewhere(self, stock: Stock) -> Item | None:
         """What was made of it, though another part's is still there."""
-        soaked = next((m for m in reversed(self.results.open) if m.kind is RestStep and "gelatine" in m.names), None)
+        soaked = self.results.last(lambda m: m.kind is RestStep and "gelatine" in m.names)
         if soaked is not None and stock.ingredient.startswith("gelatine") and self.mention.share.grams is None:
             # What has been soaked is meant, though another part has some in the packet.
             return self._as_made(soaked)
@@ -79,7 +79,7 @@ class _Case:
         if stock.group and (other_part or not self.section) and not stock.gone and mention.share.all:
             # “Beat in the chocolate” that has been melted, though the glaze has some too.
             alone = {stock.ingredient}
-            pure = next((m for m in reversed(self.results.open) if m.raw_ids == alone and not m.baked), None)
+            pure = self.results.last(lambda m: m.raw_ids == alone and not m.baked)
             return self._as_made(pure) if pure is not None else None
         return None
 

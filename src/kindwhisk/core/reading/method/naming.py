@@ -9,10 +9,18 @@ from dataclasses import dataclass, field
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.collective import (
+    EVERYTHING,
+    PASTE_HEADINGS,
+    by_heading,
+    dry_ones,
+    everything,
+    of_a_kind,
+    paste_powders,
+)
 from kindwhisk.core.reading.method.items import TO, Item, mark_targets
-from kindwhisk.core.reading.method.making import Made, Stock
+from kindwhisk.core.reading.method.making import Made, heading_of
 from kindwhisk.core.reading.method.meaning import meant_by
-from kindwhisk.core.reading.method.nouns import BAKED
 from kindwhisk.core.reading.method.references import A_NEW, Reference, Results, of_ingredient
 from kindwhisk.core.reading.method.shares import ALL, NEAR, REST, Mention, Share, fraction_in, mentions, share_in
 from kindwhisk.core.reading.method.stocks import Stocks, own_words, same_group
@@ -66,36 +74,6 @@ OTHER_GRAMS = re.compile(
 """“With the other 50 g”: of what has been begun."""
 ONTO = {Act.DUST, Act.TOP, Act.COAT, Act.SOAK}
 """What is done to a cake with something: “… with the rest” is of what the last of them left."""
-
-
-VESSEL = re.compile(r" ?(?:tins?|pans?|moulds?|molds?|trays?|cases?|rings?)(?!\w)")
-IS_BAKED = re.compile(rf"(?:the )?(?:{BAKED})")
-TPT = {"tpt", "tant pour tant"}
-PASTE_POWDERS = re.compile(r"(?<!\w)(?:tpt|tant[- ]pour[- ]tant)(?!\w)")
-EVERYTHING = re.compile(
-    r"(?<!\w)(?:everything|all (?:of )?(?:the )?ingredients|tous les ingrédients|tutti gli ingredienti|tất cả nguyên liệu)(?!\w)|すべての材料|材料をすべて|全ての材料"
-)
-"""“Whip everything to firm peaks.”"""
-DRY_ONES = re.compile(
-    r"(?<!\w)(?:dry (?:ingredients|things|goods|stuff)|dry(?= (?:over|in|into|on))|ingrédients secs|ingredienti secchi|nguyên liệu khô|(?:le )?polveri|(?:les )?poudres|powders)(?!\w)|粉類"
-)
-
-
-FLAVOURINGS = re.compile(
-    r"(?<!\w)(?:flavou?rings?|essences|(?:with |the )extract(?= |$)|^extract$|extracts|arômes|aromi)(?!\w)"
-)
-
-
-FLOURS = re.compile(r"(?<!\w)(?:the |both |two )flours(?!\w)")
-SUGARS = re.compile(r"(?<!\w)(?:the two |both |the )?sugars(?!\w)|(?<!\w)(?:les deux sucres|i due zuccheri)(?!\w)")
-FRUITS = re.compile(r"(?<!\w)(?:(?:with |the |mixed |fresh )(?:fruits?|berries)|les fruits|la frutta)(?!\w)")
-"""“Top with the fruit”: every fruit that is there."""
-
-
-def _dry(stock: Stock) -> bool:
-    item = ingredient(stock.ingredient)
-    ground = item.kind == "nut" and item.id.endswith(("-flour", "-ground"))
-    return ground or (item.kind in {"flour", "leavener", "salt", "sugar", "flavour"} and item.composition.water < 0.2)
 
 
 def _as_named(text: str, word: str, ingredient_id: str, taken: list[tuple[int, int]]) -> re.Match[str] | None:
@@ -152,10 +130,9 @@ class Naming:
             text = THROUGH.sub(" ", text)
         text = AT_A_TIME.sub("", ASIDE.sub(lambda m: " " * len(m[0]), text))
         suffixed = self._suffixed(clause)
-        every = EVERYTHING.search(text)
-        if every is not None and self._by_part(text, []):
+        if EVERYTHING.search(text) and (all_of_it := self._by_part(text, [])):
             # “Whip everything”: all that the part lists, not what was made last.
-            return self._by_part(text, [])
+            return all_of_it
         references = self.results.in_text(text, self._untouched, [suffixed] if suffixed is not None else [])
         covered = [(r.start, r.end) for r in references]
         found = self._referred(references)
@@ -206,92 +183,30 @@ class Naming:
 
     def _by_part(self, text: str, found: Sequence[Item]) -> list[Item]:
         """“Sift the TPT”, “syrup to 118”, “whisk the dry ingredients”: every line of what is named, as none is used yet."""
-        meant: list[Stock] = []
-        named = {i.mention.ingredient for i in found if i.mention is not None}
-        match = DRY_ONES.search(text)
-        if match is not None and not any(m.dry for m in self.results.open):
-            powders = bool(re.search("polveri|poudres|powders|粉類", match[0]))
-            dry = [s for s in self.stocks.rows if s.listed and not s.gone and _dry(s)]
-            group = self.section or next((s.group for s in dry if ingredient(s.ingredient).kind == "flour"), "")
-            group = group or self._group_here()
-            sweet = [
-                s
-                for s in dry
-                if not (powders and ingredient(s.ingredient).kind == "sugar" and s.ingredient != "icing-sugar")
-            ]
-            meant = [s for s in sweet if same_group(s.group, group)] or sweet
-        flavours = FLAVOURINGS.search(text) if match is None else None
-        if flavours is not None:
-            meant = [
-                s for s in self.stocks.rows if s.listed and not s.gone and ingredient(s.ingredient).kind == "flavour"
-            ]
-            match = flavours if meant else None
-        sugars = SUGARS.search(text) if match is None else None
-        if sugars is not None:
-            sweet = [
-                s for s in self.stocks.rows if s.listed and not s.gone and ingredient(s.ingredient).kind == "sugar"
-            ]
-            meant = [s for s in sweet if same_group(s.group, self.section)] or sweet
-            match = sugars if len(meant) > 1 else None
-        flours = FLOURS.search(text) if match is None else None
-        if flours is not None:
-            meant = [
-                s for s in self.stocks.rows if s.listed and not s.gone and ingredient(s.ingredient).kind == "flour"
-            ]
-            match = flours if len(meant) > 1 else None
-        fruits = FRUITS.search(text) if match is None else None
-        if fruits is not None:
-            meant = [
-                s for s in self.stocks.rows if s.listed and not s.gone and ingredient(s.ingredient).kind == "fruit"
-            ]
-            match = fruits if meant else None
-        whole = EVERYTHING.search(text) if match is None else None
-        if whole is not None:
-            rows = [s for s in self.stocks.rows if s.listed and s.group == self.section]
-            meant = rows if rows and not any(s.takes for s in rows) else []
-            match = whole if meant else None
-        if match is None and PASTE_POWDERS.search(text):
-            # “TPT through the sieve”, which the list gives in two lines.
-            ground = [
-                s
-                for s in self.stocks.rows
-                if s.listed
-                and not s.gone
-                and (
-                    s.ingredient == "icing-sugar"
-                    or (ingredient(s.ingredient).kind == "nut" and s.ingredient.endswith(("-flour", "-ground")))
-                )
-            ]
-            match, meant = (PASTE_POWDERS.search(text), ground) if len(ground) > 1 else (None, [])
-        for group in {s.group for s in self.stocks.rows if s.group and (not found or s.group in TPT)}:
-            rows = [s for s in self.stocks.rows if s.group == group]
-            whole = re.search(
-                rf"(?<!\w)(?:the )?{re.escape(group)}(?!\w)(?! \w*(?:batter|cream|layer|mix))|{re.escape(group)}の材料|(?<![a-z0-9]){re.escape(group)}(?=[をにと])",
-                text,
-            )
-            if whole is not None and (
-                VESSEL.match(text[whole.end() :]) or (IS_BAKED.fullmatch(group) and " ingredients" not in text)
-            ):
-                # “A 25 cm cake tin”, “turn out the cake”.
-                continue
-            if whole is not None and not any(s.takes for s in rows) and len(rows) > 1:
-                match, meant = whole, rows
-        if match is None:
+        rows, section = self.stocks.rows, self.section
+        left = [s for s in rows if s.listed and not s.gone]
+        headings = {s.group for s in rows if s.group and (not found or s.group in PASTE_HEADINGS)}
+        sifted = any(m.dry for m in self.results.open)
+        several = (
+            by_heading(text, rows, headings)
+            or (dry_ones(text, left, section, self._heading_here()) if not sifted else None)
+            or of_a_kind(text, left, section)
+            or everything(text, rows, section)
+            or paste_powders(text, left)
+        )
+        if several is None:
             return []
-        start = match.start()
+        named = {i.mention.ingredient for i in found if i.mention is not None}
+        start, end, stocks = several
         return [
-            Item(start + n, mention=Mention(s.ingredient, s.written, ALL, start, match.end()))
-            for n, s in enumerate(meant) if s.ingredient not in named
-        ]  # fmt: skip
+            Item(start + n, mention=Mention(s.ingredient, s.written, ALL, start, end))
+            for n, s in enumerate(stocks)
+            if s.ingredient not in named
+        ]
 
-    def _group_here(self) -> str:
-        """The heading that most of what stands there is listed under."""
-        grams: dict[str, float] = {}
+    def _heading_here(self) -> str:
         here = self.raw_here()
-        for made in here.upstream() if here is not None else ():
-            for take in made.takes:
-                grams[take.stock.group] = grams.get(take.stock.group, 0.0) + take.grams
-        return max(grams, key=lambda g: grams[g], default="")
+        return heading_of([here] if here is not None else [])
 
     def _shares_alone(self, text: str, found: Sequence[Item], *, onto: bool) -> list[Item]:
         """Shares that no name stands behind: “whites stiff with the other half”, “add the rest”, “one third in”."""
@@ -312,9 +227,7 @@ class Naming:
             to = TO.search(text)
             aims = found and to is not None and all(i.start >= to.end() and i.share.all for i in found)
             part = fraction_in(text[: to.start()] if aims and to is not None else text) if aims or not found else None
-            foam = next(
-                (m for m in reversed(self.results.open) if m.white_foam or (m is self.here and m.is_cream)), None
-            )
+            foam = self.results.last(lambda m: m.white_foam or (m is self.here and m.is_cream))
             if part is None or foam is None or any(i.made is foam for i in found):
                 return []
             return [Item(0, made=foam, share=Share(fraction=part))]
@@ -328,7 +241,7 @@ class Naming:
         if begun is not None and (found or self.pending or onto or mine):
             mention = Mention(begun.ingredient, rest[0], Share(rest=True), rest.start(), rest.end())
             return [Item(rest.start(), mention=mention, share=mention.share)]
-        left = next((m for m in reversed(self.results.open) if m.left < 1), None)
+        left = self.results.last(lambda m: m.left < 1)
         return [Item(0, made=left, share=Share(rest=True))] if left is not None and not found else []
 
     def _by_words(self, text: str, found: list[Item], covered: list[tuple[int, int]]) -> list[Item]:

@@ -21,7 +21,8 @@ BAKED = (
     r"cakes?|sponges?|layers?|biscuits?(?! crumbs)|torte|tart|dome|bombe|roll|rolls|roulade|génoises?|genoise|sheet(?! pan)|macarons?|discs?|disks?|rectangles?|rounds|squares|shells?|meringues?|meringhe|meringhette|"
     r"pavlova|nests?|fingers?|strip|gâteau|savoiardi|ladyfingers|boudoirs|coques?|disques?|dacquoise|bande|feuille de biscuit|lid|dischi|disco|torta|rotolo|biscotto|pan di spagna|bánh|スポンジ|生地|crumb|halves|pairs"
 )
-Test = Callable[[Made], bool]
+Test = Callable[[Made], object]
+"""What a result must be; anything true is yes."""
 
 
 def raw(made: Made) -> bool:

@@ -65,9 +65,9 @@ _APART = re.compile(
 _BEHIND = re.compile(r"[のを](1/3|半量|半分|残り|ひとすくい|一部|少量|少し)")
 
 
-def latest(contents: Sequence[Made], test: Test, but: Made | None = None) -> Made | None:
+def latest(contents: Sequence[Made], test: Test) -> Made | None:
     """The last of the open results that a test suits."""
-    return next((m for m in reversed(contents) if m.open and m is not but and test(m)), None)
+    return next((m for m in reversed(contents) if m.open and test(m)), None)
 
 
 def holds(made: Made, ingredient_id: str) -> bool:
@@ -169,11 +169,7 @@ class Results:
         self.shared_out: list[Made] = []
 
     def spent(self, test: Test) -> Made | None:
-        """What was taken whole and is named once more: half each, and it is asked about."""
-        return self._left_over(test)
-
-    def _left_over(self, test: Test) -> Made | None:
-        """What a sentence took whole, of which another takes “the remaining”: half each, and it is asked about."""
+        """What a sentence took whole and another names once more: half each, and it is asked about."""
         for made in reversed(self.made):
             users = [u for m in self.made for u in m.uses if u.made is made]
             if made.open or len(users) != 1 or users[0].fraction is not None or users[0].rest or not test(made):
@@ -188,28 +184,31 @@ class Results:
         """What nothing has taken yet, or not all of it."""
         return [m for m in self.made if m.open]
 
+    def last(self, test: Test) -> Made | None:
+        """The last of these that a test suits."""
+        return latest(self.made, test)
+
     def _made_of(self, ingredient_id: str) -> bool:
         return any(holds(m, ingredient_id) for m in self.open)
 
     def _mixture(self, of: str) -> Made | None:
         ids = [n.ingredient for n in find_all(of)]
         if ids:
-            with_all = latest(
-                self.made,
+            with_all = self.last(
                 lambda m: raw(m) and all(holds(m, i) for i in ids) and not (m.white_foam and "egg-white" not in ids),
             )
             if with_all is not None:
                 return with_all
             kinds = {ingredient(i).kind for i in ids}
-            if (len(ids) > 1 or "-" in of) and (some := latest(self.made, lambda m: m.dry and m.of_kind(kinds))):
+            if (len(ids) > 1 or "-" in of) and (some := self.last(lambda m: m.dry and m.of_kind(kinds))):
                 # “Le mélange amandes-sucre”, of icing sugar.
                 return some
-        if DRY.search(of) and (dry := latest(self.made, lambda m: raw(m) and m.dry)) is not None:
+        if DRY.search(of) and (dry := self.last(lambda m: raw(m) and m.dry)) is not None:
             return dry
-        if _NUTS.search(of) and (nutty := latest(self.made, lambda m: raw(m) and m.of_kind({"nut"}))) is not None:
+        if _NUTS.search(of) and (nutty := self.last(lambda m: raw(m) and m.of_kind({"nut"}))) is not None:
             return nutty
         words = {w for w in of.split() if len(w) > 3}
-        named = latest(self.made, lambda m: raw(m) and _called(m, words)) if words else None
+        named = self.last(lambda m: raw(m) and _called(m, words)) if words else None
         if named is not None or ids:
             return named
         return None
@@ -220,25 +219,23 @@ class Results:
         def free(made: Made) -> bool:
             return made not in named
 
-        if (called := latest(self.made, lambda m: noun in m.names and free(m))) is not None:
+        if (called := self.last(lambda m: noun in m.names and free(m))) is not None:
             return called
         if noun in {"base", "mass", "paste"} and (
-            settled := latest(
-                self.made, lambda m: raw(m) and free(m) and not m.dry and not m.white_foam and not m.is_cream
-            )
+            settled := self.last(lambda m: raw(m) and free(m) and not m.dry and not m.white_foam and not m.is_cream)
         ):
             return settled
         if noun in {"polveri", "poudres", "粉類"}:
-            return latest(self.made, lambda m: raw(m) and m.dry and free(m))
-        if noun == "生地" and (baked := latest(self.made, lambda m: m.baked and free(m))) is not None:
+            return self.last(lambda m: raw(m) and m.dry and free(m))
+        if noun == "生地" and (baked := self.last(lambda m: m.baked and free(m))) is not None:
             return baked
         if noun in {"batter", "dough", "impasto", "pâte", "生地", "bột bánh", "thau bột", "phần bột"}:
-            whole = latest(self.made, lambda m: raw(m) and m.floury and not m.dry and free(m))
-            return whole or latest(self.made, lambda m: raw(m) and not m.white_foam and not m.dry and free(m))
+            whole = self.last(lambda m: raw(m) and m.floury and not m.dry and free(m))
+            return whole or self.last(lambda m: raw(m) and not m.white_foam and not m.dry and free(m))
         here = self.here
         if here is not None and here.open and raw(here) and free(here) and not (here.white_foam and named):
             return here
-        return latest(self.made, lambda m: raw(m) and free(m) and not m.dry) or latest(self.made, free)
+        return self.last(lambda m: raw(m) and free(m) and not m.dry) or self.last(free)
 
     def in_text(self, text: str, untouched: Callable[[str], bool], named: Sequence[Made] = ()) -> list[Reference]:
         """Every reference to a result in a plain stretch, in its order.
@@ -255,10 +252,10 @@ class Results:
         self._nouns(found, untouched)
         for start, end, noun in loose:
             rest = REST_OF.search(found.text[max(0, start - 12) : start]) is not None
-            begun = latest(self.made, lambda m: raw(m) and m.left < 1) if rest else None
+            begun = self.last(lambda m: raw(m) and m.left < 1) if rest else None
             if begun is None and find_all(found.text[start:end]):
                 # “The chocolate mixture” is not the bare whites.
-                begun = latest(self.made, lambda m: raw(m) and not m.white_foam and not m.dry and not m.is_cream)
+                begun = self.last(lambda m: raw(m) and not m.white_foam and not m.dry and not m.is_cream)
             found.put(begun or self._unnamed(noun, [*named, *(r.made for r in found.references)]), start, end)
         self._called(found, untouched)
         for match in _BOTH.finditer(text):
@@ -300,7 +297,7 @@ class Results:
             if re.fullmatch(FLAVOURED, match[noun]):
                 words = {w for w in (match["of"] or "").split() if len(w) > 2}
                 tasting = self._mixture(match["of"]) if find_all(match["of"] or "") else None
-                tasting = tasting or latest(self.made, lambda m, w=words: raw(m) and _lines_words(m, w))  # type: ignore[misc]
+                tasting = tasting or self.last(lambda m, w=words: raw(m) and _lines_words(m, w))  # type: ignore[misc]
                 found.put(tasting, match.start(), match.end(noun))
                 continue
             if (
@@ -327,7 +324,7 @@ class Results:
     def _reserved(self, found: _Found) -> None:
         """“The reserved cream”: what was kept back."""
         for match in _KEPT.finditer(found.text):
-            found.put(latest(self.made, lambda m: RESERVED in m.names), match.start(), match.end())
+            found.put(self.last(lambda m: RESERVED in m.names), match.start(), match.end())
 
     def _nouns(self, found: _Found, untouched: Callable[[str], bool]) -> None:
         """“The whites”, “the syrup”, “the cake”."""
@@ -339,7 +336,7 @@ class Results:
                 if not (STILL_STOCK.search(match[0]) and untouched(match[0])):
                     rest = _REST_OF_IT.search(found.text[: match.start()]) is not None
                     begun = [m for m in self.open if m.left < 1] if rest else []
-                    meant = latest(begun, test) or latest(self.made, test) or (self._left_over(test) if rest else None)
+                    meant = latest(begun, test) or self.last(test) or (self.spent(test) if rest else None)
                     found.put(meant, match.start(), match.end())
 
     def _called(self, found: _Found, untouched: Callable[[str], bool]) -> None:

@@ -17,7 +17,7 @@ from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.goods import Question
 from kindwhisk.core.reading.method.items import Item, without
-from kindwhisk.core.reading.method.making import Made, Stock, Take, Use
+from kindwhisk.core.reading.method.making import Made, Stock, Take, Use, ground_nut, heading_of
 from kindwhisk.core.reading.method.naming import Naming
 from kindwhisk.core.reading.method.shares import ALL, Mention, Share
 from kindwhisk.core.reading.method.stocks import FOR_SHOW, same_group
@@ -33,7 +33,7 @@ DRY_KINDS = {"flour", "leavener", "salt", "sugar", "nut", "flavour"}
 def shell_paste(takes: Sequence[Take], uses: Sequence[Use]) -> bool:
     """Whether whites meet ground nuts and icing sugar; a first part that only loosens is a fold yet."""
     ids = {i for u in uses for i in u.made.ids} | {x.ingredient for x in takes}
-    nutty = any(i.endswith(("-flour", "-ground")) and ingredient(i).kind == "nut" for i in ids)
+    nutty = any(map(ground_nut, ids))
     whites = any(m.white_foam for u in uses for m in u.made.upstream())
     if not nutty or "icing-sugar" not in ids or not whites:
         return False
@@ -45,8 +45,10 @@ def _kinds_of(item: Item) -> set[str]:
     """What kinds of goods an item is; a result that is anything but sugars is none."""
     if item.mention is not None:
         return {ingredient(item.mention.ingredient).kind}
-    kinds = {ingredient(i).kind for i in item.made.raw_ids} if item.made is not None else set()
-    return kinds if kinds == {"sugar"} and not any(m.kind is BoilStep for m in item.made.upstream()) else {""}  # type: ignore[union-attr]
+    made = item.made
+    only_sugar = made is not None and bool(made.raw_ids) and all(ingredient(i).kind == "sugar" for i in made.raw_ids)
+    boiled = made is not None and any(m.kind is BoilStep for m in made.upstream())
+    return {"sugar"} if only_sugar and not boiled else {""}
 
 
 def _creams(takes: Sequence[Take], uses: Sequence[Use]) -> bool:
@@ -107,7 +109,7 @@ class Tracker(Naming):
         takes: list[Take] = []
         uses: list[Use] = []
         beside = self._beside([*items, *context])
-        part = self.section or self._part_of(items) or self._part_of_made(context)
+        part = self.section or self._part_of(items) or heading_of(i.made for i in context if i.made is not None)
         for item in items:
             if item.made is not None:
                 uses.append(self.use(item.made, item.share))
@@ -124,16 +126,6 @@ class Tracker(Naming):
         only = [s[0].group for s in found if s and len({x.group for x in s}) == 1 and s[0].group]
         # What only decorates says nothing of the batter.
         return only[0] if len(set(only)) == 1 and not FOR_SHOW.search(only[0]) else ""
-
-    @staticmethod
-    def _part_of_made(context: Iterable[Item]) -> str:
-        """The heading that most of what something goes to stands under: “… then the butter”, into the joconde."""
-        grams: dict[str, float] = {}
-        for item in context:
-            for made in item.made.upstream() if item.made is not None else ():
-                for take in made.takes:
-                    grams[take.stock.group] = grams.get(take.stock.group, 0.0) + take.grams
-        return max(grams, key=lambda g: grams[g], default="")
 
     def _take(self, mention: Mention, beside: set[str], part: str) -> Take | None:
         stock = self.stocks.meant(mention, part, beside)

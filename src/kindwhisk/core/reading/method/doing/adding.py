@@ -146,7 +146,7 @@ def _added(t: Tracker, clause: Clause) -> list[Item]:
         and to.made is None
     ):
         # “Mélangez la farine et la fécule, ajoutez-les aux jaunes”.
-        base = next((m for m in reversed(t.results.open) if m.ids & YOLKY and not m.baked), None)
+        base = t.results.last(lambda m: m.ids & YOLKY and not m.baked)
         if base is not None:
             t.hold([Item(0, made=here)], base, clause.text)
             return []
@@ -155,7 +155,7 @@ def _added(t: Tracker, clause: Clause) -> list[Item]:
         items = [replace(items[0], target=True), *without(items[1:], here), Item(0, made=here)]
     if here is not None and here.dry and all(i.made is here for i in items):
         # “Sift the flours, add and whisk”.
-        base = next((m for m in reversed(t.results.open) if m is not here and not m.baked and not m.dry), None)
+        base = t.results.last(lambda m: m is not here and not m.baked and not m.dry)
         if base is not None and base.white_foam and t.sweetens([Item(0, made=here)]):
             # “Mix the two sugars and add them a spoonful at a time.”
             t.take_in(base, *t.claim([Item(0, made=here)]))

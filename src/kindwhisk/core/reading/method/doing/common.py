@@ -55,7 +55,7 @@ def base_of(t: Tracker, clause: Clause, items: list[Item]) -> Made | None:
         return None
     if here.dry and goes_in(clause) and items and all(i.made is here for i in items):
         # “Sift the flour and matcha and whisk them in.”
-        return next((m for m in reversed(t.results.open) if m is not here and not m.baked and not m.dry), None)
+        return t.results.last(lambda m: m is not here and not m.baked and not m.dry)
     if any(i.made is here for i in items):
         return None
     return here if goes_in(clause) or AGAIN.search(clause.after) or AGAIN.search(clause.ahead) else None
@@ -72,7 +72,7 @@ def foam_or_here(t: Tracker) -> Made | None:
     here = t.raw_here()
     if here is None or here.airy or not only_warmed(here):
         return here
-    foam = next((m for m in reversed(t.results.open) if m.airy and not m.baked and m.part == here.part), None)
+    foam = t.results.last(lambda m: m.airy and not m.baked and m.part == here.part)
     return foam or here
 
 
@@ -87,13 +87,13 @@ def the_cake(t: Tracker) -> Made | None:
     here = t.here
     if here is not None and here.baked:
         return here
-    return next((m for m in reversed(t.results.open) if m.baked), None)
+    return t.results.last(lambda m: m.baked)
 
 
 def worked_on(t: Tracker, items: list[Item]) -> Made | None:
     """What a verb without a new ingredient works on: what it names, else what was worked on last."""
     named = next((i.made for i in items if i.made is not None and not i.target), None)
-    return named or t.here or next(iter(reversed(t.results.open)), None)
+    return named or t.here or t.results.last(lambda _: True)
 
 
 def sugar_school(foam: Made, clause: Clause) -> None:

@@ -26,7 +26,7 @@ def layer(t: Tracker, clause: Clause) -> None:
     """Layers or pairs with what lies between them; what stands in a ring is filled up."""
     lined = any(m.open and m.fields.get("joining") is Joining.LINE for m in t.results.made)
     if lined or (t.in_ring is not None and t.in_ring.open and t.in_ring is the_cake(t)):
-        raw = next((m for m in reversed(t.results.open) if not m.baked and not m.dry), None)
+        raw = t.results.last(lambda m: not m.baked and not m.dry)
         if raw is not None and not any(i.mention is not None for i in t.items(clause)):
             t.flush()
             t.results.here = raw
@@ -46,8 +46,7 @@ def line(t: Tracker, clause: Clause) -> None:
         if bought:
             t.make(AssembleStep, "ring", takes, uses, joining=Joining.LINE)
         return
-    if made is not None:
-        t.make(AssembleStep, "ring", [], [t.use(made)], joining=Joining.LINE)
+    t.make(AssembleStep, "ring", [], [t.use(made)], joining=Joining.LINE)
 
 
 CUT = re.compile(r"^(?:i |we |when [^,]*)?cut(?!\w)")

@@ -204,7 +204,7 @@ def _stream(t: Tracker, clause: Clause, target: Made | None, syrup: Made) -> boo
     """A hot syrup into the foam that is named, or that waits for it."""
     foam = target or t.raw_here()
     if foam is syrup:
-        foam = next((m for m in reversed(t.results.open) if m is not syrup and m.kind is WhipStep), None)
+        foam = t.results.last(lambda m: m is not syrup and m.kind is WhipStep)
     if foam is None:
         return False
     if foam.kind is MixStep and foam.ids & (WHITES | YOLKY) and not foam.uses:
@@ -226,8 +226,7 @@ def fill(t: Tracker, clause: Clause) -> None:
     if content is not None and content.fields.get("joining") is Joining.LINE:
         content = None
     if content is None:
-        unlined = (m for m in reversed(t.results.open) if not m.baked and m.fields.get("joining") is not Joining.LINE)
-        content = next((m for m in unlined if not m.syrup), None)
+        content = t.results.last(lambda m: not m.baked and not m.syrup and m.fields.get("joining") is not Joining.LINE)
     if content is None:
         return
     if (more := _filled_up(t, content)) is not None:
@@ -241,7 +240,7 @@ def fill(t: Tracker, clause: Clause) -> None:
     ]
     if re.search(r"(?<!\w)(?:batters|both|two batters|two bags|stripes|in turns|alternat)", clause.text):
         others += [m for m in t.results.open if m is not content and m not in others and not m.baked and m.floury]
-    lined = next((m for m in reversed(t.results.open) if m.fields.get("joining") is Joining.LINE), None)
+    lined = t.results.last(lambda m: m.fields.get("joining") is Joining.LINE)
     if lined is None and t.in_ring is not None and t.in_ring.open:
         lined, t.in_ring = t.in_ring, None
     takes, _ = t.claim([i for i in items if i.made is None and not i.target])
@@ -296,7 +295,7 @@ def spread(t: Tracker, clause: Clause) -> None:
         ):
             fill(t, clause)
             return
-        ready = here or next((m for m in reversed(t.results.open) if not m.baked and not m.dry and not m.syrup), None)
+        ready = here or t.results.last(lambda m: not m.baked and not m.dry and not m.syrup)
         if ready is not None:
             # “Unroll, spread it over”: with what was made ready last.
             items = [*items, Item(0, made=ready)]

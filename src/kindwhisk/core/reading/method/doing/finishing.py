@@ -76,8 +76,7 @@ def _ready(t: Tracker, clause: Clause, joining: Joining, cake: Made) -> list[Ite
     if joining in {Joining.SANDWICH, Joining.GLAZE} or fills:
         # “Fill half the shells”, “… and coat the torte”: with what was made ready last.
         glaze = joining is Joining.GLAZE
-        waiting = (m for m in reversed(t.results.open) if not m.baked and not m.dry and (not m.syrup or glaze))
-        ready = next(waiting, None)
+        ready = t.results.last(lambda m: not m.baked and not m.dry and (not m.syrup or glaze))
         if ready is not None and ready is not cake:
             return [Item(0, made=ready)]
     loose = here is not None and not here.airy and not here.floury and here.kind is MixStep
@@ -239,7 +238,7 @@ def soak(t: Tracker, clause: Clause) -> None:
     others = without(items, cake)
     takes, uses = t.claim(others)
     if not takes and not uses:
-        syrup = next((m for m in reversed(t.results.open) if not m.baked and (m.syrup or _thin(m))), None)
+        syrup = t.results.last(lambda m: not m.baked and (m.syrup or _thin(m)))
         uses = [t.use(syrup)] if syrup is not None else []
     if takes and not uses and all(ingredient(x.ingredient).kind == "fruit" for x in takes):
         # “Brush with the warmed jam”: it lies on it.

@@ -35,7 +35,7 @@ def back(t: Tracker, clause: Clause) -> bool:
         return False
     t.flush()
     here = t.raw_here()
-    begun = next((m for m in reversed(t.results.open) if m.left < 1 and m is not here), None)
+    begun = t.results.last(lambda m: m.left < 1 and m is not here)
     if here is None or begun is None:
         return False
     uses = [t.use(begun), t.use(here)]
@@ -118,7 +118,7 @@ def _base_and_others(
         base = here
     if base is None and here is not None and here.dry and here in made and len(items) > len(made):
         # “I mix the nuts with the flour and fold them in.”
-        foam = next((m for m in reversed(t.results.open) if m is not here and m.airy and not m.baked), None)
+        foam = t.results.last(lambda m: m is not here and m.airy and not m.baked)
         return foam, list(items)
     alone = base in made and (here is None or here is base)
     if (base is None or alone) and len(items) == 1 and made:
@@ -134,24 +134,22 @@ def _base_and_others(
         others = [Item(0, made=here)]
     if not others and here is not None and base is here and here.dry:
         # “Mix the flours and fold in”: into the foam that stands there.
-        foam = next((m for m in reversed(t.results.open) if m is not here and m.airy and not m.baked), None)
+        foam = t.results.last(lambda m: m is not here and m.airy and not m.baked)
         return (foam, [Item(0, made=here)]) if foam is not None else (base, [])
     return base, others
 
 
 def other_than(t: Tracker, made: Made) -> Made | None:
     """What stands there besides a result that may take it in."""
-    return next(
-        (m for m in reversed(t.results.open) if m is not made and not m.baked and not m.dry and not m.syrup), None
-    )
+    return t.results.last(lambda m: m is not made and not m.baked and not m.dry and not m.syrup)
 
 
 def _with_itself(t: Tracker, clause: Clause, base: Made | None, words: str) -> None:
     """“Fold the two together”; else the words only say more of the same fold."""
     if base is None:
         return
-    second = next((m for m in reversed(t.results.open) if m is not base and not m.baked and m.part == base.part), None)
-    dry = next((m for m in reversed(t.results.open) if m.dry and m.part == base.part), None)
+    second = t.results.last(lambda m: m is not base and not m.baked and m.part == base.part)
+    dry = t.results.last(lambda m: m.dry and m.part == base.part)
     if dry is not None and base.kind is WhipStep and not t.items(clause):
         # “… sift. Whites, stiff. Fold.”
         _bring(t, [], [t.use(base), t.use(dry)], words)

@@ -104,7 +104,7 @@ def bake(t: Tracker, clause: Clause) -> None:
         return
     raw = here if here is not None and not here.baked else None
     if raw is None or not (raw.of_kind({"egg", "flour", "nut"})):
-        raw = next((m for m in reversed(t.results.open) if not m.baked and m.of_kind({"egg", "flour"})), None)
+        raw = t.results.last(lambda m: not m.baked and m.of_kind({"egg", "flour"}))
     if raw is None:
         return
     if not any(m.kind in {FillStep, PipeStep} for m in raw.upstream()):
@@ -208,9 +208,7 @@ def cool(t: Tracker, clause: Clause) -> None:
 def turn_out(t: Tracker, clause: Clause) -> None:
     """Out of the tin; pieces are only lifted off."""
     t.flush()
-    made = the_cake(t) or next(
-        (m for m in reversed(t.results.open) if any(u.kind is FillStep for u in m.upstream())), None
-    )
+    made = the_cake(t) or t.results.last(lambda m: any(u.kind is FillStep for u in m.upstream()))
     if made is None:
         return
     cooled = any(m.kind is CoolStep for m in made.upstream())

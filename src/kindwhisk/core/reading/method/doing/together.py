@@ -130,7 +130,7 @@ def _unnamed_base(t: Tracker, clause: Clause, items: list[Item], own: list[Item]
         return foam if foam is not here else None
     if here.white_foam and stirred_in and any(i.made is here for i in items):
         # “Whisk the whites and stir them lightly in”: to the yolks.
-        return next((m for m in reversed(t.results.open) if m.ids & YOLKY and not m.baked), None)
+        return t.results.last(lambda m: m.ids & YOLKY and not m.baked)
     rest = len(items) == 1 and items[0].share.rest and items[0].made is not here  # “Work in the rest”.
     behind = WITH.match(clause.after) and len(items) == len(own)  # “Sift almonds and sugar, mix with the whites”.
     alone = len(items) == 1 and items[0].made is None and goes_in(clause)
