@@ -13,7 +13,7 @@ from kindwhisk.core.reading.amounts import PLUS
 from kindwhisk.core.reading.names import EGG_SHAPED, Named, Shelf, find_all
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.understanding import Meaning, understand
-from kindwhisk.core.reading.units import TO_TASTE, UnitKind
+from kindwhisk.core.reading.units import MEASURES, TO_TASTE, UnitKind
 from kindwhisk.core.reading.weighing import Choice, Group, Weighed, best_of, groups_of, multiplied, weigh, weigh_unknown
 from kindwhisk.core.values.model import Value
 
@@ -237,8 +237,7 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
 def _bare_grams(groups: list[Group], item: Ingredient, best: Weighed) -> Weighed | None:
     """A number without a unit that can only be grams: ``125 sugar``, ``whites 150``."""
     first = groups[0].parts[0]
-    weighed = {UnitKind.MASS, UnitKind.VOLUME, UnitKind.PIECE, UnitKind.PINCH}
-    if first.unit is not None or first.low < LEAST_BARE_G or any(g.kind() in weighed for g in groups[1:]):
+    if first.unit is not None or first.low < LEAST_BARE_G or any(g.kind() in MEASURES for g in groups[1:]):
         return None
     most = MOST_PIECES if best.by == "pieces" else math.inf
     if counts_as(item.id) in EGG_SHAPED:

@@ -19,6 +19,10 @@ class UnitKind(StrEnum):
     TIME = "time"
 
 
+MEASURES = {UnitKind.MASS, UnitKind.VOLUME, UnitKind.PIECE, UnitKind.PINCH}
+"""What goods are measured in; a heat, a length or a time says something else of them."""
+
+
 class Unit(NamedTuple):
     """A unit: pint's name for it and how many of that it is, or the kind of piece that it counts."""
 

@@ -54,99 +54,88 @@ _MIXER = re.compile(
 )
 
 
-def _sweet_and_hot(text: str, names: set[str]) -> bool:
-    return not names & _EGGS and any(ingredient(i).kind == "sugar" for i in names) and bool(_SYRUP.search(text))
-
-
-_IMPLIED: tuple[tuple[Callable[[str, set[str]], object], Act], ...] = (
-    (lambda text, names: names and OVER_WATER.search(text), Act.HEAT),
-    (lambda text, names: names & _EGGS and _EGGS_WARM.search(text), Act.HEAT),
-    (
-        lambda text, names: (
-            (names or text.startswith("tpt"))
-            and re.search(r"through (?:the|a) (?:blender|mixer|processor|sieve)", text)
-        ),
-        Act.SIFT,
-    ),
-    (lambda text, names: names and _BY_HAND.search(text), Act.FOLD),
-    (lambda text, names: names and _STROKES.search(text), Act.FOLD),
-    (lambda text, _: _MIXER.search(text), Act.WHIP),
-    (lambda text, names: "egg-white" in names and _STIFF.search(text), Act.WHIP),
-    (lambda text, names: names & {"egg-yolk", "whole-egg"} and _PALE.search(text), Act.WHIP),
-    (
-        lambda text, names: any(n.startswith("cream") for n in names) and amounts(text) and _WHIPPED.search(text),
-        Act.WHIP,
-    ),
-    (lambda text, _: re.match(r"out of the (?:tins?|pans?|moulds?|rings?)(?!\w)", text), Act.TURN_OUT),
-    (lambda text, _: _NOZZLE.search(text) and re.search(r"\d", text), Act.PIPE),
-    (lambda text, _: BAKES.search(in_figures(text)), Act.BAKE),
-    (
-        lambda text, _: re.match(
-            r"(?:\d ?x ?\d{1,2} ?(?:cm|in\w*), ?)?1[3-9]\d ?(?:for|/|, ?(?=\d+ ?min)) ?\d{1,2}(?!\d)", text
-        ),
-        Act.BAKE,
-    ),
-    (lambda text, _: re.search(r"(?<!\w)deck(?: oven)? \d{3}", text), Act.BAKE),
-    (lambda text, _: TIN.search(text) and re.search(r"\d", text), Act.POUR),
-    (
-        lambda text, _: re.match(
-            r"(?:in(?:to)? (?:the )?)?(?:tins?|trays?|pans?|glasses|verrines|moulds?)(?=,|$)", text
-        ),
-        Act.POUR,
-    ),
-    (
-        lambda text, _: re.match(
-            r"(?:turn )?oven off(?!\w)|(?:till|until) (?:completely |quite )?(?:cool|cold)$", text
-        ),
-        Act.COOL,
-    ),
-    (
-        lambda text, _: re.match(
-            r"(?:the )?rest of the (?:\w+ )?(?:cream|buttercream|ganache|icing|frosting|mousse) (?:around|over|on|outside)",
-            text,
-        ),
-        Act.TOP,
-    ),
-    (lambda text, _: re.match(r"off the (?:tray|sheet|tin)(?!\w)", text), Act.TURN_OUT),
-    (
-        lambda text, _: re.search(
-            r"(?<!\w)into the (?:lined |greased |buttered )?(?:frame|tin|mould|pan|tray|ring)s?$", text
-        ),
-        Act.POUR,
-    ),
-    (lambda text, _: re.match(r"(?:overnight|\d+ ?h\w*) [^,;]*in the (?:fridge|freezer)", text), Act.CHILL),
-    (lambda text, _: _UPSIDE.match(text), Act.INVERT),
-    (_sweet_and_hot, Act.BOIL),
-    (lambda text, _: re.match(r"(?:the )?(?:\w+ )?syrup to (?:about )?1[0-3]\d", text), Act.BOIL),
-    (lambda text, _: re.match(r"(?:the )?(?:\w+ )?syrup .*(?:stream|thread)|syrup on", text), Act.POUR),
-    (
-        lambda text, _: re.match(
-            r"(?:the )?(?:\w+ )?(?:meringue|whites|foam|cream|snow) into (?!the (?:bag|tin))|(?:a )?(?:bit|spoon\w*|little|some|scoop|ladle\w*)(?: of)? (?:the )?(?:batter|mix\w*|foam) into",
-            text,
-        ),
-        Act.FOLD,
-    ),
-    (
-        lambda text, _: re.fullmatch(
-            r"(?:the )?(?:\w+ )?(?:yolks|whites|meringue|foam|cream|snow|flour) into (?:the )?\w+", text
-        ),
-        Act.FOLD,
-    ),
-    (lambda text, names: names and _BEATEN.search(text), Act.BEAT),
-    (lambda text, _: PART_IN.match(text), Act.FOLD),
-    (lambda text, names: names and _BY_HAND_IN.match(text), Act.FOLD),
-    (lambda text, _: _ONTO.match(text), Act.POUR),
-    (lambda text, _: _COLD.match(text), Act.CHILL),
-    (lambda text, _: _INTO_OVEN.search(text), Act.BAKE),
-    (lambda text, _: ONE_IN.fullmatch(text), Act.ADD),
-    (lambda text, names: names and re.fullmatch(r"(?:the )?(?:\w+ )?\w+ last", text), Act.ADD),
-    (lambda text, names: names and names <= DUSTS and _ON_TOP.search(text), Act.DUST),
-    (lambda text, names: names and _GOES_IN.search(text), Act.ADD),
+_BARE_HEAT = re.compile(r"(?:\d ?x ?\d{1,2} ?(?:cm|in\w*), ?)?1[3-9]\d ?(?:for|/|, ?(?=\d+ ?min)) ?\d{1,2}(?!\d)")
+"""“165, 25 min”, “2 x 15 cm, 170 / 30”."""
+_REST_AROUND = re.compile(
+    r"(?:the )?rest of the (?:\w+ )?(?:cream|buttercream|ganache|icing|frosting|mousse) (?:around|over|on|outside)"
 )
-"""What a stretch without a verb tells one to do, by what else it says; the first that suits it."""
+_INTO_FRAME = re.compile(r"(?<!\w)into the (?:lined |greased |buttered )?(?:frame|tin|mould|pan|tray|ring)s?$")
+_INTO_ANOTHER = re.compile(
+    r"(?:the )?(?:\w+ )?(?:meringue|whites|foam|cream|snow) into (?!the (?:bag|tin))|(?:a )?(?:bit|spoon\w*|little|some|scoop|ladle\w*)(?: of)? (?:the )?(?:batter|mix\w*|foam) into|(?:the )?(?:\w+ )?(?:yolks|flour) into (?:the )?\w+$"
+)
+"""“Meringue into yolks”, “a bit of the batter into the butter”."""
+
+
+Foods = Callable[[set[str]], object]
+
+
+def _any(_: set[str]) -> bool:
+    return True
+
+
+def _some(names: set[str]) -> bool:
+    return bool(names)
+
+
+def _sweet(names: set[str]) -> bool:
+    return not names & _EGGS and any(ingredient(i).kind == "sugar" for i in names)
+
+
+def _cream(names: set[str]) -> bool:
+    return any(i.startswith("cream") for i in names)
+
+
+_IMPLIED: tuple[tuple[Act, Callable[[str], object], Foods], ...] = (
+    (Act.HEAT, OVER_WATER.search, _some),
+    (Act.HEAT, _EGGS_WARM.search, _EGGS.intersection),
+    (Act.SIFT, re.compile(r"^tpt.*through (?:the|a) (?:blender|mixer|processor|sieve)").search, _any),
+    (Act.SIFT, re.compile(r"through (?:the|a) (?:blender|mixer|processor|sieve)").search, _some),
+    (Act.FOLD, _BY_HAND.search, _some),
+    (Act.FOLD, _STROKES.search, _some),
+    (Act.WHIP, _MIXER.search, _any),
+    (Act.WHIP, _STIFF.search, {"egg-white"}.intersection),
+    (Act.WHIP, _PALE.search, {"egg-yolk", "whole-egg"}.intersection),
+    (Act.WHIP, lambda text: amounts(text) and _WHIPPED.search(text), _cream),
+    (Act.TURN_OUT, re.compile(r"out of the (?:tins?|pans?|moulds?|rings?)(?!\w)").match, _any),
+    (Act.PIPE, lambda text: _NOZZLE.search(text) and re.search(r"\d", text), _any),
+    (Act.BAKE, lambda text: BAKES.search(in_figures(text)), _any),
+    (Act.BAKE, _BARE_HEAT.match, _any),
+    (Act.BAKE, re.compile(r"(?<!\w)deck(?: oven)? \d{3}").search, _any),
+    (Act.POUR, lambda text: TIN.search(text) and re.search(r"\d", text), _any),
+    (
+        Act.POUR,
+        re.compile(r"(?:in(?:to)? (?:the )?)?(?:tins?|trays?|pans?|glasses|verrines|moulds?)(?=,|$)").match,
+        _any,
+    ),
+    (
+        Act.COOL,
+        re.compile(r"(?:turn )?oven off(?!\w)|(?:till|until) (?:completely |quite )?(?:cool|cold)$").match,
+        _any,
+    ),
+    (Act.TOP, _REST_AROUND.match, _any),
+    (Act.TURN_OUT, re.compile(r"off the (?:tray|sheet|tin)(?!\w)").match, _any),
+    (Act.POUR, _INTO_FRAME.search, _any),
+    (Act.CHILL, re.compile(r"(?:overnight|\d+ ?h\w*) [^,;]*in the (?:fridge|freezer)").match, _any),
+    (Act.INVERT, _UPSIDE.match, _any),
+    (Act.BOIL, _SYRUP.search, _sweet),
+    (Act.BOIL, re.compile(r"(?:the )?(?:\w+ )?syrup to (?:about )?1[0-3]\d").match, _any),
+    (Act.POUR, re.compile(r"(?:the )?(?:\w+ )?syrup .*(?:stream|thread)|syrup on").match, _any),
+    (Act.FOLD, _INTO_ANOTHER.match, _any),
+    (Act.BEAT, _BEATEN.search, _some),
+    (Act.FOLD, PART_IN.match, _any),
+    (Act.FOLD, _BY_HAND_IN.match, _some),
+    (Act.POUR, _ONTO.match, _any),
+    (Act.CHILL, _COLD.match, _any),
+    (Act.BAKE, _INTO_OVEN.search, _any),
+    (Act.ADD, ONE_IN.fullmatch, _any),
+    (Act.ADD, re.compile(r"(?:the )?(?:\w+ )?\w+ last").fullmatch, _some),
+    (Act.DUST, _ON_TOP.search, lambda names: names and names <= DUSTS),
+    (Act.ADD, _GOES_IN.search, _some),
+)
+"""What a stretch without a verb tells one to do, by what else it says and which foods it names; the first that suits."""
 
 
 def implied(text: str) -> Act | None:
     """What a stretch without a verb tells one to do; None where it tells nothing."""
     names = {n.ingredient for n in find_all(text)}
-    return next((act for says, act in _IMPLIED if says(text, names)), None)
+    return next((act for act, says, of in _IMPLIED if of(names) and says(text)), None)

@@ -11,10 +11,8 @@ from kindwhisk.core.reading.amounts import WORDS, amounts
 from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.reading.names import Named, Shelf, find_all
 from kindwhisk.core.reading.plain import is_cjk
-from kindwhisk.core.reading.units import UnitKind
+from kindwhisk.core.reading.units import MEASURES
 
-MEASURED = {UnitKind.MASS, UnitKind.VOLUME, UnitKind.PIECE, UnitKind.PINCH}
-"""What an amount behind a name is stated in: “whites (aged 24 h)” states none."""
 SPOON = 0.08
 """What a spoon or two of a batter is of it. Trade habit."""
 
@@ -116,7 +114,8 @@ def _stated(before: str, name: Named, text: str, eggs: EggSize) -> Stated:
     if (
         bracket is not None
         and (said := amounts(bracket[0]))
-        and ((said[0].unit is not None and said[0].unit.kind in MEASURED) or (counted and said[0].unit is None))
+        # “Whites (aged 24 h)” states none.
+        and ((said[0].unit is not None and said[0].unit.kind in MEASURES) or (counted and said[0].unit is None))
     ):
         # “Whipped cream (1/4 pint)”, “dâu tây 100 gram rồi …”.
         words = f"{bracket[0].strip(' ()')} {name.words}"

@@ -186,26 +186,9 @@ def same_group(one: str, other: str) -> bool:
 
 
 _SMALL = {
-    "the",
-    "for",
-    "la",
-    "le",
-    "les",
-    "pour",
-    "per",
-    "and",
-    "of",
-    "de",
-    "il",
-    "a",
-    "part",
-    "parts",
-    "phần",
-    "parte",
-    "partie",
-    "mixture",
-    "mix",
-}
+    "the", "for", "la", "le", "les", "pour", "per", "and", "of", "de", "il", "a", "part", "parts", "phần", "parte", "partie",
+    "mixture", "mix",
+}  # fmt: skip
 
 
 @cache

@@ -3,9 +3,12 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 
 from kindwhisk.core.reading.method.verbs.forms import DID, DOES, DOING, DONE, PLAIN
+
+Rewording = tuple[re.Pattern[str], str | Callable[[re.Match[str]], str]]
+"""What is looked for, and what stands in its place."""
 
 
 def _any(words: Iterable[str]) -> str:
@@ -142,10 +145,6 @@ BAKER = re.compile(r"(?<!\w)(?:she|he|who)(?!\w)")
 _KEPT = {"kept": "keep"}
 
 
-def _told(match: re.Match[str]) -> str:
-    return DONE.get(match[1]) or _KEPT.get(match[1], match[1])
-
-
 def _by_somebody(match: re.Match[str]) -> str:
     verb = DID.get(match[2]) or DONE.get(match[2], match[2])
     return f"{match[1]} {verb}"
@@ -165,29 +164,61 @@ def _goes_in(match: re.Match[str]) -> str:
     return f"{match[1]}add {match[2]}{match[3] if match[3] == ' into' else ''}"
 
 
+def _verb(*groups: int) -> Callable[[re.Match[str]], str]:
+    """The verb that stands in the first of these groups that is there, as one is told to do it."""
+    return lambda match: next(_TOLD.get(match[n], match[n]) for n in groups if match[n])
+
+
+_TOLD = {**DOES, **DOING, **DID, **DONE, **_KEPT}
+"""Every form of a verb, and how one is told to do it."""
+_BEFORE: tuple[Rewording, ...] = (
+    (WITH, "with "),
+    (ONTO, "onto "),
+    (USING, ""),
+    (NEVER, ""),
+    (HAVING_DONE, _verb(1)),
+    (HAVING, lambda m: f"{_TOLD[m[1]]} "),
+    (LAYERED, "layer "),
+    (ITS_DONE, " is "),
+    (ZEST_JUICE, r"\1 of \2, juice of \2"),
+    (INTO_MIXER, r"whip \1"),
+    (OF_THEM, r"\2 \1"),
+    (OBJECT_FIRST, r"\2 \1"),
+    (GO_OVER, r"\1pour \2 \3"),
+    (GO_IN, _goes_in),
+    (TO_DO, r"\1 "),
+    (IT_DID, lambda m: f"{_IT_DID.get(m[2]) or _TOLD.get(m[2], m[2])} {m[1]}"),
+)
+"""What is reworded before it is asked who does it."""
+_AFTER: tuple[Rewording, ...] = (
+    (NOMINAL, lambda m: f"{DONE[m[2]]} {m[3] + ' ' if m[3] else ''}{m[1]}"),
+    (NOMINAL_IN, lambda m: f"{DONE[m[2]]} {m[3]} {m[1]}"),
+    (DONE_ALONE, _verb(1)),
+    (DID_SO, _verb(1)),
+    (SOMEBODY_DOING, lambda m: f"{m[1]} {DOING[m[2]]}"),
+    (BY_DOING, _verb(1, 2)),
+    (AND_DOING, _verb(1)),
+)
+"""What is reworded once the passive is."""
+
+
+def _reword(text: str, rewordings: Iterable[Rewording]) -> str:
+    for pattern, words in rewordings:
+        text = pattern.sub(words, text)
+    return text
+
+
 def as_english_tells(text: str) -> str:
     """“She beats the yolks; the rest was folded in”: beat the yolks, fold in the rest."""
-    text = NEVER.sub("", USING.sub("", ONTO.sub("onto ", WITH.sub("with ", text))))
-    text = HAVING_DONE.sub(lambda m: DONE.get(m[1]) or DID[m[1]], text)
-    text = HAVING.sub(lambda m: f"{DONE.get(m[1]) or DID[m[1]]} ", text)
-    text = ZEST_JUICE.sub(r"\1 of \2, juice of \2", ITS_DONE.sub(" is ", LAYERED.sub("layer ", text)))
-    text = INTO_MIXER.sub(r"whip \1", text)
-    text = OBJECT_FIRST.sub(r"\2 \1", OF_THEM.sub(r"\2 \1", text))
-    text = GO_OVER.sub(r"\1pour \2 \3", text)
-    text = TO_DO.sub(r"\1 ", GO_IN.sub(_goes_in, text))
-    text = IT_DID.sub(lambda m: f"{_IT_DID.get(m[2]) or DONE.get(m[2]) or DOES.get(m[2], m[2])} {m[1]}", text)
+    text = _reword(text, _BEFORE)
     passive = PASSIVE.sub(_passive, text)
     if passive != text:
         text = AND_DONE.sub(lambda m: f"{DONE[m[2]]}{m[3] or ''} {m[1]}", passive)
-    text = NOMINAL.sub(lambda m: f"{DONE[m[2]]} {m[3] + ' ' if m[3] else ''}{m[1]}", text)
-    text = NOMINAL_IN.sub(lambda m: f"{DONE[m[2]]} {m[3]} {m[1]}", text)
-    text = DID_SO.sub(lambda m: DID.get(m[1]) or DONE[m[1]], DONE_ALONE.sub(_told, text))
-    text = SOMEBODY_DOING.sub(lambda m: f"{m[1]} {DOING[m[2]]}", text)
-    text = AND_DOING.sub(lambda m: DOING[m[1]], BY_DOING.sub(lambda m: DOING[m[1] or m[2]], text))
+    text = _reword(text, _AFTER)
     if BAKER.search(text):
-        text = SAYS.sub(lambda m: DOES[m[1]], text)
+        text = SAYS.sub(_verb(1), text)
     elif NAMED_DOES.match(text):
         text = NAMED_DOES.sub(lambda m: m[0].removesuffix(m[1]) + DOES[m[1]], text)
     if SOMEBODY_DID.search(text):
-        text = AND_DID.sub(lambda m: DID[m[1]], SOMEBODY_DID.sub(_by_somebody, text))
+        text = AND_DID.sub(_verb(1), SOMEBODY_DID.sub(_by_somebody, text))
     return PUT_IN.sub(r"add \1 into the \2", text)
