@@ -265,3 +265,14 @@ def test_a_roll_left_until_cold_has_cooled(told: str) -> None:
         "cool",
         "plain",
     ]
+
+
+@pytest.mark.parametrize(
+    ("told", "asked"),
+    [("Roast the hazelnuts. ", True), ("Roast the hazelnuts at 160 °C for 12 minutes. ", False)],
+)
+def test_a_roast_without_its_time_is_asked_about(told: str, asked: bool) -> None:
+    got = opened(
+        f"4 egg whites\n200 g sugar\n100 g hazelnuts\n\n{told}Whip the whites with the sugar until stiff. Fold in the nuts. Spread on a 30 x 40 cm tray and bake at 150 °C for 40 minutes."
+    )
+    assert any(q.field == "time" and "roasts" in q.text for q in got.questions) is asked

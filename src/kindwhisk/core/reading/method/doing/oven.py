@@ -10,7 +10,6 @@ from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
-from kindwhisk.core.process.steps.hand import HandStep
 from kindwhisk.core.process.steps.invert import InvertStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
@@ -22,7 +21,7 @@ from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import INTO_A_TIN, the_cake, worked_on
 from kindwhisk.core.reading.method.doing.finishing import hand
-from kindwhisk.core.reading.method.doing.warming import HOTTEST_WARM_C, ROAST_S, warm
+from kindwhisk.core.reading.method.doing.warming import HOTTEST_WARM_C, roasted, warm
 from kindwhisk.core.reading.method.figures import temperatures
 from kindwhisk.core.reading.method.items import without
 from kindwhisk.core.reading.method.making import Made, Take, Use
@@ -61,26 +60,7 @@ COOL_MIN, LONG_REST_MIN = 20.0, 240.0
 
 def bake(t: Tracker, clause: Clause) -> None:
     """Into the oven; what was not filled into anything is, as an assumption."""
-    raw = t.into if t.pending and t.into is not None else t.raw_here()
-    celsius = said.degrees(clause.text)
-    custard = (
-        raw is not None
-        and raw.of_kind({"egg"})
-        and not raw.floury
-        and raw.kind not in {FillStep, PipeStep}
-        and celsius is not None
-        and celsius <= HOTTEST_WARM_C
-    )
-    cooks = (
-        _degrees(clause.text) is None
-        and not t.pending
-        and any(
-            i.mention is not None and ingredient(i.mention.ingredient).kind in {"egg", "acid", "dairy", "fruit"}
-            for i in t.items(clause)
-        )
-    )
-    standing = raw is None or raw.kind not in {FillStep, PipeStep}
-    if custard or said.on_the_hob(clause.text) or (cooks and standing and said.THICKENS.search(clause.text)):
+    if _on_the_hob(t, clause):
         # “Cuocere a fuoco dolce”.
         warm(t, clause)
         return
@@ -88,15 +68,7 @@ def bake(t: Tracker, clause: Clause) -> None:
     here = t.here
     if here is not None and not here.baked and _only_fruit(here):
         # “Put the plums in a dish, trickle over the honey and bake.”
-        span = said.length(clause.text)
-        t.make(
-            HandStep,
-            here.vessel,
-            [],
-            [t.use(here)],
-            does=clause.text[:240],
-            seconds=span.high * 60 if span else ROAST_S,
-        )
+        roasted(t, clause, here.vessel, [], [t.use(here)])
         return
     if here is not None and here.kind is BakeStep:
         _further(here, t, clause)
@@ -114,6 +86,23 @@ def bake(t: Tracker, clause: Clause) -> None:
         raw = filled
     made = t.make(BakeStep, raw.vessel, [], [t.use(raw)])
     _oven(made, t, clause)
+
+
+def _on_the_hob(t: Tracker, clause: Clause) -> bool:
+    """Whether “cuocere” is cooking: said to be on the hob, of a custard by its heat, of a curd until it thickens."""
+    if said.on_the_hob(clause.text):
+        return True
+    raw = t.into if t.pending and t.into is not None else t.raw_here()
+    if raw is not None and raw.kind in {FillStep, PipeStep}:
+        return False
+    celsius = said.degrees(clause.text)
+    warm_only = celsius is not None and celsius <= HOTTEST_WARM_C
+    if raw is not None and raw.of_kind({"egg"}) and not raw.floury and warm_only:
+        return True
+    if t.pending or _degrees(clause.text) is not None or not said.THICKENS.search(clause.text):
+        return False
+    kinds = {ingredient(i.mention.ingredient).kind for i in t.items(clause) if i.mention is not None}
+    return bool(kinds & {"egg", "acid", "dairy", "fruit"})
 
 
 def _only_fruit(made: Made) -> bool:

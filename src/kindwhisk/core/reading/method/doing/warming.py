@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
 from dataclasses import replace
 
 from kindwhisk.core.ingredients import ingredient
@@ -18,7 +19,7 @@ from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import target, with_pending
 from kindwhisk.core.reading.method.implied import OVER_WATER
 from kindwhisk.core.reading.method.items import Item, without
-from kindwhisk.core.reading.method.making import Made, Stock, Take
+from kindwhisk.core.reading.method.making import Made, Stock, Take, Use
 from kindwhisk.core.reading.method.shares import ALL
 from kindwhisk.core.reading.method.tracker import Tracker
 
@@ -31,7 +32,7 @@ SYRUP_AT_LEAST_C, HOTTEST_WARM_C = 101.0, 94.0
 
 SWELLS_MIN = 10.0
 ROAST_S = 600.0
-"""How long nuts are roasted where nothing is said. Trade habit."""
+"""How long nuts and fruit are roasted where nothing is said. Trade habit."""
 
 
 COOKED_WITH = re.compile(r"(?: à l'anglaise| à la nappe)? (?:with|avec|con) (?:the|les?|l'|i|gli|lo|la) ?")
@@ -79,9 +80,16 @@ def roast(t: Tracker, clause: Clause) -> None:
         return
     takes, _ = t.claim(items)
     if takes:
-        span = said.length(clause.text)
-        seconds = span.high * 60 if span else ROAST_S
-        t.make(HandStep, t.free("tray"), takes, [], does=clause.text[:240], seconds=seconds)
+        roasted(t, clause, t.free("tray"), takes, [])
+
+
+def roasted(t: Tracker, clause: Clause, vessel: str, takes: Sequence[Take], uses: Sequence[Use]) -> None:
+    """Nuts or fruit in the oven by themselves, as long as it says; else for a usual time, which is asked about."""
+    span = said.length(clause.text)
+    if span is None:
+        t.ask("time", "How long it roasts is not said.", f"{ROAST_S / 60:.0f} min")
+    seconds = span.high * 60 if span else ROAST_S
+    t.make(HandStep, vessel, takes, uses, does=clause.text[:240], seconds=seconds)
 
 
 def _warmed_so(t: Tracker, clause: Clause, here: Made) -> bool:
