@@ -200,7 +200,7 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
         return ReadLine.model_validate({**about, **nothing, "sure": 0.3 if tasted else 0.2, "note": note})
     every = [weigh(g, item, line, eggs) for g in groups]
     best = every[groups.index(best_of(groups))]
-    bare = _bare_grams(groups, item, best)
+    bare = _bare_grams(groups, item, best, line)
     if bare is not None:
         every = [best := bare]
     if best.likely <= 0:
@@ -234,12 +234,21 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
     )
 
 
-def _bare_grams(groups: list[Group], item: Ingredient, best: Weighed) -> Weighed | None:
+BAGS = re.compile(r"(?<!\w)(?:bags?|teabags?|sachets?|bustin[ae]|filtr[oi]|túi)(?!\w)|バッグ|袋")
+
+
+def _bare_grams(groups: list[Group], item: Ingredient, best: Weighed, line: str) -> Weighed | None:
     """A number without a unit that can only be grams: ``125 sugar``, ``whites 150``."""
     first = groups[0].parts[0]
-    if first.unit is not None or first.low < LEAST_BARE_G or any(g.kind() in MEASURES for g in groups[1:]):
+    if (
+        first.unit is not None
+        or (first.low < LEAST_BARE_G and item.id != "tea-black")
+        or any(g.kind() in MEASURES for g in groups[1:])
+    ):
         return None
     most = MOST_PIECES if best.by == "pieces" else math.inf
+    if item.id == "tea-black" and not BAGS.search(line):
+        most = 0.0
     if counts_as(item.id) in EGG_SHAPED:
         most = MOST_EGGS
     elif item.kind == "fat":

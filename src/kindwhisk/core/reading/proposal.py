@@ -10,12 +10,13 @@ from kindwhisk.core.ingredients import counts_as, tell
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ingredients.goods import Good, unknown
 from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.by_class import by_class
 from kindwhisk.core.reading.goods import Question
 from kindwhisk.core.reading.line import ReadLine, read_line
 from kindwhisk.core.reading.mending import Meant, Mend, keys_of
-from kindwhisk.core.reading.method.figures import MethodReading, read_method
+from kindwhisk.core.reading.method.figures import Found, MethodReading, read_method
 from kindwhisk.core.reading.method.following import Followed, follow
 from kindwhisk.core.reading.method.stocks import stocks_of
 from kindwhisk.core.reading.method.tracker import Tracker
@@ -71,6 +72,17 @@ class ReadRecipe(Value):
     keys: dict[str, str]
     questions: tuple[Question, ...]
     lint: tuple[Remark, ...]
+
+
+def _with_bake(method: MethodReading, followed: Followed) -> MethodReading:
+    """What the words tell of the oven, with what a sentence was understood to tell of it."""
+    bake = next((m for m in followed.made if m.kind is BakeStep), None)
+    figures = {
+        of: Found(low=figure, high=figure, text=bake.words)
+        for of, of_bake in (("oven_c", "oven_c"), ("bake_minutes", "minutes"))
+        if bake is not None and getattr(method, of) is None and (figure := bake.fields.get(of_bake)) is not None
+    }
+    return method.model_copy(update=figures)
 
 
 def _line_questions(lines: Sequence[ReadLine]) -> list[Question]:
@@ -171,7 +183,7 @@ def read(
         new = [s.written for s in tracker.stocks.rows if not s.listed and s.written]
         lines = (*lines, *(read_line(text, eggs, shelf) for text in new))
         groups = (*groups, *("" for _ in new))
-        method = method.model_copy(
+        method = _with_bake(method, followed).model_copy(
             update={"technique": chosen, "technique_sure": 1.0 if technique else method.technique_sure}
         )
         try:

@@ -17,7 +17,7 @@ _TWO = re.compile(
 )
 _ONE = re.compile(rf"{_LENGTH}{_UNIT}(?P<side>角|(?=天板))?")
 _BARE = re.compile(
-    r"(?<![\d.,])(\d{2}(?= (?:springform|round|ring|tube))|(?:1[4-9]|[23]\d)(?= (?:tin|mould)$)|(?:(?<=stampo da )|(?<=moule de )|(?<=tortiera da )|(?<=teglia da ))(?:1[4-9]|[23]\d)(?!\d| ?(?:cm|x)))"
+    r"(?<![\d.,])([1-4]\d(?= (?:springform|round|ring|tube))|(?:1[4-9]|[23]\d)(?= (?:tin|mould)$)|(?:(?<=stampo da )|(?<=moule de )|(?<=tortiera da )|(?<=teglia da ))(?:1[4-9]|[23]\d)(?!\d| ?(?:cm|x)))"
 )
 TIN_WORD = "|".join(shape.words for shape in SHAPES if shape.words)
 PIECE = re.compile(

@@ -91,9 +91,15 @@ def _tins(written: Written, followed: Followed) -> tuple[CountedTin | None, Coun
     return next(iter([*before, *after]), None), next(iter(after), None)
 
 
+_ANGEL = re.compile(r"angel(?:[- ]food)?[- ]cake|エンゼルケーキ")
+
+
 def _in_a_tube(written: Written, found: list[tuple[int, CountedTin]]) -> list[tuple[int, CountedTin]]:
     """“Per uno stampo da 26 cm … nello stampo da chiffon”: the size stands above, the shape in a sentence."""
     words = [word for row in written.rows if row.kind is RowKind.SENTENCE for word in tube_words(row.text)]
+    if _ANGEL.search(written.title.lower()):
+        # An angel cake hangs from its tube, whatever its tin is called.
+        words.append("tube tin")
     if not words or any(tin.tin.tin.shape == "tube" for _, tin in found):
         return found
     above = [row.text for row in written.rows]

@@ -222,6 +222,23 @@ def _stacks(match: re.Match[str], number: int) -> Iterator[Clause]:
         )
 
 
+_LAYERED = re.compile(
+    r"(?:build|build[- ]up|assembly|assemble|layers?|stack|order|montage|montaggio|assemblage)(?: the \w+)? ?[:–-] ?(?P<parts>(?:(?:the |a |one |1 |\d )?[^\W\d]+(?: [^\W\d]+){0,2}, ){2,}[^,.;]+)$"
+)
+"""“Build: disc, cream, disc, cream, disc”."""
+_SYRUPY = re.compile(r"(?<!\w)(?:syrup|soak|sirop|bagna|punch)(?!\w)")
+
+
+def _layers(match: re.Match[str], number: int) -> Iterator[Clause]:
+    """What is stacked in turns: a syrup soaks, everything else lies between, each once."""
+    parts = list(dict.fromkeys(p.strip().removesuffix("s") for p in match["parts"].split(",")))
+    wet = [p for p in parts if _SYRUPY.search(p)]
+    for part in wet:
+        yield Clause(Act.SOAK, f"soak with the {part}", (0, 4), number, False, True)
+    dry = ", the ".join(p for p in parts if p not in wet)
+    yield Clause(Act.JOIN, f"layer the {dry}", (0, 5), number, bool(wet), True)
+
+
 HEADS = re.compile(r"(?: upside[- ]down| the (?:cake|roll|entremet)| it| together)?:")
 
 
@@ -233,6 +250,8 @@ def clauses(sentence: str, grammar: Grammar, number: int = 0) -> list[Clause]:
     text = grammar.addressed(EGGS_OF.sub(r"\1", plain(sentence).rstrip(" .!")))
     if (stacked := _STACKED.match(text)) is not None:
         return list(_stacks(stacked, number))
+    if (layered := _LAYERED.match(text)) is not None:
+        return list(_layers(layered, number))
     found = list(grammar.verbs(text))
     heads = HEADS.match(text, found[0].end) if len(found) > 1 and found[0].start == 0 else None
     if heads is not None:

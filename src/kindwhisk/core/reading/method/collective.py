@@ -77,7 +77,7 @@ def of_a_kind(text: str, left: Sequence[Stock], section: str) -> Several | None:
         match = pattern.search(text)
         if match is None:
             continue
-        every = [s for s in left if ingredient(s.ingredient).kind == kind]
+        every = [s for s in left if ingredient(s.ingredient).kind == kind and not s.ingredient.endswith("-paste")]
         meant = [s for s in every if same_group(s.group, section)] or every
         if len(meant) >= least:
             return Several(match.start(), match.end(), meant)

@@ -17,7 +17,7 @@ OVER_WATER = re.compile(
 _STIFF = re.compile(r"\b(?:stiff|peaks?|firm|neige|foamy|frothy|snow|to (?:a )?foam)\b")
 _PALE = re.compile(r"\b(?:pale|thick|creamy|ribbon|fluffy|trail)\b")
 BAKES = re.compile(
-    r"\d{2,3} ?(?:°|[cf]\b).{0,8}(?:an|one|1) hour|\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º|fan\b|degrees|gradi|degrés|độ|度).*?\d\s*(?:min|分|h\b|hour|phút|ore\b)|\d{2,3}\s*(?:°|degrees).*?(?:\d\s*h\s*\d|hour)|\d{2,3} ?[cf]\b.{0,6}\d ?hr?\b|(?<!\d)(?:1[0-9]|2[0-4]|3[0-7])[05](?: \w+)? for (?:about )?\d+.{0,10}?min|\d\s*min.*?\d{2,3}\s*(?:°|c\b|f\b)"
+    r"\d{2,3} ?(?:°|[cf]\b).{0,8}(?:an|one|1) hour|\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º|fan\b|degrees|gradi|degrés|độ|度).*?\d\s*(?:min|分|h\b|hour|phút|ore\b)|\d{2,3}\s*(?:°|degrees).*?(?:\d\s*h\s*\d|hour)|\d{2,3} ?[cf]\b.{0,6}\d ?hr?\b|(?<!\d)(?:1[0-9]|2[0-4]|3[0-7])[05](?: \w+)? for (?:about )?\d+.{0,10}?min|\d\s*min.*?\d{2,3}\s*(?:°|c\b|f\b)|(?<!\d)\d{1,2} ?h(?:eures?|ours?|ore)? (?:à|at|a) \d{2,3} ?°"
 )
 TIN = re.compile(
     r"\b(?:springforms?|tins?|pans?|moulds?|trays?|rings?|dish|stampo|teglia|tortiera|moule|plaque|cercle|khuôn|khay)\b|型|天板"
@@ -50,7 +50,7 @@ _GOES_IN = re.compile(
     r"(?<!\w)(?:go(?:es)? in|in (?:at the end|last|now|too)|in$|in(?:to)? the|onto|sifted (?:in|over|on)|on top)(?!\w)"
 )
 _MIXER = re.compile(
-    r"(?<!\w)(?:in|con la) planetaria(?!\w)|(?<!\w)au (?:robot|batteur)(?!\w)|^(?:stand )?mixer(?!\w)|(?<!\w)(?:(?:in|on)(?:to)? the (?:stand )?mixer|by machine)"
+    r"(?<!\w)(?:in|con la) planetaria(?!\w)|(?<!\w)au (?:robot|batteur)(?!\w)|^(?:stand )?mixer(?!\w)|(?<!\w)(?:(?:in|on)(?:to)? the (?:stand )?mixer|by machine)|^(?:straight |then |off the heat )?to the (?:stand )?mixer(?!\w)"
 )
 
 
@@ -96,7 +96,7 @@ _IMPLIED: tuple[tuple[Act, Callable[[str], object], Foods], ...] = (
     (Act.WHIP, _STIFF.search, {"egg-white"}.intersection),
     (Act.WHIP, _PALE.search, {"egg-yolk", "whole-egg"}.intersection),
     (Act.WHIP, lambda text: amounts(text) and _WHIPPED.search(text), _cream),
-    (Act.TURN_OUT, re.compile(r"out of the (?:tins?|pans?|moulds?|rings?)(?!\w)").match, _any),
+    (Act.TURN_OUT, re.compile(r"out of (?:the )?(?:tins?|pans?|moulds?|rings?|trays?)(?!\w)").match, _any),
     (Act.PIPE, lambda text: _NOZZLE.search(text) and re.search(r"\d", text), _any),
     (Act.BAKE, lambda text: BAKES.search(in_figures(text)), _any),
     (Act.BAKE, _BARE_HEAT.match, _any),

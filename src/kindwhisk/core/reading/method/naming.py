@@ -36,8 +36,8 @@ INSIDE = re.compile(
     r"^\s*(?:\w+ly |that |it |this |them )?(?:in(?!to| (?:(?:an?|the|another|your|one|its|their) )?(?:\w+ ){0,2}(?:bowl|pan|saucepan|pot|mixer|jug|oven|batches|additions|goes|parts|turns|thirds|times)\b)|over and)(?!\w)"
 )
 ASIDE = re.compile(
-    r"lemon[- ]colou?red|(?:jelly|swiss)[- ]roll (?:pan|tin|tray)|^(?:when|once|as soon as) (?!the (?:sugar )?syrup|the sugar)[^,;]* (?:is|are|looks?|feels?)(?!\w)[^,;]*,|(?<!\w)(?:once|as soon as) (?:it|they) [^,;]*(?:,|$)|^(?:quand|lorsque|dès que|quando|appena) [^,;]*,|(?<!\w)(?:with|using) (?:an? |the )?(?:\w+ ){0,2}(?:spoon|spatula|whisk|fork)(?!\w)(?! of)|(?<!\w)(?:a filo|chia(?= (?:làm |thành |lòng |bột |hỗn |đều ))|chia(?= \d))(?!\w)|(?<!\w)(?:chemisée?s?[^,.;]*|beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|: (?:le mélange|il composto|the mixture|la masse|l'appareil) (?:doit|deve|should|must)[^.;]*|(?<!\w)to (?:loosen|lighten|slacken|soften|temper) (?:it|them|the \w+)(?!\w)|(?<=\w )when (?:the )?(?:\w+ )?(?:syrup|sugar) (?:is|reaches|hits|gets)[^,.;]*|(?<!\w)pour (?:la |le |les |l')?(?:détendre|assouplir|alléger)(?!\w)|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
-    r"(?<!\w)(?:over|(?<=\w )in|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
+    r"lemon[- ]colou?red|(?:jelly|swiss)[- ]roll (?:pan|tin|tray)|^(?:when|once|as soon as) (?!the (?:sugar )?syrup|the sugar)[^,;]* (?:is|are|looks?|feels?)(?!\w)[^,;]*,|(?<!\w)(?:once|as soon as) (?:it|they) [^,;]*(?:,|$)|^(?:quand|lorsque|dès que|quando|appena) (?:(?!  )[^,;])*,|(?<!\w)(?:with|using) (?:an? |the )?(?:\w+ ){0,2}(?:spoon|spatula|whisk|fork)(?!\w)(?! of)|(?<!\w)(?:a filo|chia(?= (?:làm |thành |lòng |bột |hỗn |đều ))|chia(?= \d))(?!\w)|(?<!\w)(?:chemisée?s?[^,.;]*|beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|: (?:le mélange|il composto|the mixture|la masse|l'appareil) (?:doit|deve|should|must)[^.;]*|(?<!\w)to (?:loosen|lighten|slacken|soften|temper) (?:it|them|the \w+)(?!\w)|(?<=\w )when (?:the )?(?:\w+ )?(?:syrup|sugar) (?:is|reaches|hits|gets)[^,.;]*|(?<!\w)pour (?:la |le |les |l')?(?:détendre|assouplir|alléger)(?!\w)|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
+    r"(?<!\w)off (?:the |of the )?(?:hot |simmering )?(?:water|bath)(?!\w)|(?<!\w)(?:over|(?<=\w )in(?! (?:an?|the|\d+|one|two|three) ?(?:tbsp|tablespoons?|tsp|teaspoons?|spoons?|spoonfuls?|ml|g)(?!\w))|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
     r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|(?:túi )?bắt kem|đường kính(?= (?:khoảng )?\d)|湯煎(?:で|から|にかけて)?|鍋"
 )
 """What tells until when, and water that nothing is made of: no ingredient is meant in it."""
@@ -264,7 +264,8 @@ class Naming:
             own = own_words(stock.written) + TAKEN_OF.get(stock.ingredient.rpartition("-")[2], ())
             own += PULP if ingredient(stock.ingredient).kind == "fruit" else ()
             own += VANILLA if stock.ingredient.startswith("vanilla-") else ()
-            own += TAKEN_OF["nut"] if ingredient(stock.ingredient).kind == "nut" else ()
+            nutty = ingredient(stock.ingredient).kind == "nut" and not stock.ingredient.endswith("-paste")
+            own += TAKEN_OF["nut"] if nutty else ()
             # A word that another line begins with means that line.
             words = [w for w in own if w == own[0] or w in PRESSED or w in VANILLA or w in PULP or (w,) not in firsts]
             match = next((m for w in words if (m := _as_named(text, w, stock.ingredient, taken))), None)

@@ -47,6 +47,7 @@ NOUNS: tuple[tuple[re.Pattern[str], Test], ...] = (
     (re.compile(r"(?<!\w)ganache(?!\w)|ガナッシュ"), lambda m: raw(m) and m.of_kind({"chocolate"}) and not m.ids & YOLKY),
     (re.compile(r"(?<!\w)(?:glaze|icing(?! sugar)|frosting|glassa|glaçage)(?!\w)"), lambda m: raw(m) and m.of_kind({"sugar", "chocolate"}) and not m.floury),
     (re.compile(r"(?<!\w)(?:the milks|milk tea)(?!\w)"), lambda m: raw(m) and m.of_kind({"dairy"}) and not m.floury),
+    (re.compile(r"紅茶液|茶液"), lambda m: raw(m) and any(i.startswith("tea-") for i in m.raw_ids) and not m.of_kind({"egg"})),
     (re.compile(r"(?<!\w)mousse(?!\w)|ムース"), lambda m: raw(m) and m.kind is FoldStep),
     (re.compile(r"(?<!\w)(?:the )?(?:frozen )?(?:pattern|design|stripes|décor)(?!\w)"), lambda m: raw(m) and m.kind in {FillStep, ChillStep}),
     (re.compile(r"(?<!\w)(?:the )?(?:set|frozen|chilled|firm) (?:mousse|cream|cake|layer)(?!\w)|(?<!\w)mousse(?!\w)"), lambda m: m.kind in {FillStep, ChillStep}),

@@ -30,7 +30,7 @@ _MIXTURE = re.compile(
     r"(?=(?: (?:d'|de |di |(?:ai|agli|aux) (?!blancs|jaunes|œufs|albumi|tuorli|bianchi|uova))?(?P<behind>(?!(?:ai|agli|aux)(?!\w))[^\W\d]+(?:[- ][^\W\d]+)?))?)|(?P<cjk>生地|粉類)"
 )
 _IT = re.compile(
-    r"(?<!\w)(?:it|them|everything|all of it|this(?! \w*(?:time|point))|that(?= back)|le tutto|"
+    r"(?<!\w)(?:it|them|everything|all of it|this(?! \w*(?:time|point))|that(?= (?:back|in|through|into)(?!\w)|$)|le tutto|"
     r"tutto|il tutto|all together)(?!\w)|(?<=ez-)(?:les?|la)(?!\w)|(?<=er-)(?:les?|la)(?!\w)|(?<=incorporate)(?:le|lo|la)(?!\w)"
 )
 _BOTH = re.compile(
@@ -44,7 +44,7 @@ _NUMBERED = re.compile(
 _KEPT = re.compile(r"(?<!\w)(?:the )?reserved \w+")
 _NUTS = re.compile(r"(?<!\w)(?:nuts?|nutty)(?!\w)")
 LOOKS = re.compile(r"(?<!\w)(?:soft|stiff|firm|light|thick|fine|dense) $")
-DRY = re.compile(r"(?<!\w)(?:dry|secs?|secco|secchi|khô)(?!\w)")
+DRY = re.compile(r"(?<!\w)(?:dry|secs?|secco|secchi|khô|tamisée?s?|setacciat[aoei]|sifted|sieved)(?!\w)")
 A_NEW = re.compile(r"(?<!\w)(?:to|into|until|make|form) (?:an?|une?) (?:[^\W\d]+,? )?$")
 REST_OF = re.compile(r"(?<!\w)(?:main|bulk of the|bulk of) $")
 _REST_OF_IT = re.compile(
@@ -59,6 +59,23 @@ _A = re.compile(r"(?<!\w)(?:(?:an?|une?|uno|una)(?: \w+)?|to|until) $")
 _THE = re.compile(
     r"(?<!\w)(?:the (?:\w+ )?|(?:la|le|les|il|lo|gli|alla|al|della|du|nella|sulla) |l'|dell'|all')([^\W\d_]{4,})(?!\w)"
 )
+_WORD = re.compile(r"(?<!\w)([^\W\d_]{3,})(?!\w)")
+_ANY_PART = {
+    "part",
+    "parts",
+    "mixture",
+    "mix",
+    "base",
+    "batter",
+    "assembly",
+    "method",
+    "finish",
+    "decoration",
+    "topping",
+    "top",
+    "cake",
+}
+"""Words of headings that anything may be called by."""
 _APART = re.compile(
     r"[,;をに、]|(?<!\w)(?:and|with|into|onto|over|to|et|e|con|và|với|à|au|aux|dans|al|all|allo|alla|alle|ai|agli|nel|nell|nello|nella|nelle|negli|vào)(?!\w)"
 )
@@ -339,10 +356,16 @@ class Results:
                     meant = latest(begun, test) or self.last(test) or (self.spent(test) if rest else None)
                     found.put(meant, match.start(), match.end())
 
+    def _titles(self, text: str) -> list[re.Match[str]]:
+        """“Fold tpt into meringue”: words that head a part, without an article."""
+        heads = {t.stock.group.lower() for m in self.open for t in m.takes} | {m.part.lower() for m in self.open}
+        words = {h.split()[-1] for h in heads if h and len(h.split()[-1]) > 2} - _ANY_PART
+        return [w for w in _WORD.finditer(text) if w[1] in words and A_NEW.search(text[: w.start()]) is None]
+
     def _called(self, found: _Found, untouched: Callable[[str], bool]) -> None:
         """Parts by the words of their headings: “the dacquoise”; not the food that it is named by."""
         foods = find_all(found.text)
-        for match in _THE.finditer(found.text):
+        for match in [*_THE.finditer(found.text), *self._titles(found.text)]:
             word = match[1]
             food = any(n.start <= match.start(1) < n.end and untouched(n.words) for n in foods)
             if not find_all(word) and not food and not untouched(word):

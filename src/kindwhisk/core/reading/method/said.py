@@ -93,7 +93,7 @@ def spoonwise(text: str) -> bool:
 
 
 _HOB = re.compile(
-    r"(?<!\w)over (?:a )?(?:very )?(?:low|gentle|medium|medium[- ]low) (?:heat|flame)(?!\w)|à feu doux|a fuoco (?:basso|dolce)"
+    r"(?<!\w)over (?:a )?(?:very )?(?:low|gentle|medium|medium[- ]low) (?:heat|flame)(?!\w)|à feu (?:doux|moyen)|a fuoco (?:basso|dolce|medio|lento)|cui(?:re|sez)[^.;]*(?:jusqu'à ébullition|en remuant|en fouettant)|cuoce(?:re|te)[^.;]*mescolando"
 )
 
 

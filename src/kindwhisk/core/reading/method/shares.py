@@ -32,7 +32,7 @@ class Share(NamedTuple):
 
 ALL = Share()
 REST = re.compile(
-    r"(?<!\w)(?:rest(?!ed|ing)(?: of)?|remaining|remainder|what(?:ever)? is left(?: of)?|leftover|other half|altra metà|autre moitié|nửa còn lại|other two thirds|second and (?:the )?last third|restante?s?|reste d[eu']?|le reste|rimanent[ei]|restant[ei]|residu[oi]|"
+    r"(?<!\w)(?:rest(?!ed|ing)(?: of)?|remaining|remainder|what(?:ever)? is left(?: of)?|leftover|other half|altra metà|autre moitié|nửa còn lại|other two thirds|second and (?:the )?last third|restante?s?|reste d[eu']?|le reste|rimanent[ei]|rimast[oaie]|restant[ei]|residu[oi]|"
     r"resto|còn lại)(?!\w)|残り|残りの"
 )
 FRACTIONS: tuple[tuple[re.Pattern[str], float], ...] = (
@@ -48,7 +48,7 @@ _STILL = re.compile(
     r"[,;]|(?<!\w)(?:and(?! cooled| sieved| sifted)|with|then|to|into|et|avec|e|con|và)(?!\w)|[をにと、]"
 )
 _BEHIND = re.compile(
-    r"^\s*(?P<rest>còn lại|restants?|restantes?|rimanent[ei]|restant[ei]|remaining)|^\s*の?(?P<half>半量|半分|1/3)"
+    r"^\s*(?P<rest>còn lại|restants?|restantes?|rimanent[ei]|rimast[oaie]|restant[ei]|remaining)|^\s*の?(?P<half>半量|半分|1/3)"
 )
 NEAR = 28
 COUNTING = {w for w, n in WORDS.items() if n >= 2 and " " not in w} | {"one"}

@@ -94,11 +94,18 @@ class Stocks:
                     rf"{re.escape(word)}(?!\w| (?!(?:in|with|from|for|to)(?!\w))\w)", plain(stock.written)
                 ),
                 apart,
-                bool(beside) and stock.beside not in beside,
+                bool(beside) and not self._beside(stock, beside),
                 size * stock.grams,
             )
 
         return min(found, key=rank)
+
+    def _beside(self, stock: Stock, eggs: set[str]) -> bool:
+        """Whether a line stands with these eggs; what stands with eggs that are separated is for both their parts."""
+        apart = stock.beside == "whole-egg" and bool(eggs & EGGS)
+        return stock.beside in eggs or (
+            apart and any(s.group == stock.group and counts_as(s.ingredient) in EGGS for s in self.rows)
+        )
 
     @staticmethod
     def _for_show(stock: Stock, group: str) -> bool:

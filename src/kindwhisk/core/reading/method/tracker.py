@@ -27,6 +27,10 @@ from kindwhisk.core.reading.tins_named import NamedTin
 CONTINUES = re.compile(r"(?:and|plus|et|e|và)\b", re.IGNORECASE)
 """How a sentence begins that goes on with what the one before it adds."""
 STANDS_UP = re.compile(r"(?<!\w)(?:peaks?|stiff|firm|snow|neige|ferm[ae]|soda)(?!\w)")
+BY_HAND = re.compile(
+    r"sift|tamis|setacci|rây|ふるい|(?<!\w)(?:à la (?:maryse|main|spatule)|with (?:a|the) (?:rubber )?(?:spatula|scraper)|by hand|a mano)(?!\w)"
+)
+"""Icing sugar that is sifted over a meringue, or worked in by hand, is folded in; any other sugar is whipped with it."""
 DRY_KINDS = {"flour", "leavener", "salt", "sugar", "nut", "flavour"}
 
 
@@ -39,6 +43,12 @@ def shell_paste(takes: Sequence[Take], uses: Sequence[Use]) -> bool:
         return False
     whole = not ids & (YOLKY | {"butter"}) and not any(u.fraction for u in uses)
     return whole or any(u.rest for u in uses)
+
+
+def by_hand(items: Sequence[Item], words: str) -> bool:
+    """Whether it is icing sugar that is folded in."""
+    icing = any(i.mention is not None and i.mention.ingredient == "icing-sugar" for i in items)
+    return icing and BY_HAND.search(words) is not None
 
 
 def _kinds_of(item: Item) -> set[str]:
@@ -288,7 +298,8 @@ class Tracker(Naming):
             and bool(into.ids & YOLKY)
             and not into.of_kind({"flour", "fat", "dairy"})
         )
-        if into is not None and (into.white_foam or unsweetened) and self.sweetens(others) and not late:
+        sweetens = self.sweetens(others) and not late and not by_hand(others, words)
+        if into is not None and (into.white_foam or unsweetened) and sweetens:
             takes, uses = self.claim(others, context)
             self.take_in(into, takes, uses)
             self.say(into)

@@ -67,7 +67,7 @@ NAMES: dict[str, str] = {
     "whisky": "whisky|whiskey|bourbon|scotch|ウイスキー",
     "vodka": "vodka|ウォッカ",
     "gin": "gin|ジン",
-    "liqueur": "liqueur|maraschino|maraschino liqueur|alchermes|cassis liqueur|raspberry liqueur|liqueur de framboise|liquore|liqueur de fruits|リキュール|rượu mùi",
+    "liqueur": "liqueur|maraschino|maraschino liqueur|alchermes|peach liqueur|apricot liqueur|cherry liqueur|pear liqueur|strawberry liqueur|blackcurrant liqueur|passion fruit liqueur|liqueur de pêche|cassis liqueur|raspberry liqueur|liqueur de framboise|liquore|liqueur de fruits|リキュール|rượu mùi",
     "liqueur-orange": "orange liqueur|triple sec|curaçao|curacao|liqueur d'orange|liquore all'arancia|オレンジリキュール|オレンジキュラソー|rượu cam",
     "liqueur-coffee": "coffee liqueur|liqueur de café|liquore al caffè|コーヒーリキュール|rượu cà phê",
     "liqueur-almond": "amaretto|almond liqueur|liqueur d'amande|liquore all'amaretto|liquore amaretto|liquore alle mandorle|アマレット",

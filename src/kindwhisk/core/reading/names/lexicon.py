@@ -17,6 +17,12 @@ WESTERN = re.compile(r"[a-z0-9àâäáãçéèêëîïíìôöóòõùûüúñœ
 """Words whose accents may be missing or wrong; elsewhere an accent makes another word."""
 SHORTEST_BARE = 4
 
+NO_FOOD = (
+    "tea towel", "tea towels", "tea cloth", "tea strainer", "tea cup", "coffee cup", "coffee filter", "butter knife", "butter paper",
+    "sugar thermometer", "sugar pan", "milk pan", "egg timer", "egg whisk", "egg cup", "flour sieve", "cocoa shaker",
+)  # fmt: skip
+"""Tools that have a food in their name: what stands there is neither."""
+
 Shelf = tuple[tuple[str, str], ...]
 """Names of a kitchen's own goods, each with the id of the good."""
 
@@ -57,11 +63,12 @@ class Lexicon:
         self._longest_signs = max((len(k) for k in self._signs), default=0)
 
     def of_words(self, words: tuple[str, ...]) -> str | None:
-        """The ingredient of exactly these words."""
-        found = self._words.get(words) or self._bare.get(words)
+        """The ingredient of exactly these words; empty for a tool that has a food in its name, None for anything else."""
+        found = self._words.get(words)
+        found = self._bare.get(words) if found is None else found
         if found is None and any(w.isascii() is False for w in words) and all(WESTERN.fullmatch(w) for w in words):
             bare = tuple(folded(w) for w in words)
-            found = self._words.get(bare) or self._bare.get(bare)
+            found = self._words.get(bare, self._bare.get(bare))
         return found
 
     def find(self, text: str, *, from_right: bool = False) -> list[Named]:
@@ -77,7 +84,8 @@ class Lexicon:
                 some = tokens[last - length : last] if from_right else tokens[first : first + length]
                 hit = self.of_words(tuple(t[0] for t in some))
                 if hit is not None:
-                    found.append(Named(hit, text[some[0][1] : some[-1][2]], some[0][1], some[-1][2]))
+                    if hit:
+                        found.append(Named(hit, text[some[0][1] : some[-1][2]], some[0][1], some[-1][2]))
                     break
             else:
                 length = 1
@@ -109,6 +117,8 @@ def table_names() -> Mapping[str, tuple[str, ...]]:
 
 
 def _rows() -> Iterable[tuple[str, str]]:
+    for tool in NO_FOOD:
+        yield tool, ""
     for item in ingredient_table().values():
         yield item.name, item.id
     for ingredient_id, names in table_names().items():

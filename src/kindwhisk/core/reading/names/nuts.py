@@ -35,7 +35,7 @@ NAMES: dict[str, str] = {
     "chestnut": "chestnuts|cooked chestnuts|roasted chestnuts|marrons|châtaignes|castagne|栗|甘栗|hạt dẻ",
     "chestnut-puree": "chestnut puree|chestnut purée|purée de marrons|purée de châtaignes|purea di castagne|マロンピューレ",
     "chestnut-cream": "sweetened chestnut cream|sweetened chestnut puree|sweetened chestnut purée|chestnut cream|sweet chestnut cream|chestnut spread|crème de marrons|crème de marron|crema di marroni|crema di castagne|マロンクリーム",
-    "coconut-desiccated": "coco râpée|coco|desiccated coconut|shredded coconut|unsweetened coconut|unsweetened shredded coconut|grated coconut|noix de coco râpée|coco râpée|"
+    "coconut-desiccated": "coco râpée|coco|desiccated coconut|shredded coconut|unsweetened coconut|unsweetened shredded coconut|grated coconut|noix de coco|noix de coco râpée|coco râpée|"
     "cocco grattugiato|cocco rapé|farina di cocco rapé|ココナッツファイン|dừa nạo sấy|dừa nạo|dừa sấy|cơm dừa sấy",
     "coconut-flakes": "coconut flakes|flaked coconut|coconut chips|ココナッツロング|ココナッツフレーク",
     "coconut-sweetened": "sweetened shredded coconut|sweetened coconut|sweetened flaked coconut|sweetened coconut flakes",

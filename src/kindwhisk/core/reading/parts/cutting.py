@@ -219,6 +219,13 @@ class Cutter:
         counted = COUNTED.match(row) is not None and begins and not find_all(plain(row).split(" ")[0])
         if STEP.match(row) is not None and (follows or works or counted):
             return None
+        worked = THEN_DONE.match(row)
+        if worked is not None and verb_first(worked["work"], self.grammar):
+            several = in_one_row(worked["list"], self.grammar)
+            if len(several) > 1:
+                # “150 g cream + 12 g sugar, whip”.
+                done = Row(kind=RowKind.SENTENCE, text=worked["work"][:400], group=self.section)
+                return [*(self._line(words) for words in several), done]
         several = in_one_row(row, self.grammar)
         headed = self.part == "ingredients" and any(as_head(text) == "method" for text in self.texts)
         under_head = headed and len(row) <= LONG_LINE and not works
@@ -242,6 +249,8 @@ class Cutter:
         return found
 
 
+THEN_DONE = re.compile(r"(?P<list>\d[^.;]*?[+&][^.;]*?)(?:,| →| ->|:) *(?P<work>[^\W\d][^,;]{2,60})$")
+"""A list in one row with what is done to it."""
 GREETING = re.compile(r"(?:hi|hello|hey|salut|coucou|bonjour|ciao|chào|cara|caro)(?!\w)[^.]*[:!,]?$")
 """“Salut, pour le roulé au citron :”."""
 TPT_TOTAL = re.compile(r"(?:tpt|tant[ -]pour[ -]tant) ?:? ?\d+ ?g(?:r|ram\w*)?")

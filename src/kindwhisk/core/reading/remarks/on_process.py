@@ -20,7 +20,7 @@ from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.figures import ENDS, temperatures, times
 from kindwhisk.core.reading.method.following import Followed
 from kindwhisk.core.reading.method.making import Made, Stock
-from kindwhisk.core.reading.method.stocks import own_words
+from kindwhisk.core.reading.method.stocks import own_words, same_group
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.reading.remarks.remark import Level, Remark, missing, no_amount
@@ -55,6 +55,13 @@ def on_lists(followed: Followed, lines: Sequence[ReadLine], unused: Sequence[Rea
     for word in followed.tracker.stocks.unmet:
         if word in SAFE_WITHOUT or any(covers(word, i) or covers(i, word) for i in listed):
             continue
+        if any(f.ingredient == word for line in lines if line.ingredient is None for f in find_all(plain(line.text))):
+            # A line that was not understood names it.
+            continue
+        called = {f.words for row in followed.sentences for f in find_all(plain(row.text)) if f.ingredient == word}
+        if any(words in plain(line.text) for line in lines for words in called):
+            # “Fold in the chestnut purée”, which the list calls sweetened.
+            continue
         where = next(
             (r.text[:160] for r in followed.sentences if any(f.ingredient == word for f in find_all(plain(r.text)))), ""
         )
@@ -74,12 +81,24 @@ def on_lists(followed: Followed, lines: Sequence[ReadLine], unused: Sequence[Rea
             consequence="What it says of oven, tin and time is not known either. Give each sentence a row of its own, or mend the words.",
         )  # fmt: skip
         return
+    whole = " ".join(plain(row.text) for row in followed.sentences)
     for line in unused:
+        if _named_in(line, whole):
+            # Some sentence speaks of it that was not understood so far: a question asks where it goes.
+            continue
         yield Remark(
             id="never-used", level=Level.MISSING, where=line.text,
             text=f"{line.name} is listed and never used in the method.",
             consequence="Where it goes decides whether it costs the foam air.",
         )  # fmt: skip
+
+
+def _named_in(line: ReadLine, text: str) -> bool:
+    """Whether a plain text has the words by which a line's good is told from the others."""
+    words = own_words(line.text)
+    return bool(words) and any(
+        re.search(rf"(?<!\w){re.escape(word)}(?:s|es)?(?!\w)", text) for word in (words[0], words[-1])
+    )
 
 
 def unused_lines(followed: Followed, lines: Sequence[ReadLine], placed: Sequence[Stock]) -> list[ReadLine]:
@@ -106,6 +125,15 @@ def hardly_read(unused: Sequence[ReadLine], lines: Sequence[ReadLine]) -> bool:
     return len(unused) >= FEWEST_UNREAD and 2 * len(unused) > len(lines)
 
 
+def _mentioned(followed: Followed, stock: Stock) -> int:
+    """In how many sentences of a line's part, or of none, its good is named."""
+    return sum(
+        any(covers(f.ingredient, stock.ingredient) for f in find_all(plain(row.text)))
+        for row in followed.sentences
+        if not row.group or not stock.group or same_group(row.group, stock.group)
+    )
+
+
 def on_splits(followed: Followed, placed: Sequence[Stock], overdrawn: Sequence[Stock]) -> Iterator[Remark]:
     """A line whose shares in the sentences don't come to what the list gives."""
     repeats = any(re.search(r"(?<!\w)(?:repeat|répét|ripet)", plain(r.text)) for r in followed.sentences)
@@ -116,11 +144,23 @@ def on_splits(followed: Followed, placed: Sequence[Stock], overdrawn: Sequence[S
         if not stated or (stock in placed and len(stock.takes) == 1 and not stock.listed):
             continue
         more = stock in overdrawn
+        if not more and _mentioned(followed, stock) > len(stock.takes):
+            # Another sentence speaks of it: which takes how much is asked.
+            continue
         yield Remark(
             id="two-splits", level=Level.WRONG, where=stock.written,
             text=f"The method uses {'more' if more else 'less'} of the {ingredient(stock.ingredient).name} than the list gives.",
             consequence="One of the two is wrong: with the other amount the balance is another.",
         )  # fmt: skip
+
+
+def _told_of_heat(followed: Followed) -> bool:
+    """Whether a sentence that was not understood names a time or a temperature."""
+    return any(
+        temperatures(plain(row.text)) or times(plain(row.text))
+        for n, row in enumerate(followed.sentences)
+        if not followed.acts[n] or n in followed.open
+    )
 
 
 def on_oven(followed: Followed, *, tin_found: bool, oven_found: bool) -> Iterator[Remark]:
@@ -130,6 +170,9 @@ def on_oven(followed: Followed, *, tin_found: bool, oven_found: bool) -> Iterato
         return
     bake = bakes[0]
     where = _said(followed, bake)
+    if not bake.said and _told_of_heat(followed):
+        # No sentence was understood to bake it, though one tells of minutes or degrees: questions ask for them.
+        return
     if not oven_found:
         yield missing("no-temperature", where)
     if not tin_found and any(m.kind is FillStep for m in bake.upstream()):

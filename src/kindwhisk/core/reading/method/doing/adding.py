@@ -29,15 +29,13 @@ from kindwhisk.core.reading.method.doing.warming import warm
 from kindwhisk.core.reading.method.items import Item, without
 from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.naming import ASIDE
-from kindwhisk.core.reading.method.tracker import Tracker
+from kindwhisk.core.reading.method.tracker import Tracker, by_hand
 from kindwhisk.core.reading.names import find_all
 
 RING = re.compile(
     r"(?<!\w)(?:ring|springform|frame|tin|mould|mold|pan|cercle|moule|stampo|anello|khuôn)(?!\w)|型|セルクル|(?:in|at|on) the (?:bottom|base)(?!\w)|au fond|sul fondo"
 )
 CAKE_RING = re.compile(r"ring|springform|mould|mold|frame|cercle|anello")
-SIFTED = re.compile(r"sift|tamis|setacci|rây|ふるい")
-"""Icing sugar that is sifted over a meringue is folded in; any other sugar is whipped with it."""
 ON_TOP = re.compile(r"(?<!\w)on top(?! of)(?!\w)")
 AWAY = re.compile(r"(?<!\w)(?:fridge|refrigerator|freezer|aside|frigo|oven|tủ lạnh)(?!\w)|冷蔵庫")
 
@@ -123,7 +121,14 @@ def _added(t: Tracker, clause: Clause) -> list[Item]:
     """What is added: what is named, else what was made ready for it."""
     items = [as_whipped(t, clause, i) for i in t.items(clause)]
     here = t.raw_here()
-    if all(i.made is None or i.made is here for i in items):
+    if here is not None and len(items) > 1 and clause.follows:
+        # “Whip the rest of the butter, add the custard cream and the praline”: not the butter to itself.
+        custard = t.results.last(
+            lambda m: m is not here and not m.baked and m.of_kind({"dairy"}) and bool(m.ids & YOLKY)
+        )
+        itself = custard is not None and custard.part == here.part and not here.of_kind({"egg", "dairy"})
+        items = [replace(i, made=custard) if itself and i.made is here and i.share.all else i for i in items]
+    if all(i.made is None or (i.made is here and i.share.all) for i in items):
         # “Add the sugar and make a firm meringue”: the meringue is what stands there.
         items = without(items, here) or items
     to = next((i for i in items if i.target), None)
@@ -181,7 +186,7 @@ def _with_a_little(t: Tracker, clause: Clause, items: list[Item]) -> bool:
     return True
 
 
-def _dry(item: Item) -> bool:
+def dry_item(item: Item) -> bool:
     """Whether it is flour, or dry goods that were made ready."""
     if item.made is not None:
         return item.made.dry
@@ -224,7 +229,7 @@ def _several_made(t: Tracker, clause: Clause, items: list[Item]) -> bool:
 def _put_to(t: Tracker, items: list[Item]) -> Made | None:
     """What things are added to: what is named, what was added to, or what stands there."""
     # “Melt the butter. Rain in the flour”: into the foam.
-    stands = foam_or_here(t) if all(_dry(i) for i in items) else t.raw_here()
+    stands = foam_or_here(t) if all(map(dry_item, items)) else t.raw_here()
     named = any(i.target and i.mention is not None for i in items) and not all(i.target for i in items)
     if named and target(items) is None:
         # “Add the sugar to the cream”, of which nothing stands there yet.
@@ -258,6 +263,11 @@ def add(t: Tracker, clause: Clause) -> None:
         return
     if _on_top(t, clause, items):
         return
+    here = t.raw_here()
+    if here is not None and here.kind is FillStep and all(i.made is not None and i.made.baked for i in items):
+        # “Fill halfway, add the second disc and fill to the top.”
+        t.say(here)
+        return
     _one_after_the_other(t, clause, items)
     into = _put_to(t, items)
     if _begins(t, clause, items, into):
@@ -274,8 +284,8 @@ def add(t: Tracker, clause: Clause) -> None:
     if into is not None and into.syrup and any(i.made is not None and i.made.white_foam for i in items):
         into = None
     foam = into if into is not None and into.white_foam else None
-    sifted = SIFTED.search(clause.text) and any(i.mention and i.mention.ingredient == "icing-sugar" for i in items)
-    if foam is not None and foam is not t.off_heat and not sifted and t.sweetens([i for i in items if not i.target]):
+    folded = by_hand(items, clause.text)
+    if foam is not None and foam is not t.off_heat and not folded and t.sweetens([i for i in items if not i.target]):
         takes, uses = t.claim([i for i in items if not i.target], [Item(0, made=foam)])
         t.take_in(foam, takes, uses)
         sugar_school(foam, clause)

@@ -31,7 +31,7 @@ def target(items: list[Item]) -> Made | None:
 
 
 INTO_A_TIN = re.compile(
-    r"(?<!\w)(?:dans|in|sur|su) (?:une?|l[ea]|lo|uno?a?|des) (?:[\w'-]+ ){0,3}(?:moules?|cercle|cadre|stamp[oi]|tortiera|teglia|plaque)(?!\w)|(?<!\w)(?:in|into|on|onto) (?:(?:an?|the|your|its|ungreased|greased|lined|buttered) )(?:[\w,\"-]+ ){0,4}(?:tin|pan|springform|ring|mould|mold|tray|sheet)s?(?!\w)"
+    r"(?<!\w)(?:dans|in|sur|su) (?:une?|l[ea]|lo|uno?a?|des) (?:[\w'-]+ ){0,3}(?:moules?|cercle|cadre|stamp[oi]|tortiera|teglia|plaque)(?!\w)|(?<!\w)(?:in|into|on|onto) (?:(?:an?|the|your|its|ungreased|greased|lined|buttered|two|three|four|[2-9]) )(?:[\w,\"-]+ ){0,4}(?:tin|pan|springform|ring|mould|mold|tray|sheet)s?(?!\w)"
 )
 """“Put it in a buttered springform”, “into a greased tin and bake”: it is said what holds it."""
 
@@ -56,6 +56,9 @@ def base_of(t: Tracker, clause: Clause, items: list[Item]) -> Made | None:
     if here.dry and goes_in(clause) and items and all(i.made is here for i in items):
         # “Sift the flour and matcha and whisk them in.”
         return t.results.last(lambda m: m is not here and not m.baked and not m.dry)
+    if goes_in(clause) and items and all(i.made is here and i.share.all for i in items):
+        # “Dissolve the coffee in the water and beat that in”: into the eggs that stand there.
+        return t.results.last(lambda m: m is not here and not m.baked and m.airy)
     if any(i.made is here for i in items):
         return None
     return here if goes_in(clause) or AGAIN.search(clause.after) or AGAIN.search(clause.ahead) else None

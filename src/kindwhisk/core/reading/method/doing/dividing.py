@@ -14,7 +14,7 @@ from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import FREE_STANDING, the_cake
 from kindwhisk.core.reading.method.doing.filling import INTO_TIN, fill, pipe
-from kindwhisk.core.reading.method.doing.finishing import hand, sandwich
+from kindwhisk.core.reading.method.doing.finishing import hand, sandwich, top
 from kindwhisk.core.reading.method.shares import Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 
@@ -73,7 +73,13 @@ def divide(t: Tracker, clause: Clause) -> None:
     ):
         fill(t, clause)
         return
-    made = next((i.made for i in t.items(clause) if i.made is not None), t.raw_here() or t.here)
+    items = t.items(clause)
+    laid = [i.mention for i in items if i.mention is not None]
+    if t.here is not None and t.here.baked and laid and len(laid) == len(items):
+        # “Répartissez les framboises”: on what was spread.
+        top(t, clause)
+        return
+    made = next((i.made for i in items if i.made is not None), t.raw_here() or t.here)
     if made is not None and made.baked:
         # “When it is cold I split it.”
         hand(t, clause)

@@ -10,6 +10,7 @@ from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.steps.soak import SoakStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method.clauses import Clause
@@ -44,6 +45,11 @@ SMALL_ROUNDS = re.compile(
     r"(?<!\w)(?:(?:small|little|walnut-sized|\d ?cm) )?(?:rounds|heaps|mounds|blobs|dollops|spoonfuls|teaspoonfuls|drops|fingers|kisses)(?!\w)"
 )
 """“Spoon small rounds onto papered trays.”"""
+ON_IT = re.compile(r"(?<!\w)(?:over|onto|on top of|on|sur|sul|sulla|sopra) (?:the|la|le|il|lo|l'|it)(?!\w)")
+RINGED = re.compile(
+    r"(?<!\w)(?:in(?:to)?|dans|in) (?:an?|the|two|three|four|une?|des|deux|due|[2-9]) (?:[\w.,]+ ?(?:cm|inch) )(?:\w+ )?(?:rings|frames?|cercles?|anell[oi])(?!\w)|(?<!\w)into (?:two|three|four|[2-9]) (?:\d+ ?cm )?rings(?!\w)"
+)
+"""Rings of a size, of metal: a meringue that is spread in them keeps their shape."""
 SHEET = re.compile(r"trays?|sheets?|paper|parchment|teglia|teglie|plaques?|mats?")
 FREE_SHAPE = re.compile(FREE_WORD.pattern.replace("an? ", r"an? (?:\d+ ?cm )?", 1))
 """And so of “a 20 cm round”, which anything else is poured into."""
@@ -100,7 +106,14 @@ def _into_tin(t: Tracker, clause: Clause) -> bool:
     free = FREE_SHAPE if here is not None and here.meringue else FREE_WORD
     into = INTO_TIN.findall(free.sub("", clause.said))
     shaped = free.search(clause.said) is not None
-    if into and here is not None and here.meringue and (shaped or all(FREE_STANDING.fullmatch(w) for w in into)):
+    ringed = RINGED.search(clause.text) is not None
+    if (
+        into
+        and here is not None
+        and here.meringue
+        and not ringed
+        and (shaped or all(FREE_STANDING.fullmatch(w) for w in into))
+    ):
         pipe(t, clause)
         return True
     if here is not None and here.fields.get("joining") is Joining.LINE and not into:
@@ -122,9 +135,22 @@ def _into_tin(t: Tracker, clause: Clause) -> bool:
         t.in_ring is None or (here is not None and here.syrup) or (here is None and not _raw_named(t, clause))
     ):
         return False
+    if t.in_ring is None and _over_what_is_baked(t, clause):
+        # “Pour the mousse over the sponge in its ring.”
+        return False
     t.flush()
     fill(t, clause)
     return True
+
+
+def _over_what_is_baked(t: Tracker, clause: Clause) -> bool:
+    """Whether it is a baked part that something is poured on, though a ring is named around it."""
+    if ON_IT.search(clause.text) is None:
+        return False
+    items = t.items(clause)
+    return any(i.made is not None and i.made.baked for i in items) and any(
+        i.made is not None and not i.made.baked and not i.made.floury for i in items
+    )
 
 
 def _raw_named(t: Tracker, clause: Clause) -> bool:
@@ -240,7 +266,7 @@ def fill(t: Tracker, clause: Clause) -> None:
     ]
     if re.search(r"(?<!\w)(?:batters|both|two batters|two bags|stripes|in turns|alternat)", clause.text):
         others += [m for m in t.results.open if m is not content and m not in others and not m.baked and m.floury]
-    lined = t.results.last(lambda m: m.fields.get("joining") is Joining.LINE)
+    lined = t.results.last(_lines)
     if lined is None and t.in_ring is not None and t.in_ring.open:
         lined, t.in_ring = t.in_ring, None
     takes, _ = t.claim([i for i in items if i.made is None and not i.target])
@@ -254,6 +280,12 @@ def fill(t: Tracker, clause: Clause) -> None:
         *(t.use(m) for m in others),
     ]
     t.make(FillStep, vessel, takes, uses)
+
+
+def _lines(made: Made) -> bool:
+    """Whether it lines a ring, brushed with a syrup or not."""
+    soaked = made.kind is SoakStep and any(u.made.fields.get("joining") is Joining.LINE for u in made.uses)
+    return soaked or made.fields.get("joining") is Joining.LINE
 
 
 def _filled_up(t: Tracker, content: Made) -> Made | None:
@@ -282,7 +314,7 @@ def spread(t: Tracker, clause: Clause) -> None:
     if baked is None:
         shape = FREE_SHAPE.search(clause.said)
         free = FREE_STANDING.search(clause.said) or (shape is not None and "ring" not in shape[0])
-        if here is not None and here.meringue and free:
+        if here is not None and here.meringue and free and not RINGED.search(clause.text):
             pipe(t, clause)
         else:
             fill(t, clause)

@@ -112,6 +112,12 @@ def join(t: Tracker, clause: Clause, joining: Joining, found: list[Item] | None 
         # “Cover with the second disc”, of those that are in it.
         t.say(cake)
         return
+    crumbs = t.raw_here()
+    if cake is None and others and crumbs is not None and crumbs.kind is MixStep and "ladyfinger" in crumbs.raw_ids:
+        # “… into the glasses and fill with the mousse.”
+        takes, uses = t.claim(without(others, crumbs))
+        t.make(FillStep, t.free("tin"), takes, [t.use(crumbs), *uses])
+        return
     if cake is None:
         cake = t.here if t.here is not None and t.here.kind in {PipeStep, FillStep, ChillStep, RestStep} else None
         if cake is None:
@@ -165,6 +171,10 @@ def top(t: Tracker, clause: Clause) -> None:
     items = t.items(clause)
     raw = t.raw_here()
     over = [i for i in items if i.made is None or not i.made.baked]
+    if over and t.pending and t.into is None and the_cake(t) is None:
+        # “Crumble the biscuits into the glasses and sprinkle with the liqueur.”
+        t.pending += over
+        return
     if over and the_cake(t) is not None and all(i.mention is not None and _runs(i.mention.ingredient) for i in over):
         # “Sprinkle the layers with kirsch.”
         soak(t, clause)

@@ -34,7 +34,7 @@ COOLED = re.compile(
 
 MORE = re.compile(r"(?<!\w)(?:another|more|further|encore|altri|ancora|thêm)(?!\w)")
 FREED = re.compile(
-    r"before (?:you )?(?:(?:runn?|slid|pass|loosen)\w* (?!and)[^.;,]{2,40} and )?(?:transfer|turn|remov|unmou?ld|releas|loosen|tak)(?:r?ing|e)?(?!\w)|(?:avant de|pour) (?:le |la |les )?(?:démouler|décoller)|prima di sform"
+    r"before (?:you )?(?:(?:runn?|slid|pass|loosen)\w* (?!and)[^.;,]{2,40} and )?(?:transfer|turn|remov|unmou?ld|releas|loosen|eas|lift|pris|tak)(?:r?ing|e)?(?!\w)|(?:avant de|pour) (?:le |la |les )?(?:démouler|décoller)|prima di sform"
 )
 """A cake that is left to cool first and freed then."""
 WHEN_COLD = re.compile(
@@ -185,9 +185,9 @@ def cool(t: Tracker, clause: Clause) -> None:
         return
     if UPSIDE.search(clause.text) and made.kind is not InvertStep:
         made = t.make(InvertStep, made.vessel, [], [t.use(made)])
-    if re.search(r"out of the (?:tin|pan|mould)", clause.text):
-        made = t.make(TurnOutStep, "rack", [], [t.use(made)])
     freed = FREED.search(clause.text) is not None and not any(m.kind is PipeStep for m in made.upstream())
+    if not freed and re.search(r"out of the (?:tin|pan|mould)", clause.text):
+        made = t.make(TurnOutStep, "rack", [], [t.use(made)])
     vessel = "rack" if "rack" in clause.text and made.kind is not InvertStep and not freed else made.vessel
     cooled = t.make(CoolStep, vessel, [], [t.use(made)], inverted=made.kind is InvertStep)
     if freed:

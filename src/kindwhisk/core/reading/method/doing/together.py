@@ -15,6 +15,7 @@ from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.reading.amounts import amounts, inside
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
+from kindwhisk.core.reading.method.doing.adding import dry_item
 from kindwhisk.core.reading.method.doing.common import (
     base_of,
     foam_or_here,
@@ -34,7 +35,7 @@ from kindwhisk.core.reading.method.shares import SPOON, Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 
 FOAMED = re.compile(r"(?<!\w)(?:foamy|frothy|pale|(?:until|till) (?:white|thick)|mousseux|spumos\w+|chiar\w)(?!\w)")
-WITH = re.compile(r"\s*(?:it |them |this |these )?with (?!an? )")
+WITH = re.compile(r"\s*(?:(?:in)?to an? (?:\w+ )?(?:paste|dough|cream|mass) )?(?:it |them |this |these )?with (?!an? )")
 
 
 def mix(t: Tracker, clause: Clause) -> None:
@@ -159,6 +160,9 @@ def sift(t: Tracker, clause: Clause) -> None:
             # “Mix the flours, sift over the yolks”.
             items = [*items, Item(0, made=here)]
         into = target(items) or here
+        if t.pending and t.into is not None and t.into is into and not any(map(dry_item, t.pending)):
+            # “Add the oil and the milk, sieve in the flour”: one after the other.
+            into = t.flush() or into
         t.hold(without(items, into), into, clause.text + " sifted over")
         return
     t.flush()

@@ -103,7 +103,9 @@ def foams(takes: list[Take], uses: list[Use], words: str) -> bool:
 def beat(t: Tracker, clause: Clause, named: list[Item] | None = None) -> None:
     """Beat or whisk: a foam, something warmed over water, or only a mixture."""
     own = t.items(clause) if named is None else named
-    if t.pending and own and not goes_in(clause) and target(own) is None and t.into is not None:
+    apart = bool(t.pending and own and not goes_in(clause) and target(own) is None and t.into is not None)
+    if apart:
+        # What was put together before is worked in first, and this begins something else.
         t.flush()
     words = f"{t.pending_words} {clause.text}"
     base = base_of(t, clause, own)
@@ -134,13 +136,13 @@ def beat(t: Tracker, clause: Clause, named: list[Item] | None = None) -> None:
     whites = any(i.mention is not None and i.mention.ingredient in WHITES for i in items)
     goes_on = clause.guessed and here is not None and here.kind is WhipStep and here.said[-1] == t.sentence
     yolks = any(i.mention is not None and i.mention.ingredient in YOLKY for i in items)
-    apart = here is not None and ((whites and here.ids & YOLKY) or (yolks and here.white_foam))
+    apart = apart or (here is not None and bool((whites and here.ids & YOLKY) or (yolks and here.white_foam)))
     if base is None and goes_on and not apart:
         # “Whisk the whites …, then the sugar”.
         base = here
     if not items or (base is None and here is not None and [i.made for i in items] == [here]):
         _go_on(t, clause, here, warmed=said.over_water(words))
-    elif clause.guessed and here is not None and here.kind is MixStep and here.said[-1] == t.sentence:
+    elif clause.guessed and here is not None and here.kind is MixStep and here.said[-1] == t.sentence and not apart:
         more(t, here, items)
     elif base is not None:
         _into(t, clause, base, items, words)

@@ -8,7 +8,7 @@ _TIN = r"(?:tins?|pans?|trays?|moulds?|molds?|sheets?|dish|ring|springform|base|
 _COOL = r"(?:cool|cold|get cold)"
 VERBS: tuple[tuple[str, Act], ...] = (
     (r"pre-?heat|setting the oven|set the oven|(?:pre-?heat|heat|turn on|warm)\s+(?:up )?(?:the |your |an? )?oven|oven(?= (?:at |to )?\d)", Act.PREHEAT),
-    (r"line(?= [^,.;]{0,30}(?:ring|tin|mould|mold|dome|bowl|basin)[^.;]* with (?:the |a )?(?:\w+ )?slices)|line [^,.;]{0,50}(?:ring|tin|mould|mold|dome|bowl)s? [^,.;]{0,12}with (?:the |a )?(?:strip|finger|sponge|biscuit|ladyfinger|cake)\w*", Act.LINE),
+    (r"line(?= [^,.;]{0,30}(?:ring|tin|mould|mold|dome|bowl|basin)[^.;]* with (?:the |a )?(?:\w+ )?slices)|line [^,.;]{0,50}(?:ring|tin|mould|mold|dome|bowl)s? [^,.;]{0,12}with (?:the |a )?(?:strip|band|finger|sponge|biscuit|ladyfinger|cake)\w*", Act.LINE),
     (r"line up(?= )", Act.TOP),
     (r"(?:set out|get out|get ready)(?= (?:an?|the|your|two) )|have ready(?= (?:an?|the|two|\d))|have (?:an?|the) [^,.;]{3,40} ready", Act.PREPARE),
     (rf"(?:line|grease|butter|flour|oil|dampen|prepare|draw|wrap)\b(?! in(?:to)?\b)(?: (?:and|,) (?:line|flour|grease|dust))?(?=[^.;]*?(?:{_TIN}|circle|paper))"
@@ -44,7 +44,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"melt", Act.MELT),
     (r"(?:(?:leave|let|allow)(?: (?:it|them|this|the \w+))?(?: to)? )?(?:steep|infuse|brew)", Act.STEEP),
     (r"(?:roast|toast)(?= )(?! until)", Act.ROAST),
-    (r"(?:stew|poach)(?= )|(?:heat|warm(?! to the touch| (?:\w+ )?in(?:$|[,.;]))|scald|simmer|cook|dissolve|return (?:it |all )?to the (?:pan|heat|pot)(?: and cook)?)", Act.HEAT),
+    (r"(?:stew|poach)(?= )|(?:heat|(?<!\+ )(?<!& )warm(?! to the touch| (?:\w+ )?in(?:$|[,.;]))|scald|simmer|cook|dissolve|return (?:it |all )?to the (?:pan|heat|pot)(?: and cook)?)", Act.HEAT),
     (r"(?:run|cut|poke|zigzag|draw|swirl|pass|insert)(?: \w+){0,3} (?:a )?(?:skewer|knife|chopstick|toothpick)?\s*through|cut through (?:it )?with", Act.KNOCK),
     (r"give (?:it|them|the \w+|each \w+)(?: on the \w+)? an? (?:\w+ )?(?:tap|knock|bang|rap|shake)|(?:tap|knock|bang|rap)|drop(?=,|$)|drop(?= (?:the|it|each|once|twice|from)(?! [^.;,]{2,20} in(?!\w))(?!\w))", Act.KNOCK),
     (r"run(?= (?:a|round|the)(?!\w))", Act.NOTHING),
@@ -60,7 +60,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:mature|ripen|rest|leave|let|allow|keep|store|stand|set|place|put)(?![^.;]*(?:until needed|up to|days))(?=(?:[^.;,]|, (?:covered|preferably|ideally|wrapped)[^.;,]*,){0,40}\b(?:fridge|refrigerator|freezer|cold room|chiller|cold (?:to|until|for))\b)", Act.CHILL),
     (r"(?:it |they )?(?:stays?|sits?)(?= [^.;]{0,20}in the (?:fridge|freezer|refrigerator))|(?:it |this |they |that )?(?:needs?|goes?|has|wants?)(?= [^.;]*(?:in|into) the (?:fridge|freezer|refrigerator))", Act.CHILL),
     (r"(?:defrost|thaw)(?= [^.;,]*(?:fridge|refrigerator))", Act.CHILL),
-    (r"(?:mature|ripen)(?= [^.;,]{0,20}at [0-8] ?°? ?c(?!\w))|(?:chill|refrigerate|freeze|put (?:it )?in the (?:fridge|refrigerator))", Act.CHILL),
+    (r"(?:mature|ripen)(?= [^.;,]{0,20}at [0-8] ?°? ?c(?!\w))|(?:chill|refrigerate|freeze(?!-dried)|put (?:it )?in the (?:fridge|refrigerator))", Act.CHILL),
     (r"stand(?= (?:the |some )?(?:\w+ )?(?:straw|rasp|black|blue)?(?:berries|fruit|cherries|figs))", Act.TOP),
     (r"stand(?= (?:the |it |them )?[^.;,]{0,30}(?:over|in) (?:an? \w+ of )?(?:hot|warm|simmering))", Act.PUT),
     (rf"(?:leave|let|allow|hang)\b(?=(?:(?!\bthen\b|\bturn|\binvert|\bremove|\btransfer)[^.;]){{0,60}}\b{_COOL}\b)(?!\w)", Act.COOL),
@@ -91,7 +91,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:add|put in(?!to|(?: the)? (?:oven|fridge|bowl)|[^.;,]{0,40}(?:tin|pan|mould|springform)(?!\w))|shower in|sprinkle in|trickle in|feed in|stream in|rain in|tip in|pour in|drop in|throw in|dump(?= [^.;,]{0,30} in(?!to))|make a well)", Act.ADD),
     (r"flavou?r(?= (?:it )?with)|adding|beating in|whisking in|(?:start|begin) adding", Act.ADD),
     (r"(?:soften(?= the (?:mascarpone|butter|cream cheese|ricotta))|smooth(?= the (?:pastry|custard|cream cheese|mascarpone|curd))|temper|emulsify|mix|stir|combine|blend|work in|toss)", Act.MIX),
-    (r"set(?= (?:it|the bowl|this|them|the \w+ bowl) (?:over|on|above))|lay(?= [^.;,]{0,24} (?:in|at|on) the (?:bottom|base))|lay(?= [^.;,]{0,24} in(?:to)? (?:the|a|your) (?:\w+ )?(?:ring|tin|mould|mold|dome|pan))|(?:put(?! in(?!to| (?:the|a) ))|place|pop|chuck|weigh|have|want|need|get|grab|crack|break|start with|begin with|combine(?= [^,.;]* in a (?:sauce)?pan))", Act.PUT),
+    (r"set(?= (?:it|the bowl|this|them|the \w+ bowl) (?:over|on|above))|lay(?= [^.;,]{0,24} (?:in|at|on) the (?:bottom|base))|lay(?= [^.;,]{0,24} in(?:to)? (?:the|a|your) (?:\w+ )?(?:ring|tin|mould|mold|dome|pan))|(?:put(?! in(?!to| (?:the|a) ))|place|pop|chuck|weigh|have|want|need|get|grab|crack|break|crumble|start with|begin with|combine(?= [^,.;]* in a (?:sauce)?pan))", Act.PUT),
     (r"serve(?= (?:\w+ )?(?:with|alongside|topped))", Act.TOP),
     (r"sacrific(?:e|ial) (?:some |a little )?batter|return(?=,|$)|swirl(?= (?:\w+ ){0,3}with (?:an? )?(?:skewer|knife|spoon|fork|chopstick|toothpick))|(?:serve|enjoy|check|test|repeat|thank|open|keep|level|smooth|make|use|scrape down|strain|(?:zest|grate|juice)(?= the)|rotate|turn|note|preserve|store)\b", Act.NOTHING),
 )  # fmt: skip
@@ -106,7 +106,7 @@ GRAMMAR = Grammar(
     nouns=r"cream|top|roll|ice|layer|cut|set|cool|cover|dust|line|whip|glaze|fill|sandwich|soak|butter|flour|oil|drop|rest|mix|"
     r"cook|dry|finish|coat|press|slice|stack|heat|warm|chill|tap|brush|split|steam|keep|lay|make|work|level|smooth|stand|use|ring|base|place",
     with_object=r"(?:the|it|them|this|that|these|those|each|all|any|both|in|into|with|over|under|on|onto|up|back|for|until|till|at|to|together|"
-    r"\w+ly|and (?:leave|let|cool|chill|wrap)|smooth|two|three|most|cream|jam|again|a|an|one|half|off|out|some|more|well|warm|as|\d+(?:[a-z]+)?|x ?\d|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
+    r"\w+ly|and (?:leave|let|cool|chill|wrap)|smooth|two|three|most|cream|jam|again|a|an|one|half|rest of|remaining|off|out|some|more|well|warm|as|\d+(?:[a-z]+)?|x ?\d|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
     r"upside|flat|trays?|tins?|every|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|before|thoroughly|while|nests?|shells|cakes?|rolls?|glasses|tins)\b",
     aside=r"without|until|till|so that|when|once|while|as soon as|as|if|before|because|after",
     aside_ends=r"[,;.:]| then |(?<= cold) |(?<=°c) |(?<= form) |(?<= foamy) |(?<= frothy) |(?<=degrees) |(?<=before serving) |(?<= cool) |(?<= ready) |(?<= done) |(?<= warm) (?!water)| (?=(?:i|we|she|he) |you (?:flip|turn|invert|tip))|$",

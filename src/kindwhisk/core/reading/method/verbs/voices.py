@@ -37,7 +37,7 @@ HAVING = re.compile(
 """“When you have whisked four yolks with the sugar, add …”."""
 SAYS = re.compile(rf"(?<!\w)({_any(DOES)})(?= )")
 NAMED_DOES = re.compile(
-    rf"(?:^[a-z]+ |(?<= and )|(?<=, )|(?<=then ))({_any(DOES)})(?= (?:\d|(?:the|it|them|in|up|an?|over|with|on|off)(?!\w)))"
+    rf"(?:^(?:[a-z]+ )?|(?<= and )|(?<=, )|(?<=then ))({_any(DOES)})(?= (?:\d|(?:the|it|them|that|this|these|those|both|half|in|up|an?|over|with|on|off)(?!\w)))"
 )
 """“She beats the yolks”, “Rosa whisks them”."""
 SOMEBODY_DID = re.compile(
