@@ -234,7 +234,11 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
     )
 
 
-BAGS = re.compile(r"(?<!\w)(?:bags?|teabags?|sachets?|bustin[ae]|filtr[oi]|túi)(?!\w)|バッグ|袋")
+BAGGED = {
+    "tea-black": re.compile(r"(?<!\w)(?:bags?|teabags?|sachets?|bustin[ae]|filtr[oi]|túi)(?!\w)|バッグ|袋"),
+    "gelatine": re.compile(r"(?<!\w)(?:leaf|leaves|sheets?|feuilles?|fogli[oe]?|lá)(?!\w)|枚"),
+}
+"""What counts bags of tea or leaves of gelatine; without it a bare number is grams."""
 
 
 def _bare_grams(groups: list[Group], item: Ingredient, best: Weighed, line: str) -> Weighed | None:
@@ -242,12 +246,12 @@ def _bare_grams(groups: list[Group], item: Ingredient, best: Weighed, line: str)
     first = groups[0].parts[0]
     if (
         first.unit is not None
-        or (first.low < LEAST_BARE_G and item.id != "tea-black")
+        or (first.low < LEAST_BARE_G and item.id not in BAGGED)
         or any(g.kind() in MEASURES for g in groups[1:])
     ):
         return None
     most = MOST_PIECES if best.by == "pieces" else math.inf
-    if item.id == "tea-black" and not BAGS.search(line):
+    if item.id in BAGGED and not BAGGED[item.id].search(line):
         most = 0.0
     if counts_as(item.id) in EGG_SHAPED:
         most = MOST_EGGS

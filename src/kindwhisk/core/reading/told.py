@@ -33,7 +33,7 @@ from kindwhisk.core.values.technique import Technique
 PLAUSIBLE_C: dict[Technique, float] = {Technique.MERINGUE: 170.0, Technique.SHELLS: 190.0}
 OTHERS_PLAUSIBLE_C = 245.0
 CASES = re.compile(
-    r"(?<!\w)(?:(?:paper|cupcake|muffin|cake) (?:cases|cups|liners)|cupcake (?:tin|tray)|liners|ramekins|caissettes|pirottini|cốc giấy)(?!\w)|紙カップ"
+    r"(?<!\w)(?:(?:paper|cupcake|muffin|cake) (?:cases|cups|liners)|cupcake (?:tin|tray)|liners|cases(?= (?:\d/\d|two|three|half|\d\d))|ramekins|caissettes|pirottini|cốc giấy)(?!\w)|紙カップ"
 )
 """What holds a small cake, without a size."""
 BRIEF_MIN = 30.0

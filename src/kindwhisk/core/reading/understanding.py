@@ -21,7 +21,7 @@ from kindwhisk.core.reading.units import UNITS
 ASIDE = re.compile(r"[（(\[][^（）()\[\]]*[)\]）]")
 SEGMENTS = re.compile(r"\s*[,;:、，；]\s*|\s+[-/]\s+")
 CLAUSE = re.compile(
-    r"(?<!\w)(?:for|to (?:taste|grease|dust|serve|decorate|finish|coat|line|brush|sprinkle)|as needed|as required|plus|or|if|until|such as|"
+    r"(?<!\w)(?:for|to (?:taste|grease|dust|dredge|serve|decorate|finish|coat|line|brush|sprinkle)|as needed|as required|plus|or|if|until|such as|"
     r"(?:dissolved|mixed|soaked|bloomed|softened|whisked) (?:in|with)[^,;]*\bwater|of (?:your )?choice|"
     r"divided|in a (?:row|line|circle)|cut into|cut in|taken from|pour|ou|facultatif|selon|per(?! (?:cento|dolci)(?!\w))|oppure|a piacere|q\.? ?b\.?|quanto basta|à volonté|hoặc|để|cho|"
     r"tùy thích|tuỳ thích|vừa đủ)(?!\w).*|(?:または|もしくは).*"
@@ -187,6 +187,9 @@ def _brandlike(tokens: list[str], written: str, named: Named) -> bool:
     return small and all(t in capitals for t in tokens) and not any(t in TURNING for t in tokens)
 
 
+OF_IT = re.compile(r"^(?:of|de|du|des|di|d')(?: |(?<='))")
+
+
 def understand(line: str, written: str = "", shelf: Shelf = ()) -> Meaning:
     """What food a plain line is of.
 
@@ -202,7 +205,7 @@ def understand(line: str, written: str = "", shelf: Shelf = ()) -> Meaning:
     segments = [s for s in SEGMENTS.split(bare) if s]
     heads = [CLAUSE.sub("", s).strip() for s in segments]
     at = next((i for i, h in enumerate(heads) if find_all(h, shelf)), None)
-    unknown = Meaning(None, "", unknown=_words(bare) or _words(line), instead=instead)
+    unknown = Meaning(None, "", unknown=_words(OF_IT.sub("", bare)) or _words(line), instead=instead)
     both = _both(CLAUSE.sub("", bare))
     if both is not None:
         return both

@@ -8,14 +8,14 @@ from typing import NamedTuple
 
 from kindwhisk.core.reading.amounts import amounts, in_figures
 from kindwhisk.core.reading.method.acts import Act
-from kindwhisk.core.reading.method.implied import BAKES, ONE_IN, PART_IN, TIN, implied
+from kindwhisk.core.reading.method.implied import BAKES, ONE_IN, PART_IN, SO_FULL, TIN, implied
 from kindwhisk.core.reading.method.verbs import Grammar
 from kindwhisk.core.reading.method.verbs.grammar import Verb
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
 
 ELLIPSIS = re.compile(
-    r"(?:,| e| et| and) (?=(?:i |les |the )(?:tuorli|jaunes|yolks|albumi|blancs|whites) (?:con|avec|with) )|,\s+(?=(?:the )?\w+ (?:by hand|with (?:a|the) spatula)(?=,|$))|,? and at the (?:very )?end,? (?:of all )?|,\s+(?=(?:the )?[^\W\d]{3,} in$|(?:the )?rest(?!\w)|le reste(?!\w)|il resto(?!\w)|upside[- ]down|(?:icing sugar|cocoa|sugar) over(?:,|$))|,?\s*followed by\s+(?!half|an? |one )|(?<=whipped),\s+(?=\d)|,?\s+and\s+(?=\d[^,;]* into the (?:other|second))|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer) |overnight [^,;]*in the (?:fridge|freezer))|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min)|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
+    r"(?:,| e| et| and) (?=(?:i |les |the )(?:tuorli|jaunes|yolks|albumi|blancs|whites) (?:con|avec|with) )|,\s+(?=(?:the )?\w+ (?:by hand|with (?:a|the) spatula)(?=,|$))|,? and at the (?:very )?end,? (?:of all )?|,\s+(?=(?:the )?[^\W\d]{3,} in$|(?:the )?rest(?!\w)|le reste(?!\w)|il resto(?!\w)|upside[- ]down|(?:icing sugar|cocoa|sugar) over(?:,|$))|,?\s*followed by\s+(?!half|an? |one )|(?<=whipped),\s+(?=\d)|,?\s+and\s+(?=\d[^,;]* into the (?:other|second))|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer) |overnight [^,;]*in the (?:fridge|freezer))|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min|(?:the )?(?:second|third|last|top) (?:disc|disk|layer|round|sheet|biscuit|sponge)(?=,|$))|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
 )
 _MINUTES = re.compile(r"\d ?(?:min|mins|minutes?|h)(?!\w)")
 REST = re.compile(
@@ -196,12 +196,12 @@ def _with_bake(told: list[Clause]) -> Iterator[Clause]:
         return
     for clause in told:
         filled = told[0].act in {Act.POUR, Act.SPREAD, Act.PIPE}
-        if not bakes and filled and clause.act is Act.PREHEAT and BAKES.search(clause.text):
+        if not bakes and filled and clause.act is Act.PREHEAT and BAKES.search(in_figures(clause.text)):
             # “A tin of 18 cm, oven 160 °C, 55 minutes”.
             yield Clause(Act.BAKE, clause.text, (0, 0), clause.sentence, True, True)
             continue
         yield clause
-        if not bakes and clause.act in {Act.POUR, Act.SPREAD, Act.PIPE} and BAKES.search(clause.text):
+        if not bakes and clause.act in {Act.POUR, Act.SPREAD, Act.PIPE} and BAKES.search(in_figures(clause.text)):
             yield Clause(Act.BAKE, clause.text, (0, 0), clause.sentence, True, True)
 
 
@@ -273,7 +273,7 @@ def _with_piece(told: list[Clause], words: str, number: int) -> list[Clause]:
     """What a stretch without a verb tells, behind those before it."""
     act = implied(words)
     into = act is Act.POUR and _MINUTES.search(words) is not None
-    held = act is Act.BAKE and (TIN.search(words) or re.match(r"\d ?x ?\d{2}", words))
+    held = act is Act.BAKE and (TIN.search(words) or SO_FULL.search(words) or re.match(r"\d ?x ?\d{2}", words))
     if not told and (into or held):
         # “Into the pan, 30 minutes or till a pick comes out clean.”
         told = [Clause(Act.POUR, words, (0, 0), number, False, guessed=True)]

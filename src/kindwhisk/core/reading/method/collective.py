@@ -10,6 +10,8 @@ from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.reading.method.making import Stock, ground_nut
 from kindwhisk.core.reading.method.nouns import BAKED
 from kindwhisk.core.reading.method.stocks import same_group
+from kindwhisk.core.reading.names import find_all
+from kindwhisk.core.reading.same import covers
 
 EVERYTHING = re.compile(
     r"(?<!\w)(?:everything|all (?:of )?(?:the )?ingredients|tous les ingrédients|tutti gli ingredienti|tất cả nguyên liệu)(?!\w)|すべての材料|材料をすべて|全ての材料"
@@ -104,7 +106,7 @@ def by_heading(text: str, rows: Sequence[Stock], headings: set[str]) -> Several 
     """“Warm the syrup”: all that stands under that heading, as none is used yet."""
     for group in sorted(headings):
         match = re.search(
-            rf"(?<!\w)(?:the )?{re.escape(group)}(?!\w)(?! \w*(?:batter|cream|layer|mix))|{re.escape(group)}の材料|(?<![a-z0-9]){re.escape(group)}(?=[をにと])",
+            rf"(?<!\w)(?:the )?{re.escape(group)}(?!\w)(?! \w*(?:batter|cream|layer|mix))|{re.escape(group)}の材料|(?<![a-z0-9\u3040-\u9fff]){re.escape(group)}(?=[をにと])",
             text,
         )
         if match is None or _VESSEL.match(text[match.end() :]):
@@ -114,6 +116,10 @@ def by_heading(text: str, rows: Sequence[Stock], headings: set[str]) -> Several 
             # “Turn out the cake”.
             continue
         meant = [s for s in rows if s.group == group]
+        foods = {f.ingredient for f in find_all(group) if f.words == group}
+        if any(covers(f, s.ingredient) for f in foods for s in meant):
+            # “Whip the cream with the sugar”, under “Cream”: the food.
+            continue
         if len(meant) > 1 and not any(s.takes for s in meant):
             return Several(match.start(), match.end(), meant)
     return None

@@ -20,7 +20,7 @@ BAKES = r"\bbake|\bbaked|\bbaking for|enfourn|cuire|cuisson|cuocere|cuoci|inforn
 ROLLS = r"roll(?:ed)? (?:up|it|again|the)|roulade|roulé|roulez|arrotola|巻|cuộn"
 SYRUP = r"syrup|sirop|sciroppo|シロップ|boil"
 ENDS = (
-    r"until(?! (?:\w+ ){0,2}(?:cold|cool)(?!\w))|ready when|done when|pulls? away|comes? away|couteau|lame|(?<!\w)core (?:temp|of|at|\d)|asciutt|skewer|toothpick|tip of a knife|tester|not move|do(?:es)?n.t move|(?:they|it|shells?|pieces) (?:easily )?(?:lift|come|slide|peel|release)s? (?:easily |cleanly )?(?:off|away|from)|springs? back|golden|(?:comes?|coming|came|out|skewer is) (?:out )?clean|firm|colou?red(?! (?:sugar|paste))|browned|dry to|(?:just|has|is|until|nearly|barely|almost) set\b|jusqu|doré|élastique|elastic[oa]?|coloration|blonde?s?|ressort|au toucher|al tatto|brûlé|fino a|dorat|stecchino|"
+    r"until(?! (?:\w+ ){0,2}(?:cold|cool)(?!\w))|ready when|done when|pulls? away|comes? away|couteau|lame|(?<!\w)core (?:temp|of|at|\d)|asciutt|skewer|toothpick|tip of a knife|tester|not move|do(?:es)?n.t move|(?:they|it|shells?|pieces) (?:easily )?(?:lift|come|slide|peel|release)s? (?:easily |cleanly )?(?:off|away|from)|springs? back|bounces? back|golden|pale gold|lightly colour|staccarsi|staccano|(?:comes?|coming|came|out|skewer is) (?:out )?clean|firm|colou?red(?! (?:sugar|paste))|browned|dry to|(?:just|has|is|until|nearly|barely|almost) set\b|jusqu|doré|élastique|elastic[oa]?|coloration|blonde?s?|ressort|au toucher|al tatto|brûlé|fino a|dorat|stecchino|"
     r"竹串|焼き色|"
     r"(?:should|must) (?:be|lift|sound|feel|look|come)|弾力|tăm|vàng|đến khi"
 )

@@ -6,10 +6,12 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
+from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.invert import InvertStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.turn_out import TurnOutStep
+from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.reading.mending import Meant, like
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import EGGS_OF, clauses
@@ -165,11 +167,22 @@ def _take_block(tracker: Tracker, lines: Sequence[int]) -> None:
     """Hold what the lines above a sentence name, for a verb that names nothing."""
     stocks = [s for s in tracker.stocks.rows if s.line in lines and not s.gone]
     tracker.flush()
+    tracker.shown = frozenset(s.ingredient for s in stocks)
     tracker.hold(
         [Item(n, mention=Mention(s.ingredient, s.written, Share(grams=s.left), n, n)) for n, s in enumerate(stocks)],
         None,
         "",
     )
+
+
+THEN_COLD = re.compile(r"(?:,|\band) (?:when|once)(?: it is| it's)?(?: quite| completely)? (?:cold|cool)$")
+
+
+def _stands_until_cold(tracker: Tracker) -> None:
+    """“Bring to the boil and, when cold, add the liqueur”: so long it is left alone."""
+    raw = tracker.raw_here()
+    if raw is not None and raw.kind in {BoilStep, WarmStep} and not tracker.pending:
+        tracker.make(RestStep, raw.vessel, [], [tracker.use(raw)], minutes=COOL_MIN, sees="Cool enough to go on with.")
 
 
 def _done(tracker: Tracker, row: Row, grammar: Grammar, number: int, above: Sequence[int] = ()) -> list[Act]:
@@ -178,6 +191,7 @@ def _done(tracker: Tracker, row: Row, grammar: Grammar, number: int, above: Sequ
     if not text:
         return [Act.NOTHING]
     acts: list[Act] = []
+    tracker.shown = frozenset()
     for clause in clauses(_once_cold(tracker, text), grammar, number):
         if above and not acts and clause.act in TOGETHER and not tracker.items(clause) and not tracker.pending:
             _take_block(tracker, above)
@@ -185,6 +199,8 @@ def _done(tracker: Tracker, row: Row, grammar: Grammar, number: int, above: Sequ
         handler = HANDLERS.get(clause.act)
         if handler is not None:
             handler(tracker, clause)
+        if THEN_COLD.search(clause.text) is not None:
+            _stands_until_cold(tracker)
     return acts
 
 

@@ -60,6 +60,10 @@ _REST_AROUND = re.compile(
     r"(?:the )?rest of the (?:\w+ )?(?:cream|buttercream|ganache|icing|frosting|mousse) (?:around|over|on|outside)"
 )
 _INTO_FRAME = re.compile(r"(?<!\w)into the (?:lined |greased |buttered )?(?:frame|tin|mould|pan|tray|ring)s?$")
+SO_FULL = re.compile(
+    r"(?:^|: |, )(?:\w+ ){0,2}(?:cases|liners|moulds|molds|tins|cups|ramekins|glasses) (?:about )?(?:\d/\d|two[- ]thirds|three[- ]quarters|half|\d\d ?%)(?: of the way)?(?: full| filled)?"
+)
+"""“Cases 3/4 full.”"""
 _INTO_ANOTHER = re.compile(
     r"(?:the )?(?:\w+ )?(?:meringue|whites|foam|cream|snow) into (?!the (?:bag|tin))|(?:a )?(?:bit|spoon\w*|little|some|scoop|ladle\w*)(?: of)? (?:the )?(?:batter|mix\w*|foam) into|(?:the )?(?:\w+ )?(?:yolks|flour) into (?:the )?\w+$"
 )
@@ -113,8 +117,14 @@ _IMPLIED: tuple[tuple[Act, Callable[[str], object], Foods], ...] = (
         _any,
     ),
     (Act.TOP, _REST_AROUND.match, _any),
+    (
+        Act.TOP,
+        re.compile(r"(?:the )?(?:second|other|third|last|top) (?:disc|disk|layer|round|sheet|biscuit|sponge)$").match,
+        _any,
+    ),
     (Act.TURN_OUT, re.compile(r"off the (?:tray|sheet|tin)(?!\w)").match, _any),
     (Act.POUR, _INTO_FRAME.search, _any),
+    (Act.POUR, SO_FULL.search, _any),
     (Act.CHILL, re.compile(r"(?:overnight|\d+ ?h\w*) [^,;]*in the (?:fridge|freezer)").match, _any),
     (Act.INVERT, _UPSIDE.match, _any),
     (Act.BOIL, _SYRUP.search, _sweet),

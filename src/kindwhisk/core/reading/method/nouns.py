@@ -55,6 +55,7 @@ NOUNS: tuple[tuple[re.Pattern[str], Test], ...] = (
     (re.compile(r"(?<!\w)(?:cream|crème|crema)(?!\w)(?! cheese| of tartar)"), lambda m: raw(m) and m.of_kind({"dairy"}) and bool(m.ids & {"egg-yolk", "whole-egg"}) and not m.floury),
     (re.compile(r"(?<!\w)(?:dry ingredients|dry goods|dry stuff|dry mix|dry mixture|powders|sifted (?:ingredients|mixture|powders|flours)|flours|sifted flour|ingrédients secs|ingredienti secchi)(?!\w)|粉類|(?<![\u4e00-\u9fff\u30a0-\u30ff])粉(?=を|と)"), lambda m: raw(m) and m.dry),
     (re.compile(r"(?<!\w)(?:the )?nuts(?!\w)|(?<!\w)(?:nut|almond|hazelnut|dry|macaron) powder(?!\w)"), lambda m: raw(m) and m.dry and m.of_kind({"nut"})),
+    (re.compile(r"(?<!\w)(?:the )?nuts(?!\w)"), lambda m: raw(m) and m.of_kind({"nut"}) and not m.white_foam),
     (re.compile(r"(?<!\w)(?:one half|(?:the )?(?:first|that) half|one part|una metà|une moitié)(?!\w)(?! of)"), lambda m: m.kind is SplitStep),
     (re.compile(r"(?<!\w)(?:juice|jus|succo)(?!\w)"), lambda m: raw(m) and any(i.endswith("-juice") for i in m.raw_ids) and not m.floury),
     (re.compile(r"(?<!\w)(?:in)?to the other(?: half| part| one)?$"), lambda m: raw(m) and m.left < 1),

@@ -52,6 +52,9 @@ _OVERNIGHT = re.compile(
 )
 _HOURS = re.compile(r"(?:several|some|a few) hours|quelques heures|alcune ore|vài giờ|数時間")
 _MINUTES = re.compile(r"(?:several|some|a few) minutes|quelques minutes|qualche minuto|数分")
+_FULL_DAY = re.compile(
+    r"(?<!\w)(?:for|at least|pour|per) (?:an?|one|un|une|uno|un'|a full|a whole) (?:day|journée|jour|giorno|giornata)(?!\w)|một ngày"
+)
 _FULL_HOUR = re.compile(r"(?<!\w)(?:an|one|une|un'|một) (?:hour|heure|ora|giờ)(?!\w)")
 _LEAST = re.compile(r"(?<!\w)(?:at least|minimum|no less than|au moins|almeno|ít nhất)(?!\w)|以上")
 
@@ -62,7 +65,13 @@ def length(text: str) -> Length | None:
     found = max(times(text), key=lambda t: t.high, default=None)
     if found is not None:
         return Length(found.low, found.high, least)
-    for pattern, minutes in ((_OVERNIGHT, OVERNIGHT_MIN), (_HOURS, HOURS_MIN), (_FULL_HOUR, 60.0), (_MINUTES, 3.0)):
+    for pattern, minutes in (
+        (_OVERNIGHT, OVERNIGHT_MIN),
+        (_HOURS, HOURS_MIN),
+        (_FULL_DAY, 1440.0),
+        (_FULL_HOUR, 60.0),
+        (_MINUTES, 3.0),
+    ):
         if pattern.search(text):
             return Length(minutes, minutes, least)
     return None

@@ -38,6 +38,7 @@ REST = re.compile(
 FRACTIONS: tuple[tuple[re.Pattern[str], float], ...] = (
     (re.compile(r"two[- ]thirds|2/3|deux tiers|due terzi"), 2 / 3),
     (re.compile(r"(?<!\w)most(?= of)"), 0.8),
+    (re.compile(r"(?<!\w)some (?:of (?:the |it )?|more of )(?=\s*$|(?:\w+ )?(?:cream|buttercream|ganache|filling|mousse|icing|frosting))"), 0.5),
     (re.compile(r"three[- ]quarters|3/4(?! (?:cup|tsp|tbsp|l\b))|trois quarts|tre quarti"), 0.75),
     (re.compile(r"(?<!\w)(?:(?:a|another|one) (?:further )?third|one[- ]third|1/3(?! (?:cup|tsp|tbsp))|un tiers|le tiers|un terzo|một phần ba)|1/3"), 1 / 3),
     (re.compile(r"(?<!\w)(?:(?:a|another|one) (?:further )?quarter|one[- ]quarter|1/4(?! (?:cup|tsp|tbsp|l\b))|un quart|un quarto)(?!\w)"), 0.25),

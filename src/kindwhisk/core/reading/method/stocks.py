@@ -112,9 +112,17 @@ class Stocks:
         """Whether a line only decorates, while the sentence is about something else."""
         return bool(FOR_SHOW.search(stock.group)) and not same_group(stock.group, group)
 
-    def meant(self, mention: Mention, group: str = "", beside: Iterable[str] = ()) -> Stock | None:
-        """The line that a mention means; None where the list has none."""
+    def meant(
+        self, mention: Mention, group: str = "", beside: Iterable[str] = (), along: Iterable[int] = ()
+    ) -> Stock | None:
+        """The line that a mention means; None where the list has none. ``along`` are lines that are named with it."""
         found = self.matching(mention.ingredient)
+        mine = [s for s in found if not s.gone and (not group or same_group(s.group, group))]
+        next_to = [s for s in mine if any(abs(s.line - n) == 1 for n in along)]
+        alike = len({(s.group, s.ingredient) for s in mine}) == 1
+        if next_to and len(next_to) < len(mine) and alike and mention.share.all:
+            # “Boil the sugar and the water”: of two sugars in one part, the one that stands next to the water.
+            found = next_to
         if found and not any(same_group(s.group, group) for s in found):
             # “Add the coffee” to the sponge: its instant one, though the filling has some that is called no more.
             found = self.possible(mention.ingredient)

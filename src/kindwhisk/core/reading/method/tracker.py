@@ -79,6 +79,7 @@ class Tracker(Naming):
         in_ring: what was laid into a ring or a tin.
         prepared: the last sentence that makes a tin ready.
         off_heat: what was taken off the heat last.
+        shown: ids of what stands right above the sentence, and is worked on by it without being named.
         only_cut: the sentence in which goods of the list were only chopped or mashed, and are held for the rest of it.
     """
 
@@ -100,6 +101,7 @@ class Tracker(Naming):
     only_cut: int = -1
     prepared: int = -1
     off_heat: Made | None = None
+    shown: frozenset[str] = frozenset()
 
     # Taking
 
@@ -124,10 +126,15 @@ class Tracker(Naming):
             if item.made is not None:
                 uses.append(self.use(item.made, item.share))
             elif item.mention is not None:
-                take = self._take(item.mention, beside, part)
+                take = self._take(item.mention, beside, part, self._lines_of(items, item))
                 if take is not None:
                     takes.append(take)
         return takes, uses
+
+    def _lines_of(self, items: Sequence[Item], but: Item) -> set[int]:
+        """The lines of what else is named, where a name means one alone."""
+        rows = [self.stocks.matching(i.mention.ingredient) for i in items if i is not but and i.mention is not None]
+        return {found[0].line for found in rows if len(found) == 1}
 
     def _part_of(self, items: Sequence[Item]) -> str:
         """The part that a sentence is of by what only one part has: “with half the sugar, the oil and the juice”."""
@@ -137,8 +144,8 @@ class Tracker(Naming):
         # What only decorates says nothing of the batter.
         return only[0] if len(set(only)) == 1 and not FOR_SHOW.search(only[0]) else ""
 
-    def _take(self, mention: Mention, beside: set[str], part: str) -> Take | None:
-        stock = self.stocks.meant(mention, part, beside)
+    def _take(self, mention: Mention, beside: set[str], part: str, along: set[int]) -> Take | None:
+        stock = self.stocks.meant(mention, part, beside, along)
         apart = mention.ingredient in {"egg-white", "egg-yolk"}
         elsewhere = stock is not None and not same_group(stock.group, self.section) and self.stocks.to_separate
         if apart and ((stock is None and self.stocks.matching("whole-egg")) or elsewhere):

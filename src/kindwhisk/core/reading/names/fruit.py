@@ -72,7 +72,7 @@ NAMES: dict[str, str] = {
     "sweet-potato": "sweet potato|sweet potatoes|patate douce|patates douces|patata dolce|さつまいも|さつま芋|khoai lang",
     "yam-purple": "purple yam|purple yam puree|ube|ube halaya|mashed purple yam|紫いもペースト|khoai môn tím|khoai mỡ",
     "bean-paste": "red bean paste|sweet red bean paste|anko|pâte de haricots rouges|marmellata di azuki|こしあん|つぶあん|粒あん|あんこ|餡|nhân đậu đỏ",
-    "beans-adzuki": "adzuki beans|sweetened adzuki beans|red beans in syrup|haricots azuki|ゆであずき|大納言|đậu đỏ ngâm đường",
+    "beans-adzuki": "adzuki beans|sweetened adzuki beans|red beans in syrup|haricots azuki|ゆであずき|あずき|小豆|大納言|đậu đỏ ngâm đường",
     "raisin": "raisins|seedless raisins|dark raisins|raisins secs|raisins de smyrne|uvetta|uva passa|uvetta sultanina|レーズン|干しぶどう|nho khô",
     "sultana": "golden raisins|sultanas|raisins blonds|raisins secs blonds|サルタナレーズン|nho khô vàng",
     "currant-dried": "dried currants|currants|zante currants|raisins de corinthe|uva di corinto|カレンズ",

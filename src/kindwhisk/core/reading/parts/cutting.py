@@ -249,7 +249,9 @@ class Cutter:
         return found
 
 
-THEN_DONE = re.compile(r"(?P<list>\d[^.;]*?[+&][^.;]*?)(?:,| →| ->|:) *(?P<work>[^\W\d][^,;]{2,60})$")
+THEN_DONE = re.compile(
+    r"(?P<list>[^.;:]{0,24}\d[^.;]*?(?:[+&]| / )[^.;]*?)(?:,| →| ->|:) *(?P<work>[^\W\d][^,;]{2,60})$"
+)
 """A list in one row with what is done to it."""
 GREETING = re.compile(r"(?:hi|hello|hey|salut|coucou|bonjour|ciao|chào|cara|caro)(?!\w)[^.]*[:!,]?$")
 """“Salut, pour le roulé au citron :”."""

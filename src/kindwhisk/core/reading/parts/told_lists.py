@@ -27,6 +27,7 @@ AND = re.compile(
 )
 FOR_AT_END = re.compile(r" for (?:the )?(?P<name>[^\W\d]+(?: [^\W\d]+)?)$")
 """“… and a teaspoon of vinegar for the meringue”."""
+GRAMS_OF = re.compile(r"([2-9]\d|\d{3,4}) of(?= (?!the |them )[^\W\d])")
 THATS_ALL = re.compile(r",? (?:and )?(?:that's (?:all|it)|nothing else|et c'est tout|e basta)\W*$", re.IGNORECASE)
 FEWEST = 3
 """Fewer foods in a row are work: “beat 4 eggs with 100 g sugar”."""
@@ -67,7 +68,13 @@ def _part_first(sentence: str, grammar: Grammar) -> list[Row]:
 
 
 def _parts(text: str) -> list[str]:
-    return [p.strip(" .;") for p in AND.split(text)]
+    return [_weighed(p.strip(" .;")) for p in AND.split(text)]
+
+
+def _weighed(part: str) -> str:
+    """“A hundred and eighty of ground hazelnuts”: grams."""
+    figures = in_figures(plain(part))
+    return GRAMS_OF.sub(r"\1 g of", figures) if GRAMS_OF.match(figures) else part
 
 
 def _rows(lines: Iterable[str], group: str = "") -> list[Row]:
@@ -105,7 +112,7 @@ def _in_parts(lines: Sequence[str]) -> list[Row]:
 
 def _for_part(sentence: str, _: Grammar) -> list[Row]:
     """“For the meringue 5 whites and 60 g sugar”: of a part that is named, two are a list."""
-    part = FOR_PART.match(plain(sentence))
+    part = FOR_PART.match(in_figures(plain(sentence)))
     parts = _parts(part["rest"]) if part is not None else []
     return _rows(parts, part["name"]) if part is not None and len(parts) > 1 and all(map(weighed_food, parts)) else []
 

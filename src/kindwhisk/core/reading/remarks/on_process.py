@@ -58,9 +58,10 @@ def on_lists(followed: Followed, lines: Sequence[ReadLine], unused: Sequence[Rea
         if any(f.ingredient == word for line in lines if line.ingredient is None for f in find_all(plain(line.text))):
             # A line that was not understood names it.
             continue
+        heads = {s.group for s in followed.tracker.stocks.rows if s.group}
         called = {f.words for row in followed.sentences for f in find_all(plain(row.text)) if f.ingredient == word}
-        if any(words in plain(line.text) for line in lines for words in called):
-            # “Fold in the chestnut purée”, which the list calls sweetened.
+        if any(words in plain(line.text) for line in lines for words in called) or called & heads:
+            # “Fold in the chestnut purée”, which the list calls sweetened; “for the cream”, a heading.
             continue
         where = next(
             (r.text[:160] for r in followed.sentences if any(f.ingredient == word for f in find_all(plain(r.text)))), ""

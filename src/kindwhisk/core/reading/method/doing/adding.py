@@ -117,9 +117,14 @@ def _into_its_place(t: Tracker, clause: Clause, items: list[Item]) -> bool:
     return False
 
 
+def _shown(t: Tracker, item: Item) -> bool:
+    """“4 whites / 50 g sugar”, “whip to soft peaks, adding the sugar in three”: the sugar that is in them already."""
+    return item.mention is not None and item.share.all and item.mention.ingredient in t.shown
+
+
 def _added(t: Tracker, clause: Clause) -> list[Item]:
     """What is added: what is named, else what was made ready for it."""
-    items = [as_whipped(t, clause, i) for i in t.items(clause)]
+    items = [as_whipped(t, clause, i) for i in t.items(clause) if not _shown(t, i)]
     here = t.raw_here()
     if here is not None and len(items) > 1 and clause.follows:
         # “Whip the rest of the butter, add the custard cream and the praline”: not the butter to itself.

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import SugarSchool, WhipStep
@@ -58,7 +59,8 @@ def base_of(t: Tracker, clause: Clause, items: list[Item]) -> Made | None:
         return t.results.last(lambda m: m is not here and not m.baked and not m.dry)
     if goes_in(clause) and items and all(i.made is here and i.share.all for i in items):
         # “Dissolve the coffee in the water and beat that in”: into the eggs that stand there.
-        return t.results.last(lambda m: m is not here and not m.baked and m.airy)
+        other = t.results.last(lambda m: m is not here and not m.baked and not m.dry)
+        return other if other is not None and (other.airy or other.kind in {WarmStep, BoilStep}) else None
     if any(i.made is here for i in items):
         return None
     return here if goes_in(clause) or AGAIN.search(clause.after) or AGAIN.search(clause.ahead) else None

@@ -45,9 +45,10 @@ SMALL_ROUNDS = re.compile(
     r"(?<!\w)(?:(?:small|little|walnut-sized|\d ?cm) )?(?:rounds|heaps|mounds|blobs|dollops|spoonfuls|teaspoonfuls|drops|fingers|kisses)(?!\w)"
 )
 """“Spoon small rounds onto papered trays.”"""
+HIGH = re.compile(r"(?<!\w)from (?:up )?(?:high(?: up)?|a height|above|\d+ ?cm)(?!\w)|高い(?:位置|ところ)から")
 ON_IT = re.compile(r"(?<!\w)(?:over|onto|on top of|on|sur|sul|sulla|sopra) (?:the|la|le|il|lo|l'|it)(?!\w)")
 RINGED = re.compile(
-    r"(?<!\w)(?:in(?:to)?|dans|in) (?:an?|the|two|three|four|une?|des|deux|due|[2-9]) (?:[\w.,]+ ?(?:cm|inch) )(?:\w+ )?(?:rings|frames?|cercles?|anell[oi])(?!\w)|(?<!\w)into (?:two|three|four|[2-9]) (?:\d+ ?cm )?rings(?!\w)"
+    r"(?<!\w)(?:in(?:to)?|dans|in) (?:an?|the|two|three|four|une?|des|deux|due|[2-9]) (?:[\w.,]+ ?(?:cm|inch) )(?:\w+ )?(?:rings|frames?|cercles?|anell[oi])(?!\w)|(?<!\w)into (?:two|three|four|[2-9]) (?:\d+ ?cm )?rings(?!\w)|(?<!\w)(?:in|into) (?:a |the )?frame(?!\w)"
 )
 """Rings of a size, of metal: a meringue that is spread in them keeps their shape."""
 SHEET = re.compile(r"trays?|sheets?|paper|parchment|teglia|teglie|plaques?|mats?")
@@ -212,7 +213,8 @@ def _in(t: Tracker, clause: Clause, items: list[Item]) -> bool:
         pipe(t, clause)
         return True
     filled = re.match(r"(?:fill|remplir|riempire) it(?!\w)", clause.text)
-    if not (goes_in(clause) or filled) or any(i.made is not here for i in items):
+    high = HIGH.search(clause.text) is not None and here.airy and here.floury
+    if not (goes_in(clause) or filled or high) or any(i.made is not here for i in items):
         return False
     foam = foam_or_here(t)
     if foam is not here:

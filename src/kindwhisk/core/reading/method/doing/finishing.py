@@ -15,6 +15,7 @@ from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.roll import From, RollStep
 from kindwhisk.core.process.steps.soak import SoakStep
+from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import Clause
@@ -79,7 +80,8 @@ def _ready(t: Tracker, clause: Clause, joining: Joining, cake: Made) -> list[Ite
         ready = t.results.last(lambda m: not m.baked and not m.dry and (not m.syrup or glaze))
         if ready is not None and ready is not cake:
             return [Item(0, made=ready)]
-    loose = here is not None and not here.airy and not here.floury and here.kind is MixStep
+    cooked = here is not None and here.kind in {WarmStep, RestStep} and not here.of_kind({"egg"})
+    loose = here is not None and not here.airy and not here.floury and (here.kind is MixStep or cooked)
     if joining is Joining.TOP and loose and cake is not here:
         # “Toss the peaches with the honey, arrange on top.”
         return [Item(0, made=here)]

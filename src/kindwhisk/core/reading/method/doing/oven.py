@@ -248,7 +248,7 @@ def rest(t: Tracker, clause: Clause) -> None:
         made = worked_on(t, t.items(clause))
         if made is None:
             return
-        if span is None and not re.search(r"skin|set\b|dry|croût|until|firm", clause.text):
+        if span is None and not re.search(r"skin|set\b|dry|croût|until|till|firm|melts|absorb", clause.text):
             t.say(made)
             return
         if made.kind is RestStep and made.said[-1] == t.sentence and span is not None:

@@ -167,6 +167,9 @@ def sift(t: Tracker, clause: Clause) -> None:
         return
     t.flush()
     here = t.raw_here()
+    if here is not None and clause.after.lstrip().startswith("with ") and items and all(i.made is None for i in items):
+        # “Toast the nuts, cool, sift with the icing sugar and flour”.
+        items = [Item(0, made=here), *items]
     if here is not None and here.dry and all(i.made is here for i in items) and here.kind in {MixStep, SiftStep}:
         # “Blend them and sift”, “put together and sift”.
         here.kind, here.vessel, here.fields = SiftStep, "paper", {}

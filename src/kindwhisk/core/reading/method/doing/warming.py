@@ -26,7 +26,7 @@ from kindwhisk.core.reading.method.tracker import Tracker
 TOGETHER = re.compile(r"合わせ|(?<!\w)(?:[Cc]ombine|[Mm]ix|[Ss]tir|[Uu]nite|[Rr]éuni\w+)(?!\w)")
 
 
-DISSOLVES = re.compile(r"(?<!\w)dissolve .*\bin (?:it|the|this|an?)(?!\w)")
+DISSOLVES = re.compile(r"(?<!\w)dissolve .*\bin (?:it|the|this|an?|\d+ ?(?:g|ml)?(?: of the)?)(?!\w)")
 SYRUP_AT_LEAST_C, HOTTEST_WARM_C = 101.0, 94.0
 
 
@@ -188,6 +188,14 @@ def boil(t: Tracker, clause: Clause) -> None:
         ids |= {i.mention.ingredient for i in t.pending if i.mention is not None}
         sugar = any(ingredient(i).kind == "sugar" for i in ids)
         other = {ingredient(i).kind for i in ids} & {"dairy", "egg", "flour", "chocolate"}
+    here = t.raw_here()
+    if not own and not t.pending and here is not None and here.kind is MixStep and not here.uses:
+        sweet = {ingredient(i).kind for i in here.raw_ids} <= {"sugar", "liquid"} and here.of_kind({"sugar"})
+        if sweet and here.said[-1] == t.sentence:
+            # “Dissolve the sugar in the water, bring to the boil”: one thing.
+            here.kind, here.vessel, here.fields = BoilStep, t.free("syrup-pot"), {"target_c": SYRUP_AT_LEAST_C}
+            t.say(here)
+            return
     if not sugar or other:
         warm(t, Clause(clause.act, clause.text + " boil", clause.verb, clause.sentence), own)
         return

@@ -37,7 +37,8 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:work|beat|stir|mix|whisk)(?= (?:(?:a third|one third|half|some|a little|a quarter|the rest) of )?(?:the )?(?:meringue|whites|beaten whites|whipped whites|egg whites|whipped cream|foam|snow) (?:into|through)(?!\w))", Act.FOLD),
     (r"sacrifice(?= (?:a|one) (?:third|quarter|half|scoop|bit))", Act.FOLD),
     (r"(?:slacken|lighten|loosen)(?= the (?:paste|base|batter|mixture|yolk|choc))", Act.FOLD),
-    (r"loosen", Act.MIX),
+    (r"return(?= (?:it |this |that |everything |all )?to the (?:bowl|rest|batter|main|remaining|foam|bulk))", Act.FOLD),
+    (r"loosen|slake", Act.MIX),
     (r"(?:make|bring|cook|boil|simmer)\b(?=[^.;]*\bsyrup\b)|boil|cook(?= (?:the )?sugar)", Act.BOIL),
     (r"bring(?= [^.;,]*?(?:boil|simmer))", Act.BOIL),
     (r"make (?:a |the )?(?:custard|crème anglaise|creme anglaise)(?= (?:with|from|of|out of))", Act.HEAT),
@@ -65,7 +66,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"stand(?= (?:the |it |them )?[^.;,]{0,30}(?:over|in) (?:an? \w+ of )?(?:hot|warm|simmering))", Act.PUT),
     (rf"(?:leave|let|allow|hang)\b(?=(?:(?!\bthen\b|\bturn|\binvert|\bremove|\btransfer)[^.;]){{0,60}}\b{_COOL}\b)(?!\w)", Act.COOL),
     (r"set aside(?= to cool)|cool", Act.COOL),
-    (r"(?:(?:crust|skin|dry|cro[uû]ter?|crystalli[sz]e|mature)(?= \d)|leave|let|allow|(?<!the )rest(?! of| in(?:$|[,.;]| (?:two|three|four|\d)| with))|wait|waiting(?= (?:\w+ ){0,2}min)|stand(?! mixer)|dry(?= (?:for|until|them|it|the (?!ingr|mix|good)))|set aside(?= (?:to|for|until)))", Act.REST),
+    (r"(?:(?:crust|skin|dry|cro[uû]ter?|crystalli[sz]e|mature)(?= \d)|leave|let|allow|(?<!the )rest(?! of| with| by hand| in(?:$|[,.;]| (?:two|three|four|\d)| with))|wait|waiting(?= (?:\w+ ){0,2}min)|stand(?! mixer)|dry(?= (?:for|until|them|it|the (?!ingr|mix|good)))|set aside(?= (?:to|for|until)))", Act.REST),
     (r"cover(?= (?:it |them |the \w+ |loosely |again )?with (?:an? |the )?(?:\w+ ){0,2}(?:cloth|towel|film|foil|clingfilm|wrap|paper|parchment|lid)(?!\w))", Act.NOTHING),
     (r"cover\b(?! (?:it |them )?with (?:the )?(?:remaining|rest|cream|glaze|icing|ganache|mousse))(?=[^.;]*(?:leave|fridge|refrigerate|chill))", Act.NOTHING),
     (r"(?:reserve|keep back|set aside|save)(?= (?:a |one |half|some|about |\d))", Act.RESERVE),
@@ -76,7 +77,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:make|form|shape)(?= (?:\w+ )?(?:\d+|two|three|four|five|six|seven|eight|ten|twelve|little|small|round) (?:\w+ ){0,2}(?:blobs|mounds|nests|heaps|rounds|circles|discs|kisses|swirls)(?!\w))|shape(?= (?:it |this |the \w+ )?in(?:to)? (?:an? )?(?:\w+ ){0,3}(?:nest|circle|round|disc|ring|shells))|force(?= it)|(?:spoon or |scoop or )?(?:pipe|dollop|mound|heap|drop by|drop(?= (?:(?:the )?\w+ |it )?(?:in |by )?(?:tea)?spoonfuls))", Act.PIPE),
     (r"(?:brush|soak|moisten|drench|imbibe)", Act.SOAK),
     (r"(?:join(?= (?:them|pairs|two|the|in pairs))|pair(?: up)?(?= (?:the |them|up|with|similar|shells))|sandwich(?! tins?| cakes?)|stack|(?<!first )(?<!second )(?<!third )(?<!each )(?<!one )(?<!the )layer|alternate(?= (?:layers|the|cubes|pieces|them))|assemble|put together(?= with)|close(?= (?:with|them|it|up)|$)|fill(?= and (?:cover|coat|ice|frost|top|stack)(?!\w)| (?:the|it|them|each)? ?(?:macarons?|cake|roll|sponge|shells?|layers?|nests?|meringues?|cases|cups|puffs|roulade|with)))", Act.JOIN),
-    (r"(?:(?:place|put|lay|set)(?= (?:the |a )?(?:\w+ )?(?:disc|disk|sponge|biscuit|round|layer|cake|insert|meringues?|kisses|shells|lid|lids) on (?:top|it)(?!\w))|press in(?= (?:the |a )\w)|press(?= (?:the )?(?:frozen )?(?:insert|centre|center|core))|press(?= (?:a|one|the|each) (?:round|disc|disk|circle|piece|square|lid)(?!\w))|put(?= (?:the |some )?(?:\w+ )?(?:straw|rasp|blue|black)?(?:berries|fruit|peaches|cherries|mango) on top)|put on(?= (?:the |some |a few )?(?:\w+ )?(?:straw|rasp|blue|black)?(?:berries|fruit|peaches|cherries|mango|lid|other half|second half|second layer|top)(?!\w))|brown(?= (?:it|the|with))|torch|top(?! brown|s | (?:is|has)|/| and bottom| & bottom| or bottom)|dot|scatter|sprinkle(?! in(?!\w))|decorate|garnish|arrange|lay(?! (?:it|them) in| [^.;,]{0,24} (?:in|at|on) the (?:bottom|base))|finish(?! (?:on|at|off))|pipe(?= rosettes))", Act.TOP),
+    (r"(?:(?:place|put|lay|set)(?= (?:the |a )?(?:\w+ )?(?:disc|disk|sponge|biscuit|round|layer|cake|insert|meringues?|kisses|shells|lid|lids) on (?:top|it)(?!\w))|press in(?= (?:the |a )\w)|press(?= [^.;,]{3,40} (?:a?round|onto|on to|against|on|into) the (?:sides?|edges?|top)(?!\w))|press(?= (?:the )?(?:frozen )?(?:insert|centre|center|core))|press(?= (?:a|one|the|each) (?:round|disc|disk|circle|piece|square|lid)(?!\w))|put(?= (?:the |some )?(?:\w+ )?(?:straw|rasp|blue|black)?(?:berries|fruit|peaches|cherries|mango) on top)|put on(?= (?:the |some |a few )?(?:\w+ )?(?:straw|rasp|blue|black)?(?:berries|fruit|peaches|cherries|mango|lid|other half|second half|second layer|top)(?!\w))|brown(?= (?:it|the|with))|torch|top(?! brown|s | (?:is|has)|/| and bottom| & bottom| or bottom)|dot|scatter|sprinkle(?! in(?!\w))|decorate|garnish|arrange|lay(?! (?:it|them) in| [^.;,]{0,24} (?:in|at|on) the (?:bottom|base))|finish(?! (?:on|at|off))|pipe(?= rosettes))", Act.TOP),
     (r"(?:dust|dredge)", Act.DUST),
     (r"(?:dip(?= (?:one|the|each|half|them|it))|glaze|ice|coat|frost|cover(?= (?:the|it|with|all)))", Act.COAT),
     (r"put(?= [^.;,]{2,40} on (?:it|them|each)(?!\w))|spread|smear|pile|spoon(?= (?:it )?(?:on|onto|over)(?:to)? the)", Act.SPREAD),
@@ -92,7 +93,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"flavou?r(?= (?:it )?with)|adding|beating in|whisking in|(?:start|begin) adding", Act.ADD),
     (r"(?:soften(?= the (?:mascarpone|butter|cream cheese|ricotta))|smooth(?= the (?:pastry|custard|cream cheese|mascarpone|curd))|temper|emulsify|mix|stir|combine|blend|work in|toss)", Act.MIX),
     (r"set(?= (?:it|the bowl|this|them|the \w+ bowl) (?:over|on|above))|lay(?= [^.;,]{0,24} (?:in|at|on) the (?:bottom|base))|lay(?= [^.;,]{0,24} in(?:to)? (?:the|a|your) (?:\w+ )?(?:ring|tin|mould|mold|dome|pan))|(?:put(?! in(?!to| (?:the|a) ))|place|pop|chuck|weigh|have|want|need|get|grab|crack|break|crumble|start with|begin with|combine(?= [^,.;]* in a (?:sauce)?pan))", Act.PUT),
-    (r"serve(?= (?:\w+ )?(?:with|alongside|topped))", Act.TOP),
+    (r"serve(?= (?:\w+ )?(?:with|alongside|topped|over(?! the next)))", Act.TOP),
     (r"sacrific(?:e|ial) (?:some |a little )?batter|return(?=,|$)|swirl(?= (?:\w+ ){0,3}with (?:an? )?(?:skewer|knife|spoon|fork|chopstick|toothpick))|(?:serve|enjoy|check|test|repeat|thank|open|keep|level|smooth|make|use|scrape down|strain|(?:zest|grate|juice)(?= the)|rotate|turn|note|preserve|store)\b", Act.NOTHING),
 )  # fmt: skip
 _LEAD = (
@@ -107,7 +108,7 @@ GRAMMAR = Grammar(
     r"cook|dry|finish|coat|press|slice|stack|heat|warm|chill|tap|brush|split|steam|keep|lay|make|work|level|smooth|stand|use|ring|base|place",
     with_object=r"(?:the|it|them|this|that|these|those|each|all|any|both|in|into|with|over|under|on|onto|up|back|for|until|till|at|to|together|"
     r"\w+ly|and (?:leave|let|cool|chill|wrap)|smooth|two|three|most|cream|jam|again|a|an|one|half|rest of|remaining|off|out|some|more|well|warm|as|\d+(?:[a-z]+)?|x ?\d|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
-    r"upside|flat|trays?|tins?|every|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|before|thoroughly|while|nests?|shells|cakes?|rolls?|glasses|tins)\b",
+    r"upside|flat|trays?|tins?|every|\d+ ?x ?\d+|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|before|thoroughly|while|nests?|shells|cakes?|rolls?|glasses|tins)\b",
     aside=r"without|until|till|so that|when|once|while|as soon as|as|if|before|because|after",
     aside_ends=r"[,;.:]| then |(?<= cold) |(?<=°c) |(?<= form) |(?<= foamy) |(?<= frothy) |(?<=degrees) |(?<=before serving) |(?<= cool) |(?<= ready) |(?<= done) |(?<= warm) (?!water)| (?=(?:i|we|she|he) |you (?:flip|turn|invert|tip))|$",
     addressed=as_english_tells,

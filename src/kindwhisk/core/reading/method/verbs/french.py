@@ -41,7 +41,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"(?:laissez|laisser)(?:-les?|-la)? (?:croûter|reposer|sécher|prendre(?![^.;,]{0,26} au (?:f|réf|cong))|cristalliser|figer|durcir|gonfler)|attend(?:ez|re)|croûter|repos(?:ez|er)", Act.REST),
     (r"(?:laissez|laisser) prendre(?=[^.;,]{0,26} au (?:f|réf|cong))|(?:placez|placer|mettez|mettre|réserv(?:ez|er)|laissez|laisser|gard(?:ez|er)|conserv(?:ez|er))(?: \w+){0,3} (?:au frais|au réfrigérateur|au frigo|au froid|au congélateur)|réfrigér(?:ez|er)|(?:sur|dé|re)?(?:con)?gel(?:ez|er)(?!\w)", Act.CHILL),
     (r"cuisson(?= (?:à|de|:|pendant)? ?\d)|enfourn(?:ez|er)|(?:faites |faire )?cui(?:sez|re)", Act.BAKE),
-    (r"poch(?:ez|er)|dress(?:ez|er)|couch(?:ez|er)(?= (?:des|les))|(?:fai(?:tes|re)|form(?:ez|er)|façonn(?:ez|er))(?= (?:deux|trois|quatre|des?|\d+|les)(?: petits?| petites?| grands?| gros| grosses?)? ?(?:tas|disques?|ronds?|cercles?|nids?|meringues|coques|boules|bâtonnets))", Act.PIPE),
+    (r"poch(?:ez|er)|dress(?:ez|er)|couch(?:ez|er)(?= (?:des|les))|(?:fai(?:tes|re)|form(?:ez|er)|façonn(?:ez|er))(?= (?:une?|deux|trois|quatre|des?|\d+|les)(?: petits?| petites?| grands?| gros| grosses?)? ?(?:tas|disques?|ronds?|cercles?|nids?|meringues|coques|boules|bâtonnets))", Act.PIPE),
     (r"imbib(?:ez|er)|puncher|punch(?:ez)", Act.SOAK),
     (r"(?:retir|enlev|ôt)(?:ez|er)(?= (?:le |du |l')(?:cercle|moule|cadre))", Act.TURN_OUT),
     (r"(?:retir|décoll|enlev|ôt)(?:ez|er)(?= (?:le|la) (?:papier|feuille))", Act.HAND),

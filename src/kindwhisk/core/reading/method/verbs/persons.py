@@ -35,7 +35,7 @@ IMPERFETTO = re.compile(
 )
 """“La nonna montava gli albumi e aggiungeva lo zucchero.”"""
 IO = re.compile(
-    r"(?:^|(?<=, )|(?<=; )|(?<=: )|(?<= e )|(?<=poi )|(?<=planetaria )|(?<=parte )|(?<=cotto )|(?<=pronto )|(?<=freddo )|(?<=quindi ))(?:(li|lo|la|le|ci) )?(mont|setacci|vers|mescol|incorpor|inforn|lasci|sform|spalm|arrotol|bagn|tagli|riscald|scald|"
+    r"(?:^|(?<=, )|(?<=; )|(?<=: )|(?<= e )|(?<=poi )|(?<=planetaria )|(?<=parte )|(?<=cotto )|(?<=pronto )|(?<=freddo )|(?<=quindi ))(?:(li|lo|la|le|ci) )?(mont|setacci|livell|distribuisc|separ|farc|vers|mescol|incorpor|inforn|lasci|sform|spalm|arrotol|bagn|tagli|riscald|scald|"
     r"aggiung|unisc|sbatt|mett|stend|sciolg|cuoci|facci|divid|prend|rovesc|capovolg|preriscald|accend|fond|rimett|ripong|sovrappong|toglie?|spolver|spolverizz|decor|inzupp|spennell|dress|form|amalgam|trit|srotol|stacc|copr|ricopr|cosparg|conserv|imburr|foder|[^\W\d]{3,8}isc)i?o(?!\w)"
 )
 """“Monto le uova, li aggiungo”: what a cook tells of herself."""

@@ -41,4 +41,5 @@ VERBS: tuple[tuple[str, Act], ...] = (
 GRAMMAR = Grammar(
     tuple((rf"(?:{p})(?!\w)" if not p.endswith(")") else p, act) for p, act in VERBS),
     aside=r"đến khi|cho đến khi|khi",
+    aside_ends=r"[,;.:]|(?= rồi )",
 )

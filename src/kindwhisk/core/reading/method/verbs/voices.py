@@ -17,7 +17,7 @@ def _any(words: Iterable[str]) -> str:
 
 _ADVERBS = r"(?: (?:then|now|also|just|next|simply|always|first|finally|only|all|both|\w+ly))*"
 _BEGINS = r"(?:^|(?<=, )|(?<=; )|(?<=: )|(?<= and )|(?<=then )|(?<=next ))"
-_OBJECT = r"(?:\d|(?:the|it|them|this|that|all|half|some|a|an|one|two|three|four|five|six|both)(?!\w))"
+_OBJECT = r"(?:\d|(?:the|each|it|them|this|that|all|half|some|a|an|one|two|three|four|five|six|both)(?!\w))"
 _INTO = r"( in(?:to)?| over| through| on(?:to)?| together| off| out| up)?"
 _SOMEBODY = r"i|we|she|he|they|you|one"
 
