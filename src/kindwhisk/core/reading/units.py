@@ -53,7 +53,7 @@ _TABLE: tuple[tuple[Unit, str], ...] = (
     (Unit("pint", V, "pint"), "pint|pints|pt|pt."),
     (Unit("quart", V, "quart"), "quart|quarts|qt|qts|qt."),
     (Unit("gallon", V, "gallon"), "gallon|gallons"),
-    (Unit("dash", V, "milliliter", 0.6), "dash|dashes|splash|filet|trait|spruzzo"),
+    (Unit("dash", V, "milliliter", 0.6), "dash|dashes|splash|squeeze of|filet|trait|spruzzo"),
     (Unit("drop", V, "milliliter", 0.05), "drop|drops|goutte|gouttes|goccia|gocce|giọt|滴"),
     (Unit("soup spoon", V, "milliliter", 15),
      "c. à soupe|c. à s.|c à soupe|cs|càs|c.à.s.|cas|cuillère à soupe|cuillères à soupe|cuillerée à soupe|cuillerées à soupe|"

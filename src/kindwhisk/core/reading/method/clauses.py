@@ -15,7 +15,7 @@ from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
 
 ELLIPSIS = re.compile(
-    r"(?:,| e| et| and) (?=(?:i |les |the )(?:tuorli|jaunes|yolks|albumi|blancs|whites) (?:con|avec|with) )|,\s+(?=(?:the )?\w+ (?:by hand|with (?:a|the) spatula)(?=,|$))|,? and at the (?:very )?end,? (?:of all )?|,\s+(?=(?:the )?[^\W\d]{3,} in$|(?:the )?rest(?!\w)|le reste(?!\w)|il resto(?!\w)|upside[- ]down|(?:icing sugar|cocoa|sugar) over(?:,|$))|,?\s*followed by\s+(?!half|an? |one )|(?<=whipped),\s+(?=\d)|,?\s+and\s+(?=\d[^,;]* into the (?:other|second))|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer) |overnight [^,;]*in the (?:fridge|freezer))|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min|(?:the )?(?:second|third|last|top) (?:disc|disk|layer|round|sheet|biscuit|sponge)(?=,|$))|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
+    r"(?:,| e| et| and) (?=(?:i |les |the )(?:tuorli|jaunes|yolks|albumi|blancs|whites) (?:con|avec|with) )|,\s+(?=(?:the )?\w+ (?:by hand|with (?:a|the) spatula)(?=,|$))|,? and at the (?:very )?end,? (?:of all )?|,\s+(?=(?:in |on )?(?:the )?(?:machine|mixer|planetaria|batteur)(?!\w))|,\s+(?:and )?last(?: of all)?,? (?=the (?!third|quarter|half|of )|whites)|,\s+(?=(?:the )?[^\W\d]{3,} in$|(?:the )?rest(?!\w)|le reste(?!\w)|il resto(?!\w)|upside[- ]down|(?:icing sugar|cocoa|sugar) over(?:,|$))|,?\s*followed by\s+(?!half|an? |one )|(?<=whipped),\s+(?=\d)|,?\s+and\s+(?=\d[^,;]* into the (?:other|second))|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer) |overnight [^,;]*in the (?:fridge|freezer))|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min|[^,;]{3,40} (?:on|between) (?:each|every|the) (?:layer|disc|sponge)s?(?:,|$)|(?:the )?(?:second|third|last|top) (?:disc|disk|layer|round|sheet|biscuit|sponge)(?=,|$))|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
 )
 _MINUTES = re.compile(r"\d ?(?:min|mins|minutes?|h)(?!\w)")
 REST = re.compile(
@@ -67,7 +67,14 @@ _LEADS = {
     Act.HEAT, Act.WHIP, Act.BOIL, Act.POUR, Act.BEAT, Act.ADD, Act.BAKE, Act.CHILL, Act.INVERT, Act.TURN_OUT, Act.PIPE,
 }  # fmt: skip
 """What a stretch in front of the first verb may tell by itself."""
-_OF_THEIR_OWN = {Act.COOL, Act.WHIP, Act.BAKE, Act.FOLD, Act.CHILL, Act.INVERT, Act.DUST}
+LAYS = re.compile(r"[^,;]{3,40} (?:on|between) (?:each|every|the) (?:layer|disc|sponge)s?(?=,|$)")
+"""“Soak, cream and strawberries on each layer”."""
+_BRINGS = {Act.ADD, Act.FOLD, Act.MIX}
+STIFF_ONES = re.compile(
+    r"(?:the |les |gli )?(?:stiff(?:ly)?|beaten|whipped|whisked)(?: \w+)? whites|blancs (?:battus|montés)|albumi montati"
+)
+"""“Add the flour, last the stiff whites.”"""
+_OF_THEIR_OWN = {Act.JOIN, Act.COOL, Act.WHIP, Act.BAKE, Act.FOLD, Act.CHILL, Act.INVERT, Act.DUST}
 """What a stretch behind a verb may tell by itself; any other goes on with the verb."""
 _TILL_THICK = re.compile(
     r"\d+ ?min[^,;]*(?:speed|on high|mixer|whisk)|(?:on )?(?:high|top|full) speed|(?:till|until|jusqu\w*) (?:it is |they are )?(?:thick|pale|fluffy|cold|tripled|ribbon|au ruban|froid)"
@@ -88,7 +95,8 @@ def _pieces(text: str, start: int, end: int) -> Iterator[tuple[int, int]]:
     """A stretch cut where something else follows: ``…, then the flour``."""
     at = start
     for match in ELLIPSIS.finditer(text, start, end):
-        if match.start() > at and text[match.end() : end].strip():
+        begins = match.start() > at or (match.start() == at == start and LAYS.match(text, match.end()))
+        if begins and text[match.end() : end].strip():
             yield at, match.start()
             at = match.end()
     yield at, end
@@ -156,7 +164,7 @@ def _first_last(found: list[Verb], text: str, number: int) -> Iterator[Clause]:
                 if verb.act is Act.HAND and _UNROLLED.match(words):
                     yield from _then_foods(words, number)
             elif rest := text[a:b].strip(" ,;:."):
-                again = implied(rest)
+                again = Act.FOLD if STIFF_ONES.match(rest) and verb.act in _BRINGS else implied(rest)
                 if again in _OF_THEIR_OWN:
                     yield Clause(again, rest, (0, 0), number, True, True)
                 elif verb.act is Act.HEAT and _TILL_THICK.match(rest):
@@ -298,6 +306,6 @@ def _goes_on_with(told: list[Clause], words: str) -> Act | None:
     if last in _WHISKED:
         # “Whites: foamy, then sugar in 3, to stiff peaks”.
         return Act.ADD
-    if amounts(words) or TELLING.match(words) or len(words) < 24:
+    if amounts(words) or TELLING.match(words) or len(words) < 24 or " + " in words:
         return Act.ADD if re.match(r"(?:and|plus|et|e|và)\b|\+ ?\d", words) else Act.PUT
     return None

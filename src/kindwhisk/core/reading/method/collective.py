@@ -33,7 +33,7 @@ _OF_A_KIND: tuple[tuple[re.Pattern[str], str, int], ...] = (
         "sugar",
         2,
     ),
-    (re.compile(r"(?<!\w)(?:the |both |two )flours(?!\w)"), "flour", 2),
+    (re.compile(r"(?<!\w)(?:the |both |two )?flours(?!\w)"), "flour", 2),
     (
         re.compile(r"(?<!\w)(?:(?:with |the |mixed |fresh )(?:fruits?|berries)|les fruits|la frutta)(?!\w)"),
         "fruit",

@@ -20,7 +20,7 @@ BAKES = r"\bbake|\bbaked|\bbaking for|enfourn|cuire|cuisson|cuocere|cuoci|inforn
 ROLLS = r"roll(?:ed)? (?:up|it|again|the)|roulade|roulé|roulez|arrotola|巻|cuộn"
 SYRUP = r"syrup|sirop|sciroppo|シロップ|boil"
 ENDS = (
-    r"until(?! (?:\w+ ){0,2}(?:cold|cool)(?!\w))|ready when|done when|pulls? away|comes? away|couteau|lame|(?<!\w)core (?:temp|of|at|\d)|asciutt|skewer|toothpick|tip of a knife|tester|not move|do(?:es)?n.t move|(?:they|it|shells?|pieces) (?:easily )?(?:lift|come|slide|peel|release)s? (?:easily |cleanly )?(?:off|away|from)|springs? back|bounces? back|golden|pale gold|lightly colour|staccarsi|staccano|(?:comes?|coming|came|out|skewer is) (?:out )?clean|firm|colou?red(?! (?:sugar|paste))|browned|dry to|(?:just|has|is|until|nearly|barely|almost) set\b|jusqu|doré|élastique|elastic[oa]?|coloration|blonde?s?|ressort|au toucher|al tatto|brûlé|fino a|dorat|stecchino|"
+    r"until(?! (?:\w+ ){0,2}(?:cold|cool)(?!\w))|ready when|done when|pulls? away|comes? away|couteau|lame|(?<!\w)core (?:temp|of|at|\d)|probe|asciutt|skewer|toothpick|tip of a knife|tester|not move|do(?:es)?n.t move|(?:they|it|shells?|pieces) (?:easily )?(?:lift|come|slide|peel|release)s? (?:easily |cleanly )?(?:off|away|from)|springs? back|bounces? back|golden|pale gold|lightly colour|staccarsi|staccano|(?:comes?|coming|came|out|skewer is) (?:out )?clean|firm|colou?red(?! (?:sugar|paste))|browned|dry to|(?:just|has|is|until|nearly|barely|almost) set\b|jusqu|doré|élastique|elastic[oa]?|coloration|blonde?s?|ressort|au toucher|al tatto|brûlé|fino a(?! (?:quando (?:è|sono|non è) )?(?:completamente |ben )?fredd)|dorat|stecchino|"
     r"竹串|焼き色|"
     r"(?:should|must) (?:be|lift|sound|feel|look|come)|弾力|tăm|vàng|đến khi"
 )
@@ -44,6 +44,10 @@ _PARTS_OF_AN_HOUR = (
     (re.compile(r"(?<!\w)(?:an?|one) hour and a quarter(?!\w)"), "75 min"),
     (re.compile(r"(?<!\w)(?:un'ora e mezz[ao]|une heure et demie)(?!\w)"), "90 min"),
     (re.compile(r"(?<!\w)(?:an hour|une heure|un'ora)(?!\w)"), "1 hour"),
+    (
+        re.compile(r"(?<!\w)(?:1|un) ?(?:ora e|heure|h et) (20|30|40|45|50|15|10)(?!\d| ?(?:min|ore|g|°))"),
+        r"1 h \1 min",
+    ),
 )
 """Hours in words that hold no number."""
 

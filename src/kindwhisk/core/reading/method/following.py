@@ -119,6 +119,9 @@ def _once_cold(tracker: Tracker, sentence: str) -> str:
     found, cake = ONCE_COLD.match(text), the_cake(tracker)
     if found is None or cake is None:
         return sentence
+    if raw is not None and raw.kind in {BoilStep, WarmStep} and not tracker.pending:
+        _stands_until_cold(tracker)
+        return text[found.end() :].lstrip(" ,")
     if raw is not None and not re.search(r"cake|sponge|roll|shell|biscuit|bánh|スポンジ", found[0]):
         # “When cool, fold in the cream”: what was worked on last.
         return text[found.end() :].lstrip(" ,")
@@ -175,6 +178,10 @@ def _take_block(tracker: Tracker, lines: Sequence[int]) -> None:
     )
 
 
+ADDED_COLD = re.compile(
+    r"(?<!\w)(?:when|once)(?: it is| it's)?(?: quite| completely)? (?:cold|cool)$|^(?:when|once)(?: it is| it's)?(?: quite| completely)? (?:cold|cool)(?!\w)"
+)
+"""“Add the kirsch when cold.”"""
 THEN_COLD = re.compile(r"(?:,|\band) (?:when|once)(?: it is| it's)?(?: quite| completely)? (?:cold|cool)$")
 
 
@@ -196,6 +203,8 @@ def _done(tracker: Tracker, row: Row, grammar: Grammar, number: int, above: Sequ
         if above and not acts and clause.act in TOGETHER and not tracker.items(clause) and not tracker.pending:
             _take_block(tracker, above)
         acts.append(clause.act)
+        if clause.act is Act.ADD and ADDED_COLD.search(clause.text) is not None:
+            _stands_until_cold(tracker)
         handler = HANDLERS.get(clause.act)
         if handler is not None:
             handler(tracker, clause)

@@ -33,11 +33,13 @@ _ON_TOP = re.compile(r"(?<!\w)(?:on top|over(?=,|$))(?!\w)")
 ONE_IN = re.compile(r"(?:the )?[^\W\d]{3,} in")
 """“Zest in.”"""
 _EGGS = {"whole-egg", "egg-yolk", "egg-white"}
-_EGGS_WARM = re.compile(r"(?<!\d)(?:3[5-9]|[4-6]\d) ?(?:°|c(?!\w))")
+_EGGS_WARM = re.compile(
+    r"(?<!\d)(?:3[5-9]|[4-6]\d) ?(?:°|c(?!\w))|(?<!\w)(?:hot|warm(?:ed)?) to (?:3[5-9]|[4-6]\d)(?!\d)"
+)
 _STROKES = re.compile(r"\d ?(?:folds|strokes|turns)(?!\w)")
 _NOZZLE = re.compile(r"(?<!\w)(?:nozzle|piping bag|douille|bocchetta)(?!\w)")
 _BY_HAND = re.compile(
-    r"(?:^(?:by hand|a mano|à la main)[,:]? )|,? (?:by hand|with (?:a|the) spatula|a mano|à la maryse)$"
+    r"(?:^(?:by hand|a mano|à la main)[,:]? )|,? (?:by hand|with (?:a|the) spatula|(?:piano )?con la spatola|a mano|à la maryse)$"
 )
 """“Flour by hand”, “a mano: zucchero a velo”."""
 PART_IN = re.compile(r"(?:(?:one|a) (?:third|quarter)|\d/\d|half|(?:the )?rest)(?: of \w+)?,? in(?!\w)")
@@ -50,7 +52,7 @@ _GOES_IN = re.compile(
     r"(?<!\w)(?:go(?:es)? in|in (?:at the end|last|now|too)|in$|in(?:to)? the|onto|sifted (?:in|over|on)|on top)(?!\w)"
 )
 _MIXER = re.compile(
-    r"(?<!\w)(?:in|con la) planetaria(?!\w)|(?<!\w)au (?:robot|batteur)(?!\w)|^(?:stand )?mixer(?!\w)|(?<!\w)(?:(?:in|on)(?:to)? the (?:stand )?mixer|by machine)|^(?:straight |then |off the heat )?to the (?:stand )?mixer(?!\w)"
+    r"(?<!\w)(?:in|con la) planetaria(?!\w)|(?<!\w)au (?:robot|batteur)(?!\w)|^(?:stand )?mixer(?!\w)|(?<!\w)(?:(?:in|on)(?:to)? the (?:stand )?mixer|by machine)|^(?:straight |then |off the heat )?to the (?:stand )?mixer(?!\w)|^(?:in |on )?(?:the )?machine(?= \d|$)"
 )
 
 
@@ -90,6 +92,12 @@ def _cream(names: set[str]) -> bool:
 
 
 _IMPLIED: tuple[tuple[Act, Callable[[str], object], Foods], ...] = (
+    (
+        Act.BLOOM,
+        re.compile(r"(?:^|: )(?:the )?gelatine? in(?:to)? (?:some |a little )?(?:cold |iced )?water").search,
+        _any,
+    ),
+    (Act.JOIN, re.compile(r"(?:on|between) (?:each|every|the) (?:layer|disc|sponge)s?(?=,|$)").search, _some),
     (Act.HEAT, OVER_WATER.search, _some),
     (Act.HEAT, _EGGS_WARM.search, _EGGS.intersection),
     (Act.SIFT, re.compile(r"^tpt.*through (?:the|a) (?:blender|mixer|processor|sieve)").search, _any),

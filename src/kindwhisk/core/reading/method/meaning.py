@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.reading.method.items import Item
 from kindwhisk.core.reading.method.making import Made, Stock
 from kindwhisk.core.reading.method.references import Results, of_ingredient
@@ -93,6 +94,10 @@ class _Case:
                 return self._as_made(made, Share(fraction=min(MOST_OF, share.grams / max(made.grams(), 1.0))))
         if share.grams is not None or share.rest:
             return None
+        warmed = self.results.last(lambda m: m.kind is WarmStep and m.raw_ids == {stock.ingredient})
+        if warmed is not None and ingredient(stock.ingredient).kind == "sugar":
+            # “Add the hot sugar”, which was in the oven.
+            return self._as_made(warmed)
         word = self.mention.words.split()[-1]
         other = next((s for s in self.stocks.rows if s.listed and not s.gone and word in own_words(s.written)), None)
         other_sugar = (

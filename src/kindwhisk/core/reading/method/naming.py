@@ -30,14 +30,14 @@ from kindwhisk.core.reading.same import covers
 
 APART = re.compile(r"[,;]|(?<!\w)(?:and|with|into|to)(?!\w)")
 SUFFIX = re.compile(
-    r"(?<=iamo)l[eoai]$|^(?:les |le |la |l')(?=\w+(?:er|re|ir)$)|-(?:les?|la|en)$|(?<=[aei]te)(?:l[eoai])$|(?<=r)l[eoai]$"
+    r"(?<=iamo)l[eoai]$|^(?:les |le |la |l')(?=\w+(?:er|re|ir)$)|-(?:les?|la|en)$|(?<=[aei]te)(?:l[eoai])$|(?<=r)l[eoai]$|(?<=tt[aei])l[eoai]$|(?<=[grcv][ai])l[eoai]$"
 )
 INSIDE = re.compile(
     r"^\s*(?:\w+ly |that |it |this |them )?(?:in(?!to| (?:(?:an?|the|another|your|one|its|their) )?(?:\w+ ){0,2}(?:bowl|pan|saucepan|pot|mixer|jug|oven|batches|additions|goes|parts|turns|thirds|times)\b)|over and)(?!\w)"
 )
 ASIDE = re.compile(
     r"lemon[- ]colou?red|(?:jelly|swiss)[- ]roll (?:pan|tin|tray)|^(?:when|once|as soon as) (?!the (?:sugar )?syrup|the sugar)[^,;]* (?:is|are|looks?|feels?)(?!\w)[^,;]*,|(?<!\w)(?:once|as soon as) (?:it|they) [^,;]*(?:,|$)|^(?:quand|lorsque|dès que|quando|appena) (?:(?!  )[^,;])*,|(?<!\w)(?:with|using) (?:an? |the )?(?:\w+ ){0,2}(?:spoon|spatula|whisk|fork)(?!\w)(?! of)|(?<!\w)(?:a filo|chia(?= (?:làm |thành |lòng |bột |hỗn |đều ))|chia(?= \d))(?!\w)|(?<!\w)(?:chemisée?s?[^,.;]*|beurrée?s?|farinée?s?|imburrat[oaie]|infarinat[oaie])(?!\w)|^to [a-z]+ (?:it|them|the \w+),|: (?:le mélange|il composto|the mixture|la masse|l'appareil) (?:doit|deve|should|must)[^.;]*|(?<!\w)to (?:loosen|lighten|slacken|soften|temper) (?:it|them|the \w+)(?!\w)|(?<=\w )when (?:the )?(?:\w+ )?(?:syrup|sugar) (?:is|reaches|hits|gets)[^,.;]*|(?<!\w)pour (?:la |le |les |l')?(?:détendre|assouplir|alléger)(?!\w)|(?<!\w)(?:until|till|so that|while|jusqu'\w+|fino a(?: quando)?|finch\w+|đến khi|cho đến khi)(?!\w)(?:(?![,;.]|(?<!\w)(?:and then|then|with)(?!\w)).)*|"
-    r"(?<!\w)off (?:the |of the )?(?:hot |simmering )?(?:water|bath)(?!\w)|(?<!\w)(?:over|(?<=\w )in(?! the water(?! bath)(?!\w))(?! (?:an?|the|\d+|one|two|three) ?(?:tbsp|tablespoons?|tsp|teaspoons?|spoons?|spoonfuls?|ml|g)(?!\w))|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
+    r"(?<!\w)off (?:the |of the )?(?:hot |simmering )?(?:water|bath)(?!\w)|(?<!\w)(?:over|(?<=\w )in(?! the (?:hot |boiling |warm )?water(?! bath)(?!\w))(?! (?:an?|the|\d+|one|two|three) ?(?:tbsp|tablespoons?|tsp|teaspoons?|spoons?|spoonfuls?|ml|g)(?!\w))|trên) (?:(?!\w*,)\w+ ){0,6}(?:water|water bath|bain-marie|nước nóng)(?!\w)|(?:cold|hot|warm|simmering) water bath|in cold water|"
     r"dans de l'eau froide|in acqua fredda|nồi nước(?: nóng)?|(?:túi )?bắt kem|đường kính(?= (?:khoảng )?\d)|湯煎(?:で|から|にかけて)?|鍋"
 )
 """What tells until when, and water that nothing is made of: no ingredient is meant in it."""
@@ -134,6 +134,10 @@ class Naming:
             # “Whip everything”: all that the part lists, not what was made last.
             return all_of_it
         references = self.results.in_text(text, self._untouched, [suffixed] if suffixed is not None else [])
+        lead = clause.ahead.rstrip()
+        if lead.endswith(",") and mentions(lead, self.stocks.eggs, self.shelf):
+            # “Now three egg whites, beat them”: those that are named in front.
+            references = [r for r in references if r.made is not None or r.start < len(lead)]
         covered = [(r.start, r.end) for r in references]
         found = self._referred(references)
         for mention in mentions(text, self.stocks.eggs, self.shelf):

@@ -9,6 +9,7 @@ from kindwhisk.core.process.steps.base import YOLKY
 from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.whip import WhipStep
@@ -53,6 +54,7 @@ NOUNS: tuple[tuple[re.Pattern[str], Test], ...] = (
     (re.compile(r"(?<!\w)(?:the )?(?:set|frozen|chilled|firm) (?:mousse|cream|cake|layer)(?!\w)|(?<!\w)mousse(?!\w)"), lambda m: m.kind in {FillStep, ChillStep}),
     (re.compile(r"(?<!\w)(?:whipped )?(?:cream|crème(?: fouettée)?|crema|panna|kem)(?!\w)(?! cheese| of tartar)|クリーム"), lambda m: raw(m) and (m.is_cream or bool(m.names & {"cream", "crème", "crema"}))),
     (re.compile(r"(?<!\w)(?:cream|crème|crema)(?!\w)(?! cheese| of tartar)"), lambda m: raw(m) and m.of_kind({"dairy"}) and bool(m.ids & {"egg-yolk", "whole-egg"}) and not m.floury),
+    (re.compile(r"(?<!\w)(?:cream|crème|crema)(?!\w)(?! cheese| of tartar)"), lambda m: raw(m) and m.kind is MixStep and "butter" in m.ids and m.of_kind({"sugar"}) and not m.floury),
     (re.compile(r"(?<!\w)(?:dry ingredients|dry goods|dry stuff|dry mix|dry mixture|powders|sifted (?:ingredients|mixture|powders|flours)|flours|sifted flour|ingrédients secs|ingredienti secchi)(?!\w)|粉類|(?<![\u4e00-\u9fff\u30a0-\u30ff])粉(?=を|と)"), lambda m: raw(m) and m.dry),
     (re.compile(r"(?<!\w)(?:the )?nuts(?!\w)|(?<!\w)(?:nut|almond|hazelnut|dry|macaron) powder(?!\w)"), lambda m: raw(m) and m.dry and m.of_kind({"nut"})),
     (re.compile(r"(?<!\w)(?:the )?nuts(?!\w)"), lambda m: raw(m) and m.of_kind({"nut"}) and not m.white_foam),

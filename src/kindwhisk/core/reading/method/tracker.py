@@ -31,6 +31,7 @@ BY_HAND = re.compile(
     r"sift|tamis|setacci|rây|ふるい|(?<!\w)(?:à la (?:maryse|main|spatule)|with (?:a|the) (?:rubber )?(?:spatula|scraper)|by hand|a mano)(?!\w)"
 )
 """Icing sugar that is sifted over a meringue, or worked in by hand, is folded in; any other sugar is whipped with it."""
+EXTRA = re.compile(r"(?<!\w)(?:extra|more|plus|additional|another|en plus|in più|thêm)(?!\w)")
 DRY_KINDS = {"flour", "leavener", "salt", "sugar", "nut", "flavour"}
 
 
@@ -129,7 +130,16 @@ class Tracker(Naming):
                 take = self._take(item.mention, beside, part, self._lines_of(items, item))
                 if take is not None:
                     takes.append(take)
+                    takes += self._extra(item.mention, take)
         return takes, uses
+
+    def _extra(self, mention: Mention, take: Take) -> list[Take]:
+        """“6 eggs, separated, plus 2 extra whites”, of which a sentence says “the whites”."""
+        if not mention.share.all or mention.ingredient not in WHITES:
+            return []
+        rows = [s for s in self.stocks.matching(mention.ingredient) if s is not take.stock and not s.gone]
+        extra = [s for s in rows if same_group(s.group, take.stock.group) and EXTRA.search(s.written.lower())]
+        return [more for s in extra if (more := self.stocks.take(s, mention.share)) is not None]
 
     def _lines_of(self, items: Sequence[Item], but: Item) -> set[int]:
         """The lines of what else is named, where a name means one alone."""

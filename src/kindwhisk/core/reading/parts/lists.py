@@ -64,7 +64,7 @@ SPOKEN = re.compile(
 )
 
 JOINED = re.compile(
-    r"[,;]\s+(?=\d|½|¼|(?:an? |one )?(?:few|pinch|little|dash|drop|half an?) |(?:mezz[ao]|un(?:a|e)? (?:bustina|pizzico|cucchiaino|cucchiaio|bicchiere|demi|sachet|pot|boîte|paquet|pincée|cuillère|c\.)) ?|(?:their|its|the) weight (?:in|of) |[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|、\s*|\s*[/／]\s*(?=[\u3040-\u9fff])|,\s+(?=[^\d,]{3,24}$)|\s/\s(?=[^\W\d]{3,}|\d)|\s&\s(?=\d)|\s[–—/•·-]\s(?=\d)|(?<!\dg)(?<!\d g)(?<!\dml)(?<!\d ml)\s\+\s(?=\d(?! extra| more)|[^\W\d]+ \d)|\s(?:and|plus|et|e|và)\s(?=\d{1,2} (?:\w+ )?(?:egg )?(?:yolks?|whites?|jaunes?|blancs?|tuorl[io]|album[ei]|lòng)(?!\w))|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
+    r"[,;]\s+(?:plus\s+)?(?=\d|½|¼|(?:an? |one )?(?:few|pinch|little|dash|drop|squeeze|splash|knob|handful|drizzle|half an?) |(?:mezz[ao]|un(?:a|e)? (?:bustina|pizzico|cucchiaino|cucchiaio|bicchiere|demi|sachet|pot|boîte|paquet|pincée|cuillère|c\.)) ?|(?:their|its|the) weight (?:in|of) |[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|、\s*|\s*[/／]\s*(?=[\u3040-\u9fff])|,\s+(?=[^\d,]{3,24}$)|\s/\s(?=[^\W\d]{3,}|\d)|\s&\s(?=\d)|\s[–—/•·-]\s(?=\d)|(?<!\dg)(?<!\d g)(?<!\dml)(?<!\d ml)\s\+\s(?=\d(?! extra| more)|[^\W\d]+ \d)|\s(?:and|plus|et|e|và)\s(?=\d{1,2} (?:\w+ )?(?:egg )?(?:yolks?|whites?|jaunes?|blancs?|tuorl[io]|album[ei]|lòng)(?!\w))|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
 )
 
 

@@ -37,6 +37,9 @@ RING = re.compile(
 )
 CAKE_RING = re.compile(r"ring|springform|mould|mold|frame|cercle|anello")
 ON_TOP = re.compile(r"(?<!\w)on top(?! of)(?!\w)")
+IN_MIDDLE = re.compile(
+    r"(?<!\w)(?:in(?:to)? the (?:middles?|centres?|centers?|holes?)|on (?:top|each(?: one)?)|inside|sopra|dessus)(?!\w)"
+)
 AWAY = re.compile(r"(?<!\w)(?:fridge|refrigerator|freezer|aside|frigo|oven|tủ lạnh)(?!\w)|冷蔵庫")
 
 
@@ -55,6 +58,16 @@ def put(t: Tracker, clause: Clause) -> None:
         return
     t.flush()
     items = t.items(clause)
+    cream = bool(items) and all(i.made is not None and i.made.is_cream for i in items)
+    if cream and the_cake(t) is not None and IN_MIDDLE.search(clause.text):
+        # “Montate la panna, mettetela sopra.”
+        top(t, clause)
+        return
+    laid = bool(items) and all(i.mention is not None for i in items) and IN_MIDDLE.search(clause.text) is not None
+    if laid and t.here is not None and t.here.baked:
+        # “Put a blob of jam in the middle.”
+        top(t, clause)
+        return
     if _over_the_water(t, clause, items) or _into_its_place(t, clause, items) or not items:
         return
     here = t.here
@@ -208,6 +221,21 @@ def _on_top(t: Tracker, clause: Clause, items: list[Item]) -> bool:
     return False
 
 
+def _into_the_ring(t: Tracker, items: list[Item]) -> bool:
+    """“Pipe in two thirds of the cream, add the strawberries, add the second disc”: on what fills the ring so far."""
+    here = t.here
+    if here is None or here.kind is not FillStep:
+        return False
+    if all(i.made is not None and i.made.baked for i in items):
+        t.say(here)
+        return True
+    fruit = all(i.mention is not None and ingredient(i.mention.ingredient).kind == "fruit" for i in items)
+    if not fruit or not any(m.baked for m in here.upstream()):
+        return False
+    t.make(AssembleStep, here.vessel, t.claim(items)[0], [t.use(here)], joining=Joining.TOP)
+    return True
+
+
 def _one_after_the_other(t: Tracker, clause: Clause, items: list[Item]) -> None:
     """“Add the whites to the yolks, then add the flour”: what was put in before is worked in first."""
     airy = any(i.made is not None and i.made.airy for i in t.pending)
@@ -266,12 +294,7 @@ def add(t: Tracker, clause: Clause) -> None:
     if not items:
         _nothing_named(t, clause)
         return
-    if _on_top(t, clause, items):
-        return
-    here = t.raw_here()
-    if here is not None and here.kind is FillStep and all(i.made is not None and i.made.baked for i in items):
-        # “Fill halfway, add the second disc and fill to the top.”
-        t.say(here)
+    if _on_top(t, clause, items) or _into_the_ring(t, items):
         return
     _one_after_the_other(t, clause, items)
     into = _put_to(t, items)

@@ -46,6 +46,7 @@ SMALL_ROUNDS = re.compile(
 )
 """“Spoon small rounds onto papered trays.”"""
 HIGH = re.compile(r"(?<!\w)from (?:up )?(?:high(?: up)?|a height|above|\d+ ?cm)(?!\w)|高い(?:位置|ところ)から")
+PIPE_IN = re.compile(r"(?:pipe|spoon|ladle) in(?!to)(?!\w)")
 ON_IT = re.compile(r"(?<!\w)(?:over|onto|on top of|on|sur|sul|sulla|sopra) (?:the|la|le|il|lo|l'|it)(?!\w)")
 RINGED = re.compile(
     r"(?<!\w)(?:in(?:to)?|dans|in) (?:an?|the|two|three|four|une?|des|deux|due|[2-9]) (?:[\w.,]+ ?(?:cm|inch) )(?:\w+ )?(?:rings|frames?|cercles?|anell[oi])(?!\w)|(?<!\w)into (?:two|three|four|[2-9]) (?:\d+ ?cm )?rings(?!\w)|(?<!\w)(?:in|into) (?:a |the )?frame(?!\w)"
@@ -149,9 +150,9 @@ def _over_what_is_baked(t: Tracker, clause: Clause) -> bool:
     if ON_IT.search(clause.text) is None:
         return False
     items = t.items(clause)
-    return any(i.made is not None and i.made.baked for i in items) and any(
-        i.made is not None and not i.made.baked and not i.made.floury for i in items
-    )
+    here = t.raw_here()
+    poured = [i.made for i in items if i.made is not None and not i.made.baked] or ([here] if here is not None else [])
+    return any(i.made is not None and i.made.baked for i in items) and any(not m.floury for m in poured)
 
 
 def _raw_named(t: Tracker, clause: Clause) -> bool:
@@ -355,6 +356,16 @@ def pipe(t: Tracker, clause: Clause) -> None:
         return
     if raw.kind is PipeStep:
         t.say(raw)
+        return
+    if (
+        t.in_ring is not None
+        and t.in_ring.open
+        and not raw.baked
+        and raw.kind is not FillStep
+        and PIPE_IN.match(clause.text)
+    ):
+        # “Place a disc in a ring … pipe in two thirds of the cream.”
+        fill(t, clause)
         return
     if MOULDED.search(FREE_SHAPE.sub("", clause.said)):
         # “Pipe into half-sphere moulds”.

@@ -213,6 +213,9 @@ def dust(t: Tracker, clause: Clause) -> None:
     t.flush()
     items = t.items(clause)
     here = t.here
+    if here is not None and not here.baked and not any(m.kind in {PipeStep, FillStep} for m in here.upstream()):
+        # “Blitz the sauce. Dust the top.”: of the cake.
+        here = the_cake(t) or here
     if here is None:
         return
     if here.fields.get("joining") is Joining.DUST:
@@ -257,7 +260,9 @@ def soak(t: Tracker, clause: Clause) -> None:
         t.make(AssembleStep, "rack", takes, [t.use(cake)], joining=Joining.GLAZE)
         return
     if takes or uses:
-        t.make(SoakStep, cake.vessel, takes, [t.use(cake), *uses])
+        soaked = t.make(SoakStep, cake.vessel, takes, [t.use(cake), *uses])
+        # What lies in a ring lies there yet.
+        t.in_ring = soaked if t.in_ring is cake else t.in_ring
     else:
         t.say(cake)
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 
 from kindwhisk.core.foams.foam import Peak
+from kindwhisk.core.process.steps.base import WHITES
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.mix import MixStep
@@ -55,7 +56,11 @@ def fold(t: Tracker, clause: Clause) -> None:
     if t.pending and first and REST.search(clause.text):
         # “A third goes into the yolks, the rest is folded in”; “add the flour, then fold in the rest”.
         t.flush()
+    so_far = len(t.results.made)
     own = [as_whipped(t, clause, i) for i in t.items(clause)]
+    if t.pending and t.into is not None and len(t.results.made) > so_far:
+        # “Add the flour, last the stiff whites”: one after the other.
+        t.flush()
     earlier = t.held_in != t.sentence and (own or t.into is None or not t.into.airy)
     if t.pending and t.into is not None and earlier:
         # What an earlier sentence put in is worked in first.
@@ -88,19 +93,30 @@ def fold(t: Tracker, clause: Clause) -> None:
         t.say(uses[0].made)
 
 
+STIFF_WHITES = re.compile(
+    r"(?<!\w)(?:stiff(?:ly)?|beaten|whipped|whisked)(?: \w+)? whites|blancs (?:bien )?(?:battus|montés)|albumi (?:ben )?montati"
+)
+"""“Last the stiff whites”, which no sentence has whipped."""
 WHIPPED = re.compile(r"(?<!\w)(?:whipped|montée|fouettée|montata)(?!\w)")
 
 
 def as_whipped(t: Tracker, clause: Clause, item: Item) -> Item:
     """“Fold in the whipped cream”, which no sentence has whipped: it is whipped for it."""
     mention = item.mention
-    if mention is None or mention.ingredient not in CREAMS or not WHIPPED.search(clause.text):
+    foamed = mention is not None and (
+        (mention.ingredient in CREAMS and WHIPPED.search(clause.text) is not None)
+        or (mention.ingredient in WHITES and STIFF_WHITES.search(clause.text) is not None)
+    )
+    if mention is None or not foamed:
         return item
     here = t.results.here
     takes, _ = t.claim([item])
     if not takes:
         return item
-    made = t.make(WhipStep, t.free("cream-bowl"), takes, [], peak=Peak.SOFT, tool="hand mixer")
+    if mention.ingredient in WHITES:
+        made = t.make(WhipStep, t.free("mixer-bowl"), takes, [], peak=Peak.STIFF)
+    else:
+        made = t.make(WhipStep, t.free("cream-bowl"), takes, [], peak=Peak.SOFT, tool="hand mixer")
     t.results.here = here
     return Item(item.start, made=made, target=item.target)
 
@@ -154,7 +170,7 @@ def _with_itself(t: Tracker, clause: Clause, base: Made | None, words: str) -> N
         # “… sift. Whites, stiff. Fold.”
         _bring(t, [], [t.use(base), t.use(dry)], words)
         return
-    other = other_than(t, base) if base.airy and (goes_in(clause) or base.white_foam) else None
+    other = other_than(t, base) if base.airy and (goes_in(clause) or base.white_foam or not clause.said) else None
     if other is not None:
         # “Whip the cream and fold in”: into what stands there for it.
         _bring(t, [], [t.use(other), t.use(base)], words)

@@ -15,6 +15,7 @@ from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.turn_out import TurnOutStep
+from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.amounts import in_figures
 from kindwhisk.core.reading.method import said
@@ -37,6 +38,10 @@ FREED = re.compile(
     r"before (?:you )?(?:(?:runn?|slid|pass|loosen)\w* (?!and)[^.;,]{2,40} and )?(?:transfer|turn|remov|unmou?ld|releas|loosen|eas|lift|pris|tak)(?:r?ing|e)?(?!\w)|(?:avant de|pour) (?:le |la |les )?(?:démouler|décoller)|prima di sform"
 )
 """A cake that is left to cool first and freed then."""
+RING_OFF = re.compile(
+    r"before (?:\w+ )?(?:remov|lift|tak|unmou?ld|releas|demou?ld)\w*(?: off)?(?: (?:the|from the|its) (?:ring|tin|mould|frame|sides))?"
+)
+"""“Chill for six hours before removing the ring.”"""
 WHEN_COLD = re.compile(
     r"(?:when|once)(?: it is| it's)?(?: completely| quite| fully)? (?:cold|cool|cooled)(?!\w)|une fois froid|quand (?:il|elle) est froide?|quando è (?:\w+ )?fredd[oa]"
 )
@@ -239,6 +244,10 @@ def rest(t: Tracker, clause: Clause) -> None:
         return
     takes: list[Take] = []
     uses: list[Use] = []
+    long = span is not None and span.low >= LONG_REST_MIN / 2
+    if t.pending and long and t.into is not None and t.into.kind in {MixStep, WarmStep}:
+        # “Add the butter and leave to set for two hours”: it is worked in first.
+        t.flush()
     if t.pending:
         items, into, _ = t.release()
         takes, uses = t.claim(without(items, into))
@@ -248,7 +257,7 @@ def rest(t: Tracker, clause: Clause) -> None:
         made = worked_on(t, t.items(clause))
         if made is None:
             return
-        if span is None and not re.search(r"skin|set\b|dry|croût|until|till|firm|melts|absorb", clause.text):
+        if span is None and not re.search(r"skin|set\b|dry|croût|until|till|firm|thicken|melts|absorb", clause.text):
             t.say(made)
             return
         if made.kind is RestStep and made.said[-1] == t.sentence and span is not None:
@@ -256,9 +265,9 @@ def rest(t: Tracker, clause: Clause) -> None:
             made.fields["minutes"] = span.high
             t.say(made)
             return
-        long = span is None or span.high >= LONG_REST_MIN
+        cools = span is None or span.high >= LONG_REST_MIN
         if made.kind is InvertStep or (
-            made.kind is BakeStep and long and (t.oven_off or OFF.search(clause.text) is not None)
+            made.kind is BakeStep and cools and (t.oven_off or OFF.search(clause.text) is not None)
         ):
             # What is left alone behind the oven cools.
             t.make(CoolStep, made.vessel, [], [t.use(made)], inverted=made.kind is InvertStep)
@@ -286,7 +295,9 @@ def chill(t: Tracker, clause: Clause) -> None:
     if made.kind is ChillStep:
         t.say(made)
         return
-    t.make(ChillStep, made.vessel, [], [t.use(made)], hours=min(max(hours, 0.05), 96.0))
+    cold = t.make(ChillStep, made.vessel, [], [t.use(made)], hours=min(max(hours, 0.05), 96.0))
+    if RING_OFF.search(clause.text):
+        t.make(TurnOutStep, "rack", [], [t.use(cold)])
 
 
 def preheat(t: Tracker, clause: Clause) -> None:

@@ -139,6 +139,9 @@ def _unnamed_base(t: Tracker, clause: Clause, items: list[Item], own: list[Item]
     return here if rest or behind or clause.guessed or alone or added else None
 
 
+BLITZED = re.compile(r"(?<!\w)(?:blitz|process|pulse|blend|mix(?:er|ez))(?!\w)")
+
+
 def sift(t: Tracker, clause: Clause) -> None:
     """Dry goods through a sieve, by themselves or straight over what they go to."""
     items = t.items(clause)
@@ -176,6 +179,11 @@ def sift(t: Tracker, clause: Clause) -> None:
         t.say(here)
         return
     takes, uses = t.claim(items)
+    wet = {ingredient(x.ingredient).kind for x in takes} & {"fruit", "liquid", "dairy"}
+    if wet and BLITZED.search(clause.text):
+        # “Sauce: blitz everything, pass.”
+        t.make(MixStep, t.mixing_bowl(takes, uses), takes, uses)
+        return
     if takes or uses:
         t.make(SiftStep, t.free("paper"), takes, uses, passes=2 if "twice" in clause.text else 1)
 

@@ -41,7 +41,7 @@ COOKED_WITH = re.compile(r"(?: à l'anglaise| à la nappe)? (?:with|avec|con) (?
 
 def melt(t: Tracker, clause: Clause) -> None:
     """Melt: fat and chocolate warmed; gelatine dissolved in what is warm."""
-    if t.into is not None or any(i.made is not None for i in t.pending):
+    if t.into is not None or any(i.made is not None for i in t.pending) or (t.pending and "gelatine" in clause.text):
         t.flush()
     items = t.items(clause)
     base = target(items) or (
@@ -120,7 +120,8 @@ def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
     if DISSOLVES.search(clause.text) and own and items is None:
         # “Bring to the boil, dissolve the coffee in it”; “… in a spoonful of the cream”.
         t.flush()
-        into = here if here is not None and here.kind in {BoilStep, WarmStep} else None
+        wet = any(i.mention is not None and ingredient(i.mention.ingredient).kind == "liquid" for i in own)
+        into = here if here is not None and here.kind in {BoilStep, WarmStep} and not wet else None
         t.bring_together(without(own, into), into, clause.text)
         return
     if t.into is not None and (any(i.made is not None for i in t.pending) or (own and t.held_in != t.sentence)):
@@ -141,6 +142,9 @@ def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
         return
     if only is not None and only.kind is WarmStep:
         uses[0].made.left = 1.0
+        if said.FLUID.search(words) or said.THICKENS.search(words):
+            # “Return to the pan and boil for a minute.”
+            only.fields["target_c"] = max(only.fields.get("target_c", 0.0), warmth(words, set(only.raw_ids)))
         t.say(only)
         return
     ids = {x.ingredient for x in takes} | {i for u in uses for i in u.made.raw_ids}

@@ -21,6 +21,10 @@ _OBJECT = r"(?:\d|(?:the|each|it|them|this|that|all|half|some|a|an|one|two|three
 _INTO = r"( in(?:to)?| over| through| on(?:to)?| together| off| out| up)?"
 _SOMEBODY = r"i|we|she|he|they|you|one"
 
+EACH_DONE = re.compile(
+    rf"(?:^(?:layer|stack|build|assemble|put|place|lay) [^,;]{{3,40}}, each|(?:,| and)? each) (?:one |layer |disc )?({_any(DONE)}) (?=with|in)"
+)
+"""“Layer the discs, each soaked with coffee and spread with cream.”"""
 USING = re.compile(r"^(?:using|with) (?:an?|the|your) [^,.;]{0,30}(?:whisk|mixer|beaters?|spatula|spoon), ")
 """“Using a hand-held whisk, beat …”: with what, before what."""
 NEVER = re.compile(
@@ -176,6 +180,7 @@ _BEFORE: tuple[Rewording, ...] = (
     (ONTO, "onto "),
     (USING, ""),
     (NEVER, ""),
+    (EACH_DONE, lambda m: f"{'' if m.start() == 0 else ', '}{DONE[m[1]]} each "),
     (HAVING_DONE, _verb(1)),
     (HAVING, lambda m: f"{_TOLD[m[1]]} "),
     (LAYERED, "layer "),
