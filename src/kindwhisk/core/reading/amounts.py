@@ -94,6 +94,20 @@ def in_figures(text: str) -> str:
     return _COUNTED.sub(lambda m: f"{WORDS[m[0]]:g}", text)
 
 
+_FIGURED = re.compile(
+    rf"(?<![\w-])(?:{'|'.join(re.escape(w) for w in _COUNTING)})(?:(?:-| to | or )(?:{'|'.join(re.escape(w) for w in _COUNTING)}))?(?=[ -]?(?:min|mins|minutes?|hours?|hrs?|h|cm|centimet\w+|mm|degrees?|°|tbsp|tsp|tablespoons?|teaspoons?)(?!\w))"
+)
+
+
+@lru_cache(maxsize=REMEMBERED)
+def measures_in_figures(text: str) -> str:
+    """A plain text with what is measured in figures: “twenty to thirty minutes” is 20 to 30, “the two halves” stay two."""
+    return _FIGURED.sub(lambda m: "-".join(in_figures(part) for part in _RANGED.split(m[0])), text)
+
+
+_RANGED = re.compile(r"-(?=ten|fif|twen|thir|for|six|eigh|nine)(?<!y-)| to | or ")
+
+
 @cache
 def _unit_pattern() -> str:
     names = sorted(UNITS, key=len, reverse=True)

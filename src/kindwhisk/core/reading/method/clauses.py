@@ -6,7 +6,7 @@ import re
 from collections.abc import Iterator
 from typing import NamedTuple
 
-from kindwhisk.core.reading.amounts import amounts, in_figures
+from kindwhisk.core.reading.amounts import amounts, in_figures, measures_in_figures
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.implied import BAKES, ONE_IN, PART_IN, SO_FULL, TIN, implied
 from kindwhisk.core.reading.method.verbs import Grammar
@@ -15,7 +15,7 @@ from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
 
 ELLIPSIS = re.compile(
-    r"(?:,| e| et| and) (?=(?:i |les |the )(?:tuorli|jaunes|yolks|albumi|blancs|whites) (?:con|avec|with) )|,\s+(?=(?:the )?\w+ (?:by hand|with (?:a|the) spatula)(?=,|$))|,? and at the (?:very )?end,? (?:of all )?|,\s+(?=(?:in |on )?(?:the )?(?:machine|mixer|planetaria|batteur)(?!\w))|,\s+(?:and )?last(?: of all)?,? (?=the (?!third|quarter|half|of )|whites)|,\s+(?=(?:the )?[^\W\d]{3,} in$|(?:the )?rest(?!\w)|le reste(?!\w)|il resto(?!\w)|upside[- ]down|(?:icing sugar|cocoa|sugar) over(?:,|$))|,?\s*followed by\s+(?!half|an? |one )|(?<=whipped),\s+(?=\d)|,?\s+and\s+(?=\d[^,;]* into the (?:other|second))|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer) |overnight [^,;]*in the (?:fridge|freezer))|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min|[^,;]{3,40} (?:on|between) (?:each|every|the) (?:layer|disc|sponge)s?(?:,|$)|(?:the )?(?:second|third|last|top) (?:disc|disk|layer|round|sheet|biscuit|sponge)(?=,|$))|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
+    r"(?:,| e| et| and) (?=(?:i |les |the )(?:tuorli|jaunes|yolks|albumi|blancs|whites) (?:con|avec|with) )|,\s+(?=(?:the )?\w+ (?:by hand|with (?:a|the) spatula)(?=,|$))|,? and at the (?:very )?end,? (?:of all )?|,\s+(?=(?:in |on )?(?:the )?(?:machine|mixer|planetaria|batteur)(?!\w))|,\s+(?:and )?last(?: of all)?,? (?=the (?!third|quarter|half|of )|whites)|,\s+(?=(?:the )?[^\W\d]{3,} in$|(?:the )?rest(?!\w)|le reste(?!\w)|il resto(?!\w)|upside[- ]down|(?:icing sugar|cocoa|sugar) over(?:,|$))|,?\s*followed by\s+(?!half|an? |one )|\s+and\s+(?=(?:then )?the rest(?: of (?:it|them))?$)|(?<=whipped),\s+(?=\d)|,?\s+and\s+(?=\d[^,;]* into the (?:other|second))|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer) |overnight [^,;]*in the (?:fridge|freezer))|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b)[^,;]*\d ?min|[^,;]{3,40} (?:on|between) (?:each|every|the) (?:layer|disc|sponge)s?(?:,|$)|(?:the )?(?:second|third|last|top) (?:disc|disk|layer|round|sheet|biscuit|sponge)(?=,|$))|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
 )
 _MINUTES = re.compile(r"\d ?(?:min|mins|minutes?|h)(?!\w)")
 REST = re.compile(
@@ -255,7 +255,7 @@ def clauses(sentence: str, grammar: Grammar, number: int = 0) -> list[Clause]:
 
     A stretch without a verb that names ingredients and how they should look (``whites stiff``) is one too.
     """
-    text = grammar.addressed(EGGS_OF.sub(r"\1", plain(sentence).rstrip(" .!")))
+    text = grammar.addressed(EGGS_OF.sub(r"\1", measures_in_figures(plain(sentence)).rstrip(" .!")))
     if (stacked := _STACKED.match(text)) is not None:
         return list(_stacks(stacked, number))
     if (layered := _LAYERED.match(text)) is not None:

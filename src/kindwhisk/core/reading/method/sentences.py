@@ -7,7 +7,7 @@ from collections.abc import Iterator
 
 LONGEST_SENTENCE = 380
 ENDS = re.compile(r"\s+(?:→|->|=>|⇒)\s+|(?<=[.!?;。])(?:\s+|(?<=。))|\n+")
-ABBREVIATED = re.compile(r"\d ?(?:min|mins|h|hrs?)\.$", re.IGNORECASE)
+ABBREVIATED = re.compile(r"\d ?(?:min|mins|h|hrs?|° ?[cf]|degrees [cf]|c|f)\.$", re.IGNORECASE)
 GOES_ON_WITH = re.compile(
     r"(?:or|until|till|at|on|and|per|in|with|then|for|to|over|off|oven|à|a|au|ou|jusqu\w*|dans|puis|o|fino|poi)(?!\w)|[,(&/+\d]",
     re.IGNORECASE,

@@ -21,6 +21,7 @@ from kindwhisk.core.reading.amounts import in_figures
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import INTO_A_TIN, the_cake, worked_on
+from kindwhisk.core.reading.method.doing.filling import pour
 from kindwhisk.core.reading.method.doing.finishing import hand
 from kindwhisk.core.reading.method.doing.warming import HOTTEST_WARM_C, roasted, warm
 from kindwhisk.core.reading.method.figures import temperatures
@@ -199,8 +200,16 @@ def cool(t: Tracker, clause: Clause) -> None:
         t.make(TurnOutStep, "rack", [], [t.use(cooled)])
 
 
+TIPPED = re.compile(r"tip (?:it |this )?on(?:to)? ")
+
+
 def turn_out(t: Tracker, clause: Clause) -> None:
     """Out of the tin; pieces are only lifted off."""
+    raw = t.raw_here()
+    if TIPPED.match(clause.text) and raw is not None and (raw.syrup or t.results.last(lambda m: m.baked) is None):
+        # “Boil the syrup, tip onto the yolks.”
+        pour(t, clause)
+        return
     t.flush()
     made = the_cake(t) or t.results.last(lambda m: any(u.kind is FillStep for u in m.upstream()))
     if made is None:

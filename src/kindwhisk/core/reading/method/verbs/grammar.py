@@ -9,6 +9,28 @@ from functools import cached_property
 from typing import NamedTuple
 
 from kindwhisk.core.reading.method.acts import Act
+from kindwhisk.core.reading.names import find_all
+
+
+SAYS_HOW = {
+    "warm",
+    "dry",
+    "cream",
+    "flour",
+    "oil",
+    "butter",
+    "ring",
+    "base",
+    "cut",
+    "set",
+    "level",
+    "ice",
+    "top",
+    "cool",
+}
+"""Verbs that are nouns too, or say how a food is: “and warm milk”."""
+FOOD_WITHIN, FOOD_BEGINS = 32, 8
+"""How far behind a verb a food may begin, and end, that it is done to."""
 
 
 class Verb(NamedTuple):
@@ -95,4 +117,9 @@ class Grammar:
         needs = (
             self._nouns is not None and self._nouns.match(match[0]) is not None and self._and.search(front) is not None
         )
-        return done_to or not needs
+        return done_to or not needs or (match[0] not in SAYS_HOW and self._names_a_food(text, match.end()))
+
+    def _names_a_food(self, text: str, at: int) -> bool:
+        """“…, whip double cream”: a food stands behind it, though no article."""
+        found = find_all(text[at : at + FOOD_WITHIN])
+        return self.with_object != "" and bool(found) and found[0].start <= FOOD_BEGINS

@@ -21,6 +21,19 @@ _OBJECT = r"(?:\d|(?:the|each|it|them|this|that|all|half|some|a|an|one|two|three
 _INTO = r"( in(?:to)?| over| through| on(?:to)?| together| off| out| up)?"
 _SOMEBODY = r"i|we|she|he|they|you|one"
 
+THE_REST = re.compile(r"(?:, (?:and )?then|, and|,) rest(?=$|[,.;]| (?:gently|with|by|in(?!\w)))")
+"""“Fold a third of the whites in, then rest”: nobody rests there."""
+_PART = re.compile(r"third|quarter|half|\d/\d")
+ARTICLE = re.compile(r"(?<!\w)(?:the|an?)(?!\w)")
+_THINGS = (
+    r"tins?|pans?|trays?|moulds?|rings?|springform|oven|fridge|freezer|refrigerator|cake|sponge|batter|mixture|bowl|rack|paper|parchment|towel|"
+    r"cloth|whites|yolks|meringue|(?<!to )foam|cream|custard|mixer|machine|pan|pot|saucepan|(?<!on )top|surface|sides|bottom|middle|centre|hollow|dip|layers?|discs?|shells|halves|rest|remainder"
+)
+BARE_THING = re.compile(
+    rf"(?<!\w)(into|onto|over|to|from|of|through|against|round|around|in|on|off|out|turn|invert|drop|tap|bang|unroll|slice|split|cut|remove|cover|return) "
+    rf"((?:(?:hot|warm|cold|large|small|wide|deep|heatproof|dry|wire|cooled|remaining|beaten|whipped|lined|greased|prepared|ungreased|whisked|same|other|damp|clean|wire|baking) )?(?:{_THINGS}))(?=$|[,.;:]| (?!water|bath|thermo|sugar|cheese|of tartar|towel|cloth|paper|parchment|soda|powder))"
+)
+"""“Turn tin upside down on rack”: notes leave out the articles."""
 EACH_DONE = re.compile(
     rf"(?:^(?:layer|stack|build|assemble|put|place|lay) [^,;]{{3,40}}, each|(?:,| and)? each) (?:one |layer |disc )?({_any(DONE)}) (?=with|in)"
 )
@@ -213,8 +226,17 @@ def _reword(text: str, rewordings: Iterable[Rewording]) -> str:
     return text
 
 
+def _article(match: re.Match[str]) -> str:
+    """“Sift into bowl”: into a new one; “pour into tin”: the one that was made ready."""
+    return "a" if match[1] in {"into", "in"} and match[2].endswith(("bowl", "pot", "saucepan")) else "the"
+
+
 def as_english_tells(text: str) -> str:
     """“She beats the yolks; the rest was folded in”: beat the yolks, fold in the rest."""
+    if _PART.search(text):
+        text = THE_REST.sub(lambda m: m[0].replace("rest", "the rest"), text)
+    if not ARTICLE.search(text):
+        text = BARE_THING.sub(lambda m: f"{m[1]} {_article(m)} {m[2]}", text)
     text = _reword(text, _BEFORE)
     passive = PASSIVE.sub(_passive, text)
     if passive != text:
