@@ -22,7 +22,7 @@ from kindwhisk.core.reading.method.doing.oven import COOL_MIN
 from kindwhisk.core.reading.method.doing.whipping import go_on, looks_like
 from kindwhisk.core.reading.method.items import Item
 from kindwhisk.core.reading.method.making import Made
-from kindwhisk.core.reading.method.said import length
+from kindwhisk.core.reading.method.said import length, over_water
 from kindwhisk.core.reading.method.shares import Mention, Share, mentions
 from kindwhisk.core.reading.method.tracker import Tracker
 from kindwhisk.core.reading.method.verbs import GRAMMARS, Grammar
@@ -235,7 +235,9 @@ def follow(rows: Sequence[Row], tracker: Tracker, language: str, meant: Sequence
     blocks = _blocks(rows)
     tracker.shells = any(SHELLS.search(plain(row.text)) for row in rows)
     for n, row in enumerate(said):
-        if row.number is not None and row.number != last_number:
+        begins = row.number is not None and row.number != last_number
+        if begins and not (tracker.into is None and over_water(tracker.pending_words)):
+            # What only stands over the water yet is warmed by the next step.
             tracker.results.here = tracker.flush() or tracker.results.here
         if row.group != tracker.section:
             tracker.flush()

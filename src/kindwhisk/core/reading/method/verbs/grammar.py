@@ -11,7 +11,6 @@ from typing import NamedTuple
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.names import find_all
 
-
 SAYS_HOW = {
     "warm",
     "dry",

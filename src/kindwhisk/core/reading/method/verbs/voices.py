@@ -87,12 +87,12 @@ _SEEN_DONE = {
     "baked", "piped", "spread", "blitzed", "ground", "cut", "split", "sliced",
 }  # fmt: skip
 NOMINAL = re.compile(
-    rf"^(?!(?:add|put|take|place|let|leave|turn|line|have|with|in|into|when|once|now|then|{_any(set(PLAIN) - {'cream', 'top', 'butter'})}) )"
+    rf"^(?!(?:i|we|she|he|they|you|one|who|add|put|take|place|let|leave|turn|line|have|with|in|into|when|once|now|then|{_any(set(PLAIN) - {'cream', 'top', 'butter'})}) )"
     rf"((?:the |(?=\d))?[^\W_][^,.;:]{{2,60}}?) ({_any(_SEEN_DONE)})(?: (in|through|over|together)(?= |,|$))?(?= (?:in|with|by|until|till|to|through|at|for|on|into|and (?:sifted|sieved|cooled)|\d)(?!\w))"
 )
 """“Whites whisked with the sugar”: told as what was done to them."""
 NOMINAL_IN = re.compile(
-    rf"(?:^|(?<=, )|(?<=then ))(?!(?:{_any(set(PLAIN) - {'cream', 'top', 'butter'})}|till|until|when|once|with|and|then|which|that) )((?:\d|the |an? )?[^\W_](?:(?! and the )[^,.;:]){{2,60}}?) (folded|stirred|whisked|beaten|mixed|sifted) (in|through)(?: (?:\w+ly|over \w+ goes|in \w+ goes))?(?=$|[,.;]| and )"
+    rf"(?:^|(?<=, )|(?<=then ))(?!(?:i|we|she|he|they|you|one|who) )(?!(?:{_any(set(PLAIN) - {'cream', 'top', 'butter'})}|till|until|when|once|with|and|then|which|that) )((?:\d|the |an? )?[^\W_](?:(?! and the )[^,.;:]){{2,60}}?) (folded|stirred|whisked|beaten|mixed|sifted) (in|through)(?: (?:\w+ly|over \w+ goes|in \w+ goes))?(?=$|[,.;]| and )"
 )
 """“… then 1 tbsp cornflour and 2 tsp vinegar folded in”."""
 _DONE_ALONE = {
