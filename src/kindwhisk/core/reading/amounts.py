@@ -26,6 +26,7 @@ _ONES = ("one", "two", "three", "four", "five", "six", "seven", "eight", "nine")
 _TEENS = {"thirteen": 13, "fourteen": 14, "sixteen": 16, "seventeen": 17, "eighteen": 18, "nineteen": 19}
 WORDS.update({**_TENS, **_TEENS})
 WORDS.update({f"{t}{s}{o}": v + n + 1 for t, v in _TENS.items() for n, o in enumerate(_ONES) for s in (" ", "-")})
+WORDS.update({f"hundred and {ten}": 100 + value for ten, value in _TENS.items()})
 for _n, _one in enumerate(("a", *_ONES)):
     _hundreds = 100 * max(1, _n)
     WORDS[f"{_one} hundred"] = _hundreds

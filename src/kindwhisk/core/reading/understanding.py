@@ -99,6 +99,7 @@ AMOUNT = re.compile(r"[sml]?\d+(?:g|kg|ml|cl|dl|l|oz|lb|cm|mm|in|inch)?")
 def _explained(token: str) -> bool:
     return (
         token in WORDS
+        or token in NUMBERS
         or AMOUNT.fullmatch(token) is not None
         or token == "%"
         or (folded(token) in WORDS and len(token) > 2)

@@ -239,6 +239,9 @@ def _weighed(amount: Amount, item: Ingredient, text: str, eggs: EggSize) -> Weig
     low, high = inside(amount)
     middle = (low + high) / 2
     kind = amount.unit.kind if amount.unit else None
+    if amount.unit is not None and amount.unit.name == "stick" and item.kind != "fat":
+        # “A stick of cinnamon” is no stick of butter.
+        return Weighed(*_pieces(amount, item, text, eggs)[0], "", "pieces")
     if kind is UnitKind.MASS:
         vague = amount.unit is not None and amount.unit.name in {"knob", "handful"}
         return Weighed(low, middle, high, "", "guess" if vague else "weight")

@@ -95,7 +95,7 @@ def _eggs_of(tracker: Tracker, sentence: str) -> None:
 
 
 DOWN_TO = re.compile(
-    r"(?:when|once|as soon as) (?:it|this|the [a-z]+(?: mixture)?)(?: is| has|'s)(?: down| cooled| fallen| at| come down)*(?: to| at)? (\d{2}) ?(?:°|degrees|c\b) ?c?"
+    r"(?:when|once|as soon as) (?:it|this|the [a-z]+(?: mixture)?)(?: is| has|'s)(?: down| cooled| fallen| at| come down)*(?: to| at)?(?: about| around)? (\d{2}) ?(?:°|degrees|c\b) ?c?"
 )
 """“When it is down to 22 °C, fold in the cream”: so long it is left alone."""
 

@@ -17,7 +17,7 @@ OVER_WATER = re.compile(
 _STIFF = re.compile(r"\b(?:stiff|peaks?|firm|neige|foamy|frothy|snow|to (?:a )?foam)\b")
 _PALE = re.compile(r"\b(?:pale|thick|creamy|ribbon|fluffy|trail)\b")
 BAKES = re.compile(
-    r"\d{2,3} ?(?:°|[cf]\b).{0,8}(?:an|one|1) hour|\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º|fan\b|degrees|gradi|degrés|độ|度).*?\d\s*(?:min|分|h\b|hour|phút|ore\b)|\d{2,3}\s*(?:°|degrees).*?(?:\d\s*h\s*\d|hour)|\d{2,3} ?[cf]\b.{0,6}\d ?hr?\b|(?<!\d)(?:1[0-9]|2[0-4]|3[0-7])[05](?: \w+)? for (?:about )?\d+.{0,10}?min|\d\s*min.*?\d{2,3}\s*(?:°|c\b|f\b)|(?<!\d)\d{1,2} ?h(?:eures?|ours?|ore)? (?:à|at|a) \d{2,3} ?°"
+    r"\d{2,3} ?(?:°|[cf]\b).{0,8}(?:an|one|1) hour|\d{2,3}\s*(?:°\s*[cf]?|c\b|f\b|º|fan\b|degrees|gradi|degrés|độ|度).*?\d\s*(?:min|分|h\b|hour|phút|ore\b)|\d{2,3}\s*(?:°|degrees).*?(?:\d\s*h\s*\d|hour)|\d{2,3} ?[cf]\b.{0,6}\d ?hr?\b|(?<!\d)(?:1[0-9]|2[0-4]|3[0-7])[05](?: \w+)? for (?:about )?\d+.{0,10}?(?:min|h(?!\w)|hr|hour)|\d\s*min.*?\d{2,3}\s*(?:°|c\b|f\b)|(?<!\d)\d{1,2} ?h(?:eures?|ours?|ore)? (?:à|at|a) \d{2,3} ?°"
 )
 TIN = re.compile(
     r"\b(?:springforms?|tins?|pans?|moulds?|trays?|rings?|dish|stampo|teglia|tortiera|moule|plaque|cercle|khuôn|khay)\b|型|天板"

@@ -12,7 +12,7 @@ from kindwhisk.core.reading.method.shares import ALL, Mention, Share
 
 TO = re.compile(
     r"(?<!\w)(?:into|onto|to(?! an? | (?:the )?(?:boil|simmer|ribbon|soft|stiff|firm|medium|peaks?|room|cool|\d))|over(?! (?:\w+ ){0,3}(?:water|heat))|on(?: top of)?(?! (?:high|low|medium|a |full|the (?:hot|warm|boiling)))|"
-    r"through|dans|aux?|à(?! \d)|sur|al|all(?=')|allo|alla|agli|alle|ai|nell(?=')|nella?|nelle|nello|negli|nel|sul|sull(?=')|sulla|sullo|sui|sugli|sulle|vào|lên)(?!\w)"
+    r"through|dans|aux?|à(?! \d| (?:grande|petite|moyenne|pleine|vitesse|feu|température|ébullition|la main|la maryse))|sur|al(?! (?:massimo|minimo))|all(?=')|allo|alla|agli|alle|ai|nell(?=')|nella?|nelle|nello|negli|nel|sul|sull(?=')|sulla|sullo|sui|sugli|sulle|vào|lên)(?!\w)"
 )
 ALONG = re.compile(r"(?<!\w)(?:with|together with|avec|con|along)(?!\w)")
 FIRST_WORDS = 8

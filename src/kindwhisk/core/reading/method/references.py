@@ -304,7 +304,8 @@ class Results:
             if _A.search(found.text[: match.start()]) and fraction_in(before[-NEAR:]) is None:
                 continue
             if any(
-                n.start < match.start(noun) < n.end
+                n.start <= match.start(noun) < n.end
+                and n.words != match[noun]
                 and (untouched(n.words) or not self._made_of(n.ingredient.removesuffix("-paste")))
                 for n in foods
             ):

@@ -48,7 +48,7 @@ class Length(NamedTuple):
 
 OVERNIGHT_MIN, HOURS_MIN = 600.0, 240.0
 _OVERNIGHT = re.compile(
-    r"over ?night|toute la nuit|une nuit|una notte|tutta la notte|qua đêm|một đêm|一晩|翌日|(?:jusqu'au|le) lendemain|(?:il|fino al) giorno dopo|(?:till|until) (?:the )?next day|hôm sau"
+    r"over ?night|toute la nuit|une nuit|una notte|tutta la notte|qua đêm|một đêm|一晩|翌日|(?:jusqu'au|le) lendemain|(?:il|fino al) giorno dopo|(?:till|until|to|for) (?:the )?next day|hôm sau"
 )
 _HOURS = re.compile(r"(?:several|some|a few) hours|quelques heures|alcune ore|vài giờ|数時間")
 _MINUTES = re.compile(r"(?:several|some|a few) minutes|quelques minutes|qualche minuto|数分")
@@ -102,7 +102,7 @@ def spoonwise(text: str) -> bool:
 
 
 _HOB = re.compile(
-    r"(?<!\w)over (?:a )?(?:very )?(?:low|gentle|medium|medium[- ]low) (?:heat|flame)(?!\w)|à feu (?:doux|moyen)|a fuoco (?:basso|dolce|medio|lento)|cui(?:re|sez)[^.;]*(?:jusqu'à ébullition|en remuant|en fouettant)|cuoce(?:re|te)[^.;]*mescolando"
+    r"(?<!\w)over (?:a )?(?:very )?(?:low|gentle|medium|medium[- ]low) (?:heat|flame)(?!\w)|à feu (?:doux|moyen)|a fuoco (?:basso|dolce|medio|lento)|cui(?:re|sez)[^.;]*(?:(?:jusqu')?à ébullition|en remuant|en fouettant)|cuoce(?:re|te)[^.;]*mescolando"
 )
 
 

@@ -51,7 +51,7 @@ NAMES: dict[str, str] = {
     "coffee-instant": "instant coffee powder|instant espresso powder|espresso powder|instant coffee|instant espresso|coffee granules|instant coffee granules|coffee powder|"
     "café soluble|café lyophilisé|caffè solubile|インスタントコーヒー|インスタントコーヒーパウダー|cà phê hòa tan|cà phê bột|bột cà phê",
     "coffee-ground": "ground coffee|coffee grounds|coffee beans|café moulu|caffè macinato|コーヒー粉|コーヒー豆",
-    "tea-black": "tea|earl grey|earl grey tea|black tea|black tea leaves|tea leaves|loose tea|tea bags|tea bag|thé noir|thé earl grey|sachets de thé|thé|tè nero|紅茶葉|"
+    "tea-black": "tea|teabags|teabag|earl grey teabags|earl grey tea bags|black teabags|earl grey|earl grey tea|black tea|black tea leaves|tea leaves|loose tea|tea bags|tea bag|thé noir|thé earl grey|sachets de thé|thé|tè nero|紅茶葉|"
     "紅茶の葉|紅茶の茶葉|茶葉|紅茶ティーバッグ|アールグレイ|紅茶|lá trà|trà đen|trà",
     "tea-brewed": "紅茶液|brewed tea|strong tea|brewed black tea|thé infusé",
     "matcha": "matcha powder|matcha|green tea powder|matcha green tea powder|thé matcha|matcha en poudre|tè matcha|抹茶|抹茶パウダー|bột trà xanh|bột matcha",

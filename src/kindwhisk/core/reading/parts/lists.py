@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 
-from kindwhisk.core.reading.amounts import amounts
+from kindwhisk.core.reading.amounts import amounts, in_figures
 from kindwhisk.core.reading.method.sentences import STEP
 from kindwhisk.core.reading.method.verbs import Grammar
 from kindwhisk.core.reading.names import Named, find_all
@@ -64,7 +64,7 @@ SPOKEN = re.compile(
 )
 
 JOINED = re.compile(
-    r"[,;]\s+(?:plus\s+)?(?=\d|½|¼|(?:an? |one )?(?:few|pinch|little|dash|drop|squeeze|splash|knob|handful|drizzle|half an?) |(?:mezz[ao]|un(?:a|e)? (?:bustina|pizzico|cucchiaino|cucchiaio|bicchiere|demi|sachet|pot|boîte|paquet|pincée|cuillère|c\.)) ?|(?:their|its|the) weight (?:in|of) |[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|、\s*|\s*[/／]\s*(?=[\u3040-\u9fff])|,\s+(?=[^\d,]{3,24}$)|\s/\s(?=[^\W\d]{3,}|\d)|\s&\s(?=\d)|\s[–—/•·-]\s(?=\d)|(?<!\dg)(?<!\d g)(?<!\dml)(?<!\d ml)\s\+\s(?=\d(?! extra| more)|[^\W\d]+ \d)|\s(?:and|plus|et|e|và)\s(?=\d{1,2} (?:\w+ )?(?:egg )?(?:yolks?|whites?|jaunes?|blancs?|tuorl[io]|album[ei]|lòng)(?!\w))|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
+    r"[,;]\s+(?:plus\s+)?(?=\d|½|¼|(?:an? |one )?(?:few|quelques|qualche|pinch|little|dash|drop|squeeze|splash|knob|handful|drizzle|half an?) |(?:mezz[ao]|un(?:a|e)? (?:bustina|pizzico|cucchiaino|cucchiaio|bicchiere|demi|sachet|pot|boîte|paquet|pincée|cuillère|c\.)) ?|(?:their|its|the) weight (?:in|of) |[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|、\s*|\s*[/／]\s*(?=[\u3040-\u9fff])|,\s+(?=[^\d,]{3,24}$)|\s/\s(?=[^\W\d]{3,}|\d)|\s&\s(?=\d)|\s[–—/•·-]\s(?=\d)|(?<!\dg)(?<!\d g)(?<!\dml)(?<!\d ml)\s\+\s(?=\d(?! extra| more)|[^\W\d]+ \d)|\s(?:and|plus|et|e|và)\s(?=\d{1,2} (?:\w+ )?(?:egg )?(?:yolks?|whites?|jaunes?|blancs?|tuorl[io]|album[ei]|lòng)(?!\w))|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
 )
 
 
@@ -94,6 +94,9 @@ def ingredient_like(row: str, grammar: Grammar) -> bool:
     if not text or len(text) >= LONG_LINE or _tells(row, text, grammar) or ONLY_TIN.fullmatch(text):
         return False
     found = amounts(text)
+    if row.endswith(".") and len(text.split()) > 5 and not re.search(r"\d", in_figures(text)):
+        # “A good way to use up whites.”
+        return False
     exclaims = row.endswith(("!", "?")) and not any(a.unit for a in found)
     if exclaims or (not found and row.endswith((".", "!", "?")) and len(text.split()) > 4):
         return False

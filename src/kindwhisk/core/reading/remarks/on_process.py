@@ -42,6 +42,8 @@ MEANWHILE = re.compile(
     r"(?<!\w)(?:meanwhile|in the meantime|while (?:that|they|it|the)|pendant ce temps|intanto|その間)(?!\w)"
 )
 SAME_BOWL = re.compile(r"(?<!\w)(?:same|greased|oiled|buttered) (?:mixing )?(?:bowl|beaters?|whisk)(?!\w)")
+SAYS_SO = {Act.NOTHING, Act.BAKE, Act.OVEN, Act.TURN_OUT, Act.COOL, Act.INVERT, Act.REST}
+"""What a sentence behind a bake may tell one to do, and still speak of what is in the oven."""
 FATS = {"butter", "cream-35", "cream-double"}
 
 
@@ -94,11 +96,16 @@ def on_lists(followed: Followed, lines: Sequence[ReadLine], unused: Sequence[Rea
         )  # fmt: skip
 
 
+def _singular(word: str) -> str:
+    """“Mangoes” as “mango”: enough of a word to find it again."""
+    return word.removesuffix("es") if word.endswith("oes") else word.removesuffix("s") if len(word) > 4 else word
+
+
 def _named_in(line: ReadLine, text: str) -> bool:
     """Whether a plain text has the words by which a line's good is told from the others."""
     words = own_words(line.text)
     return bool(words) and any(
-        re.search(rf"(?<!\w){re.escape(word)}(?:s|es)?(?!\w)", text) for word in (words[0], words[-1])
+        re.search(rf"(?<!\w){re.escape(_singular(word))}(?:s|es)?(?!\w)", text) for word in (words[0], words[-1])
     )
 
 
@@ -179,7 +186,11 @@ def on_oven(followed: Followed, *, tin_found: bool, oven_found: bool) -> Iterato
     if not tin_found and any(m.kind is FillStep for m in bake.upstream()):
         yield missing("no-tin")
     near = [
-        followed.sentences[n].text for m in bakes for s in m.said for n in (s, s + 1) if n < len(followed.sentences)
+        followed.sentences[n].text
+        for m in bakes
+        for s in m.said
+        for n in (s, s + 1)
+        if n == s or (n < len(followed.sentences) and set(followed.acts[n]) <= SAYS_SO)
     ]
     if not any(re.search(ENDS, plain(text)) for text in near):
         yield missing("no-end-point", where)

@@ -32,7 +32,7 @@ def target(items: list[Item]) -> Made | None:
 
 
 INTO_A_TIN = re.compile(
-    r"(?<!\w)(?:dans|in|sur|su) (?:une?|l[ea]|lo|uno?a?|des) (?:[\w'-]+ ){0,3}(?:moules?|cercle|cadre|stamp[oi]|tortiera|teglia|plaque)(?!\w)|(?<!\w)(?:in|into|on|onto) (?:(?:an?|the|your|its|ungreased|greased|lined|buttered|two|three|four|[2-9]) )(?:[\w,\"-]+ ){0,4}(?:tin|pan|springform|ring|mould|mold|tray|sheet)s?(?!\w)"
+    r"(?<!\w)(?:dans|in|sur|su) (?:une?|l[ea]|lo|uno?a?|des) (?:[\w'-]+ ){0,3}(?:moules?|cercle|cadre|stamp[oi]|tortiera|teglia|plaque)(?!\w)|(?<!\w)(?:in|into|on|onto) (?:(?:an?|the|your|its|ungreased|greased|lined|buttered|two|three|four|[2-9]) )(?:[\w,\"-]+ ){0,6}(?:tin|pan|springform|ring|mould|mold|tray|sheet)s?(?!\w)"
 )
 """“Put it in a buttered springform”, “into a greased tin and bake”: it is said what holds it."""
 

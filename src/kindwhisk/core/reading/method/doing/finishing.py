@@ -168,7 +168,7 @@ def _runs(ingredient_id: str) -> bool:
 
 def top(t: Tracker, clause: Clause) -> None:
     """Something on top, or a flame over it; “sprinkle the paper with sugar” is of the paper."""
-    if LINING.match(clause.after):
+    if LINING.match(clause.after) or t.prepared == t.sentence:
         return
     items = t.items(clause)
     raw = t.raw_here()

@@ -251,6 +251,12 @@ def rest(t: Tracker, clause: Clause) -> None:
         # “Dry for 90 minutes at 100 °C.”
         bake(t, clause)
         return
+    cake = the_cake(t)
+    if UPSIDE.search(clause.text) and cake is not None and cake is t.here and cake.kind is not InvertStep:
+        # “Rest it upside down for an hour.”
+        hung = t.make(InvertStep, cake.vessel, [], [t.use(cake)])
+        t.make(CoolStep, hung.vessel, [], [t.use(hung)], inverted=True)
+        return
     takes: list[Take] = []
     uses: list[Use] = []
     long = span is not None and span.low >= LONG_REST_MIN / 2
@@ -356,7 +362,8 @@ def nothing(t: Tracker, clause: Clause) -> None:
     if re.search(r"(?:turn|switch)|éteign|spent", clause.text):
         t.oven_off = True
     here = t.raw_here()
-    if here is not None and here.kind is FoldStep and re.match(r"repeat .*(?:rest|remain|other half)", clause.text):
+    again = re.match(r"repeat (?:.*(?:rest|remain|other half)|(?:once|twice|\d times|two more times))", clause.text)
+    if here is not None and here.kind is FoldStep and again:
         # “Fold half of the flour in; repeat with the rest.”
         begun = next((u.made for u in here.uses if u.made.dry and u.made.open), None)
         if begun is not None:

@@ -126,7 +126,8 @@ def warm(t: Tracker, clause: Clause, items: list[Item] | None = None) -> None:
         return
     if t.into is not None and (any(i.made is not None for i in t.pending) or (own and t.held_in != t.sentence)):
         t.flush()
-    if not own and not t.pending and here is not None and _warmed_so(t, clause, here):
+    itself = all(i.made is here and i.share.all for i in own)
+    if itself and not t.pending and here is not None and _warmed_so(t, clause, here):
         return
     held, into, words = with_pending(t, own)
     words = f"{words} {clause.text}"

@@ -114,7 +114,10 @@ class Grammar:
             return False
         done_to = done_to or bool(self._ends.match(text, match.end()))
         needs = (
-            self._nouns is not None and self._nouns.match(match[0]) is not None and self._and.search(front) is not None
+            self._nouns is not None
+            and " " not in match[0]
+            and self._nouns.match(match[0]) is not None
+            and self._and.search(front) is not None
         )
         return done_to or not needs or (match[0] not in SAYS_HOW and self._names_a_food(text, match.end()))
 

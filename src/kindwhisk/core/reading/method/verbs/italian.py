@@ -25,7 +25,7 @@ def _ire(*stems: str) -> str:
 _LET = r"(?:lasci(?:ate|are|a|ando)|f(?:ate|are|ar|a(?=l[eoa])|ai|acendo))(?:l[eoai])?(?: \w+){0,2} "
 VERBS: tuple[tuple[str, Act], ...] = (
     (rf"{_are('preriscald')}|{_are('scald')} il forno|{_ere('accend')} il forno|(?<!in )forno(?= (?:a|statico|ventilato|preriscaldato) )", Act.PREHEAT),
-    (r"lasci(?:a|ate|are|ar)(?:l[aeoi])? (?:(?:la|le) \w+ )?(?:dentro|nel forno|in forno|lì)(?=[^.;,]*(?:fredd|raffredd))", Act.COOL),
+    (r"lasci(?:a|ate|are|ar)(?:l[aeoi])? (?:(?:la|le) \w+ )?(?:dentro|nel forno|in forno|lì|così)(?=[^.;,]*(?:fredd|raffredd))", Act.COOL),
     (rf"(?:{_are('imburr', 'infarin', 'oli', 'foder')}|{_ire('rivest')})(?: e (?:infarin|foder)(?:ate|are|a))?", Act.PREPARE),
     (rf"(?:{_are('separ')}|{_ere('divid')})(?= (?:(?:i|gli|le) )?(?:tuorli|albumi|uova))", Act.SEPARATE),
     (rf"{_are('ammoll', 'idrat')}|{_ere('mett')} (?:la gelatina )?(?:a bagno|in ammollo)", Act.BLOOM),
@@ -37,7 +37,8 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (_are("macaron"), Act.PRESS),
     (_are("mont"), Act.WHIP),
     (rf"{_ere('sbatt')}|{_are('lavor')}(?= (?:i tuorli|le uova|il burro))", Act.BEAT),
-    (rf"{_are('lavor')}(?= (?:la ricotta|il mascarpone|il formaggio|la crema))", Act.MIX),
+    (_are("semimont", "mezzomont"), Act.WHIP),
+    (rf"{_are('lavor')}(?= (?:la |il )?(?:ricotta|mascarpone|formaggio|crema|philadelphia))", Act.MIX),
     (rf"{_are('incorpor', 'amalgam', 'alleggeri')}|{_ire('allegger')}", Act.FOLD),
     (rf"(?:{_LET}|port(?:ate|are|a)(?:l[eoai])? (?:a |ad )?(?:\w+ )?)(?:bollire|ebollizione|bollore)|bollire(?= )|port(?:ate|are|a)(?= [^.;]{{2,30}} a 1\d\d)|(?:cuoc(?:ete|ere|i))(?= (?:(?:lo )?zucchero|acqua|l'acqua))", Act.BOIL),
     (rf"{_ere('rimett')}(?: \w+)? (?:sul fuoco|sul fornello|nel pentolino|a cuocere)(?: e cuoci?(?:ete|ere)?)?|(?:cuoc(?:ete|ere|i))(?= (?:finch|fino a che|mescolando|a fuoco|a fiamma|a bagnomaria|fino a (?:quando )?(?:si )?addens|la crema))", Act.HEAT),

@@ -36,6 +36,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"trộn (?:nhẹ nhàng|nhẹ tay|nhẹ)|trộn(?= (?:lòng trắng|đều lòng trắng))", Act.FOLD),
     (r"trộn(?: đều| mịn)?|khuấy(?: đều)?|hòa tan", Act.MIX),
     (r"thêm|cho(?= (?!đến))", Act.ADD),
+    (r"lấy(?= (?:một ít|1 ít|ít|một phần|1/3))", Act.TAKE),
     (r"chia (?=làm|thành)", Act.NOTHING),
 )  # fmt: skip
 GRAMMAR = Grammar(

@@ -38,6 +38,8 @@ EACH_DONE = re.compile(
     rf"(?:^(?:layer|stack|build|assemble|put|place|lay) [^,;]{{3,40}}, each|(?:,| and)? each) (?:one |layer |disc )?({_any(DONE)}) (?=with|in)"
 )
 """“Layer the discs, each soaked with coffee and spread with cream.”"""
+WHEN_BEGIN = re.compile(r"^((?:when|once|as soon as) [^,;]{4,60}?) (?=(?:begin|start) (?:to )?(?:add|whisk|whip|beat))")
+"""“When they look like foam begin adding the sugar.”"""
 USING = re.compile(r"^(?:using|with) (?:an?|the|your) [^,.;]{0,30}(?:whisk|mixer|beaters?|spatula|spoon), ")
 """“Using a hand-held whisk, beat …”: with what, before what."""
 NEVER = re.compile(
@@ -190,6 +192,7 @@ _TOLD = {**DOES, **DOING, **DID, **DONE, **_KEPT}
 """Every form of a verb, and how one is told to do it."""
 _BEFORE: tuple[Rewording, ...] = (
     (WITH, "with "),
+    (WHEN_BEGIN, r"\1, "),
     (ONTO, "onto "),
     (USING, ""),
     (NEVER, ""),
