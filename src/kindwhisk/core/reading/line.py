@@ -244,9 +244,10 @@ BAGGED = {
 def _bare_grams(groups: list[Group], item: Ingredient, best: Weighed, line: str) -> Weighed | None:
     """A number without a unit that can only be grams: ``125 sugar``, ``whites 150``."""
     first = groups[0].parts[0]
+    little = item.id in BAGGED or item.id == "cream-of-tartar" or item.kind in {"leavener", "setting"}
     if (
         first.unit is not None
-        or (first.low < LEAST_BARE_G and item.id not in BAGGED)
+        or (first.low < LEAST_BARE_G and not little)
         or any(g.kind() in MEASURES for g in groups[1:])
     ):
         return None

@@ -45,14 +45,14 @@ _BY_HAND = re.compile(
 PART_IN = re.compile(r"(?:(?:one|a) (?:third|quarter)|\d/\d|half|(?:the )?rest)(?: of \w+)?,? in(?!\w)")
 _BY_HAND_IN = re.compile(r"(?:the )?(?:\w+ )?\w+ in (?:with|by) (?:an? )?(?:hand|spatula|whisk|spoon)")
 _ONTO = re.compile(r"(?:onto|over|into) the (?!oven|fridge|freezer|refrigerator)")
-_COLD = re.compile(r"(?:and |then )?(?:in(?:to)? the |in |au )?(?:fridge|freezer|frigo|refrigerator)(?!\w)")
+_COLD = re.compile(r"(?:and |then )?(?:in(?:to)? the |in |au )?(?:fridge|freezer|frigo|refrigerator|cold room)(?!\w)")
 _INTO_OVEN = re.compile(r"(?<!\w)into the oven(?!\w)")
 _SYRUP = re.compile(r"(?<!\d)1[0-6]\d(?!\d)(?! ?(?:g|gr|grams?|grammes?|grammi|ml|mils?)\b| (?:\w+ )?(?:sugar|flour))")
 _GOES_IN = re.compile(
     r"(?<!\w)(?:go(?:es)? in|in (?:at the end|last|now|too)|in$|in(?:to)? the|onto|sifted (?:in|over|on)|on top)(?!\w)"
 )
 _MIXER = re.compile(
-    r"(?<!\w)(?:in|con la) planetaria(?!\w)|(?<!\w)au (?:robot|batteur)(?!\w)|^(?:stand )?mixer(?!\w)|(?<!\w)(?:(?:in|on)(?:to)? the (?:stand )?mixer|by machine)|^(?:straight |then |off the heat )?to the (?:stand )?mixer(?!\w)|^(?:in |on )?(?:the )?machine(?= \d|$)"
+    r"(?<!\w)(?:in|con la) planetaria(?!\w)|(?<!\w)au (?:robot|batteur)(?!\w)|^(?:stand )?mixer(?!\w)|(?<!\w)(?:(?:in|on)(?:to)? the (?:stand )?mixer|by machine)|^(?:straight |then |off the heat )?to the (?:stand )?mixer(?!\w)|^(?:in |on )?(?:the )?machine(?= \d|,|$)"
 )
 
 

@@ -114,6 +114,11 @@ def seen(text: str) -> str:
 
 MARKDOWN = re.compile(r"\*\*|__|^#{1,6}[ \t]+", re.MULTILINE)
 """“**For the sponge**”, “## Method”."""
+WEEKDAY = re.compile(
+    r"^[ \t]*(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:day)?[ \t]*[:–-][ \t]+(?=[^\W\d])",
+    re.MULTILINE | re.IGNORECASE,
+)
+"""“Mon: praline cream. …”: when it is done."""
 COMPONENT = re.compile(
     r"^[ \t]*(?:component|part|partie|parte|componente)[ \t]*\d*[ \t]*[:.–-][ \t]*(?=[^\W\d])",
     re.MULTILINE | re.IGNORECASE,
@@ -183,7 +188,7 @@ def tidy(text: str) -> str:
     plainly = BRACKETED.sub(r"\1", plainly)
     plainly = BARRED.sub(_cells, plainly)
     plainly = SIDE_BY_SIDE.sub(_apart, COLUMNS.sub(_rows_of, plainly))
-    plainly = COMPONENT.sub("", MARKDOWN.sub("", plainly))
+    plainly = COMPONENT.sub("", WEEKDAY.sub("", MARKDOWN.sub("", plainly)))
     plainly = KEYCAPS.sub(r"\1. ", plainly)
     plainly = _counted(PICTURED.sub("", POINTING.sub(": ", plainly)))
     plainly = STAMPED.sub("", OLD_HEAD.sub(r"\1:\n", plainly))

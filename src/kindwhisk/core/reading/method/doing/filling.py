@@ -26,7 +26,7 @@ from kindwhisk.core.reading.method.shares import ALL
 from kindwhisk.core.reading.method.tracker import Tracker
 
 INTO_TIN = re.compile(
-    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|ramequins|frames?|cadre|domes?|cases|liners|cups|verrines|bicchier\w*|coppett\w*|moules?|plaques?|cercles?|stamp[oi]|stampin[oi]|teglie?|tortier[ae]|pirottin[oi]|verrine|coppe|anell[oi]|"
+    r"(?<!\w)(?:tins?|pans?(?! of)|trays?|moulds?|molds?|sheets?|springform|rings?|glasses|dish(?:es)?|ramekins|ramequins|half[- ]spheres?|hemispheres?|demi-sphères?|semisfere|frames?|cadre|domes?|cases|liners|cups|verrines|bicchier\w*|coppett\w*|moules?|plaques?|cercles?|stamp[oi]|stampin[oi]|teglie?|tortier[ae]|pirottin[oi]|verrine|coppe|anell[oi]|"
     r"khuôn|khay|cốc|ly|hũ|paper|parchment|carta forno)(?!\w)|天板|型|カップ|セルクル|ココット|グラス"
 )
 MOULDED = re.compile(
@@ -38,7 +38,7 @@ PART_OF = re.compile(
     r"(?:thirds?|half|quarters?|moitié|tiers|metà|terzi) (?:of|de|du|della?|del|dell') ?(?!the way|la hauteur)"
 )
 FREE_WORD = re.compile(
-    r"(?<!\w)(?:in|into) (?:two|three) (?:[\w-]+ ){0,4}(?:rounds|circles|discs|rings)(?!\w)(?! tin)|(?<!\w)(?:in|into) an? (?:ring|circle|wreath|round)(?!\w)|(?<!\w)(?:blobs|heaps|mounds|dollops|spoonfuls|kisses|nests|swirls)(?!\w)"
+    r"(?<!\w)(?:inside|within|over|onto|on|between) (?:them|the (?:marked |drawn )?(?:circles?|discs?|rounds?|outlines?))(?!\w)(?! tin)|(?<!\w)(?:in|into) (?:two|three) (?:[\w-]+ ){0,4}(?:rounds|circles|discs|rings)(?!\w)(?! tin)|(?<!\w)(?:in|into) an? (?:ring|circle|wreath|round)(?!\w)|(?<!\w)(?:blobs|heaps|mounds|dollops|spoonfuls|kisses|nests|swirls)(?!\w)"
 )
 """A meringue that is spooned “in a ring” has none around it."""
 SMALL_ROUNDS = re.compile(
@@ -96,7 +96,7 @@ def pour(t: Tracker, clause: Clause) -> None:
         return
     if syrup is not None and _stream(t, clause, target, syrup):
         return
-    if not items and t.raw_here() is not None and re.match(r"\s*$|\d* ?\w*$", clause.said):
+    if not items and t.raw_here() is not None and re.match(r"\s*$|\d* ?\w*$|sans |senza |without ", clause.said):
         fill(t, clause)
         return
     add(t, clause)

@@ -37,6 +37,10 @@ LINING = re.compile(
 
 THICK_WATER = 0.4
 """With less water than this share, a caramel or a condensed milk lies on a crumb instead of sinking in. Trade habit."""
+SECOND = re.compile(
+    r"(?<!\w)(?:second|other|top|third|last|remaining|upper) (?:sponge|cake|layer|disc|disk|half|sheet|piece|biscuit|round)(?!\w)"
+)
+"""“Cover with the second sponge”: another piece of what stands there."""
 FLAME = re.compile(r"(?<!\w)(?:torch|flame|blowtorch|brown it)(?!\w)")
 
 
@@ -82,7 +86,8 @@ def _ready(t: Tracker, clause: Clause, joining: Joining, cake: Made) -> list[Ite
             return [Item(0, made=ready)]
     cooked = here is not None and here.kind in {WarmStep, RestStep} and not here.of_kind({"egg"})
     loose = here is not None and not here.airy and not here.floury and (here.kind is MixStep or cooked)
-    if joining is Joining.TOP and loose and cake is not here:
+    topped = here is not None and here.is_cream and re.search(r"on (?:top|each)(?!\w)", clause.text) is not None
+    if joining is Joining.TOP and (loose or topped) and here is not None and cake is not here:
         # “Toss the peaches with the honey, arrange on top.”
         return [Item(0, made=here)]
     if joining is Joining.GLAZE and CREAMY.search(clause.said):
@@ -110,7 +115,14 @@ def join(t: Tracker, clause: Clause, joining: Joining, found: list[Item] | None 
         items = [Item(0, made=here), *items]
     within = [] if cake is None or cake.baked is False else list(cake.upstream())
     others = [i for i in without(items, cake) if i.made is None or not i.made.baked or i.made not in within]
-    if not others and joining is Joining.GLAZE and cake is not None and named is not cake and named in within:
+    second = named is cake and SECOND.search(clause.text) is not None
+    if (
+        not others
+        and joining is Joining.GLAZE
+        and cake is not None
+        and named in within
+        and (named is not cake or second)
+    ):
         # “Cover with the second disc”, of those that are in it.
         t.say(cake)
         return

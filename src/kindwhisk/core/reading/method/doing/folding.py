@@ -52,6 +52,12 @@ def fold(t: Tracker, clause: Clause) -> None:
     """Fold: into what is named, else into what was worked on last."""
     if back(t, clause):
         return
+    blended = BLENDED.search(clause.text) is not None
+    base_here = t.raw_here()
+    if blended and base_here is not None and not base_here.airy and not t.pending:
+        # “Incorporez le beurre au mixeur.”
+        t.bring_together(without(t.items(clause), base_here), base_here, clause.text)
+        return
     first = any(i.share.fraction for i in t.pending) or AND_THEN.search(t.pending_words)
     if t.pending and first and REST.search(clause.text):
         # “A third goes into the yolks, the rest is folded in”; “add the flour, then fold in the rest”.
@@ -93,6 +99,9 @@ def fold(t: Tracker, clause: Clause) -> None:
         t.say(uses[0].made)
 
 
+BLENDED = re.compile(
+    r"(?<!\w)(?:au mixeur|mixeur plongeant|(?:with an? |stick |hand )blender|al mixer|con il mixer)(?!\w)"
+)
 STIFF_WHITES = re.compile(
     r"(?<!\w)(?:stiff(?:ly)?|beaten|whipped|whisked)(?: \w+)? whites|blancs (?:bien )?(?:battus|montés)|albumi (?:ben )?montati"
 )

@@ -87,6 +87,10 @@ def mix(t: Tracker, clause: Clause) -> None:
         _what_stands_there(t, clause, words)
         return
     base = base or _unnamed_base(t, clause, items, own)
+    part = len(own) == 1 and own[0].made is not None and own[0].made.white_foam and own[0].share.fraction is not None
+    if base is None and part and len(items) == 1:
+        # “Mélanger un tiers des blancs au fouet, le reste à la maryse”: into the yolks.
+        base = t.results.last(lambda m: m.ids & YOLKY and not m.baked)
     if clause.guessed and base is not None and base.kind is MixStep and base.said[-1] == t.sentence:
         more(t, base, items)
         return

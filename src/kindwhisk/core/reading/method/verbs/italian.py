@@ -38,6 +38,8 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (_are("mont"), Act.WHIP),
     (rf"{_ere('sbatt')}|{_are('lavor')}(?= (?:i tuorli|le uova|il burro))", Act.BEAT),
     (_are("semimont", "mezzomont"), Act.WHIP),
+    (r"croutage(?= \d)", Act.REST),
+    (_are("accoppi"), Act.JOIN),
     (rf"{_are('lavor')}(?= (?:la |il )?(?:ricotta|mascarpone|formaggio|crema|philadelphia))", Act.MIX),
     (rf"{_are('incorpor', 'amalgam', 'alleggeri')}|{_ire('allegger')}", Act.FOLD),
     (rf"(?:{_LET}|port(?:ate|are|a)(?:l[eoai])? (?:a |ad )?(?:\w+ )?)(?:bollire|ebollizione|bollore)|bollire(?= )|port(?:ate|are|a)(?= [^.;]{{2,30}} a 1\d\d)|(?:cuoc(?:ete|ere|i))(?= (?:(?:lo )?zucchero|acqua|l'acqua))", Act.BOIL),

@@ -37,6 +37,7 @@ VERBS: tuple[tuple[str, Act], ...] = (
     (r"trộn(?: đều| mịn)?|khuấy(?: đều)?|hòa tan", Act.MIX),
     (r"thêm|cho(?= (?!đến))", Act.ADD),
     (r"lấy(?= (?:một ít|1 ít|ít|một phần|1/3))", Act.TAKE),
+    (r"(?:dàn|tạo|phết)(?: hỗn hợp)? thành (?:hình|vòng) tròn", Act.PIPE),
     (r"chia (?=làm|thành)", Act.NOTHING),
 )  # fmt: skip
 GRAMMAR = Grammar(
