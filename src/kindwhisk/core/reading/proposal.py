@@ -6,25 +6,20 @@ from collections.abc import Sequence
 
 from pydantic import Field
 
-from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.ingredients import counts_as, tell
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ingredients.goods import Good, unknown
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.steps.bake import BakeStep
-from kindwhisk.core.process.steps.base import WHITES, YOLKY
-from kindwhisk.core.process.steps.mix import MixStep
-from kindwhisk.core.process.steps.warm import WarmStep
-from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.by_class import by_class
 from kindwhisk.core.reading.goods import Question
 from kindwhisk.core.reading.line import ReadLine, read_line
 from kindwhisk.core.reading.mending import Meant, Mend, keys_of
 from kindwhisk.core.reading.method.figures import Found, MethodReading, read_method
 from kindwhisk.core.reading.method.following import Followed, follow
-from kindwhisk.core.reading.method.making import Made, Use
 from kindwhisk.core.reading.method.stocks import stocks_of
 from kindwhisk.core.reading.method.tracker import Tracker
+from kindwhisk.core.reading.method.unwhipped import makes_a_foam, whipped_all_the_same
 from kindwhisk.core.reading.naming import shelf_of
 from kindwhisk.core.reading.parts import RowKind
 from kindwhisk.core.reading.recipe import Written
@@ -129,42 +124,6 @@ def _rows(written: Written, followed: Followed, steps: dict[int, list[str]]) -> 
     return tuple(rows)
 
 
-def _makes_a_foam(followed: Followed) -> bool:
-    return any(m.kind is WhipStep and (m.takes or m.uses) for m in followed.made)
-
-
-def _whipped_all_the_same(followed: Followed) -> None:
-    """Where no sentence was understood to whip anything and something is baked: the bare whites or eggs are whipped.
-
-    Better the recipe's own steps with a question than the class's, into which its goods would be poured.
-    """
-    if _makes_a_foam(followed) or not any(m.kind is BakeStep for m in followed.made):
-        return
-    bare = [
-        m
-        for m in followed.made
-        if m.kind in {MixStep, WarmStep}
-        and m.ids & (WHITES | YOLKY)
-        and not m.of_kind({"flour", "fat", "nut", "chocolate", "dairy", "liquid"})
-        and not m.baked
-    ]
-    if not bare:
-        return
-    foam = next((m for m in bare if not m.ids & YOLKY), bare[0])
-    if foam.kind is MixStep:
-        foam.kind, foam.fields = WhipStep, {"peak": Peak.MEDIUM}
-    else:
-        # What was warmed is whipped when it is warm.
-        whipped = Made(WhipStep, "mixer-bowl", uses=[Use(foam)], fields={"peak": Peak.MEDIUM}, said=list(foam.said))
-        whipped.words, whipped.part, whipped.names, whipped.left = foam.words, foam.part, set(foam.names), foam.left
-        whipped.assumed = "Eggs that are to hold air are whipped once they are warm."
-        for use in (u for m in followed.made for u in m.uses if u.made is foam):
-            use.made = whipped
-        followed.made.insert(followed.made.index(foam) + 1, whipped)
-        foam.left = 0.0
-    followed.tracker.ask("whip", f"No sentence says that this is whipped: “{foam.words[:80]}”.", "whipped")
-
-
 def _carrying(formula: Formula, lines: Sequence[ReadLine], besides: Sequence[str], goods: Sequence[Good]) -> Formula:
     """The formula with the goods that it names; what is named without an amount is not weighed, but what it holds must
     not be lost."""
@@ -209,8 +168,8 @@ def read(
     chosen = technique or method.technique
     besides: Sequence[str] = ()
     found: tuple[Remark, ...] | None = None
-    _whipped_all_the_same(followed)
-    if _makes_a_foam(followed):
+    whipped_all_the_same(followed)
+    if makes_a_foam(followed):
         result: Told = told(written, followed, method, technique, by_hand.mends)
         formula, chosen, steps, besides = result.formula, result.technique, result.steps, result.besides
         questions += result.questions

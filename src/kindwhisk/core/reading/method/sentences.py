@@ -19,7 +19,7 @@ NOT_AN_END = re.compile(
 )
 DASH = re.compile(r"\s+[–—-]\s+")
 STEP = re.compile(
-    r"^\s*(?:(?:step|bước|étape|passo|fase|[bs](?=\d{1,2}\s*[:.]))\s*)?(?:(?P<n>\d{1,2})(?:\.\d{1,2}(?=[.)]?\s+[A-Z])\s*[.)]?|\s*(?:[.):：）|](?!\d)|[-/](?=\s)))|(?P<circled>[①-⑳])|(?P<letter>[a-h])\)(?=\s))\s*[:.]?\s*|^\s*(?:step|bước|étape|passo|fase)\s+(?P<told>\d{1,2})(?!\d)[\s:.)–-]*|^\s*(?P<bare>\d{1,2})\s+(?=(?-i:[A-Z][a-z])|\d+(?:に|を|℃|度)|[\u3040-\u9fff])",
+    r"^\s*(?:(?:step|bước|étape|passo|fase|[bs](?=\d{1,2}\s*[:.]))\s*)?(?:(?P<n>\d{1,2})(?:\.\d{1,2}(?=[.)]?(?:\s+[A-Z]|\s*$))\s*[.)]?|\s*(?:[.):：）|](?!\d)|[-/](?=\s)))|(?P<circled>[①-⑳])|(?P<letter>[a-h])\)(?=\s))\s*[:.]?\s*|^\s*(?:step|bước|étape|passo|fase)\s+(?P<told>\d{1,2})(?!\d)[\s:.)–-]*|^\s*(?P<bare>\d{1,2})\s+(?=(?-i:[A-Z][a-z])|\d+(?:に|を|℃|度)|[\u3040-\u9fff])",
     re.IGNORECASE,
 )
 UNTIL = re.compile(

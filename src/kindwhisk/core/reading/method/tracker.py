@@ -158,7 +158,8 @@ class Tracker(Naming):
         stock = self.stocks.meant(mention, part, beside, along)
         apart = mention.ingredient in {"egg-white", "egg-yolk"}
         elsewhere = stock is not None and not same_group(stock.group, self.section) and self.stocks.to_separate
-        if apart and ((stock is None and self.stocks.matching("whole-egg")) or elsewhere):
+        extra = stock is not None and self.stocks.to_separate and EXTRA.search(stock.written.lower()) is not None
+        if apart and ((stock is None and self.stocks.matching("whole-egg")) or elsewhere or extra):
             self.stocks.separate()
             stock = self.stocks.meant(mention, part, beside)
         stated = mention.share.grams is not None
