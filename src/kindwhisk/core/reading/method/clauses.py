@@ -15,7 +15,7 @@ from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
 
 ELLIPSIS = re.compile(
-    r"(?:,| e| et| and) (?=(?:i |les |the )(?:tuorli|jaunes|yolks|albumi|blancs|whites) (?:con|avec|with) )|,\s+(?=(?:the )?\w+ (?:by hand|with (?:a|the) spatula)(?=,|$))|,? and at the (?:very )?end,? (?:of all )?|,? and,? (?:last(?:ly)?|finally)(?: of all)?, |,\s+(?=(?:in |on )?(?:the )?(?:machine|mixer|planetaria|batteur)(?!\w))|,\s+(?:and )?last(?: of all)?,? (?=the (?!third|quarter|half|of )|whites)|,\s+(?=(?:the )?[^\W\d]{3,} in$|(?:the )?rest(?!\w)|le reste(?!\w)|il resto(?!\w)|upside[- ]down|(?:icing sugar|cocoa|sugar) over(?:,|$))|,?\s*followed by\s+(?!half|an? |one )|\s+and\s+(?=(?:then )?the rest(?: of (?:it|them))?$)|(?<=whipped),\s+(?=\d)|,?\s+and\s+(?=\d[^,;]* into the (?:other|second))|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer|cold room) |overnight [^,;]*in the (?:fridge|freezer))|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b|degrees\b)[^,;]*\d ?min|[^,;]{3,40} (?:on|between) (?:each|every|the) (?:layer|disc|sponge)s?(?:,|$)|(?:the )?(?:second|third|last|top) (?:disc|disk|layer|round|sheet|biscuit|sponge)(?=,|$))|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
+    r"(?:,| e| et| and) (?=(?:i |les |the )(?:tuorli|jaunes|yolks|albumi|blancs|whites) (?:con|avec|with) )|,\s+(?=(?:the )?\w+ (?:by hand|with (?:a|the) spatula)(?=,|$))|,? and at the (?:very )?end,? (?:of all )?|,? and,? (?:last(?:ly)?|finally)(?: of all)?, |,\s+(?=(?:in |on )?(?:the )?(?:machine|mixer|planetaria|batteur)(?!\w))|,\s+(?:and )?last(?: of all)?,? (?=the (?!third|quarter|half|of )|whites)|,\s+(?=(?:the )?[^\W\d]{3,} in$|(?:the )?rest(?!\w)|le reste(?!\w)|il resto(?!\w)|upside[- ]down|(?:icing sugar|cocoa|sugar) over(?:,|$))|,?\s*followed by\s+(?!half|an? |one )|\s+and\s+(?=(?:then )?the rest(?: of (?:it|them))?$)|(?<=whipped),\s+(?=\d)|,?\s+and\s+(?=\d[^,;]* into the (?:other|second))|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer|cold room) |overnight [^,;]*in the (?:fridge|freezer))|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b|degrees\b)[^,;]*\d ?min|[^,;]{3,40} (?:on|between) (?:each|every|the) (?:layer|disc|sponge)s?(?:,|$)|(?!and |then )[^,;]{3,40} on top$|(?:the )?(?:second|third|last|top) (?:disc|disk|layer|round|sheet|biscuit|sponge)(?=,|$))|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
 )
 _MINUTES = re.compile(r"\d ?(?:min|mins|minutes?|h)(?!\w)")
 REST = re.compile(
@@ -69,12 +69,15 @@ _LEADS = {
 """What a stretch in front of the first verb may tell by itself."""
 LAYS = re.compile(r"[^,;]{3,40} (?:on|between) (?:each|every|the) (?:layer|disc|sponge)s?(?=,|$)")
 """“Soak, cream and strawberries on each layer”."""
+_LAID = {Act.PIPE, Act.SPREAD, Act.JOIN, Act.COAT, Act.TOP}
+TOPS = re.compile(r"[^,;]{3,40} on top")
+"""“Dollop on, mango and passion fruit on top.”"""
 _BRINGS = {Act.ADD, Act.FOLD, Act.MIX}
 STIFF_ONES = re.compile(
     r"(?:the |les |gli )?(?:stiff(?:ly)?|beaten|whipped|whisked)(?: \w+)? whites|blancs (?:battus|montés)|albumi montati"
 )
 """“Add the flour, last the stiff whites.”"""
-_OF_THEIR_OWN = {Act.JOIN, Act.COOL, Act.WHIP, Act.BAKE, Act.FOLD, Act.CHILL, Act.INVERT, Act.DUST}
+_OF_THEIR_OWN = {Act.JOIN, Act.TOP, Act.COOL, Act.WHIP, Act.BAKE, Act.FOLD, Act.CHILL, Act.INVERT, Act.DUST}
 """What a stretch behind a verb may tell by itself; any other goes on with the verb."""
 _TILL_THICK = re.compile(
     r"\d+ ?min[^,;]*(?:speed|on high|mixer|whisk)|(?:on )?(?:high|top|full) speed|(?:till|until|jusqu\w*) (?:it is |they are )?(?:thick|pale|fluffy|cold|tripled|ribbon|au ruban|froid)"
@@ -165,6 +168,7 @@ def _first_last(found: list[Verb], text: str, number: int) -> Iterator[Clause]:
                     yield from _then_foods(words, number)
             elif rest := text[a:b].strip(" ,;:."):
                 again = Act.FOLD if STIFF_ONES.match(rest) and verb.act in _BRINGS else implied(rest)
+                again = Act.TOP if TOPS.fullmatch(rest) and verb.act in _LAID else again
                 if again in _OF_THEIR_OWN:
                     yield Clause(again, rest, (0, 0), number, True, True)
                 elif verb.act is Act.HEAT and _TILL_THICK.match(rest):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, field
-from typing import Any
+from typing import Any, NamedTuple
 
 from kindwhisk.core.ingredients import counts_as, ingredient
 from kindwhisk.core.process.checking import fatty
@@ -79,6 +79,18 @@ class Use:
     rest: bool = False
 
 
+class Known(NamedTuple):
+    """What was found to be in a step; ``key`` tells whether something has come to it since."""
+
+    key: tuple[type[StepBase], int, tuple[int, ...]]
+    raw_ids: frozenset[str]
+    baked: bool
+
+    def fits(self, made: Made) -> bool:
+        """Whether nothing has come to that step since."""
+        return self.key == (made.kind, len(made.takes), tuple(id(use.made) for use in made.uses))
+
+
 @dataclass(eq=False)
 class Made:
     """A step on its way, and its result as long as nothing has taken it.
@@ -100,6 +112,31 @@ class Made:
     names: set[str] = field(default_factory=set)
     left: float = 1.0
     loose: bool = False
+    _known: Known | None = field(default=None, repr=False, compare=False)
+
+    def _inside(self) -> Known:
+        """What is in it and whether it was baked, as far as that is known from what went into it before."""
+        key = (self.kind, len(self.takes), tuple(id(use.made) for use in self.uses))
+        if self._known is not None and self._known.key == key:
+            return self._known
+        ids: set[str] = set()
+        baked = False
+        seen: set[int] = set()
+        waiting = [self]
+        while waiting:
+            made = waiting.pop()
+            if id(made) in seen:
+                continue
+            seen.add(id(made))
+            if made is not self and made._known is not None and made._known.fits(made):
+                ids |= made._known.raw_ids
+                baked = baked or made._known.baked
+                continue
+            ids.update(t.ingredient for t in made.takes)
+            baked = baked or issubclass(made.kind, BakeStep)
+            waiting += [use.made for use in made.uses]
+        self._known = Known(key, frozenset(ids), baked)
+        return self._known
 
     def upstream(self) -> Iterator[Made]:
         """It and everything that went into it."""
@@ -116,12 +153,12 @@ class Made:
     @property
     def ids(self) -> frozenset[str]:
         """What is in it, as it counts."""
-        return frozenset(counts_as(t.ingredient) for made in self.upstream() for t in made.takes)
+        return frozenset(map(counts_as, self.raw_ids))
 
     @property
     def raw_ids(self) -> frozenset[str]:
         """What is in it, by the ids of the table."""
-        return frozenset(t.ingredient for made in self.upstream() for t in made.takes)
+        return self._inside().raw_ids
 
     def grams(self) -> float:
         """How much of the list is in it."""
@@ -135,7 +172,7 @@ class Made:
     @property
     def baked(self) -> bool:
         """Whether it was in the oven."""
-        return any(issubclass(made.kind, BakeStep) for made in self.upstream())
+        return self._inside().baked
 
     @property
     def open(self) -> bool:

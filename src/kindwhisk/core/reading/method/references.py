@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Sequence
+from itertools import islice
 from typing import NamedTuple
 
 from kindwhisk.core.ingredients import ingredient
@@ -82,9 +83,14 @@ _APART = re.compile(
 _BEHIND = re.compile(r"[のを](1/3|半量|半分|残り|ひとすくい|一部|少量|少し)")
 
 
+MOST_OPEN = 40
+"""So many results at most stand on a bench at once; a text that leaves more open is not searched for all of them."""
+
+
 def latest(contents: Sequence[Made], test: Test) -> Made | None:
     """The last of the open results that a test suits."""
-    return next((m for m in reversed(contents) if m.open and test(m)), None)
+    open_ones = (m for m in reversed(contents) if m.open)
+    return next((m for m in islice(open_ones, MOST_OPEN) if test(m)), None)
 
 
 def holds(made: Made, ingredient_id: str) -> bool:
@@ -107,7 +113,7 @@ def of_ingredient(contents: Sequence[Made], ingredient_id: str) -> Made | None:
         # What it was dissolved in is not counted.
         return raw(made) and there > least * sum(t.grams for t in takes if t.ingredient != "water")
 
-    there = [m for m in contents if m.open and much(m)]
+    there = [m for m in islice((m for m in reversed(contents) if m.open), MOST_OPEN) if much(m)][::-1]
     dry = [m for m in there if m.dry]
     bare = [m for m in dry if not any(other is not m and other in m.upstream() for other in dry)]
     if bare and len(there) > len(bare):

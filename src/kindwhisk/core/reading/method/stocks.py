@@ -44,11 +44,20 @@ class Stocks:
     unmet: dict[str, int] = field(default_factory=dict)
     disputed: list[Stock] = field(default_factory=list)
     overdrawn: list[Stock] = field(default_factory=list)
+    _matching: dict[str, list[Stock]] = field(default_factory=dict, repr=False)
+    _known_rows: int = -1
 
     def matching(self, ingredient_id: str) -> list[Stock]:
         """Lines that a word may mean, those that it names exactly before those that it only may stand for."""
-        exact = [s for s in self.rows if s.ingredient == ingredient_id or counts_as(s.ingredient) == ingredient_id]
-        return exact or [s for s in self.rows if covers(ingredient_id, s.ingredient)]
+        if self._known_rows != len(self.rows):
+            # Lines are only ever added, or one is parted into two.
+            self._matching, self._known_rows = {}, len(self.rows)
+        found = self._matching.get(ingredient_id)
+        if found is None:
+            exact = [s for s in self.rows if s.ingredient == ingredient_id or counts_as(s.ingredient) == ingredient_id]
+            found = exact or [s for s in self.rows if covers(ingredient_id, s.ingredient)]
+            self._matching[ingredient_id] = found
+        return list(found)
 
     def possible(self, ingredient_id: str) -> list[Stock]:
         """Every line that a word may mean, whether it names it exactly or not."""
