@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from itertools import islice
 from typing import NamedTuple
 
@@ -83,14 +83,19 @@ _APART = re.compile(
 _BEHIND = re.compile(r"[のを](1/3|半量|半分|残り|ひとすくい|一部|少量|少し)")
 
 
-MOST_OPEN = 40
-"""So many results at most stand on a bench at once; a text that leaves more open is not searched for all of them."""
+MOST_OPEN, MOST_MADE = 40, 200
+"""So many results at most stand on a bench at once, of so many that were made last; a text that leaves more open than
+that is not searched for all of them."""
 
 
 def latest(contents: Sequence[Made], test: Test) -> Made | None:
     """The last of the open results that a test suits."""
-    open_ones = (m for m in reversed(contents) if m.open)
-    return next((m for m in islice(open_ones, MOST_OPEN) if test(m)), None)
+    return next((m for m in islice(standing(contents), MOST_OPEN) if test(m)), None)
+
+
+def standing(contents: Sequence[Made]) -> Iterator[Made]:
+    """The open ones among the last results, the last first."""
+    return (m for m in islice(reversed(contents), MOST_MADE) if m.open)
 
 
 def holds(made: Made, ingredient_id: str) -> bool:
@@ -107,13 +112,15 @@ def of_ingredient(contents: Sequence[Made], ingredient_id: str) -> Made | None:
         return None
 
     def much(made: Made) -> bool:
+        if not any(covers(ingredient_id, i) for i in made.raw_ids):
+            return False
         takes = [t for m in made.upstream() for t in m.takes]
         there = sum(t.grams for t in takes if covers(ingredient_id, t.ingredient))
         least = 0.0 if ingredient(ingredient_id).kind == "setting" else 0.2
         # What it was dissolved in is not counted.
         return raw(made) and there > least * sum(t.grams for t in takes if t.ingredient != "water")
 
-    there = [m for m in islice((m for m in reversed(contents) if m.open), MOST_OPEN) if much(m)][::-1]
+    there = [m for m in islice(standing(contents), MOST_OPEN) if much(m)][::-1]
     dry = [m for m in there if m.dry]
     bare = [m for m in dry if not any(other is not m and other in m.upstream() for other in dry)]
     if bare and len(there) > len(bare):
@@ -205,7 +212,7 @@ class Results:
     @property
     def open(self) -> list[Made]:
         """What nothing has taken yet, or not all of it."""
-        return [m for m in self.made if m.open]
+        return [*standing(self.made)][::-1]
 
     def last(self, test: Test) -> Made | None:
         """The last of these that a test suits."""

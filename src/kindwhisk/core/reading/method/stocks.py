@@ -45,13 +45,14 @@ class Stocks:
     disputed: list[Stock] = field(default_factory=list)
     overdrawn: list[Stock] = field(default_factory=list)
     _matching: dict[str, list[Stock]] = field(default_factory=dict, repr=False)
+    _possible: dict[str, list[Stock]] = field(default_factory=dict, repr=False)
     _known_rows: int = -1
 
     def matching(self, ingredient_id: str) -> list[Stock]:
         """Lines that a word may mean, those that it names exactly before those that it only may stand for."""
         if self._known_rows != len(self.rows):
             # Lines are only ever added, or one is parted into two.
-            self._matching, self._known_rows = {}, len(self.rows)
+            self._matching, self._possible, self._known_rows = {}, {}, len(self.rows)
         found = self._matching.get(ingredient_id)
         if found is None:
             exact = [s for s in self.rows if s.ingredient == ingredient_id or counts_as(s.ingredient) == ingredient_id]
@@ -62,7 +63,11 @@ class Stocks:
     def possible(self, ingredient_id: str) -> list[Stock]:
         """Every line that a word may mean, whether it names it exactly or not."""
         exact = self.matching(ingredient_id)
-        return exact + [s for s in self.rows if s not in exact and covers(ingredient_id, s.ingredient)]
+        found = self._possible.get(ingredient_id)
+        if found is None:
+            found = exact + [s for s in self.rows if s not in exact and covers(ingredient_id, s.ingredient)]
+            self._possible[ingredient_id] = found
+        return list(found)
 
     def _best(self, found: Sequence[Stock], mention: Mention, group: str, beside: set[str]) -> Stock:
         """Of several lines the one that is meant: by its amount, what it has left, its heading, the egg beside it, else the next one.
