@@ -142,8 +142,9 @@ class Tracker(Naming):
         return [more for s in extra if (more := self.stocks.take(s, mention.share)) is not None]
 
     def _lines_of(self, items: Sequence[Item], but: Item) -> set[int]:
-        """The lines of what else is named, where a name means one alone."""
-        rows = [self.stocks.matching(i.mention.ingredient) for i in items if i is not but and i.mention is not None]
+        """The lines of the liquids that are named along with it, where a name means one alone."""
+        along = [i.mention.ingredient for i in items if i is not but and i.mention is not None]
+        rows = [self.stocks.matching(i) for i in along if ingredient(i).kind == "liquid"]
         return {found[0].line for found in rows if len(found) == 1}
 
     def _part_of(self, items: Sequence[Item]) -> str:
