@@ -59,7 +59,7 @@ def place_left_over(t: Tracker) -> list[Stock]:
         into = _place_for(t, stock)
         if into is None:
             continue
-        into.takes.append(stock.take(stock.left, stated=False))
+        into.take_in([stock.take(stock.left, stated=False)])
         placed.append(stock)
     return placed
 
@@ -128,7 +128,7 @@ def water_for_syrups(t: Tracker) -> list[Made]:
         if sugar <= 0:
             continue
         stock = Stock(-1, "water", "", round(WATER_PER_SUGAR * sugar, 1), listed=False)
-        made.takes.append(stock.take(stock.grams, stated=False))
+        made.take_in([stock.take(stock.grams, stated=False)])
         dry.append(made)
     return dry
 
@@ -152,7 +152,7 @@ def balance(t: Tracker) -> None:
             left[id(use.made)] = 0.0 if takes_all else there - (use.fraction or 0.0)
             use.rest = use.rest or (use.fraction is None and there < 1.0)
             kept.append(use)
-        made.uses = kept
+        made.use_only(kept)
     for made in t.results.made:
         made.left = left[id(made)]
 
@@ -218,7 +218,7 @@ def _before_fill(t: Tracker, made: Made, fill: Made) -> Made:
     )
     _assume(joined, NOWHERE)
     joined.left = 0.0
-    fill.uses[0] = Use(joined)
+    fill.use_only([Use(joined), *fill.uses[1:]])
     t.results.made.insert(t.results.made.index(fill), joined)
     return joined
 
@@ -296,7 +296,7 @@ def use_up(t: Tracker) -> None:
         last = takers[-1]
         while (after := _worked_into(t, last)) is not None:
             last = after
-        last.uses.append(t.use(made, Share(rest=True)))
+        last.take_in(uses=[t.use(made, Share(rest=True))])
         t.ask("steps", f"Some of “{title_of(made)}” is left over by the text.", "the rest goes in where it went last")
 
 

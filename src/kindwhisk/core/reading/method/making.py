@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass, field
 from typing import Any, NamedTuple
 
@@ -79,16 +79,11 @@ class Use:
     rest: bool = False
 
 
-class Known(NamedTuple):
-    """What was found to be in a step; ``key`` tells whether something has come to it since."""
+class Inside(NamedTuple):
+    """What is in a result."""
 
-    key: tuple[type[StepBase], int, tuple[int, ...]]
     raw_ids: frozenset[str]
     baked: bool
-
-    def fits(self, made: Made) -> bool:
-        """Whether nothing has come to that step since."""
-        return self.key == (made.kind, len(made.takes), tuple(id(use.made) for use in made.uses))
 
 
 @dataclass(eq=False)
@@ -112,43 +107,47 @@ class Made:
     names: set[str] = field(default_factory=set)
     left: float = 1.0
     loose: bool = False
-    _known: Known | None = field(default=None, repr=False, compare=False)
+    _into: list[Made] = field(default_factory=list, repr=False)
+    _known: Inside | None = field(default=None, repr=False)
 
-    def _inside(self) -> Known:
-        """What is in it and whether it was baked, as far as that is known from what went into it before."""
-        key = (self.kind, len(self.takes), tuple(id(use.made) for use in self.uses))
-        if self._known is not None and self._known.key == key:
-            return self._known
-        ids: set[str] = set()
-        baked = False
-        seen: set[int] = set()
-        waiting = [self]
-        while waiting:
-            made = waiting.pop()
-            if id(made) in seen:
-                continue
-            seen.add(id(made))
-            if made is not self and made._known is not None and made._known.fits(made):
-                ids |= made._known.raw_ids
-                baked = baked or made._known.baked
-                continue
-            ids.update(t.ingredient for t in made.takes)
-            baked = baked or issubclass(made.kind, BakeStep)
-            waiting += [use.made for use in made.uses]
-        self._known = Known(key, frozenset(ids), baked)
-        return self._known
+    def __post_init__(self) -> None:
+        self._changed()
+
+    def take_in(self, takes: Iterable[Take] = (), uses: Iterable[Use] = ()) -> None:
+        """Something further goes into it."""
+        self.takes += takes
+        self.uses += uses
+        self._changed()
+
+    def use_only(self, uses: Iterable[Use]) -> None:
+        """These results go into it instead of those that did."""
+        self.uses = list(uses)
+        self._changed()
+
+    def _changed(self) -> None:
+        """What was known of it, and of all that it went into, holds no longer."""
+        for use in self.uses:
+            use.made._into.append(self)
+        for made in _reached(self, lambda m: m._into):
+            made._known = None
 
     def upstream(self) -> Iterator[Made]:
         """It and everything that went into it."""
-        seen: set[int] = set()
-        waiting = [self]
-        while waiting:
-            made = waiting.pop()
-            if id(made) in seen:
-                continue
-            seen.add(id(made))
-            yield made
-            waiting += [use.made for use in made.uses]
+        return _reached(self, lambda m: [use.made for use in m.uses])
+
+    def _inside(self) -> Inside:
+        """What is in it and whether it was baked, found once as long as nothing further comes to it."""
+        if self._known is None:
+            ids: set[str] = set()
+            baked = False
+            for made in _reached(self, lambda m: [u.made for u in m.uses] if m._known is None else []):
+                known = made._known or Inside(
+                    frozenset(t.ingredient for t in made.takes), issubclass(made.kind, BakeStep)
+                )
+                ids |= known.raw_ids
+                baked = baked or known.baked
+            self._known = Inside(frozenset(ids), baked)
+        return self._known
 
     @property
     def ids(self) -> frozenset[str]:
@@ -229,6 +228,18 @@ class Made:
         return bool(self.raw_ids) and all(
             ingredient(i).composition.water < 0.2 and not fatty_liquid(i) for i in self.raw_ids
         )
+
+
+def _reached(start: Made, onward: Callable[[Made], Iterable[Made]]) -> Iterator[Made]:
+    """A step and all that one comes to from it, each once."""
+    seen: set[int] = set()
+    waiting = [start]
+    while waiting:
+        made = waiting.pop()
+        if id(made) not in seen:
+            seen.add(id(made))
+            yield made
+            waiting += onward(made)
 
 
 def heading_of(several: Iterable[Made]) -> str:

@@ -234,8 +234,7 @@ class Tracker(Naming):
 
     def take_in(self, made: Made, takes: Sequence[Take], uses: Sequence[Use]) -> None:
         """Something further goes into a step; it stands behind what it takes in, though that was made later."""
-        made.takes += takes
-        made.uses += uses
+        made.take_in(takes, uses)
         steps = self.results.made
         late = max((steps.index(u.made) for u in uses), default=-1)
         if late > steps.index(made):

@@ -63,6 +63,6 @@ def _whip_warm(warmed: Made, made: list[Made]) -> None:
     )  # fmt: skip
     for use in (u for step in made for u in step.uses if u.made is warmed):
         use.made = foam
-    foam.uses = [Use(warmed)]
+    foam.use_only([Use(warmed)])
     warmed.left = 0.0
     made.insert(made.index(warmed) + 1, foam)

@@ -119,6 +119,5 @@ def set_peak(foam: Made, text: str) -> None:
 def more(t: Tracker, made: Made, items: list[Item]) -> None:
     """Something further into the same step: “… the yolks, then the vanilla”."""
     takes, uses = t.claim(without(items, made), [Item(0, made=made)])
-    made.takes += takes
-    made.uses += uses
+    t.take_in(made, takes, uses)
     t.say(made)

@@ -335,7 +335,7 @@ def whip(t: Tracker, clause: Clause) -> None:
         _go_on(t, clause, here, warmed=False)
         takes, _ = t.claim(own)
         if t.results.here is not None:
-            t.results.here.takes += takes
+            t.take_in(t.results.here, takes, [])
         return
     if own or t.pending or here is None:
         whipped = Clause(clause.act, clause.text + " volume", *clause[2:])
