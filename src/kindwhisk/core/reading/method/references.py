@@ -62,19 +62,8 @@ _THE = re.compile(
 )
 _WORD = re.compile(r"(?<!\w)([^\W\d_]{3,})(?!\w)")
 _ANY_PART = {
-    "part",
-    "parts",
-    "mixture",
-    "mix",
-    "base",
-    "batter",
-    "assembly",
-    "method",
-    "finish",
-    "decoration",
-    "topping",
-    "top",
-    "cake",
+    *("part", "parts", "mixture", "mix", "base", "batter", "assembly", "method"),
+    *("finish", "decoration", "topping", "top", "cake"),
 }
 """Words of headings that anything may be called by."""
 _APART = re.compile(
@@ -83,14 +72,13 @@ _APART = re.compile(
 _BEHIND = re.compile(r"[のを](1/3|半量|半分|残り|ひとすくい|一部|少量|少し)")
 
 
-MOST_OPEN, MOST_MADE = 40, 200
-"""So many results at most stand on a bench at once, of so many that were made last; a text that leaves more open than
-that is not searched for all of them."""
+MOST_MADE = 200
+"""What a sentence names was among so many results that were made last; a recipe of sixty rows makes fewer."""
 
 
 def latest(contents: Sequence[Made], test: Test) -> Made | None:
     """The last of the open results that a test suits."""
-    return next((m for m in islice(standing(contents), MOST_OPEN) if test(m)), None)
+    return next(filter(test, standing(contents)), None)
 
 
 def standing(contents: Sequence[Made]) -> Iterator[Made]:
@@ -120,7 +108,7 @@ def of_ingredient(contents: Sequence[Made], ingredient_id: str) -> Made | None:
         # What it was dissolved in is not counted.
         return raw(made) and there > least * sum(t.grams for t in takes if t.ingredient != "water")
 
-    there = [m for m in islice(standing(contents), MOST_OPEN) if much(m)][::-1]
+    there = [m for m in standing(contents) if much(m)][::-1]
     dry = [m for m in there if m.dry]
     bare = [m for m in dry if not any(other is not m and other in m.upstream() for other in dry)]
     if bare and len(there) > len(bare):
@@ -212,14 +200,14 @@ class Results:
     @property
     def open(self) -> list[Made]:
         """What nothing has taken yet, or not all of it."""
-        return [*standing(self.made)][::-1]
+        return [m for m in self.made if m.open]
 
     def last(self, test: Test) -> Made | None:
         """The last of these that a test suits."""
         return latest(self.made, test)
 
     def _made_of(self, ingredient_id: str) -> bool:
-        return any(holds(m, ingredient_id) for m in self.open)
+        return any(holds(m, ingredient_id) for m in standing(self.made))
 
     def _mixture(self, of: str) -> Made | None:
         ids = [n.ingredient for n in find_all(of)]
@@ -335,7 +323,7 @@ class Results:
                 not find_all(of)
                 and not _NUTS.search(of)
                 and not DRY.search(of)
-                and not any(_called(m, set(of.split())) for m in self.open)
+                and not any(_called(m, set(of.split())) for m in standing(self.made))
             ):
                 loose.append((match.start(noun), match.end(noun), match[noun]))
                 continue
@@ -372,7 +360,8 @@ class Results:
 
     def _titles(self, text: str) -> list[re.Match[str]]:
         """“Fold tpt into meringue”: words that head a part, without an article."""
-        heads = {t.stock.group.lower() for m in self.open for t in m.takes} | {m.part.lower() for m in self.open}
+        heads = {t.stock.group.lower() for m in standing(self.made) for t in m.takes}
+        heads |= {m.part.lower() for m in standing(self.made)}
         words = {h.split()[-1] for h in heads if h and len(h.split()[-1]) > 2} - _ANY_PART
         return [w for w in _WORD.finditer(text) if w[1] in words and A_NEW.search(text[: w.start()]) is None]
 
