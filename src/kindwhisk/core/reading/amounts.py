@@ -95,18 +95,23 @@ def in_figures(text: str) -> str:
     return _COUNTED.sub(lambda m: f"{WORDS[m[0]]:g}", text)
 
 
+_NUMBER_WORD = f"(?:{'|'.join(re.escape(w) for w in _COUNTING)})"
+_RANGED = re.compile(rf"({_NUMBER_WORD})(?:-| to | or )({_NUMBER_WORD})")
+"""“Thirty to forty”, “thirty-sixty”; “thirty-five” is one number."""
 _FIGURED = re.compile(
-    rf"(?<![\w-])(?:{'|'.join(re.escape(w) for w in _COUNTING)})(?:(?:-| to | or )(?:{'|'.join(re.escape(w) for w in _COUNTING)}))?(?=[ -]?(?:min|mins|minutes?|hours?|hrs?|h|cm|centimet\w+|mm|degrees?|°|tbsp|tsp|tablespoons?|teaspoons?)(?!\w))"
+    rf"(?<![\w-]){_NUMBER_WORD}(?:(?:-| to | or ){_NUMBER_WORD})?(?=[ -]?(?:min|mins|minutes?|hours?|hrs?|h|cm|centimet\w+|mm|degrees?|°|tbsp|tsp|tablespoons?|teaspoons?)(?!\w))"
 )
 
 
 @lru_cache(maxsize=REMEMBERED)
 def measures_in_figures(text: str) -> str:
     """A plain text with what is measured in figures: “twenty to thirty minutes” is 20 to 30, “the two halves” stay two."""
-    return _FIGURED.sub(lambda m: "-".join(in_figures(part) for part in _RANGED.split(m[0])), text)
+    return _FIGURED.sub(_in_figures_too, text)
 
 
-_RANGED = re.compile(r"-(?=ten|fif|twen|thir|for|six|eigh|nine)(?<!y-)| to | or ")
+def _in_figures_too(match: re.Match[str]) -> str:
+    two = _RANGED.fullmatch(match[0]) if match[0] not in WORDS else None
+    return "-".join(map(in_figures, two.groups())) if two is not None else in_figures(match[0])
 
 
 @cache

@@ -8,14 +8,27 @@ from typing import NamedTuple
 
 from kindwhisk.core.reading.amounts import amounts, in_figures, measures_in_figures
 from kindwhisk.core.reading.method.acts import Act
-from kindwhisk.core.reading.method.implied import BAKES, ONE_IN, PART_IN, SO_FULL, TIN, implied
+from kindwhisk.core.reading.method.implied import (
+    ANOTHER_LAYER,
+    BAKES,
+    ON_EACH_LAYER,
+    ONE_IN,
+    PART_IN,
+    SO_FULL,
+    TIN,
+    implied,
+)
 from kindwhisk.core.reading.method.verbs import Grammar
 from kindwhisk.core.reading.method.verbs.grammar import Verb
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.plain import plain
 
 ELLIPSIS = re.compile(
-    r"(?:,| e| et| and) (?=(?:i |les |the )(?:tuorli|jaunes|yolks|albumi|blancs|whites) (?:con|avec|with) )|,\s+(?=(?:the )?\w+ (?:by hand|with (?:a|the) spatula)(?=,|$))|,? and at the (?:very )?end,? (?:of all )?|,? and,? (?:last(?:ly)?|finally)(?: of all)?, |,\s+(?=(?:in |on )?(?:the )?(?:machine|mixer|planetaria|batteur)(?!\w))|,\s+(?:and )?last(?: of all)?,? (?=the (?!third|quarter|half|of )|whites)|,\s+(?=(?:the )?[^\W\d]{3,} in$|(?:the )?rest(?!\w)|le reste(?!\w)|il resto(?!\w)|upside[- ]down|(?:icing sugar|cocoa|sugar) over(?:,|$))|,?\s*followed by\s+(?!half|an? |one )|\s+and\s+(?=(?:then )?the rest(?: of (?:it|them))?$)|(?<=whipped),\s+(?=\d)|,?\s+and\s+(?=\d[^,;]* into the (?:other|second))|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer|cold room) |overnight [^,;]*in the (?:fridge|freezer))|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b|degrees\b)[^,;]*\d ?min|[^,;]{3,40} (?:on|between) (?:each|every|the) (?:layer|disc|sponge)s?(?:,|$)|(?!and |then )[^,;]{3,40} on top$|(?:the )?(?:second|third|last|top) (?:disc|disk|layer|round|sheet|biscuit|sponge)(?=,|$))|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
+    r"(?:,| e| et| and) (?=(?:i |les |the )(?:tuorli|jaunes|yolks|albumi|blancs|whites) (?:con|avec|with) )|,\s+(?=(?:the )?\w+ (?:by hand|with (?:a|the) spatula)(?=,|$))|,? and at the (?:very )?end,? (?:of all )?|,? and,? (?:last(?:ly)?|finally)(?: of all)?, |,\s+(?=(?:in |on )?(?:the )?(?:machine|mixer|planetaria|batteur)(?!\w))|,\s+(?:and )?last(?: of all)?,? (?=the (?!third|quarter|half|of )|whites)|,\s+(?=(?:the )?[^\W\d]{3,} in$|(?:the )?rest(?!\w)|le reste(?!\w)|il resto(?!\w)|upside[- ]down|(?:icing sugar|cocoa|sugar) over(?:,|$))|,?\s*followed by\s+(?!half|an? |one )|\s+and\s+(?=(?:then )?the rest(?: of (?:it|them))?$)|(?<=whipped),\s+(?=\d)|,?\s+and\s+(?=\d[^,;]* into the (?:other|second))|,\s+(?=(?:in(?:to)? the )?(?:fridge|freezer|cold room) |overnight [^,;]*in the (?:fridge|freezer))|,\s+(?=(?:onto|over) the |(?:the )?(?:\w+ )?\w+ in (?:with|by) |(?:\w+ ){0,3}(?:tin|pan|tray) \d|\d{2,3} ?(?:°|c\b|f\b|fan\b|degrees\b)[^,;]*\d ?min|[^,;]{3,40} "
+    + ON_EACH_LAYER
+    + r"|(?!and |then )[^,;]{3,40} on top$|(?:the )?"
+    + ANOTHER_LAYER
+    + r"(?=,|$))|(?:,|;|\band\b)?\s*(?:(?<!\w)(?:then|finally|lastly|puis|enfin|poi|infine|rồi)(?!\w)),?\s+"
 )
 _MINUTES = re.compile(r"\d ?(?:min|mins|minutes?|h)(?!\w)")
 REST = re.compile(
@@ -67,14 +80,14 @@ _LEADS = {
     Act.HEAT, Act.WHIP, Act.BOIL, Act.POUR, Act.BEAT, Act.ADD, Act.BAKE, Act.CHILL, Act.INVERT, Act.TURN_OUT, Act.PIPE,
 }  # fmt: skip
 """What a stretch in front of the first verb may tell by itself."""
-LAYS = re.compile(r"[^,;]{3,40} (?:on|between) (?:each|every|the) (?:layer|disc|sponge)s?(?=,|$)")
+LAYS = re.compile(rf"[^,;]{{3,40}} {ON_EACH_LAYER}")
 """“Soak, cream and strawberries on each layer”."""
 _LAID = {Act.PIPE, Act.SPREAD, Act.JOIN, Act.COAT, Act.TOP}
 TOPS = re.compile(r"[^,;]{3,40} on top")
 """“Dollop on, mango and passion fruit on top.”"""
 _BRINGS = {Act.ADD, Act.FOLD, Act.MIX}
 STIFF_ONES = re.compile(
-    r"(?:the |les |gli )?(?:stiff(?:ly)?|beaten|whipped|whisked)(?: \w+)? whites|blancs (?:battus|montés)|albumi montati"
+    r"(?:the |les |gli )?(?:(?<!\w)(?:stiff(?:ly)?|beaten|whipped|whisked)(?: \w+)? whites|blancs (?:bien )?(?:battus|montés)|albumi (?:ben )?montati)"
 )
 """“Add the flour, last the stiff whites.”"""
 _OF_THEIR_OWN = {Act.JOIN, Act.TOP, Act.COOL, Act.WHIP, Act.BAKE, Act.FOLD, Act.CHILL, Act.INVERT, Act.DUST}

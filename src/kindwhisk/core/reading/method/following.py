@@ -119,8 +119,7 @@ def _once_cold(tracker: Tracker, sentence: str) -> str:
     found, cake = ONCE_COLD.match(text), the_cake(tracker)
     if found is None or cake is None:
         return sentence
-    if raw is not None and raw.kind in {BoilStep, WarmStep} and not tracker.pending:
-        _stands_until_cold(tracker)
+    if _stands_until_cold(tracker):
         return text[found.end() :].lstrip(" ,")
     if raw is not None and not re.search(r"cake|sponge|roll|shell|biscuit|bánh|スポンジ", found[0]):
         # “When cool, fold in the cream”: what was worked on last.
@@ -178,18 +177,20 @@ def _take_block(tracker: Tracker, lines: Sequence[int]) -> None:
     )
 
 
-ADDED_COLD = re.compile(
-    r"(?<!\w)(?:when|once)(?: it is| it's)?(?: quite| completely)? (?:cold|cool)$|^(?:when|once)(?: it is| it's)?(?: quite| completely)? (?:cold|cool)(?!\w)"
-)
+_COLD = r"(?:when|once)(?: it is| it's)?(?: quite| completely)? (?:cold|cool)"
+ADDED_COLD = re.compile(rf"(?<!\w){_COLD}$|^{_COLD}(?!\w)")
 """“Add the kirsch when cold.”"""
-THEN_COLD = re.compile(r"(?:,|\band) (?:when|once)(?: it is| it's)?(?: quite| completely)? (?:cold|cool)$")
+THEN_COLD = re.compile(rf"(?:,|\band) {_COLD}$")
+"""“Bring to the boil and, when cold, …”"""
 
 
-def _stands_until_cold(tracker: Tracker) -> None:
-    """“Bring to the boil and, when cold, add the liqueur”: so long it is left alone."""
+def _stands_until_cold(tracker: Tracker) -> bool:
+    """Leave what was boiled or warmed alone until it is cold; whether it was."""
     raw = tracker.raw_here()
-    if raw is not None and raw.kind in {BoilStep, WarmStep} and not tracker.pending:
-        tracker.make(RestStep, raw.vessel, [], [tracker.use(raw)], minutes=COOL_MIN, sees="Cool enough to go on with.")
+    if raw is None or raw.kind not in {BoilStep, WarmStep} or tracker.pending:
+        return False
+    tracker.make(RestStep, raw.vessel, [], [tracker.use(raw)], minutes=COOL_MIN, sees="Cool enough to go on with.")
+    return True
 
 
 def _done(tracker: Tracker, row: Row, grammar: Grammar, number: int, above: Sequence[int] = ()) -> list[Act]:

@@ -62,6 +62,12 @@ _REST_AROUND = re.compile(
     r"(?:the )?rest of the (?:\w+ )?(?:cream|buttercream|ganache|icing|frosting|mousse) (?:around|over|on|outside)"
 )
 _INTO_FRAME = re.compile(r"(?<!\w)into the (?:lined |greased |buttered )?(?:frame|tin|mould|pan|tray|ring)s?$")
+ON_EACH_LAYER = r"(?:on|between) (?:each|every|the) (?:layer|disc|sponge)s?(?=,|$)"
+"""“Cream and strawberries on each layer.”"""
+ANOTHER_LAYER = (
+    r"(?:second|other|third|last|top|remaining|upper) (?:disc|disk|layer|round|sheet|biscuit|sponge|cake|half|piece)"
+)
+"""“The second disc”: another piece of what was cut or baked."""
 SO_FULL = re.compile(
     r"(?:^|: |, )(?:\w+ ){0,2}(?:cases|liners|moulds|molds|tins|cups|ramekins|glasses) (?:about )?(?:\d/\d|two[- ]thirds|three[- ]quarters|half|\d\d ?%)(?: of the way)?(?: full| filled)?"
 )
@@ -97,7 +103,7 @@ _IMPLIED: tuple[tuple[Act, Callable[[str], object], Foods], ...] = (
         re.compile(r"(?:^|: )(?:the )?gelatine? in(?:to)? (?:some |a little )?(?:cold |iced )?water").search,
         _any,
     ),
-    (Act.JOIN, re.compile(r"(?:on|between) (?:each|every|the) (?:layer|disc|sponge)s?(?=,|$)").search, _some),
+    (Act.JOIN, re.compile(ON_EACH_LAYER).search, _some),
     (Act.HEAT, OVER_WATER.search, _some),
     (Act.HEAT, _EGGS_WARM.search, _EGGS.intersection),
     (Act.SIFT, re.compile(r"^tpt.*through (?:the|a) (?:blender|mixer|processor|sieve)").search, _any),
@@ -125,11 +131,7 @@ _IMPLIED: tuple[tuple[Act, Callable[[str], object], Foods], ...] = (
         _any,
     ),
     (Act.TOP, _REST_AROUND.match, _any),
-    (
-        Act.TOP,
-        re.compile(r"(?:the )?(?:second|other|third|last|top) (?:disc|disk|layer|round|sheet|biscuit|sponge)$").match,
-        _any,
-    ),
+    (Act.TOP, re.compile(rf"(?:the )?{ANOTHER_LAYER}$").match, _any),
     (Act.TURN_OUT, re.compile(r"off the (?:tray|sheet|tin)(?!\w)").match, _any),
     (Act.POUR, _INTO_FRAME.search, _any),
     (Act.POUR, SO_FULL.search, _any),

@@ -45,10 +45,9 @@ MARKED = re.compile(r"^[ \t]*(?:\([A-H]\)[ \t]+|[A-EＡ-Ｅ★☆◎●◆■][ 
 ZEST_AND_JUICE = (
     (re.compile(r"^([ \t]*[-•*]?[ \t]*)(\d+) (\w+),? ?\(?(?:finely )?(?:grated )?(?:zest|rind|juice)d? (?:and|&|\+) (?:juice|zest|rind)d?\)?$", re.MULTILINE | re.IGNORECASE), r"\1\2 \3, zest\n\1juice of \2 \3"),
     (re.compile(r"^([ \t]*[-•*]?[ \t]*)((?:finely )?(?:grated )?(?:zest|rind)) (?:and|&|\+) juice of ([^(\n]+)$", re.MULTILINE | re.IGNORECASE), r"\1\2 of \3\n\1juice of \3"),
-    (re.compile(r"^([ \t]*[-•*]?[ \t]*)(succo|scorza)(?: grattugiata)? e (?:il |la )?(succo|scorza)(?: grattugiata)? (d[ie]l?l?[ '])(.+)$", re.MULTILINE | re.IGNORECASE), r"\1\2 \4\5\n\1\3 \4\5"),
+    (re.compile(r"^([ \t]*[-•*]?[ \t]*)(succo|scorza)(?: grattugiata)? e (?:il |la )?(succo|scorza)(?: grattugiata)? (d(?:[ie]l?l?)?[ '])(.+)$", re.MULTILINE | re.IGNORECASE), r"\1\2 \4\5\n\1\3 \4\5"),
     (re.compile(r"^([ \t]*[-•*]?[ \t]*)(?:le )?jus et (?:le )?(zestes?) d(e |')(.+)$", re.MULTILINE | re.IGNORECASE), r"\1jus d\3\4\n\1\2 d\3\4"),
     (re.compile(r"^([ \t]*[-•*]?[ \t]*)juice (?:and|&|\+) ((?:finely )?(?:grated )?(?:zest|rind)) of ([^(\n]+)$", re.MULTILINE | re.IGNORECASE), r"\1\2 of \3\n\1juice of \3"),
-    (re.compile(r"^([ \t]*[-•*]?[ \t]*)(scorza(?: grattugiata)?) e succo d(i |')(.+)$", re.MULTILINE | re.IGNORECASE), r"\1\2 d\3\4\n\1succo d\3\4"),
     (re.compile(r"^([ \t]*[-•*]?[ \t]*)(?:le )?(zestes?) et (?:le )?jus d(e |')(.+)$", re.MULTILINE | re.IGNORECASE), r"\1\2 d\3\4\n\1jus d\3\4"),
 )  # fmt: skip
 """“Zest and juice of 1 lime”: two goods in one row."""

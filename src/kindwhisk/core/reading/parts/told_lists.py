@@ -14,7 +14,7 @@ from kindwhisk.core.reading.parts.row import Row, RowKind
 from kindwhisk.core.reading.plain import plain
 
 NEEDS = re.compile(
-    r"(?:(?:so|ok|okay|and|right|well),? )*(?:\w+, )?(?:you(?:'ll| will)?|we|i) (?:need|want|use)(?: about)?:? |(?<![^\s])(?:take|gather)(?: about)?:? |(?:^|\. )(?:(?:it|this) (?:is|takes|needs|wants)|(?:that's|that is)) (?=(?:\w+ eggs|\d|(?:\w+[ -]){1,2}(?:egg|yolk|white|gram))(?:\w|\b))|il (?:vous )?faut:? |(?:ti |vi |ci |mi )?(?:serv(?:e|ono)|occorrono|vogliono|vuole):? ",
+    r"(?:(?:so|ok|okay|and|right|well),? )*(?:\w+, )?(?:you(?:'ll| will)?|we|i) (?:need|want|use)(?: about)?:? |(?<![^\s])(?:take|gather)(?: about)?:? |(?:^|\. )(?:(?:it|this) (?:is|takes|needs|wants)|(?:that's|that is)) (?=\w+ eggs|\d|(?:\w+[ -]){1,2}(?:egg|yolk|white|gram))|il (?:vous )?faut:? |(?:ti |vi |ci |mi )?(?:serv(?:e|ono)|occorrono|vogliono|vuole):? ",
     re.IGNORECASE,
 )
 """How a sentence begins that lists what is needed."""

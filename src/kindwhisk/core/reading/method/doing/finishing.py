@@ -20,6 +20,7 @@ from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import CREAMS, foam_or_here, the_cake
+from kindwhisk.core.reading.method.implied import ANOTHER_LAYER
 from kindwhisk.core.reading.method.items import Item, without
 from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.tracker import Tracker
@@ -37,9 +38,7 @@ LINING = re.compile(
 
 THICK_WATER = 0.4
 """With less water than this share, a caramel or a condensed milk lies on a crumb instead of sinking in. Trade habit."""
-SECOND = re.compile(
-    r"(?<!\w)(?:second|other|top|third|last|remaining|upper) (?:sponge|cake|layer|disc|disk|half|sheet|piece|biscuit|round)(?!\w)"
-)
+SECOND = re.compile(rf"(?<!\w){ANOTHER_LAYER}(?!\w)")
 """“Cover with the second sponge”: another piece of what stands there."""
 FLAME = re.compile(r"(?<!\w)(?:torch|flame|blowtorch|brown it)(?!\w)")
 

@@ -11,7 +11,7 @@ from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method import said
-from kindwhisk.core.reading.method.clauses import REST, Clause
+from kindwhisk.core.reading.method.clauses import REST, STIFF_ONES, Clause
 from kindwhisk.core.reading.method.doing.common import CREAMS, foam_or_here, goes_in, target, with_pending
 from kindwhisk.core.reading.method.items import Item, without
 from kindwhisk.core.reading.method.making import Made, Take, Use
@@ -102,10 +102,6 @@ def fold(t: Tracker, clause: Clause) -> None:
 BLENDED = re.compile(
     r"(?<!\w)(?:au mixeur|mixeur plongeant|(?:with an? |stick |hand )blender|al mixer|con il mixer)(?!\w)"
 )
-STIFF_WHITES = re.compile(
-    r"(?<!\w)(?:stiff(?:ly)?|beaten|whipped|whisked)(?: \w+)? whites|blancs (?:bien )?(?:battus|montés)|albumi (?:ben )?montati"
-)
-"""“Last the stiff whites”, which no sentence has whipped."""
 WHIPPED = re.compile(r"(?<!\w)(?:whipped|montée|fouettée|montata)(?!\w)")
 
 
@@ -114,7 +110,7 @@ def as_whipped(t: Tracker, clause: Clause, item: Item) -> Item:
     mention = item.mention
     foamed = mention is not None and (
         (mention.ingredient in CREAMS and WHIPPED.search(clause.text) is not None)
-        or (mention.ingredient in WHITES and STIFF_WHITES.search(clause.text) is not None)
+        or (mention.ingredient in WHITES and STIFF_ONES.search(clause.text) is not None)
     )
     if mention is None or not foamed:
         return item

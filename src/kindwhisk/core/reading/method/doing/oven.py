@@ -254,8 +254,7 @@ def rest(t: Tracker, clause: Clause) -> None:
     cake = the_cake(t)
     if UPSIDE.search(clause.text) and cake is not None and cake is t.here and cake.kind is not InvertStep:
         # “Rest it upside down for an hour.”
-        hung = t.make(InvertStep, cake.vessel, [], [t.use(cake)])
-        t.make(CoolStep, hung.vessel, [], [t.use(hung)], inverted=True)
+        invert(t, clause)
         return
     takes: list[Take] = []
     uses: list[Use] = []

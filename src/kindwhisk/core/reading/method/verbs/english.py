@@ -111,6 +111,9 @@ GRAMMAR = Grammar(
     r"\w+ly|and (?:leave|let|cool|chill|wrap)|smooth|two|three|most|cream|jam|again|a|an|one|half|rest of|remaining|off|out|some|more|well|warm|as|\d+(?:[a-z]+)?|x ?\d|lightly|completely|from|through|by|level|once|round|aside|quickly|firmly|cold|"
     r"upside|flat|trays?|tins?|every|covered|uncovered|tight|loose|roll|sponge|roulade|meringues?|discs?|layers?|bottoms?|sides|edges|halves|\d+ ?x ?\d+|your|my|egg|eggs|sugar|yolks|whites|flour|down|every|another|there|overnight|before|thoroughly|while|nests?|shells|cakes?|rolls?|glasses|tins)\b",
     aside=r"without|until|till|so that|when|once|while|as soon as|as|if|before|because|after",
-    aside_ends=r"[,;.:]| then |(?<= cold) |(?<=°c) |(?<= form) |(?<= foamy) |(?<= frothy) |(?<=degrees) |(?<=before serving) |(?<= cool) |(?<= ready) |(?<= done) |(?<= warm) (?!water)| (?=(?:begin|start) (?:to )?(?:add|whisk|whip|beat))| (?=(?:i|we|she|he) |you (?:flip|turn|invert|tip))|$",
+    aside_ends=r"[,;.:]| then |(?<= cold) |(?<=°c) |(?<= form) |(?<= foamy) |(?<= frothy) |(?<=degrees) |(?<=before serving) |(?<= cool) |(?<= ready) |(?<= done) |(?<= warm) (?!water)| (?=(?:i|we|she|he) |you (?:flip|turn|invert|tip))|$",
+    says_how=frozenset(
+        ["warm", "dry", "cream", "flour", "oil", "butter", "ring", "base", "cut", "set", "level", "ice", "top", "cool"]
+    ),
     addressed=as_english_tells,
 )

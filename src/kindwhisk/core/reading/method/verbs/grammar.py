@@ -11,23 +11,6 @@ from typing import NamedTuple
 from kindwhisk.core.reading.method.acts import Act
 from kindwhisk.core.reading.names import find_all
 
-SAYS_HOW = {
-    "warm",
-    "dry",
-    "cream",
-    "flour",
-    "oil",
-    "butter",
-    "ring",
-    "base",
-    "cut",
-    "set",
-    "level",
-    "ice",
-    "top",
-    "cool",
-}
-"""Verbs that are nouns too, or say how a food is: “and warm milk”."""
 FOOD_WITHIN, FOOD_BEGINS = 32, 8
 """How far behind a verb a food may begin, and end, that it is done to."""
 
@@ -48,6 +31,7 @@ class Grammar:
         verbs_of: patterns with what they mean.
         before: what the text in front of a verb must end with; None where a verb may stand anywhere.
         nouns: words that are a verb only where something follows that it is done to; ``with_object`` says what that is.
+        says_how: those of the nouns that may only say how a food is (“and warm milk”): a food behind them proves nothing.
         aside: where a stretch begins that tells when or until when, in which a verb counts only with an object; it ends
             at ``aside_ends``.
         verb_last: whether what it is done to stands in front of the verb.
@@ -58,6 +42,7 @@ class Grammar:
     before: str | None = None
     nouns: str = ""
     with_object: str = ""
+    says_how: frozenset[str] = frozenset()
     aside: str = ""
     aside_ends: str = r"[,;.:]"
     verb_last: bool = False
@@ -119,7 +104,7 @@ class Grammar:
             and self._nouns.match(match[0]) is not None
             and self._and.search(front) is not None
         )
-        return done_to or not needs or (match[0] not in SAYS_HOW and self._names_a_food(text, match.end()))
+        return done_to or not needs or (match[0] not in self.says_how and self._names_a_food(text, match.end()))
 
     def _names_a_food(self, text: str, at: int) -> bool:
         """“…, whip double cream”: a food stands behind it, though no article."""

@@ -27,11 +27,11 @@ _PART = re.compile(r"third|quarter|half|\d/\d")
 ARTICLE = re.compile(r"(?<!\w)(?:the|an?)(?!\w)")
 _THINGS = (
     r"tins?|pans?|trays?|moulds?|rings?|springform|oven|fridge|freezer|refrigerator|cake|sponge|batter|mixture|bowl|rack|paper|parchment|towel|"
-    r"cloth|whites|yolks|meringue|(?<!to )foam|cream|custard|mixer|machine|pan|pot|saucepan|(?<!on )top|surface|sides|bottom|middle|centre|hollow|dip|layers?|discs?|shells|halves|rest|remainder"
+    r"cloth|whites|yolks|meringue|(?<!to )foam|cream|custard|mixer|machine|pot|saucepan|(?<!on )top|surface|sides|bottom|middle|centre|hollow|dip|layers?|discs?|shells|halves|rest|remainder"
 )
 BARE_THING = re.compile(
     rf"(?<!\w)(into|onto|over|to|from|of|through|against|round|around|in|on|off|out|turn|invert|drop|tap|bang|unroll|slice|split|cut|remove|cover|return) "
-    rf"((?:(?:hot|warm|cold|large|small|wide|deep|heatproof|dry|wire|cooled|remaining|beaten|whipped|lined|greased|prepared|ungreased|whisked|same|other|damp|clean|wire|baking) )?(?:{_THINGS}))(?=$|[,.;:]| (?!water|bath|thermo|sugar|cheese|of tartar|towel|cloth|paper|parchment|soda|powder))"
+    rf"((?:(?:hot|warm|cold|large|small|wide|deep|heatproof|dry|cooled|remaining|beaten|whipped|lined|greased|prepared|ungreased|whisked|same|other|damp|clean|wire|baking) )?(?:{_THINGS}))(?=$|[,.;:]| (?!water|bath|thermo|sugar|cheese|of tartar|towel|cloth|paper|parchment|soda|powder))"
 )
 """“Turn tin upside down on rack”: notes leave out the articles."""
 EACH_DONE = re.compile(
