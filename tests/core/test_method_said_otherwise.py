@@ -8,7 +8,6 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from kindwhisk.core.ingredients.eggs import EggSize
-from kindwhisk.core.reading import recipe
 from kindwhisk.core.reading.amounts import measures_in_figures
 from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.reading.method.clauses import clauses
@@ -18,23 +17,14 @@ from kindwhisk.core.reading.method.verbs.voices import as_english_tells
 from kindwhisk.core.reading.names import find_all
 from kindwhisk.core.reading.parts import RowKind
 from kindwhisk.core.reading.parts.cutting import cut
-from kindwhisk.core.reading.proposal import ReadRecipe, read
 from kindwhisk.core.reading.tins_named import find_tins
-from tests.core.recipes.expected import done
+from tests.core.recipes.expected import done, kinds, opened
 
 MERINGUE = "4 egg whites\n200 g sugar\n\n"
 SPONGE = "4 eggs\n120 g sugar\n120 g flour\n\n"
 FOAM = "Whip the eggs and sugar until thick. Fold in the flour. "
 BAKED = "Bake in a 20 cm tin at 180 °C for 25 minutes. "
 ROLL = f"{SPONGE}{FOAM}Spread on a 30 x 40 cm tray and bake at 200 °C for 9 minutes. "
-
-
-def opened(text: str) -> ReadRecipe:
-    return read(recipe.from_text(text), EggSize.EU_M)
-
-
-def kinds(text: str) -> list[str]:
-    return [step.partition(":")[0] for step in done(text)]
 
 
 def remarks(text: str) -> set[str]:
@@ -322,9 +312,16 @@ def test_the_end_of_an_icing_is_not_the_end_of_a_bake() -> None:
     assert "no-end-point" not in remarks(text.replace("Mix the icing", "It should be golden. Mix the icing"))
 
 
-@pytest.mark.parametrize("told", ["Fold in the coconut cream.", "For the cream, whip the coconut cream."])
-def test_what_the_list_calls_otherwise_is_listed(told: str) -> None:
-    assert "not-listed" not in remarks(f"{SPONGE}200 g thick coconut cream\n\n{FOAM}{BAKED}{told}")
+def test_what_the_list_calls_otherwise_is_listed() -> None:
+    puree = f"{SPONGE}250 g sweetened chestnut purée\n\n{FOAM}{BAKED}Fold in the chestnut purée."
+    assert "not-listed" not in remarks(puree)
+    assert "not-listed" in remarks(puree.replace("in the chestnut", "in the raspberry"))
+
+
+def test_a_heading_of_the_list_is_no_food_that_the_list_lacks() -> None:
+    jam = f"Sponge\n{SPONGE}Jam\n200 g mascarpone\n30 g icing sugar\n\nMethod\n{FOAM}{BAKED}Cool. For the jam, beat the mascarpone with the icing sugar. Spread the jam over the cake."
+    assert "not-listed" not in remarks(jam)
+    assert "not-listed" in remarks(jam.replace("Jam\n", "Filling\n"))
 
 
 def test_a_custard_that_is_boiled_again_is_not_raw() -> None:

@@ -5,28 +5,15 @@ from __future__ import annotations
 
 import pytest
 
-from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.fill import FillStep
-from kindwhisk.core.reading import recipe
 from kindwhisk.core.reading.method.clauses import clauses
 from kindwhisk.core.reading.method.verbs import GRAMMARS
 from kindwhisk.core.reading.method.verbs.persons import as_french_tells, as_italian_tells
 from kindwhisk.core.reading.method.verbs.voices import as_english_tells
 from kindwhisk.core.reading.parts import RowKind
 from kindwhisk.core.reading.parts.cutting import cut
-from kindwhisk.core.reading.proposal import ReadRecipe, read
-from tests.core.recipes.expected import done
-
-
-def opened(text: str) -> ReadRecipe:
-    return read(recipe.from_text(text), EggSize.EU_M)
-
-
-def kinds(text: str) -> list[str]:
-    """Every step by its kind alone."""
-    return [step.partition(":")[0] for step in done(text)]
-
+from tests.core.recipes.expected import done, kinds, opened
 
 MERINGUE = "4 egg whites\n200 g sugar\n\n"
 SPONGE = "4 eggs\n120 g sugar\n120 g flour\n\n"

@@ -291,10 +291,20 @@ def _without_amount(want: Expected, got: ReadRecipe) -> None:
 
 def done(text: str) -> list[str]:
     """Every step of a text by its kind, with what it takes of the list."""
-    formula = read(recipe.from_text(text), EggSize.EU_M).formula
+    formula = opened(text).formula
     assert formula is not None
     taken = ((n.kind, ", ".join(f"{i} {grams:.0f}" for i, grams in sorted(n.takes.items()))) for n in nodes_of(formula))
     return [f"{kind}: {takes}" if takes else kind for kind, takes in taken]
+
+
+def kinds(text: str) -> list[str]:
+    """Every step of a text by its kind alone."""
+    return [step.partition(":")[0] for step in done(text)]
+
+
+def opened(text: str) -> ReadRecipe:
+    """What a pasted text becomes."""
+    return read(recipe.from_text(text), EggSize.EU_M)
 
 
 def compare(want: Expected) -> Compared:
