@@ -32,6 +32,24 @@ def read_text(text: str) -> ReadRecipe:
     return read(recipe.from_text(text), EGGS)
 
 
+@pytest.mark.parametrize(
+    ("line", "people"),
+    [
+        ("Serves: 6-8", 6),
+        ("Serves 10", 10),
+        ("Prep 25 min · Cook 50 min · Makes 10", 10),
+        ("Makes about 8.", 8),
+        ("Per 6 persone", 6),
+        ("Makes 30 shells", None),
+        ("Makes 2 layers of 20 cm", None),
+        ("Pour 200 g into the tin", None),
+        ("At a temperature of 180", None),
+    ],
+)
+def test_only_words_of_serving_say_how_many_it_serves(line: str, people: int | None) -> None:
+    assert recipe.from_text(f"Sponge\n\n{line}\n\n4 eggs\n120 g sugar\n120 g flour\n").servings == people
+
+
 def test_lines_of_many_shapes_are_read_within_a_tenth() -> None:
     assert len(LINES) >= 120
     missed = []
