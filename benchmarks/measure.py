@@ -19,20 +19,17 @@ from benchmarks.bakes import bakes
 from benchmarks.names import names
 from benchmarks.pair import side_by_side
 from benchmarks.pots import runs
+from benchmarks.reading import reading
 from benchmarks.recipes import recipes
 from benchmarks.states import by_events, by_readings
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.folding.plan import fold_plan
-from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.planning.solver import plan
 from kindwhisk.core.planning.tasks import job
 from kindwhisk.core.process.forecast import forecast
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.setting import Setting, TinsInUse
-from kindwhisk.core.reading import recipe
-from kindwhisk.core.reading.line import read_line
-from kindwhisk.core.reading.proposal import read
 from kindwhisk.core.sugar.watch import watch
 from kindwhisk.core.tins.standing import stand
 from kindwhisk.core.values.estimate import Estimate
@@ -64,7 +61,6 @@ BAKE_BODY = {
     "mode": "static",
 }
 READINGS_GOAL = 1000
-READ_GOAL_S = 0.3
 LEADS_S = (300.0, 180.0, 120.0, 60.0)
 POTS = 100
 SCRIPT_GOAL_KB = 100.0
@@ -159,30 +155,6 @@ def _doors(server: Server) -> None:
         print(f"{name + ' through its door':26} {1000 * pair.first_s:7.1f} ms   {pair.ratio:5.1f} times an empty route")
 
 
-def _reading() -> None:
-    kinds = ("2 1/4 cups cake flour, sifted", "120 g de sucre", "卵白 4個分", "7 large eggs, separated", "40ml dầu ăn")
-    lines = [kinds[n % len(kinds)] for n in range(40)]
-    told = (
-        "Sift the flour.",
-        "Whisk the yolks with half of the sugar until pale.",
-        "Add the oil and mix.",
-        "Stir in the flour.",
-        "Whip the whites with the rest of the sugar to stiff peaks.",
-        "Fold a third of the whites into the yolk mixture.",
-        "Fold in the rest.",
-        "Pour into a 20 cm round tin.",
-        "Bake at 170 C for 35 minutes until golden.",
-        "Cool on a rack.",
-    )
-    text = "\n".join(["Cake", "Ingredients", *lines, "Method", *told, *told])
-    pair = side_by_side(lambda: read(recipe.from_text(text), EggSize.EU_M), lambda: read_line(lines[0]), rounds=15)
-    met = _met(pair.first_s <= READ_GOAL_S)
-    print(
-        f"reading a 60-line recipe   {1000 * pair.first_s:7.1f} ms   {pair.ratio:5.1f} times one of its lines; "
-        f"goal {1000 * READ_GOAL_S:.0f} ms: {met}"
-    )
-
-
 def _syrup() -> None:
     """Both forecasts of the same pots, at the same moments."""
     for lead in LEADS_S:
@@ -269,9 +241,9 @@ def main() -> None:
             _forecast_and_plan()
             _fold_and_tin()
             _doors(server)
-            _reading()
             names()
             recipes()
+            reading()
             _syrup()
             bakes()
             _readings(server)

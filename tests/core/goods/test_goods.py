@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from kindwhisk.core.foams.foam import egg_white_g
-from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.ingredients import counts_as, ingredient, tell
 from kindwhisk.core.ingredients.acids import as_cream_of_tartar_g
 from kindwhisk.core.ingredients.goods import Good, Label, key_of, slug, unknown
 from kindwhisk.core.ingredients.material import Material
@@ -66,6 +66,13 @@ def test_a_good_counts_as_what_it_stands_for_in_foams_acids_and_ratios() -> None
     made = whites.ingredient()
     assert (made.kind, made.composition) == ("egg", ingredient("egg-white").composition)
     assert made.density_g_per_ml == ingredient("egg-white").density_g_per_ml
+
+
+def test_a_good_counts_as_itself_until_it_is_told_of() -> None:
+    late = Good(key="late-whites", name="Late whites", stands_for="egg-white").ingredient()
+    assert counts_as(late.id) == late.id
+    tell([late])
+    assert counts_as(late.id) == "egg-white"
 
 
 def test_its_own_figures_lead_over_those_of_its_stand_in() -> None:

@@ -13,7 +13,7 @@ from kindwhisk.core.ingredients import ingredient, ingredient_table
 from kindwhisk.core.reading.line import read_line
 from kindwhisk.core.reading.names.lexicon import find_all, table_names
 from kindwhisk.core.reading.naming import found_by, shelf_of
-from kindwhisk.core.reading.plain import plain
+from kindwhisk.core.reading.plain import is_cjk, plain
 from tests.core.goods.helpers import own
 
 HERE = Path(__file__).parent
@@ -50,6 +50,16 @@ def test_what_was_not_looked_at_is_not_taken_for_another_food() -> None:
 
 
 EVERY = [(i, name) for i, names in table_names().items() for name in names]
+
+
+@pytest.mark.parametrize("from_right", [False, True])
+def test_each_name_is_found_whole_between_other_words(from_right: bool) -> None:
+    cut = []
+    for name in {plain(name) for _, name in EVERY if not is_cjk(name)}:
+        found = find_all(f"xx {name} xx", from_right=from_right)
+        if [f.words for f in found] != [name.rstrip(".")]:
+            cut.append(name)
+    assert cut == []
 
 
 @given(st.sampled_from(EVERY))

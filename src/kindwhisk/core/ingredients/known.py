@@ -8,7 +8,7 @@ is why this memory of what was told of may grow without making any computation d
 from __future__ import annotations
 
 from collections.abc import Iterable
-from functools import cache
+from functools import cache, lru_cache
 
 from kindwhisk.core.ingredients.earlier import EARLIER
 from kindwhisk.core.ingredients.ingredient import Ingredient
@@ -33,8 +33,9 @@ def _lasting() -> dict[str, Ingredient]:
 def tell(goods: Iterable[Ingredient]) -> None:
     """Make goods known by their ids; those of the table are known already."""
     for good in goods:
-        if good.id not in _lasting():
+        if find(good.id) is None:
             _TOLD[good.id] = good
+            counts_as.cache_clear()
 
 
 def find(ingredient_id: str) -> Ingredient | None:
@@ -42,6 +43,7 @@ def find(ingredient_id: str) -> Ingredient | None:
     return _lasting().get(ingredient_id) or _TOLD.get(ingredient_id)
 
 
+@lru_cache(maxsize=4096)
 def counts_as(ingredient_id: str) -> str:
     """The id by which foams and ratios know an ingredient; of one that is not known, its own."""
     found = find(ingredient_id)

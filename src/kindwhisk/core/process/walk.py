@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import replace
 from typing import NamedTuple
 
@@ -97,14 +97,18 @@ def aged(outcome: Outcome, waited_s: float) -> Material:
 
 
 def walk(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERVED) -> list[WalkedStep]:
-    """Each step with its outcome; what was ``observed`` of the bake replaces what was expected.
+    """Each step with its outcome; what was ``observed`` of the bake replaces what was expected."""
+    return list(stepwise(formula, setting, observed))
+
+
+def stepwise(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERVED) -> Iterator[WalkedStep]:
+    """The same, each step walked when it is asked for: a batter can be had without baking it.
 
     ``setting`` holds the tins of the step that leads; every other one that fills tins has its own.
     """
     larder = _Larder()
     held_in: dict[str, TinsInUse] = {}
     lead = formula.fill
-    walked: list[WalkedStep] = []
     for step in formula.steps:
         stood = {p.step: larder.standing(p.step) for p in step.inputs if isinstance(p, StepPortion)}
         intake = tuple(
@@ -131,5 +135,4 @@ def walk(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERV
         if measured is not None:
             outcome = outcome.model_copy(update={"material": outcome.material.at_density(measured.estimate)})
         larder.put(step.id, outcome, observed.waited_s.get(step.id, 0.0))
-        walked.append(WalkedStep(step, intake, outcome, place, stood))
-    return walked
+        yield WalkedStep(step, intake, outcome, place, stood)

@@ -21,7 +21,7 @@ from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
-from kindwhisk.core.process.walk import walk
+from kindwhisk.core.process.walk import stepwise
 from kindwhisk.core.reading.goods import RecipeGoods
 from kindwhisk.core.reading.shapes import ALL, BASE, BATTERS, BOWL, CREAM, FAT_POT, OILS, TIN, Builder, MethodPlan
 from kindwhisk.core.values.errors import CraftError
@@ -192,7 +192,7 @@ def as_filled(formula: Formula) -> Formula:
     if not isinstance(fill, FillStep):
         return formula
     place = replace(setting, tins=replace(NO_TINS, name=fill.tin_name, tin=fill.tin))
-    batter = next(combine(w.intake) for w in walk(formula, place) if w.step.id == fill.id)
+    batter = next(combine(w.intake) for w in stepwise(formula, place) if w.step.id == fill.id)
     share = min(MOST_FILL, max(LEAST_FILL, batter.volume_ml.likely / fill.tin.volume_ml()))
     level = round(fill.tin.level_mm(fill.tin.volume_ml() * share), 1)
     steps: list[Step] = []

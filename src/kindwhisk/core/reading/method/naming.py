@@ -78,6 +78,8 @@ ONTO = {Act.DUST, Act.TOP, Act.COAT, Act.SOAK}
 
 def _as_named(text: str, word: str, ingredient_id: str, taken: list[tuple[int, int]]) -> re.Match[str] | None:
     """Where a text names a line by one of its words; a word that is another food's name counts in the plural alone."""
+    if word not in text:
+        return None
     match = re.search(word if is_cjk(word) else rf"(?<!\w){re.escape(word)}(?:s|es)?(?!\w)", text)
     if match is None or any(a <= match.start() < b for a, b in taken):
         return None

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Iterator, Sequence
+from functools import cache, partial
 from itertools import islice
 from typing import NamedTuple
 
@@ -99,11 +100,13 @@ def of_ingredient(contents: Sequence[Made], ingredient_id: str) -> Made | None:
     if ingredient(ingredient_id).kind in {"sugar", "salt"} or ingredient_id == "water":
         return None
 
+    meant = cache(partial(covers, ingredient_id))
+
     def much(made: Made) -> bool:
-        if not any(covers(ingredient_id, i) for i in made.raw_ids):
+        if not any(map(meant, made.raw_ids)):
             return False
         takes = [t for m in made.upstream() for t in m.takes]
-        there = sum(t.grams for t in takes if covers(ingredient_id, t.ingredient))
+        there = sum(t.grams for t in takes if meant(t.ingredient))
         least = 0.0 if ingredient(ingredient_id).kind == "setting" else 0.2
         # What it was dissolved in is not counted.
         return raw(made) and there > least * sum(t.grams for t in takes if t.ingredient != "water")
@@ -114,7 +117,7 @@ def of_ingredient(contents: Sequence[Made], ingredient_id: str) -> Made | None:
     if bare and len(there) > len(bare):
         # “The flour”, of which the cherries were tossed in a spoonful.
         return bare[-1]
-    return latest(contents, much)
+    return there[-1] if there else None
 
 
 def _lines_words(made: Made, words: set[str]) -> bool:

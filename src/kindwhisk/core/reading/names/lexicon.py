@@ -59,7 +59,12 @@ class Lexicon:
             if len("".join(bare)) >= SHORTEST_BARE and bare != key:
                 # Two foods that only differ in an accent are told apart by it or not at all.
                 self._bare[bare] = ingredient_id if self._bare.get(bare, ingredient_id) == ingredient_id else None
-        self._longest = max((len(k) for k in (*self._words, *self._bare)), default=0)
+        # How many words the longest name has that begins with a word, or ends with it.
+        self._from: dict[str, int] = {}
+        self._back: dict[str, int] = {}
+        for key in (*self._words, *self._bare):
+            self._from[key[0]] = max(len(key), self._from.get(key[0], 0))
+            self._back[key[-1]] = max(len(key), self._back.get(key[-1], 0))
         self._longest_signs = max((len(k) for k in self._signs), default=0)
 
     def of_words(self, words: tuple[str, ...]) -> str | None:
@@ -79,8 +84,11 @@ class Lexicon:
         found: list[Named] = []
         tokens = [(m[0], m.start(), m.end()) for m in TOKEN.finditer(text)]
         first, last = 0, len(tokens)
+        longest = self._back if from_right else self._from
         while first < last:
-            for length in range(min(self._longest, last - first), 0, -1):
+            word = tokens[last - 1 if from_right else first][0]
+            longest_here = max(longest.get(word, 0), longest.get(folded(word), 0))
+            for length in range(min(longest_here, last - first), 0, -1):
                 some = tokens[last - length : last] if from_right else tokens[first : first + length]
                 hit = self.of_words(tuple(t[0] for t in some))
                 if hit is not None:

@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
+from functools import cached_property
 from typing import NamedTuple
 
 from kindwhisk.core.ingredients import ingredient
@@ -112,6 +113,10 @@ class Cutter:
             found += self._sentences(row) if rows is None else rows
         return found
 
+    @cached_property
+    def _one_method(self) -> bool:
+        return sum(as_head(text) == "method" for text in self.texts) == 1
+
     def _undashed(self, row: str) -> str:
         """“Rum soak - boil the water”, under a heading that the list has, is “Rum soak: boil the water”."""
         dashed = DASHED.match(row)
@@ -128,7 +133,7 @@ class Cutter:
         if head is None:
             return None
         self.part = head
-        if head == "method" and sum(as_head(text) == "method" for text in self.texts) == 1:
+        if head == "method" and self._one_method:
             self.section = ""
         if head == "ingredients" and (of := OF_PART.search(plain(row))):
             # “Ingredients for the custard”.

@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 import re
+from functools import lru_cache
 
 from rapidfuzz import fuzz, process
 
 from kindwhisk.core.reading.amounts import amounts
 from kindwhisk.core.reading.method.verbs import Grammar
 from kindwhisk.core.reading.parts.lists import SPOKEN, in_one_row, ingredient_like, verb_first
-from kindwhisk.core.reading.plain import plain
+from kindwhisk.core.reading.plain import REMEMBERED, plain
 
 ALIKE = 86
 
@@ -102,6 +103,7 @@ def group_name(row: str) -> str:
     return name.strip(" :：").removeprefix("the ").removesuffix("用")[:60]
 
 
+@lru_cache(maxsize=REMEMBERED)
 def as_head(row: str) -> str | None:
     """``ingredients`` or ``method`` or ``notes``, where a row is that heading, with slips of the pen."""
     flat = plain(row).rstrip(":：").strip(" <>《》【】[]〈〉■◆●")

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from functools import lru_cache
 
 from kindwhisk.core.reading.amounts import amounts, in_figures
 from kindwhisk.core.reading.method.sentences import STEP
@@ -10,7 +11,7 @@ from kindwhisk.core.reading.method.verbs import Grammar
 from kindwhisk.core.reading.names import Named, find_all
 from kindwhisk.core.reading.names.qualifiers import WORDS
 from kindwhisk.core.reading.parts.serving import SERVES, YIELDS
-from kindwhisk.core.reading.plain import plain
+from kindwhisk.core.reading.plain import REMEMBERED, plain
 from kindwhisk.core.reading.units import TO_TASTE
 
 SHORT, LONG_LINE, LONG_TITLE, TELLS_FROM = 70, 110, 100, 24
@@ -68,6 +69,7 @@ JOINED = re.compile(
 )
 
 
+@lru_cache(maxsize=REMEMBERED)
 def verb_first(row: str, grammar: Grammar) -> bool:
     """Whether a row says what to do: it begins with a verb, or is long and has one."""
     bare = re.sub(r"(?<=\w)\s*[(（][^)）]*[)）]", "", STEP.sub("", row, count=1))
