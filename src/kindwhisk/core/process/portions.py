@@ -1,4 +1,4 @@
-"""Contentsto a step: some of an ingredient, or a share of an earlier step's result."""
+"""What goes into a step: some of an ingredient, or a share of an earlier step's result."""
 
 from __future__ import annotations
 

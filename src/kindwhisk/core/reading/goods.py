@@ -10,7 +10,7 @@ from kindwhisk.core.ingredients import counts_as, ingredient, tell
 from kindwhisk.core.ingredients.eggs import EggSize, egg_parts
 from kindwhisk.core.ingredients.goods import unknown
 from kindwhisk.core.process.portions import IngredientPortion
-from kindwhisk.core.reading.line import ReadLine
+from kindwhisk.core.reading.line import MOST_G, ReadLine
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.technique import Technique
 
@@ -36,7 +36,6 @@ FILLINGS = {
     "jam-strawberry", "jam-berry", "marmalade", "lemon-curd",
 }  # fmt: skip
 """What lies between layers, where it is not listed under another heading."""
-MOST_G = 100_000.0
 
 
 class Question(Value):

@@ -21,6 +21,8 @@ LEAST_BARE_G, MOST_EGGS, MOST_PIECES = 5.0, 31.0, 60.0
 PRESSED, MOST_PRESSED = ("-juice", "-puree"), 12.0
 """A plain number is grams from the first on where nothing is counted, and where eggs or pieces would be more than the
 others: nobody counts 200 raspberries."""
+MOST_G = 100_000.0
+"""The most that is taken of one line; 99999 cups are a slip of the finger, and asked about."""
 DISAGREE = 0.15
 """Two statements of one amount further apart than this are reported."""
 PREPARED = (

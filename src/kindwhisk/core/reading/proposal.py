@@ -13,7 +13,7 @@ from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.reading.by_class import by_class
 from kindwhisk.core.reading.goods import Question
-from kindwhisk.core.reading.line import ReadLine, read_line
+from kindwhisk.core.reading.line import MOST_G, ReadLine, read_line
 from kindwhisk.core.reading.mending import Meant, Mend, keys_of
 from kindwhisk.core.reading.method.figures import Found, MethodReading, read_method
 from kindwhisk.core.reading.method.following import Followed, follow
@@ -103,6 +103,15 @@ def _line_questions(lines: Sequence[ReadLine]) -> list[Question]:
         )
         for line in lines
         if line.ingredient is None and line.unknown and line.grams
+    ]
+    found += [
+        Question(
+            field=line.text[:80],
+            text=f"{line.grams / 1000:.0f} kg of “{line.name}”: is that meant?",
+            assumed=f"{MOST_G / 1000:.0f} kg, the most that one line holds",
+        )
+        for line in lines
+        if line.grams is not None and line.grams > MOST_G
     ]
     return found
 

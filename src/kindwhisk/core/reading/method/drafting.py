@@ -26,6 +26,7 @@ from kindwhisk.core.process.steps.sift import SiftStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.reading.line import MOST_G
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.components import Parts
 from kindwhisk.core.reading.method.making import Made, Take, Use
@@ -101,7 +102,7 @@ class Drafter:
         role = ""
         if ingredient(take.ingredient).kind == "sugar":
             role = "meringue" if made.ids & WHITES and not made.ids & YOLKY else "base" if made.ids & YOLKY else ""
-        grams = min(max(round(take.grams, 2), 0.01), 100_000.0)
+        grams = min(max(round(take.grams, 2), 0.01), MOST_G)
         return IngredientPortion(ingredient=take.ingredient, grams=grams, role=role, written=take.stock.written[:200])
 
     def _use(self, use: Use) -> Portion:

@@ -5,21 +5,20 @@ from __future__ import annotations
 import re
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field
-from functools import cache
+from functools import lru_cache
 
 from kindwhisk.core.ingredients import counts_as, ingredient, tell
 from kindwhisk.core.ingredients.eggs import EggSize, egg_parts
 from kindwhisk.core.ingredients.goods import unknown
-from kindwhisk.core.reading.line import ReadLine
+from kindwhisk.core.reading.line import MOST_G, ReadLine
 from kindwhisk.core.reading.method.making import LITTLE_G, Stock, Take
 from kindwhisk.core.reading.method.shares import Mention, Share
 from kindwhisk.core.reading.names.qualifiers import WORDS
-from kindwhisk.core.reading.plain import folded, plain
+from kindwhisk.core.reading.plain import REMEMBERED, folded, plain
 from kindwhisk.core.reading.same import covers
 from kindwhisk.core.reading.units import UNITS
 
 EGGS = {"egg-white", "egg-yolk"}
-MOST_G = 100_000.0
 APART = re.compile(r"separat|sépar|separa|分け|tách|divis[ei]|yolks? and whites? apart")
 PART = re.compile(r"\d\W*\w* (?:of (?:the|your)|du|della|dello) ")
 """“100 g of the sugar”: a part of a line, not a line of 100 g."""
@@ -220,7 +219,7 @@ _SMALL = {
 }  # fmt: skip
 
 
-@cache
+@lru_cache(maxsize=REMEMBERED)
 def own_words(written: str) -> tuple[str, ...]:
     """The words of a line that tell it from others: no figures, no units, nothing that only says how it is."""
     words = re.findall(r"[^\W\d_]{3,}", plain(re.split(r"[,(]", written)[0]))
