@@ -128,7 +128,7 @@ def from_jsonld(document: Any) -> Written:
             remedy="Add its ingredients, one text each, such as “120 g caster sugar”.",
         )
     name = recipe.get("name")
-    title = (name if isinstance(name, str) else "Untitled")[:120] or "Untitled"
+    title = next((text for _, text in _texts(name)), "Untitled")[:120]
     said = list(_texts(recipe.get("recipeInstructions") or []))
     whole = [title, *lines, *(text for _, text in said)]
     _short_enough(sum(len(text) for text in whole), "recipeInstructions")
@@ -177,12 +177,12 @@ def _texts(value: Any, section: str = "", depth: int = 0) -> Iterator[tuple[str,
     elif isinstance(value, Mapping) and depth < DEEPEST:
         named = value.get("@type") == "HowToSection" and isinstance(value.get("name"), str)
         inner = value.get("itemListElement") or value.get("text") or value.get("name")
-        yield from _texts(inner, str(value["name"])[:60] if named else section, depth + 1)
+        yield from _texts(inner, _clean(value["name"])[:60] if named else section, depth + 1)
 
 
 def _clean(text: str) -> str:
-    """A text without marks; what ends a paragraph ends a row."""
-    return unescape(shown_of(text))
+    """A text without marks, nor halves of a sign that was cut in two; what ends a paragraph ends a row."""
+    return unescape(shown_of(text)).encode("utf-8", "ignore").decode("utf-8")
 
 
 def _yield(amount: Any) -> int | None:
