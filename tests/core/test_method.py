@@ -273,6 +273,17 @@ def test_an_assumed_step_can_be_left_out_and_one_that_brings_something_can_not()
     assert any("can't be left out" in q.text for q in kept.questions)
 
 
+def test_a_sentence_names_no_step_that_was_left_out() -> None:
+    text = MIXED.replace("Bake at", "Chill for 1 hour. Bake at")
+    got = read_text(text)
+    out = read_text(text, ByHand(mends=(Mend(key=key_of(got, "chill"), drop=True),)))
+    assert out.formula is not None
+    assert of_kind(out.formula, "chill") == []
+    (before,), (after,) = ([r for r in one.rows if r.text == "Chill for 1 hour."] for one in (got, out))
+    assert (before.says, len(before.steps)) == ("step", 1)
+    assert (after.says, after.steps) == ("known", ())
+
+
 def test_a_sentence_can_be_told_what_it_is_about() -> None:
     text = LIST + (
         "Whisk the yolks with the oil. Whip the whites with the sugar. Knock it.\n"

@@ -245,7 +245,9 @@ def told(
     drafter = Drafter(known, followed.made)
     formula = _formula(drafter, written, technique, mends, questions)
     steps: dict[int, list[str]] = {}
-    for step_id, sentences in drafter.sentences.items():
+    # Without those that were left out by hand.
+    there = {s.id for s in formula.steps} if formula is not None else set()
+    for step_id, sentences in ((i, said) for i, said in drafter.sentences.items() if i in there):
         for n in sentences:
             steps.setdefault(n, []).append(step_id)
     return Told(
