@@ -182,7 +182,11 @@ def join_loose(t: Tracker) -> list[Made]:
             and made.kind is not FillStep
             and index(made) < index(fill)
         ):
-            assumed.append(_before_fill(t, made, fill))
+            if fill.uses:
+                assumed.append(_before_fill(t, made, fill))
+            else:
+                fill.take_in(uses=[t.use(made)])
+                t.ask("steps", "No sentence says what is filled in.", f"“{title_of(made)}” goes in")
     ends = t.results.open
     if not ends:
         return assumed
@@ -289,6 +293,7 @@ def make_parts(t: Tracker) -> list[Stock]:
 
 def use_up(t: Tracker) -> None:
     """The rest of what was used in part goes into the last that its other part was worked into: nothing is lost."""
+    balance(t)
     for made in t.results.made:
         if made.baked or not NONE_LEFT < made.left < 1:
             continue
