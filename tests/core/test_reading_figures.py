@@ -5,7 +5,9 @@ from __future__ import annotations
 import pytest
 
 from kindwhisk.core.ingredients.eggs import EggSize
+from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.boil import BoilStep
+from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading import recipe
@@ -191,3 +193,29 @@ def test_more_of_the_same_further_on_is_added() -> None:
 )
 def test_a_sum_beside_another_measure_stays_a_sum(text: str, grams: float) -> None:
     assert read_line(text, EggSize.EU_M).grams == pytest.approx(grams, abs=0.1)
+
+
+NO_TIN = "Sponge\n4 eggs\n120 g sugar\n100 g flour\nWhisk the eggs with the sugar to the ribbon. Fold in the flour. "
+
+
+@pytest.mark.parametrize(
+    ("told", "tin", "oven_c", "minutes"),
+    [
+        ("Fill the tin. Bake.", "20 cm round", 170, 32),
+        ("Spread on a tray. Bake.", "30 x 40 cm sheet", 180, 13),
+        ("Bake. Roll up while warm.", "30 x 40 cm sheet", 180, 13),
+        ("Spread on a tray. Bake at 200 for 9 minutes. Roll up.", "30 x 40 cm sheet", 200, 9),
+        ("Bake at 375 for 9 minutes. Roll up.", "30 x 40 cm sheet", 191, 9),
+    ],
+)
+def test_what_is_rolled_or_spread_is_baked_as_a_sheet(told: str, tin: str, oven_c: float, minutes: float) -> None:
+    found = read_text(NO_TIN + told)
+    assert found.formula is not None
+    bake = next(s for s in found.formula.steps if isinstance(s, BakeStep))
+    fill = found.formula.fill
+    assert isinstance(fill, FillStep)
+    assert (fill.tin_name, bake.oven_c, bake.reference.minutes) == (tin, oven_c, minutes)
+    assert [q.assumed for q in found.questions if q.field == "tin"] == [tin]
+    # And the head of the page says what a sentence was understood to say, no more.
+    said = found.method.oven_c
+    assert (said.low if said else None) == (oven_c if " at " in told else None)

@@ -14,12 +14,13 @@ from kindwhisk.core.reading.method.figures import MethodReading
 from kindwhisk.core.reading.plain import slug
 from kindwhisk.core.reading.recipe import Written
 from kindwhisk.core.reading.shapes import MethodPlan
-from kindwhisk.core.reading.usual import PIPED, USUAL, USUAL_TIN, USUAL_TIN_NAME
+from kindwhisk.core.reading.usual import PIPED, SHEETS, usual_bake, usual_tin
 from kindwhisk.core.values.technique import Technique
 
 
 def _plan(method: MethodReading, technique: Technique, questions: list[Question]) -> MethodPlan:
-    oven, minutes = USUAL[technique]
+    flat = method.rolled or technique in SHEETS
+    oven, minutes = usual_bake(technique, flat=flat)
     if method.oven_c:
         oven = method.oven_c.low
     else:
@@ -28,7 +29,7 @@ def _plan(method: MethodReading, technique: Technique, questions: list[Question]
         minutes = (method.bake_minutes.low + method.bake_minutes.high) / 2
     else:
         questions.append(no_minutes(minutes))
-    tin, name = USUAL_TIN, USUAL_TIN_NAME
+    tin, name = usual_tin(flat=flat)
     piped = technique in PIPED
     if method.tin and not (piped and method.tin.tin.shape not in {"sheet", "rectangular"}):
         if not method.tin.depth_stated:

@@ -180,6 +180,7 @@ def read(
     whipped_all_the_same(followed)
     if makes_a_foam(followed):
         result: Told = told(written, followed, method, technique, by_hand.mends)
+        method = _with_bake(method, followed)
         formula, chosen, steps, besides = result.formula, result.technique, result.steps, result.besides
         questions += result.questions
         lines = (*lines, *(read_line(text, eggs, shelf) for text in result.from_method))

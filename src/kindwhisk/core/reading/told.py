@@ -11,6 +11,7 @@ from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.steps.roll import RollStep
 from kindwhisk.core.reading.asked import how_deep, no_minutes, no_oven, no_tin
 from kindwhisk.core.reading.classes import as_filled
 from kindwhisk.core.reading.goods import Question
@@ -26,7 +27,7 @@ from kindwhisk.core.reading.parts import RowKind
 from kindwhisk.core.reading.plain import slug
 from kindwhisk.core.reading.recipe import Written
 from kindwhisk.core.reading.tins_named import CountedTin, find_tins, named_without_size, tube_words
-from kindwhisk.core.reading.usual import PIPED, USUAL, USUAL_TIN, USUAL_TIN_NAME
+from kindwhisk.core.reading.usual import PIPED, SHEETS, usual_bake, usual_tin
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.technique import Technique
 
@@ -72,6 +73,12 @@ class _Oven(NamedTuple):
 
 def _baked(followed: Followed) -> Made | None:
     return next((m for m in followed.made if m.kind is BakeStep), None)
+
+
+def _flat(followed: Followed, technique: Technique) -> bool:
+    """Whether it is baked as a sheet, by its class or by what is done with it."""
+    rolled = any(m.kind is RollStep or (m.kind is FillStep and m.fields.get("flat")) for m in followed.made)
+    return rolled or technique in SHEETS
 
 
 def _tins(written: Written, followed: Followed) -> tuple[CountedTin | None, CountedTin | None]:
@@ -123,7 +130,7 @@ def _without_unit(celsius: float, text: str) -> bool:
 def _oven(
     followed: Followed, method: MethodReading, technique: Technique, text: str, questions: list[Question]
 ) -> _Oven:
-    oven, minutes = USUAL[technique]
+    oven, minutes = usual_bake(technique, flat=_flat(followed, technique))
     bake = _baked(followed)
     if bake is None:
         return _Oven(oven, minutes, found=True)
@@ -209,7 +216,7 @@ def _about_steps(followed: Followed, assumed: Sequence[Made]) -> Iterator[Questi
 def _about_tin(followed: Followed, technique: Technique, tin: CountedTin | None) -> Iterator[Question]:
     filled = any(m.kind is FillStep for m in followed.made)
     if tin is None and filled and technique not in PIPED:
-        yield no_tin(USUAL_TIN_NAME)
+        yield no_tin(usual_tin(flat=_flat(followed, technique))[1])
     elif tin is not None and not tin.tin.depth_stated and not tin.tin.tin.flat:
         yield how_deep(tin.tin)
 
@@ -232,10 +239,11 @@ def told(
         *_about_lines(followed, placed),
         *_about_steps(followed, assumed),
     ]
+    usual = usual_tin(flat=_flat(followed, technique))
     known = Known(
         technique=technique,
-        tin=tin.tin.tin if tin else USUAL_TIN,
-        tin_name=tin.tin.name if tin else USUAL_TIN_NAME,
+        tin=tin.tin.tin if tin else usual[0],
+        tin_name=tin.tin.name if tin else usual[1],
         count=tin.count if tin else 1,
         ring=(ring.tin.tin, ring.tin.name) if ring else None,
         oven_c=oven.celsius,

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
+from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, RoundDimensions, RoundTin, Tin
 from kindwhisk.core.values.technique import Technique
 
 USUAL: dict[Technique, tuple[float, float]] = {
@@ -13,6 +13,19 @@ USUAL: dict[Technique, tuple[float, float]] = {
     Technique.PATTERNED: (165, 36), Technique.LADYFINGER_CAKE: (190, 11), Technique.MOUSSE: (170, 30),
 }  # fmt: skip
 """Oven in C and minutes. Trade habit."""
-USUAL_TIN = RoundTin(dimensions=RoundDimensions(diameter_mm=200, depth_mm=60))
-USUAL_TIN_NAME = "20 cm round"
+SHEETS = frozenset({Technique.CHIFFON_ROLL, Technique.SOUFFLED_SHEET})
+"""Classes that are baked flat; any other is, where it is rolled or spread on a tray."""
+ROUND = (RoundTin(dimensions=RoundDimensions(diameter_mm=200, depth_mm=60)), "20 cm round")
+SHEET = (BoxTin(shape="sheet", dimensions=BoxDimensions(width_mm=300, length_mm=400, depth_mm=20)), "30 x 40 cm sheet")
+"""Tins and what they are called. Trade habit."""
 PIPED = frozenset({Technique.SHELLS, Technique.LADYFINGERS, Technique.MERINGUE})
+
+
+def usual_tin(*, flat: bool) -> tuple[Tin, str]:
+    """The tin, and its name, where a recipe names none with its size."""
+    return SHEET if flat else ROUND
+
+
+def usual_bake(technique: Technique, *, flat: bool) -> tuple[float, float]:
+    """Oven in C and minutes where a recipe doesn't say them: a sheet of any class needs what a roll needs."""
+    return USUAL[Technique.CHIFFON_ROLL if flat and technique not in {*SHEETS, *PIPED} else technique]

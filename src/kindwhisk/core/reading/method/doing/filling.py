@@ -282,7 +282,8 @@ def fill(t: Tracker, clause: Clause) -> None:
         t.use(content, part if lined is not None or PART_OF.search(clause.text) else ALL),
         *(t.use(m) for m in others),
     ]
-    t.make(FillStep, vessel, takes, uses)
+    into = INTO_TIN.findall(clause.said)
+    t.make(FillStep, vessel, takes, uses, flat=bool(into) and all(SHEET.fullmatch(word) for word in into))
 
 
 def _lines(made: Made) -> bool:
