@@ -133,6 +133,18 @@ def test_sentences_are_split_and_joined_by_keyboard_and_told_what_they_are_about
     expect(page.get_by_role("button", name="Take back the correction")).to_have_count(0)
 
 
+def test_what_is_open_is_told_above_the_process_and_one_touch_away(page: Page, own: Server) -> None:
+    page.set_viewport_size({"width": 1280, "height": 800})
+    open_with(page, own, TEXT)
+    asked = page.get_by_role("heading", name="Open questions")
+    expect(asked).not_to_be_in_viewport()
+    told = page.get_by_role("button", name=re.compile(r"^\d+ open questions?$"))
+    expect(told).to_be_in_viewport()
+    told.press("Enter")
+    expect(asked).to_be_in_viewport()
+    expect(asked).to_be_focused()
+
+
 def test_a_pasted_page_is_mended_where_its_tags_hide_the_words(page: Page, own: Server) -> None:
     open_with(
         page,

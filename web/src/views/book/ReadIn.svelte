@@ -29,6 +29,18 @@
         .map((s) => [s.id, (s.kind as string) === 'hand' ? 'in its own words' : 'assumed']),
     ),
   );
+  /** What stands below the process and wants to be seen before it is added. */
+  const below = $derived(
+    [
+      { id: 'open-questions', one: 'open question', many: 'open questions', count: draft?.questions.length ?? 0 },
+      { id: 'remarks', one: 'remark', many: 'remarks', count: draft?.lint.length ?? 0 },
+    ].filter((b) => b.count > 0),
+  );
+  function show(id: string): void {
+    const heading = document.getElementById(id);
+    heading?.scrollIntoView({ block: 'start' });
+    heading?.focus({ preventScroll: true });
+  }
   const corrected = $derived(reading.byHand.mends.length + reading.byHand.meant.length);
   const about = $derived.by(() => {
     const m = draft?.method;
@@ -119,7 +131,14 @@
     {#if draft}
       <div class="min-w-0 lg:sticky lg:top-4 lg:max-h-[calc(100vh-2rem)] lg:self-start lg:overflow-y-auto lg:pr-4">
         {#if reading.formula}
-          <h2 class="mb-2 text-2xl">Proposed process</h2>
+          <div class="mb-2 flex flex-wrap items-baseline gap-x-4">
+            <h2 class="text-2xl">Proposed process</h2>
+            {#each below as b (b.id)}
+              <button class="min-h-11 font-semibold underline decoration-copper decoration-2" onclick={() => show(b.id)}
+                >{b.count} {b.count === 1 ? b.one : b.many}</button
+              >
+            {/each}
+          </div>
           {#if reading.checked.problem}<Notice problem={reading.checked.problem} />{/if}
           {#if forecast}
             {#if step && (wide || reading.sentence === null)}<ReadStep {reading} {step} />{/if}
@@ -140,7 +159,7 @@
         {/if}
 
         {#if draft.questions.length}
-          <h3 class="mt-5 text-lg font-semibold">Open questions</h3>
+          <h3 id="open-questions" tabindex="-1" class="mt-5 outline-none text-lg font-semibold">Open questions</h3>
           <ul>
             {#each draft.questions as q, i (i)}
               <li class="border-l-[6px] border-copper py-1 pl-3">
@@ -150,7 +169,9 @@
           </ul>
         {/if}
         {#if draft.lint.length}
-          <h3 class="mt-5 text-lg font-semibold">What is missing or looks wrong</h3>
+          <h3 id="remarks" tabindex="-1" class="mt-5 outline-none text-lg font-semibold">
+            What is missing or looks wrong
+          </h3>
           <ul class="space-y-2">
             {#each draft.lint as remark, i (i)}
               <li class="border-l-[6px] pl-3 {remark.level === 'wrong' ? 'border-raspberry' : 'border-copper'}">
