@@ -1,4 +1,8 @@
-"""Recipes of the corpus as nobody meant them: cut off, shuffled, doubled, mistyped. Whatever comes of it, it holds."""
+"""Recipes of the corpus as nobody meant them: cut off, shuffled, doubled, mistyped. Whatever comes of it, it holds.
+
+The same cases come at every run, so that a run tells of the change it was made for; ``seed`` them otherwise to look for
+more.
+"""
 
 from __future__ import annotations
 
@@ -117,7 +121,7 @@ the whites into the batter in three goes. Pour into an ungreased 24 cm tube tin 
 @given(st.sampled_from(TEXTS), st.sampled_from(WAYS), st.integers(0, 10**6))
 @example(NOTHING_CAME_TO_IT, lambda text, _: text, 0)
 @example(NOTHING_TO_FILL_IN, lambda text, _: text, 0)
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60, deadline=None, derandomize=True)
 def test_a_spoiled_recipe_is_answered_and_loses_nothing(text: str, way: Spoiled, seed: int) -> None:
     spoiled = way(text, Random(seed))
     if spoiled.strip():
@@ -125,7 +129,7 @@ def test_a_spoiled_recipe_is_answered_and_loses_nothing(text: str, way: Spoiled,
 
 
 @given(st.sampled_from(TEXTS), st.integers(0, 10**6), st.sampled_from([None, *Technique]))
-@settings(max_examples=30, deadline=None)
+@settings(max_examples=30, deadline=None, derandomize=True)
 def test_what_is_corrected_at_random_loses_nothing(text: str, seed: int, technique: Technique | None) -> None:
     chance = Random(seed)
     got = _as_read(text)
