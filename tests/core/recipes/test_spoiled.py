@@ -142,6 +142,24 @@ def test_what_is_corrected_at_random_loses_nothing(text: str, seed: int, techniq
     _laws(read(recipe.from_text(text), EggSize.EU_M, technique, by_hand=by_hand))
 
 
+LISTS = [
+    "4 eggs\n100 g sugar\n80 g flour\n5 g cream of tartar\n50 g butter",
+    "4 egg whites\n120 g sugar\n100 g almond flour\n5 g cream of tartar",
+    "4 egg yolks\n3 egg whites\n120 g sugar\n5 ml lemon juice\n200 ml cream",
+]
+
+
+@pytest.mark.parametrize("technique", Technique)
+@pytest.mark.parametrize("listed", LISTS)
+@pytest.mark.parametrize("told", ["", "Roll up."])
+def test_a_list_without_a_method_is_weighed_whole_in_every_class(listed: str, told: str, technique: Technique) -> None:
+    text = f"Something\n\n{listed}\n\nFor the filling:\n200 ml cream\n150 g mascarpone\n30 g icing sugar\n\n{told}"
+    got = read(recipe.from_text(text), EggSize.EU_M, technique)
+    assert got.formula is not None
+    _laws(got)
+    assert sum(p.grams for p in got.formula.portions()) == pytest.approx(sum(g.grams or 0 for g in got.lines), abs=0.5)
+
+
 @pytest.mark.parametrize("way", WAYS)
 def test_every_way_spoils_something(way: Spoiled) -> None:
     assert any(way(text, Random(1)) != text for text in TEXTS[:20])

@@ -137,13 +137,15 @@ def _whole(build: Builder) -> str:
     return done
 
 
-def _chilled(build: Builder) -> None:
+def _chilled(build: Builder) -> str:
     """A mousse: everything folded, in glasses, cold. The recipe's own order is left to the baker."""
     goods = build.goods
     cream = [p for p in goods.wet if p.ingredient == "cream-35"]
+    # The acid steadies the whites where there are any.
+    acid = [] if goods.whites else goods.acid
     rest = [
         p
-        for p in (*goods.yolks, *goods.whole, *goods.base_sugar, *goods.dry, *goods.fat, *goods.acid, *goods.wet)
+        for p in (*goods.yolks, *goods.whole, *goods.base_sugar, *goods.dry, *goods.fat, *acid, *goods.wet)
         if p not in cream
     ]
     parts: list[str] = []
@@ -181,7 +183,7 @@ def _chilled(build: Builder) -> None:
             leads=True,
         )
     )  # fmt: skip
-    build.add(ChillStep(id="chill", title="Chill", vessel=TIN.id, inputs=(of("fill"),), hours=4))
+    return build.add(ChillStep(id="chill", title="Chill", vessel=TIN.id, inputs=(of("fill"),), hours=4))
 
 
 def as_filled(formula: Formula) -> Formula:
@@ -227,10 +229,10 @@ def build(formula_id: str, title: str, servings: int, plan: MethodPlan, goods: R
     made = Builder(plan, goods)
     made.part = components[0].id if components else ""
     if plan.technique is Technique.MOUSSE and (goods.yolks or goods.whole or goods.wet or goods.whites):
-        _chilled(made)
+        stands = _chilled(made)
     else:
-        batter = _separated(made) if goods.whites else _whole(made)
-        made.filling(made.soaked(made.finish(batter)))
+        stands = made.soaked(made.finish(_separated(made) if goods.whites else _whole(made)))
+    made.filling(stands)
     used = {s.vessel for s in made.steps}
     formula = Formula(
         id=formula_id,

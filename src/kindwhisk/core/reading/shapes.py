@@ -273,4 +273,4 @@ class Builder:
         )
         if rolled:
             self.add(RollStep(id="roll", title="Roll it up", vessel=RACK.id, inputs=(of("assemble"),)))
-            self.add(ChillStep(id="chill", title="Chill the roll", vessel=RACK.id, inputs=(of("roll"),), hours=1))
+            self.add(ChillStep(id="chill-roll", title="Chill the roll", vessel=RACK.id, inputs=(of("roll"),), hours=1))
