@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 
 from pydantic import Field
 
@@ -85,35 +85,33 @@ def _with_bake(method: MethodReading, followed: Followed) -> MethodReading:
     return method.model_copy(update=figures)
 
 
-def _line_questions(lines: Sequence[ReadLine]) -> list[Question]:
-    found = [
-        Question(
-            field=line.text[:80],
-            text=f"Which of these is meant: {', '.join(c.says for c in line.choices)}?",
-            assumed=f"{line.choices[0].says}, {line.choices[0].grams:.0f} g. {line.left}".strip(),
-        )
-        for line in lines
-        if line.choices
-    ]
-    found += [
-        Question(
-            field=line.text[:80],
-            text=f"“{line.unknown}” is not known here. What is it?",
-            assumed=f"{line.grams:.0f} g of something of which only the weight counts; allergens not known",
-        )
-        for line in lines
-        if line.ingredient is None and line.unknown and line.grams
-    ]
-    found += [
-        Question(
-            field=line.text[:80],
-            text=f"{line.grams / 1000:.0f} kg of “{line.name}”: is that meant?",
-            assumed=f"{MOST_G / 1000:.0f} kg, the most that one line holds",
-        )
-        for line in lines
-        if line.grams is not None and line.grams > MOST_G
-    ]
-    return found
+def _line_questions(lines: Sequence[ReadLine]) -> Iterator[Question]:
+    """What a line leaves open: which of several foods, what a strange one is, whether so much is meant."""
+    for line in lines:
+        asked: list[tuple[str, str]] = []
+        if line.choices:
+            first = line.choices[0]
+            asked.append(
+                (
+                    f"Which of these is meant: {', '.join(c.says for c in line.choices)}?",
+                    f"{first.says}, {first.grams:.0f} g. {line.left}".strip(),
+                )
+            )
+        if line.ingredient is None and line.unknown and line.grams:
+            asked.append(
+                (
+                    f"“{line.unknown}” is not known here. What is it?",
+                    f"{line.grams:.0f} g of something of which only the weight counts; allergens not known",
+                )
+            )
+        if line.grams is not None and line.grams > MOST_G:
+            asked.append(
+                (
+                    f"{line.grams / 1000:.0f} kg of “{line.name}”: is that meant?",
+                    f"{MOST_G / 1000:.0f} kg, the most that one line holds",
+                )
+            )
+        yield from (Question(field=line.text[:80], text=text, assumed=assumed) for text, assumed in asked)
 
 
 def _rows(written: Written, followed: Followed, steps: dict[int, list[str]]) -> tuple[ReadRow, ...]:
@@ -170,7 +168,7 @@ def read(
     unweighed = frozenset(line.ingredient for line in lines if line.ingredient and line.grams is None)
     tracker = Tracker(stocks_of(lines, groups, eggs), shelf, unweighed=unweighed)
     followed = follow(written.rows, tracker, written.language, by_hand.meant)
-    questions = _line_questions(lines)
+    questions = [*_line_questions(lines)]
     title = written.title
     formula: Formula | None = None
     steps: dict[int, list[str]] = {}

@@ -128,9 +128,14 @@ def _without_unit(celsius: float, text: str) -> bool:
 
 
 def _oven(
-    followed: Followed, method: MethodReading, technique: Technique, text: str, questions: list[Question]
+    followed: Followed,
+    method: MethodReading,
+    technique: Technique,
+    usual: tuple[float, float],
+    text: str,
+    questions: list[Question],
 ) -> _Oven:
-    oven, minutes = usual_bake(technique, flat=_flat(followed, technique))
+    oven, minutes = usual
     bake = _baked(followed)
     if bake is None:
         return _Oven(oven, minutes, found=True)
@@ -213,10 +218,10 @@ def _about_steps(followed: Followed, assumed: Sequence[Made]) -> Iterator[Questi
             yield Question(field="steps", text=made.assumed, assumed=str(made.kind.model_fields["kind"].default))
 
 
-def _about_tin(followed: Followed, technique: Technique, tin: CountedTin | None) -> Iterator[Question]:
+def _about_tin(followed: Followed, technique: Technique, tin: CountedTin | None, usual_name: str) -> Iterator[Question]:
     filled = any(m.kind is FillStep for m in followed.made)
     if tin is None and filled and technique not in PIPED:
-        yield no_tin(usual_tin(flat=_flat(followed, technique))[1])
+        yield no_tin(usual_name)
     elif tin is not None and not tin.tin.depth_stated and not tin.tin.tin.flat:
         yield how_deep(tin.tin)
 
@@ -233,17 +238,18 @@ def told(
     tin, ring = _tins(written, followed)
     if wanted is None and tin is not None and tin.tin.tin.flat and technique is Technique.CHIFFON:
         technique = Technique.CHIFFON_ROLL
-    oven = _oven(followed, method, technique, text, questions)
+    flat = _flat(followed, technique)
+    usual, usual_name = usual_tin(flat=flat)
+    oven = _oven(followed, method, technique, usual_bake(technique, flat=flat), text, questions)
     questions += [
-        *_about_tin(followed, technique, tin),
+        *_about_tin(followed, technique, tin, usual_name),
         *_about_lines(followed, placed),
         *_about_steps(followed, assumed),
     ]
-    usual = usual_tin(flat=_flat(followed, technique))
     known = Known(
         technique=technique,
-        tin=tin.tin.tin if tin else usual[0],
-        tin_name=tin.tin.name if tin else usual[1],
+        tin=tin.tin.tin if tin else usual,
+        tin_name=tin.tin.name if tin else usual_name,
         count=tin.count if tin else 1,
         ring=(ring.tin.tin, ring.tin.name) if ring else None,
         oven_c=oven.celsius,
