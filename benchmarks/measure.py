@@ -16,6 +16,7 @@ from pathlib import Path
 from playwright.sync_api import Browser, sync_playwright
 
 from benchmarks.bakes import bakes
+from benchmarks.goals import met
 from benchmarks.names import names
 from benchmarks.pair import side_by_side
 from benchmarks.pots import runs
@@ -194,7 +195,7 @@ def _readings(server: Server) -> None:
     rate = 1000 / pair.first_s
     print(
         f"1000 readings taken in     {1000 * pair.first_s:7.1f} ms   {pair.ratio:5.1f} times a single one; "
-        f"{rate:.0f} a second, goal {READINGS_GOAL}: {_met(rate >= READINGS_GOAL)}"
+        f"{rate:.0f} a second, goal {READINGS_GOAL}: {met(rate >= READINGS_GOAL)}"
     )
 
 
@@ -203,7 +204,7 @@ def _size() -> None:
     sizes = {s.name: len(gzip.compress(s.read_bytes(), 9)) / 1000 for s in (dist / "assets").glob("*.js")}
     page = (dist / "index.html").read_text()
     first = sum(size for name, size in sizes.items() if name in page)
-    print(f"script of the first view   {first:7.1f} kB   goal {SCRIPT_GOAL_KB:.0f}: {_met(first <= SCRIPT_GOAL_KB)}")
+    print(f"script of the first view   {first:7.1f} kB   goal {SCRIPT_GOAL_KB:.0f}: {met(first <= SCRIPT_GOAL_KB)}")
     print(f"script of every view       {sum(sizes.values()):7.1f} kB   each fetched when it is opened")
 
 
@@ -221,13 +222,9 @@ def _first_view(browser: Browser, server: Server) -> None:
         context.close()
     first = statistics.median(opened)
     print(
-        f"first view, empty cache    {first:7.2f} s    goal {FIRST_VIEW_GOAL_S:.0f}: {_met(first <= FIRST_VIEW_GOAL_S)}"
+        f"first view, empty cache    {first:7.2f} s    goal {FIRST_VIEW_GOAL_S:.0f}: {met(first <= FIRST_VIEW_GOAL_S)}"
     )
     print(f"and its plan drawn         {statistics.median(planned):7.2f} s")
-
-
-def _met(met: bool) -> str:
-    return "met" if met else "missed"
 
 
 def main() -> None:

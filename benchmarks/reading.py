@@ -6,6 +6,7 @@ import statistics
 from collections.abc import Callable, Iterable
 from functools import partial
 
+from benchmarks.goals import met
 from benchmarks.pair import timed
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.reading import recipe
@@ -40,18 +41,14 @@ def reading() -> None:
     _read(pages[0])
     rows = every.splitlines()
     short = _spent("\n".join(f"{row} " for row in rows[at : at + ROWS]) for at in range(0, ROWS * TIMES, ROWS))
-    print(f"reading {ROWS} rows            {short:7.2f} s    goal {RECIPE_GOAL_S}: {_met(short <= RECIPE_GOAL_S)}")
+    print(f"reading {ROWS} rows            {short:7.2f} s    goal {RECIPE_GOAL_S}: {met(short <= RECIPE_GOAL_S)}")
     for shape, told in SHAPES.items():
         whole = _spent(told(page) for page in pages[1::2])
         half = _spent(told(page)[: PAGE // 2] for page in pages[2::2])
         print(
-            f"reading 50 kB, {shape:<12} {whole:7.2f} s    goal {PAGE_GOAL_S:.0f}: {_met(whole <= PAGE_GOAL_S)}; "
+            f"reading 50 kB, {shape:<12} {whole:7.2f} s    goal {PAGE_GOAL_S:.0f}: {met(whole <= PAGE_GOAL_S)}; "
             f"{whole / half:.1f} times what half as much takes"
         )
-
-
-def _met(met: bool) -> str:
-    return "met" if met else "missed"
 
 
 if __name__ == "__main__":
