@@ -129,7 +129,9 @@
     </div>
 
     {#if draft}
-      <div class="min-w-0 lg:sticky lg:top-4 lg:max-h-[calc(100vh-2rem)] lg:self-start lg:overflow-y-auto lg:pr-4">
+      <div
+        class="min-w-0 lg:-mt-2 lg:-ml-2 lg:sticky lg:top-4 lg:max-h-[calc(100vh-2rem)] lg:self-start lg:overflow-y-auto lg:pt-2 lg:pr-4 lg:pl-2"
+      >
         {#if reading.formula}
           <div class="mb-2 flex flex-wrap items-baseline gap-x-4">
             <h2 class="text-2xl">Proposed process</h2>
