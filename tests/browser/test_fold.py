@@ -8,7 +8,7 @@ from collections.abc import Callable
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.test_walk import primary, start_bake, tell, work_until
+from tests.browser.test_walk import fits, primary, start_bake, tell, work_until
 from tests.server import Server
 
 
@@ -104,8 +104,7 @@ def test_a_batter_finds_its_tin_and_the_tin_its_paper(browser: Browser, demo: Se
     answer = page.request.get(f"{demo.url}{paper}")
     assert answer.headers["content-type"] == "application/pdf"
     assert answer.body().startswith(b"%PDF")
-    wide = page.evaluate("document.documentElement.scrollWidth")
-    assert wide <= width
+    fits(page, width)
     page.close()
 
 

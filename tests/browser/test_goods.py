@@ -7,7 +7,7 @@ from collections.abc import Callable
 
 from playwright.sync_api import Page, expect
 
-from tests.browser.test_walk import start_bake, tell
+from tests.browser.test_walk import fits, start_bake, tell
 from tests.server import Server
 
 RECIPE = """Crackle sponge
@@ -119,7 +119,7 @@ def test_goods_by_keyboard_and_on_a_phone(page: Page, own: Server) -> None:
     expect(page.locator("main")).to_contain_text("“Our peanut butter” is on the shelf.")
     kept = next(g for g in own.ask("/api/goods") if g["name"] == "Our peanut butter")
     assert kept["good"]["stands_for"] == "peanut-butter"
-    assert page.evaluate("document.documentElement.scrollWidth") <= 390
+    fits(page, 390)
 
 
 def test_the_law_is_chosen_in_the_kitchen(page: Page, own: Server) -> None:

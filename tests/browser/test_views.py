@@ -7,7 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.test_walk import start_bake, work_until
+from tests.browser.test_walk import fits, start_bake, work_until
 from tests.server import ROOT, Server
 
 AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()
@@ -56,7 +56,7 @@ def fits_every_width(page: Page) -> None:
     """Nothing runs off the side of a phone, a tablet or a desk."""
     for width in (390, 820, 1280):
         page.set_viewport_size({"width": width, "height": 844})
-        assert page.evaluate("document.documentElement.scrollWidth - innerWidth") <= 0, width
+        fits(page, width)
 
 
 @pytest.mark.parametrize("path", list(VIEWS))
