@@ -15,6 +15,7 @@ from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.reading import recipe
 from kindwhisk.core.reading.parts import RowKind
+from kindwhisk.core.reading.parts.row import MOST_LINES, MOST_SENTENCES
 from kindwhisk.core.reading.proposal import read
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.demo.kitchen import demo_kitchen
@@ -192,7 +193,7 @@ def test_a_text_far_longer_than_a_recipe_keeps_every_row() -> None:
     text = "Cake\n" + "\n".join(w.text for w in LISTED)
     got = read(recipe.from_text(text[: recipe.LONGEST]), EggSize.EU_M)
     sentences = [r for r in got.rows if r.kind == "sentence"]
-    assert len(sentences) == recipe.MOST_SENTENCES
+    assert len(sentences) == MOST_SENTENCES
     assert sum(r.kind == "note" for r in got.rows) > 100
 
 
@@ -202,7 +203,7 @@ def test_nothing_of_a_long_document_is_dropped() -> None:
     document = {"@type": "Recipe", "name": "Long", "recipeIngredient": lines, "recipeInstructions": steps}
     got = recipe.from_jsonld(document)
     assert {r.text for r in got.rows} == {"Long", *lines, *(str(s["text"]) for s in steps)}
-    assert len(got.lines) == recipe.MOST_LINES
+    assert len(got.lines) == MOST_LINES
     assert {r.group for r in got.rows if r.kind is RowKind.INGREDIENT} == {"sponge"}
     table = "ingredient,amount\n" + "\n".join(f"flour,{n} g" for n in range(1, 201))
     assert len(recipe.from_csv(table).rows) == 200

@@ -22,6 +22,7 @@ from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.reading import recipe
 from kindwhisk.core.reading.line import MOST_G
 from kindwhisk.core.reading.mending import Meant, Mend
+from kindwhisk.core.reading.parts.row import MOST_LINES, MOST_SENTENCES
 from kindwhisk.core.reading.proposal import ByHand, ReadRecipe, read
 from kindwhisk.core.values.technique import Technique
 from kindwhisk.demo.kitchen import demo_kitchen
@@ -177,3 +178,51 @@ def test_a_slip_of_the_finger_in_an_amount_is_asked_about() -> None:
     assert got.formula is not None
     sugar = [p for p in got.formula.portions() if isinstance(p, IngredientPortion) and p.ingredient == "sugar"]
     assert sum(p.grams for p in sugar) == MOST_G
+
+
+OVER_AND_OVER = [
+    *("1 g sugar, ", "1 egg | ", "100 g sugar\n", "100 g sugar and 2 eggs ", "sponge,egg yolks,80\n", "a\t1\n"),
+    *("1. Whisk the eggs with the sugar\n", "Fold a third of the whites into the batter. ", "half of the half of "),
+    *(
+        "whisk ",
+        "add them to it, ",
+        "until ",
+        "and ",
+        "(",
+        "[",
+        "<p>",
+        "**",
+        "For the a:\n",
+        "卵を混ぜる。",
+        "1/2 ",
+        ".",
+    ),
+]
+
+
+@pytest.mark.parametrize("unit", OVER_AND_OVER)
+def test_a_page_of_one_thing_over_and_over_is_answered(unit: str) -> None:
+    _laws(_as_read((unit * recipe.LONGEST)[: recipe.LONGEST]))
+
+
+FOODS = ["flour", "sugar", "egg whites", "egg yolks", "cocoa", "butter", "cream", "wumpel"]
+
+
+@pytest.mark.parametrize("technique", [None, *Technique])
+def test_a_list_as_long_as_can_be_is_weighed_whole(technique: Technique | None) -> None:
+    rows = [f"{1 + n % 7} g {FOODS[n % len(FOODS)]}" for n in range(MOST_LINES + 4)]
+    got = read(recipe.from_text("\n".join(("Sponge\n", *rows))), EggSize.EU_M, technique)
+    assert got.formula is not None
+    _laws(got)
+    assert sum(p.grams for p in got.formula.portions()) == pytest.approx(sum(g.grams or 0 for g in got.lines), abs=0.5)
+    (asked,) = (q.text for q in got.questions if q.field == "text")
+    assert asked == f"This is longer than one recipe: 4 rows from “{rows[MOST_LINES]}” on were not read."
+    assert [row.text for row in got.rows if row.says == "not understood"] == rows[MOST_LINES:]
+
+
+def test_a_long_tale_above_a_recipe_takes_nothing_from_it() -> None:
+    tale = " ".join(f"In summer number {n} my aunt made it in her old kitchen." for n in range(MOST_SENTENCES + 20))
+    method = ("Whisk the eggs and the sugar.", "Fold in the flour.", "Bake at 180 °C for 30 minutes.")
+    got = _as_read(f"{tale}\n\nSponge\n\n4 eggs\n120 g sugar\n120 g flour\n\n{' '.join(method)}")
+    assert [row.text for row in got.rows if row.says == "step"] == list(method)
+    assert any("longer than one recipe" in q.text and "my aunt" in q.text for q in got.questions)

@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from kindwhisk.core.reading.goods import Question
+from kindwhisk.core.reading.parts import Row
 from kindwhisk.core.reading.tins_named import NamedTin
 
 
@@ -25,3 +28,12 @@ def how_deep(tin: NamedTin) -> Question:
     """A tin whose depth was taken from habit."""
     depth = f"{tin.tin.depth_mm:.0f} mm deep"
     return Question(field="tin", text=f"How deep is the {tin.name} tin inside?", assumed=depth)
+
+
+def longer_than_one(rows: Sequence[Row]) -> Sequence[Question]:
+    """More than one recipe holds; nothing where all of it was read."""
+    beyond = [row.text for row in rows if row.beyond]
+    if not beyond:
+        return ()
+    text = f"This is longer than one recipe: {len(beyond)} rows from “{beyond[0][:60]}” on were not read."
+    return (Question(field="text", text=text, assumed="what stands above them; paste one recipe at a time"),)

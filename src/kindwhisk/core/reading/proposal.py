@@ -11,6 +11,7 @@ from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ingredients.goods import Good, unknown
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.reading.asked import longer_than_one
 from kindwhisk.core.reading.by_class import by_class
 from kindwhisk.core.reading.goods import Question
 from kindwhisk.core.reading.line import MOST_G, ReadLine, read_line
@@ -127,6 +128,8 @@ def _rows(written: Written, followed: Followed, steps: dict[int, list[str]]) -> 
             sentence += 1
             own = tuple(steps.get(sentence, ()))
             says = "step" if own else "known" if followed.acts[sentence] else "not understood"
+        elif row.beyond:
+            says = "not understood"
         rows.append(ReadRow(kind=row.kind, text=row.text, group=row.group, says=says, steps=own, line=at))
     return tuple(rows)
 
@@ -168,7 +171,7 @@ def read(
     unweighed = frozenset(line.ingredient for line in lines if line.ingredient and line.grams is None)
     tracker = Tracker(stocks_of(lines, groups, eggs), shelf, unweighed=unweighed)
     followed = follow(written.rows, tracker, written.language, by_hand.meant)
-    questions = [*_line_questions(lines)]
+    questions = [*longer_than_one(written.rows), *_line_questions(lines)]
     title = written.title
     formula: Formula | None = None
     steps: dict[int, list[str]] = {}

@@ -14,14 +14,13 @@ from kindwhisk.core.reading.amounts import amounts
 from kindwhisk.core.reading.method.language import language_of
 from kindwhisk.core.reading.method.sentences import sentences
 from kindwhisk.core.reading.parts import Row, RowKind, cut, servings
+from kindwhisk.core.reading.parts.row import one_recipe
 from kindwhisk.core.reading.parts.tidying import shown_of
 from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 
 LONGEST = 50_000
-MOST_LINES = 120
-MOST_SENTENCES = 150
 
 
 class WrittenLine(Value):
@@ -50,14 +49,6 @@ class Written(Value):
         return "\n".join(r.text for r in self.rows if r.kind is RowKind.SENTENCE)
 
 
-def _one_recipe(rows: Iterable[Row]) -> Iterator[Row]:
-    """As many lines and sentences as one recipe has; what comes after is kept as notes."""
-    left = {RowKind.INGREDIENT: MOST_LINES, RowKind.SENTENCE: MOST_SENTENCES}
-    for row in rows:
-        left[row.kind] = left.get(row.kind, MOST_LINES) - 1
-        yield row if left[row.kind] >= 0 else row.model_copy(update={"kind": RowKind.NOTE})
-
-
 def _short_enough(characters: int, field: str) -> None:
     if characters > LONGEST:
         raise CraftError(
@@ -77,7 +68,7 @@ def from_text(text: str) -> Written:
     if text.lstrip().startswith(("{", "[")) and (document := _as_json(text)) is not None:
         return from_jsonld(document)
     parts = cut(text)
-    rows = tuple(_one_recipe(parts.rows))
+    rows = one_recipe(parts.rows)
     title = next((r.text for r in parts.rows if r.kind is RowKind.TITLE), "")
     return Written(title=title[:120], rows=rows, language=parts.language, servings=servings(text))
 
@@ -86,7 +77,7 @@ def _as_json(text: str) -> Any:
     """The document that a pasted text is, if it is one with a Recipe in it."""
     try:
         document = json.loads(text)
-    except ValueError:
+    except (ValueError, RecursionError):
         return None
     return document if find_recipe(document) is not None else None
 
@@ -135,7 +126,7 @@ def from_jsonld(document: Any) -> Written:
     rows = [Row(kind=RowKind.TITLE, text=title), *_listed(lines), *_told(said)]
     return Written(
         title=title,
-        rows=tuple(_one_recipe(rows)),
+        rows=one_recipe(rows),
         language=language_of("\n".join(whole)),
         servings=_yield(recipe.get("recipeYield")),
     )
@@ -237,4 +228,4 @@ def from_csv(text: str) -> Written:
         line = f"{cell(row, 'amount')} {unit} {cell(row, 'ingredient')}".strip()
         if line:
             made.append(Row(kind=RowKind.INGREDIENT, text=line[:400], group=cell(row, "group")[:60]))
-    return Written(title="", rows=tuple(_one_recipe(made)), language=language_of(text))
+    return Written(title="", rows=one_recipe(made), language=language_of(text))

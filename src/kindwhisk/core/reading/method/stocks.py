@@ -83,6 +83,8 @@ class Stocks:
         part = part and any(s.group for s in found)
 
         label = _LABELLED.search(mention.words)
+        # What is used up is meant only where a letter says so, or where nothing else is there.
+        found = found if label is not None else [s for s in found if not s.gone] or found
 
         def rank(stock: Stock) -> tuple[bool, bool, bool, bool, bool, bool, bool, bool, bool, bool, float]:
             near = grams is not None and abs(stock.grams / max(grams, LITTLE_G) - 1) <= 0.05

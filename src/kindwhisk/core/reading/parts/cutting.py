@@ -26,7 +26,7 @@ from kindwhisk.core.reading.parts.lists import (
     part_first,
     verb_first,
 )
-from kindwhisk.core.reading.parts.row import Row, RowKind
+from kindwhisk.core.reading.parts.row import Room, Row, RowKind
 from kindwhisk.core.reading.parts.serving import YIELDS
 from kindwhisk.core.reading.parts.tidying import tidy
 from kindwhisk.core.reading.parts.titles import has_list, title_of
@@ -107,10 +107,17 @@ class Cutter:
             self._lines,
         )
         found: list[Row] = []
+        room = Room()
         for i, text in enumerate(self.texts):
+            if room.none:
+                found.append(Row(kind=RowKind.NOTE, text=text[:400], beyond=True))
+                continue
             row = self._undashed(text)
             rows = next((rows for ask in asked if (rows := ask(row, i)) is not None), None)
-            found += self._sentences(row) if rows is None else rows
+            rows = self._sentences(row) if rows is None else rows
+            for each in rows:
+                room.holds(each)
+            found += rows
         return found
 
     @cached_property

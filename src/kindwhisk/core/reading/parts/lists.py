@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
 from functools import lru_cache
 
 from kindwhisk.core.reading.amounts import amounts, in_figures
@@ -14,7 +15,7 @@ from kindwhisk.core.reading.parts.serving import SERVES, YIELDS
 from kindwhisk.core.reading.plain import REMEMBERED, plain
 from kindwhisk.core.reading.units import TO_TASTE
 
-SHORT, LONG_LINE, LONG_TITLE, TELLS_FROM = 70, 110, 100, 24
+SHORT, LONG_LINE, LONG_TITLE, LONG_ROW, TELLS_FROM = 70, 110, 100, 2_000, 24
 
 COVERS = 0.6
 
@@ -82,6 +83,7 @@ def verb_first(row: str, grammar: Grammar) -> bool:
     return verb.start == 0 or len(text) > 45 or grammar.verb_last or WHEN.match(text) is not None
 
 
+@lru_cache(maxsize=REMEMBERED)
 def ingredient_like(row: str, grammar: Grammar) -> bool:
     """Whether a row is an ingredient line by its look."""
     text = plain(row)
@@ -185,8 +187,11 @@ def _uncommaed(row: str) -> list[str]:
     return parts if len(parts) > 2 and all(bare) and all(find_all(plain(p)) for p in parts) else [row]
 
 
-def in_one_row(row: str, grammar: Grammar) -> list[str]:
+@lru_cache(maxsize=REMEMBERED)
+def in_one_row(row: str, grammar: Grammar) -> Sequence[str]:
     """A row that lists several ingredients, taken apart; empty where it is something else."""
+    if len(row) > LONG_ROW:
+        return ()
     parts = [p.strip(" .") for p in JOINED.split(row)]
     parts = with_how(parts) if len(parts) > 1 else _uncommaed(row)
     parts = [food for p in parts for food in _bare_foods(p)] if len(parts) > 2 else parts
@@ -197,8 +202,8 @@ def in_one_row(row: str, grammar: Grammar) -> list[str]:
     ]
     whole = all(p.count("(") == p.count(")") for p in parts)
     if len(parts) >= 2 and whole and len(good) == len(parts) and sum(bool(amounts(plain(p))) for p in parts) >= 2:
-        return parts
-    return []
+        return tuple(parts)
+    return ()
 
 
 def _shared(name: str, rest: str) -> list[str]:
@@ -239,7 +244,7 @@ def part_first(row: str) -> tuple[str, str] | None:
     return (match["any"] or match["name"], match["of"] or match["rest"]) if match is not None else None
 
 
-def listed(row: str, grammar: Grammar) -> list[str] | None:
+def listed(row: str, grammar: Grammar) -> Sequence[str] | None:
     """The ingredients of a row such as ``Syrup: 150 g sugar, 40 g water``."""
     match = SECTION.match(row)
     if match is None or verb_first(match["rest"], grammar):

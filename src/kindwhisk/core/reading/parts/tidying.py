@@ -125,6 +125,7 @@ COMPONENT = re.compile(
 """“Component: cherry compote”."""
 KEYCAPS = re.compile(r"(\d)\ufe0f?\u20e3")
 """“1️⃣”: the number of a step."""
+MOST_COUNTED = 60
 COUNTED = re.compile(r"^[ \t]*(\d{1,2})[ \t]+(?=(?P<word>[^\W\d]+))", re.MULTILINE)
 """“1 blitz the nuts”, “2 mix with the whites”: rows that count from one are steps, whatever their numbers might weigh."""
 POINTING = re.compile(r"(?<=[^\W\d])[ \t]*[\U0001f446-\U0001f449➡→][\ufe0f\U0001f3fb-\U0001f3ff]*[ \t]*(?=\d)")
@@ -161,10 +162,10 @@ def _rows_of(match: re.Match[str]) -> str:
 def _counted(text: str) -> str:
     """Rows that count from one up, three at least, with a point behind each number."""
     found = list(COUNTED.finditer(text))
-    for i, match in enumerate(found):
-        run = [m for n, m in enumerate(found[i:], 1) if m[1] == str(n)]
+    for i in (i for i, match in enumerate(found) if match[1] == "1"):
+        run = [m for n, m in enumerate(found[i : i + MOST_COUNTED], 1) if m[1] == str(n)]
         food = sum(m["word"].lower() in UNITS or bool(find_all(m["word"].lower())) for m in run)
-        if match[1] == "1" and len(run) > 2 and food * 2 < len(run):
+        if len(run) > 2 and food * 2 < len(run):
             for m in reversed(run):
                 text = f"{text[: m.end(1)]}.{text[m.end(1) :]}"
             return text

@@ -74,7 +74,7 @@ BE_DONE = (
 )
 _ASIDES = r"whatever|what|until|till|when|once|while|so|as|if|that|which|before|after|because"
 PASSIVE = re.compile(
-    rf"{_BEGINS}((?:and |then |but |next |now )*)(?!(?:{_any(PLAIN)}|leave|let) )"
+    rf"{_BEGINS}((?:and |then |but |next |now ){{0,3}})(?!(?:{_any(PLAIN)}|leave|let) )"
     rf"((?:(?! and the |(?<!\w)(?:{_ASIDES})(?!\w))[^,;:.()]){{2,70}}?) {BE_DONE}{_INTO}(?!\w)"
 )
 """“The yolks are whisked”, “40 ml of oil and 50 ml of water are added”."""
@@ -129,7 +129,7 @@ IT_DID = re.compile(
 _IT_DID = {"stood": "stand", "stands": "stand", "dried": "dry"}
 _HOLDERS = r"tins?|pans?|springform|moulds?|molds?|form|trays?|rings?|oven|fridge|freezer|bag|bowl"
 GO_IN = re.compile(
-    rf"{_BEGINS}((?:and |then |but |next |now )*)(?!(?:it|they|this|that|{_any(PLAIN)}) )"
+    rf"{_BEGINS}((?:and |then |but |next |now ){{0,3}})(?!(?:it|they|this|that|{_any(PLAIN)}) )"
     rf"((?:(?!(?<!\w)(?:{_ASIDES})(?!\w))[^,;:.()]){{3,60}}?) (?:goes|go|went)( in(?:to)?)(?! [^.;,]*(?:{_HOLDERS})(?!\w))(?!\w)"
 )
 """“A third of them went into the batter”."""
@@ -142,7 +142,7 @@ PUT_IN = re.compile(
 )
 """“Put a third of the whites in the batter.”"""
 GO_OVER = re.compile(
-    rf"{_BEGINS}((?:and |then |now |next )*)(?!(?:it|they|this|that|who|\d) )((?:the |half the |all the )?(?:\w+ ){{0,2}}\w+) (?:goes|go|went) (over|on top of)(?= (?:the|it|them|each|half)(?!\w))"
+    rf"{_BEGINS}((?:and |then |now |next ){{0,3}})(?!(?:it|they|this|that|who|\d) )((?:the |half the |all the )?(?:\w+ ){{0,2}}\w+) (?:goes|go|went) (over|on top of)(?= (?:the|it|them|each|half)(?!\w))"
 )
 """“The glaze went over the roll”."""
 LAYERED = re.compile(r"^layered: ?")
