@@ -192,3 +192,26 @@ def test_in_any_layout_it_is_the_same_recipe(
     name: str, row: str, heading: str, heads: str, step: str, gap: str
 ) -> None:
     assert told(laid_out(OF[name], row, heading, heads, step, gap)) == TOLD[name]
+
+
+FINGERS = {"whites": "120 g egg whites", "sugar": "80 g sugar", "yolks": "60 g egg yolks", "flour": "80 g flour"}
+FINGERS_TOLD = (
+    "Whip {whites} with {sugar} to stiff peaks. Fold in {yolks}, then sift over {flour} and fold. Pipe 7 cm fingers. "
+    "Bake at 195 C for 9 minutes."
+)
+
+
+@pytest.mark.parametrize("label", ["{} ", "{}: ", "{}) ", "{} = "])
+@pytest.mark.parametrize("letters", ["WSYF", "ABCD"])
+def test_a_list_with_letters_is_the_same_with_its_foods(label: str, letters: str) -> None:
+    called = dict(zip(FINGERS, letters, strict=True))
+    rows = "\n".join(label.format(called[food]) + line for food, line in FINGERS.items())
+    plain = "\n".join(FINGERS.values())
+    by_food = FINGERS_TOLD.format(**{food: food for food in FINGERS})
+    by_letter = f"Fingers\n\n{rows}\n\n{FINGERS_TOLD.format(**called)}"
+    assert told(by_letter) == told(f"Fingers\n\n{plain}\n\n{by_food}")
+
+
+def test_two_letters_are_no_list_of_letters() -> None:
+    got = read(recipe.from_text("Cake\n\nA 20 cm tin\n4 eggs\n100 g sugar\n\nB 100 g flour\n\nWhip it."), EggSize.EU_M)
+    assert any(row.text.startswith("B 100 g") for row in got.rows)

@@ -274,3 +274,15 @@ def test_a_title_right_above_a_heading_is_no_line_and_a_part_may_be_named_by_a_v
         (RowKind.HEADING, "Glaze"),
     ]
     assert [r.group for r in rows if r.kind is RowKind.INGREDIENT] == ["sponge", "sponge", "glaze"]
+
+
+def test_what_no_sentence_joins_is_asked_about_by_its_name_and_once() -> None:
+    got = read_text(SPONGE)
+    asked = [(q.text, q.assumed) for q in got.questions if q.field == "steps"]
+    assert asked == [("No sentence says where to put the cream.", "“Layer with the cream”")]
+
+
+def test_what_was_assumed_is_told_without_a_full_stop() -> None:
+    got = read_text("Meringue\n\n120 g sugar\n\nWhip it.")
+    assert got.questions
+    assert not any(q.assumed.endswith(".") for q in got.questions)

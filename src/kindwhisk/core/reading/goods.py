@@ -5,6 +5,9 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, field
+from typing import Annotated
+
+from pydantic import AfterValidator
 
 from kindwhisk.core.ingredients import counts_as, ingredient, tell
 from kindwhisk.core.ingredients.eggs import EggSize, egg_parts
@@ -39,11 +42,11 @@ FILLINGS = {
 
 
 class Question(Value):
-    """Something that the recipe leaves open, with what was assumed."""
+    """Something that the recipe leaves open, with what was assumed, which ends without a full stop."""
 
     field: str
     text: str
-    assumed: str
+    assumed: Annotated[str, AfterValidator(lambda told: told.rstrip(". "))]
 
 
 @dataclass

@@ -22,6 +22,7 @@ from kindwhisk.core.reading.method.drafting import Drafter, Known
 from kindwhisk.core.reading.method.figures import MethodReading
 from kindwhisk.core.reading.method.following import Followed
 from kindwhisk.core.reading.method.making import Made, Stock
+from kindwhisk.core.reading.method.titles import plainly, title_of
 from kindwhisk.core.reading.method.vessels import vessels_of
 from kindwhisk.core.reading.parts import RowKind
 from kindwhisk.core.reading.plain import slug
@@ -185,10 +186,8 @@ def _about_lines(followed: Followed, placed: Sequence[Stock]) -> Iterator[Questi
             field=stock.written[:80], text=f"How is the {name} divided? The text does not say.", assumed=parts
         )
     for made in followed.tracker.results.shared_out:
-        name = made.title or "what was made ready"
-        yield Question(
-            field=name[:80], text=f"How is “{name}” divided? The text does not say.", assumed="half and half"
-        )
+        name = f"“{made.title}”" if made.title else plainly(made)
+        yield Question(field=name[:80], text=f"How is {name} divided? The text does not say.", assumed="half and half")
     for stock in placed:
         name = ingredient(stock.ingredient).name
         if any(t.stated for t in stock.takes):
@@ -197,7 +196,7 @@ def _about_lines(followed: Followed, placed: Sequence[Stock]) -> Iterator[Questi
                 "the rest goes where the last of it goes",
             )
         else:
-            text, assumed = f"No sentence says where the {name} goes.", "with what it usually goes with"
+            text, assumed = f"No sentence says where to put the {name}.", "with what it usually goes with"
         yield Question(field=stock.written[:80], text=text, assumed=assumed)
     for stock in dict.fromkeys(stocks.overdrawn):
         yield Question(
@@ -215,7 +214,7 @@ def _about_steps(followed: Followed, assumed: Sequence[Made]) -> Iterator[Questi
         )  # fmt: skip
     for made in assumed:
         if made.assumed:
-            yield Question(field="steps", text=made.assumed, assumed=str(made.kind.model_fields["kind"].default))
+            yield Question(field="steps", text=made.assumed, assumed=f"“{made.title or title_of(made)}”")
 
 
 def _about_tin(followed: Followed, technique: Technique, tin: CountedTin | None, usual_name: str) -> Iterator[Question]:

@@ -31,7 +31,10 @@
     {:else if row.kind === 'heading'}
       <li class="mt-3 font-semibold text-quiet">{row.text}</li>
     {:else if row.kind === 'note'}
-      <li class="border-b border-line py-2 text-[15px] text-quiet">Note: {row.text}</li>
+      <li class="border-b border-line py-2 text-[15px] text-quiet">
+        {#if row.says === 'not understood'}<strong class="text-raspberry">not read:</strong>{:else}Note:{/if}
+        {row.text}
+      </li>
     {:else if row.kind === 'ingredient'}
       {@const line = draft.lines[row.line ?? -1]}
       <li class="grid items-center gap-x-4 border-b border-line py-1 sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">

@@ -27,11 +27,10 @@ from kindwhisk.core.reading.method.making import NONE_LEFT, Made, Stock, Use
 from kindwhisk.core.reading.method.part_names import part_of
 from kindwhisk.core.reading.method.shares import Share
 from kindwhisk.core.reading.method.stocks import same_group
-from kindwhisk.core.reading.method.titles import title_of
+from kindwhisk.core.reading.method.titles import plainly, title_of
 from kindwhisk.core.reading.method.tracker import Tracker
 
 WATER_PER_SUGAR = 0.35
-NOWHERE = "No sentence says where it goes."
 WORKED = (MixStep, WhipStep, WarmStep, SiftStep, FoldStep)
 
 
@@ -194,9 +193,13 @@ def join_loose(t: Tracker) -> list[Made]:
     for made in [m for m in ends if m is not cake]:
         kind, fields = _joining(cake, made)
         joined = t.make(kind, cake.vessel if not cake.baked else "rack", [], [t.use(cake), t.use(made)], **fields)
-        assumed.append(_assume(joined, NOWHERE))
+        assumed.append(_assume(joined, _nowhere(made)))
         cake = joined
     return assumed
+
+
+def _nowhere(made: Made) -> str:
+    return f"No sentence says where to put {plainly(made)}."
 
 
 def _joining(cake: Made, made: Made) -> tuple[type[StepBase], dict[str, Any]]:
@@ -220,7 +223,7 @@ def _before_fill(t: Tracker, made: Made, fill: Made) -> Made:
     joined = Made(
         kind, first.made.vessel, [], [Use(first.made, first.fraction, first.rest), t.use(made)], part=fill.part
     )
-    _assume(joined, NOWHERE)
+    _assume(joined, _nowhere(made))
     joined.left = 0.0
     fill.use_only([Use(joined), *fill.uses[1:]])
     t.results.made.insert(t.results.made.index(fill), joined)
@@ -322,4 +325,4 @@ def complete(t: Tracker) -> tuple[list[Stock], list[Made]]:
     use_up(t)
     finish_bake(t)
     joined = join_loose(t)
-    return placed, [*t.results.made[before:], *joined]
+    return placed, list(dict.fromkeys([*t.results.made[before:], *joined]))

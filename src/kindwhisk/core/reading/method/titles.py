@@ -75,3 +75,11 @@ def _called(made: Made) -> str:
     if made.dry:
         return "~the dry goods"
     return "~the batter" if made.floury else "~the base"
+
+
+def plainly(made: Made) -> str:
+    """A result as a sentence names it: “the cream”, “the rum”, “what is baked”."""
+    if made.baked:
+        return "what is baked"
+    name = names([_called(made)])
+    return name if name.startswith("the ") else f"the {name}"

@@ -7,6 +7,7 @@ from html import unescape
 from html.parser import HTMLParser
 
 from kindwhisk.core.reading.names import find_all
+from kindwhisk.core.reading.parts.lettered import unlettered
 from kindwhisk.core.reading.units import UNITS
 
 LISTS = re.compile(
@@ -186,7 +187,7 @@ def tidy(text: str) -> str:
     """The text with a heading, a list and a message each in rows of their own."""
     plainly = LETTERED.sub("", LISTS.sub(r"\1\n\2", unescape(seen(text)).replace("\u200b", "").replace("\r", "")))
     plainly = BRACKETED.sub(r"\1", plainly)
-    plainly = BARRED.sub(_cells, plainly)
+    plainly = BARRED.sub(_cells, unlettered(plainly))
     plainly = SIDE_BY_SIDE.sub(_apart, COLUMNS.sub(_rows_of, plainly))
     plainly = COMPONENT.sub("", WEEKDAY.sub("", MARKDOWN.sub("", plainly)))
     plainly = KEYCAPS.sub(r"\1. ", plainly)

@@ -91,7 +91,7 @@ def on_lists(followed: Followed, lines: Sequence[ReadLine], unused: Sequence[Rea
             continue
         yield Remark(
             id="never-used", level=Level.MISSING, where=line.text,
-            text=f"{line.name} is listed and never used in the method.",
+            text=f"Listed and never used in the method: {line.name}.",
             consequence="Where it goes decides whether it costs the foam air.",
         )  # fmt: skip
 
