@@ -89,6 +89,11 @@ REWORDED: tuple[tuple[re.Pattern[str], str], ...] = tuple(
         # “Egg yolks ×3”.
         (r"(?<=[^\W\d])(?:\s*×|\s+x)\s*(\d{1,2})\s*$", r" x \1"),
         (r"^(?:the )?pulp of (?=\d)", ""),
+        # “4 eggs in their shells”.
+        (
+            r"(?<=\w),? \(?(?:weighed |pesés? |pesate )?(?:in|with|without|avec|sans|con|senza) (?:the |their |leur |la |il )?(?:shells?|coquilles?|guscio)(?!\w)",
+            "",
+        ),
         (r"(?<=\w) tách (?:riêng )?lòng đỏ(?: và|,)? lòng trắng$", ", tách"),
         # “1 tbsp instant coffee in 1 tbsp hot water”.
         (

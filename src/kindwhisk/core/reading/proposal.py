@@ -11,6 +11,7 @@ from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ingredients.goods import Good, unknown
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.reading import by_the_eggs
 from kindwhisk.core.reading.asked import longer_than_one
 from kindwhisk.core.reading.by_class import by_class
 from kindwhisk.core.reading.goods import Question
@@ -162,7 +163,12 @@ def read(
         by_hand: what the baker has corrected on the process so far.
     """
     shelf = shelf_of(goods)
-    lines = tuple(read_with_slips(line.text, eggs, shelf) for line in written.lines)
+    lines, by_eggs = by_the_eggs.weighed(
+        [read_with_slips(line.text, eggs, shelf) for line in written.lines],
+        [row.text for row in written.rows],
+        eggs,
+        shelf,
+    )
     groups = tuple(line.group for line in written.lines)
     listed = {i for line in lines if line.ingredient for i in (line.ingredient, counts_as(line.ingredient))}
     if any("separated" in line.prepared for line in lines):
@@ -171,7 +177,7 @@ def read(
     unweighed = frozenset(line.ingredient for line in lines if line.ingredient and line.grams is None)
     tracker = Tracker(stocks_of(lines, groups, eggs), shelf, unweighed=unweighed)
     followed = follow(written.rows, tracker, written.language, by_hand.meant)
-    questions = [*longer_than_one(written.rows), *_line_questions(lines)]
+    questions = [*longer_than_one(written.rows), *_line_questions(lines), *by_eggs]
     title = written.title
     formula: Formula | None = None
     steps: dict[int, list[str]] = {}

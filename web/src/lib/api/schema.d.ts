@@ -6587,7 +6587,7 @@ export interface components {
         Quantity: "density" | "temperature in the vessel" | "oven temperature" | "core temperature" | "mass" | "height";
         /**
          * Question
-         * @description Something that the recipe leaves open, with what was assumed.
+         * @description Something that the recipe leaves open, with what was assumed, which ends without a full stop.
          */
         Question: {
             /** Assumed */

@@ -38,7 +38,7 @@ def whipped_all_the_same(followed: Followed) -> None:
         _whip(foam, followed.made)
     else:
         _whip_warm(foam, followed.made)
-    followed.tracker.ask("whip", f"No sentence says that this is whipped: “{foam.words[:80]}”.", "whipped")
+    followed.tracker.ask("whip", f"No sentence says that this is whipped: “{foam.words[:80].rstrip(' .')}”.", "whipped")
 
 
 def _bare(made: Made) -> bool:

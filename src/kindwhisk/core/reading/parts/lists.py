@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from functools import lru_cache
 
 from kindwhisk.core.reading.amounts import amounts, in_figures
+from kindwhisk.core.reading.by_the_eggs import by_the_eggs, one_by_one
 from kindwhisk.core.reading.method.sentences import STEP
 from kindwhisk.core.reading.method.verbs import Grammar
 from kindwhisk.core.reading.names import Named, find_all
@@ -66,7 +67,7 @@ SPOKEN = re.compile(
 )
 
 JOINED = re.compile(
-    r"[,;]\s+(?:plus\s+)?(?=\d|½|¼|(?:an? |one )?(?:few|quelques|qualche|pinch|little|dash|drop|squeeze|splash|knob|handful|drizzle|half an?) |(?:mezz[ao]|un(?:a|e)? (?:bustina|pizzico|cucchiaino|cucchiaio|bicchiere|demi|sachet|pot|boîte|paquet|pincée|cuillère|c\.)) ?|(?:their|its|the) weight (?:in|of) |[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|、\s*|\s*[/／]\s*(?=[\u3040-\u9fff])|,\s+(?=[^\d,]{3,24}$)|\s/\s(?=[^\W\d]{3,}|\d)|\s&\s(?=\d)|\s[–—/•·-]\s(?=\d)|(?<!\dg)(?<!\d g)(?<!\dml)(?<!\d ml)\s\+\s(?=\d(?! extra| more)|[^\W\d]+ \d)|\s(?:and|plus|et|e|và)\s(?=\d{1,2} (?:\w+ )?(?:egg )?(?:yolks?|whites?|jaunes?|blancs?|tuorl[io]|album[ei]|lòng)(?!\w))|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
+    r"[,;]\s+(?:plus\s+)?(?=\d|½|¼|(?:an? |one )?(?:few|quelques|qualche|pinch|little|dash|drop|squeeze|splash|knob|handful|drizzle|half an?) |(?:mezz[ao]|un(?:a|e)? (?:bustina|pizzico|cucchiaino|cucchiaio|bicchiere|demi|sachet|pot|boîte|paquet|pincée|cuillère|c\.)) ?|(?:half )?(?:their|its|the|the same|equal) weight (?:in|of) |(?:leur|le même) poids |(?:il loro|lo stesso) peso |[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|、\s*|\s*[/／]\s*(?=[\u3040-\u9fff])|,\s+(?=[^\d,]{3,24}$)|\s/\s(?=[^\W\d]{3,}|\d)|\s&\s(?=\d)|\s(?:and|et|e)\s(?=(?:half )?(?:their|the same) weight|(?:leur|le même) poids|(?:il loro|lo stesso) peso)|\s[–—/•·-]\s(?=\d)|(?<!\dg)(?<!\d g)(?<!\dml)(?<!\d ml)\s\+\s(?=\d(?! extra| more)|[^\W\d]+ \d)|\s(?:and|plus|et|e|và)\s(?=\d{1,2} (?:\w+ )?(?:egg )?(?:yolks?|whites?|jaunes?|blancs?|tuorl[io]|album[ei]|lòng)(?!\w))|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
 )
 
 
@@ -89,7 +90,7 @@ def ingredient_like(row: str, grammar: Grammar) -> bool:
     text = plain(row)
     named = next(iter(find_all(text)), None)
     first_food = named is not None and named.start == 0
-    if (
+    if (len(text) < LONG_LINE and by_the_eggs(row) is not None) or (
         first_food
         and named is not None
         and (USE.match(text[named.end :]) or (len(text) < SHORT and FOR_USE.search(text)))
@@ -187,12 +188,16 @@ def _uncommaed(row: str) -> list[str]:
     return parts if len(parts) > 2 and all(bare) and all(find_all(plain(p)) for p in parts) else [row]
 
 
+def _weighed(part: str) -> bool:
+    return bool(amounts(plain(part))) or by_the_eggs(part) is not None
+
+
 @lru_cache(maxsize=REMEMBERED)
 def in_one_row(row: str, grammar: Grammar) -> Sequence[str]:
     """A row that lists several ingredients, taken apart; empty where it is something else."""
     if len(row) > LONG_ROW:
         return ()
-    parts = [p.strip(" .") for p in JOINED.split(row)]
+    parts = [food for p in JOINED.split(row) for food in one_by_one(p.strip(" .")) or (p.strip(" ."),)]
     parts = with_how(parts) if len(parts) > 1 else _uncommaed(row)
     parts = [food for p in parts for food in _bare_foods(p)] if len(parts) > 2 else parts
     good = [
@@ -201,7 +206,7 @@ def in_one_row(row: str, grammar: Grammar) -> Sequence[str]:
         if ingredient_like(p, grammar) and (find_all(plain(p)) or re.search(r"[^\W\d]{3,}|[\u3040-\u9fff]", p))
     ]
     whole = all(p.count("(") == p.count(")") for p in parts)
-    if len(parts) >= 2 and whole and len(good) == len(parts) and sum(bool(amounts(plain(p))) for p in parts) >= 2:
+    if len(parts) >= 2 and whole and len(good) == len(parts) and sum(_weighed(p) for p in parts) >= 2:
         return tuple(parts)
     return ()
 

@@ -10,7 +10,7 @@ from enum import StrEnum
 from kindwhisk.core.values.model import Value
 
 MOST_LINES = 120
-MOST_SENTENCES, MOST_TOLD, MOST_FIGURES = 120, 10_000, 240
+MOST_SENTENCES, MOST_TOLD, MOST_FIGURES = 100, 8_000, 240
 """Sentences, and characters and figures in them, that one recipe has: several times what the longest tells."""
 
 LONGEST_TALE = -3 * MOST_SENTENCES
