@@ -212,6 +212,17 @@ def test_a_list_with_letters_is_the_same_with_its_foods(label: str, letters: str
     assert told(by_letter) == told(f"Fingers\n\n{plain}\n\n{by_food}")
 
 
+def test_a_letter_may_stand_for_several_lines_and_is_still_a_word() -> None:
+    rows = "A 100 g flour\n20 g cocoa, sifted\nB 120 g egg whites\nC 80 g sugar"
+    got = read(recipe.from_text(f"Plan B\n\n{rows}\n\nWhip B with C. A third of A goes in. Fold A in."), EggSize.EU_M)
+    assert got.title == "Plan B"
+    assert [row.text for row in got.rows if row.kind == "sentence"] == [
+        "Whip egg whites with sugar.",
+        "A third of flour and cocoa goes in.",
+        "Fold flour and cocoa in.",
+    ]
+
+
 def test_two_letters_are_no_list_of_letters() -> None:
     got = read(recipe.from_text("Cake\n\nA 20 cm tin\n4 eggs\n100 g sugar\n\nB 100 g flour\n\nWhip it."), EggSize.EU_M)
     assert any(row.text.startswith("B 100 g") for row in got.rows)
