@@ -183,20 +183,8 @@ def test_a_slip_of_the_finger_in_an_amount_is_asked_about() -> None:
 OVER_AND_OVER = [
     *("1 g sugar, ", "1 egg | ", "100 g sugar\n", "100 g sugar and 2 eggs ", "sponge,egg yolks,80\n", "a\t1\n"),
     *("1. Whisk the eggs with the sugar\n", "Fold a third of the whites into the batter. ", "half of the half of "),
-    *(
-        "whisk ",
-        "add them to it, ",
-        "until ",
-        "and ",
-        "(",
-        "[",
-        "<p>",
-        "**",
-        "For the a:\n",
-        "卵を混ぜる。",
-        "1/2 ",
-        ".",
-    ),
+    *("whisk ", "add them to it, ", "until ", "and ", "(", "[", "<p>", "**"),
+    *("For the a:\n", "卵を混ぜる。", "1/2 ", "."),
 ]
 
 
@@ -217,7 +205,7 @@ def test_a_list_as_long_as_can_be_is_weighed_whole(technique: Technique | None) 
     assert sum(p.grams for p in got.formula.portions()) == pytest.approx(sum(g.grams or 0 for g in got.lines), abs=0.5)
     (asked,) = (q.text for q in got.questions if q.field == "text")
     assert asked == f"This is longer than one recipe: 4 rows from “{rows[MOST_LINES]}” on were not read."
-    assert [row.text for row in got.rows if row.says == "not understood"] == rows[MOST_LINES:]
+    assert [row.text for row in got.rows if row.says == "not read"] == rows[MOST_LINES:]
 
 
 def test_a_long_tale_above_a_recipe_takes_nothing_from_it() -> None:

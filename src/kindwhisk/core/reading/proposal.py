@@ -37,7 +37,7 @@ class ReadRow(Value):
     """A row of the text and what became of it: the steps that it tells of, or why none.
 
     ``says`` is ``ingredient``, ``heading``, ``title``, ``note``, ``step``, ``known`` (understood, and nothing to be done
-    of its own, such as heating the oven) or ``not understood``; ``line`` is the number of an ingredient's line.
+    of its own, such as heating the oven), ``not understood``, or ``not read`` where a recipe holds no more; ``line`` is the number of an ingredient's line.
     """
 
     kind: RowKind
@@ -130,7 +130,7 @@ def _rows(written: Written, followed: Followed, steps: dict[int, list[str]]) -> 
             own = tuple(steps.get(sentence, ()))
             says = "step" if own else "known" if followed.acts[sentence] else "not understood"
         elif row.beyond:
-            says = "not understood"
+            says = "not read"
         rows.append(ReadRow(kind=row.kind, text=row.text, group=row.group, says=says, steps=own, line=at))
     return tuple(rows)
 

@@ -6767,7 +6767,7 @@ export interface components {
          * @description A row of the text and what became of it: the steps that it tells of, or why none.
          *
          *     ``says`` is ``ingredient``, ``heading``, ``title``, ``note``, ``step``, ``known`` (understood, and nothing to be done
-         *     of its own, such as heating the oven) or ``not understood``; ``line`` is the number of an ingredient's line.
+         *     of its own, such as heating the oven), ``not understood``, or ``not read`` where a recipe holds no more; ``line`` is the number of an ingredient's line.
          */
         ReadRow: {
             /** Group */

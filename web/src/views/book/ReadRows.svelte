@@ -32,7 +32,7 @@
       <li class="mt-3 font-semibold text-quiet">{row.text}</li>
     {:else if row.kind === 'note'}
       <li class="border-b border-line py-2 text-[15px] text-quiet">
-        {#if row.says === 'not understood'}<strong class="text-raspberry">not read:</strong>{:else}Note:{/if}
+        {#if row.says === 'not read'}<strong class="text-raspberry">not read:</strong>{:else}Note:{/if}
         {row.text}
       </li>
     {:else if row.kind === 'ingredient'}

@@ -95,7 +95,7 @@ class StepBase(Value):
     title: str = Field(min_length=1, max_length=80)
     vessel: str = Field(max_length=40)
     inputs: tuple[Portion, ...] = Field(default=(), max_length=120)
-    after: tuple[StepId, ...] = Field(default=(), max_length=120)
+    after: tuple[StepId, ...] = Field(default=(), max_length=40)
     note: str = Field(default="", max_length=400)
     written: str = Field(default="", max_length=400)
     assumed: str = Field(default="", max_length=200)

@@ -116,7 +116,7 @@ class Cutter:
             rows = next((rows for ask in asked if (rows := ask(row, i)) is not None), None)
             rows = self._sentences(row) if rows is None else rows
             for each in rows:
-                room.holds(each)
+                room.take(each)
             found += rows
         return found
 

@@ -13,7 +13,8 @@ MOST_LINES = 120
 MOST_SENTENCES, MOST_TOLD, MOST_FIGURES = 100, 8_000, 240
 """Sentences, and characters and figures in them, that one recipe has: several times what the longest tells."""
 
-LONGEST_TALE = -3 * MOST_SENTENCES
+LONGEST_TALE = 4 * MOST_SENTENCES
+"""Sentences behind which no list is looked for any more."""
 FIGURE = re.compile(r"\d+")
 
 
@@ -53,14 +54,14 @@ class Room:
     @property
     def none(self) -> bool:
         """Whether it holds neither a line nor a sentence more; behind so long a tale no list is looked for either."""
-        return self._all_told and (self.lines < 0 or self.sentences < LONGEST_TALE)
+        return self._all_told and (self.lines < 0 or MOST_SENTENCES - self.sentences > LONGEST_TALE)
 
     @property
     def _all_told(self) -> bool:
         return min(self.sentences, self.told, self.figures) < 0
 
-    def holds(self, row: Row) -> bool:
-        """Whether a row still has its place; it has taken it then."""
+    def take(self, row: Row) -> bool:
+        """Give a row its place; whether there was one."""
         if row.kind is RowKind.INGREDIENT:
             self.lines -= 1
             return self.lines >= 0
@@ -80,6 +81,6 @@ def one_recipe(rows: Iterable[Row]) -> tuple[Row, ...]:
     every = tuple(rows)
     begins = next((i for i, row in enumerate(every) if row.kind is RowKind.INGREDIENT), 0)
     room = Room()
-    held = {i for i in (*range(begins, len(every)), *range(begins)) if room.holds(every[i])}
+    held = {i for i in (*range(begins, len(every)), *range(begins)) if room.take(every[i])}
     more = {"kind": RowKind.NOTE, "beyond": True}
     return tuple(row if i in held else row.model_copy(update=more) for i, row in enumerate(every))
