@@ -8,7 +8,8 @@ from hypothesis import strategies as st
 
 from kindwhisk.core.ingredients.eggs import EggSize, egg_parts
 from kindwhisk.core.reading import recipe
-from kindwhisk.core.reading.by_the_eggs import by_the_eggs
+from kindwhisk.core.reading.line import read_line
+from kindwhisk.core.reading.parts.told_by_eggs import by_the_eggs
 from kindwhisk.core.reading.proposal import ReadRecipe, read
 
 METHOD = (
@@ -87,9 +88,13 @@ def test_the_range_holds_both_ways_of_weighing() -> None:
     assert sugar.low_g < 4 * ONE.whole_g.likely < 4 * ONE.in_shell_g.likely < sugar.high_g
 
 
-@given(st.text(max_size=60))
-def test_what_says_nothing_of_the_eggs_weight_is_left_alone(text: str) -> None:
-    assert by_the_eggs(f"120 g {text}") is None
+@given(st.integers(1, 24), st.sampled_from([("", 1.0), ("half ", 0.5), ("twice ", 2.0)]), st.sampled_from(EggSize))
+def test_as_many_eggs_as_are_told_weigh_in_proportion(eggs: int, share: tuple[str, float], size: EggSize) -> None:
+    told, times = share
+    text = f"Sponge\n\n{eggs} eggs\n{told}the weight of the eggs in sugar\n90 g flour\n\n{METHOD}"
+    got = read(recipe.from_text(text), size)
+    each = egg_parts(size).in_shell_g.likely
+    assert grams(got)["sugar"] == pytest.approx(times * eggs * each, rel=0.002)
 
 
 def test_words_of_weight_alone_are_no_amount() -> None:
@@ -101,6 +106,15 @@ def test_words_of_weight_alone_are_no_amount() -> None:
     "row", ["200 g eggs in their shells", "200 g eggs (weighed in the shell)", "200 g d'œufs avec leur coquille"]
 )
 def test_eggs_weighed_in_their_shells_are_less_without(row: str) -> None:
-    got = sponge(row, "100 g sugar", "100 g flour")
-    assert grams(got)["whole-egg"] == pytest.approx(178, abs=0.1)
-    assert grams(sponge("200 g eggs", "100 g sugar", "100 g flour"))["whole-egg"] == 200
+    line = read_line(row)
+    assert line.ingredient == "whole-egg"
+    assert line.grams == pytest.approx(178, abs=0.1)
+    assert line.low_g is not None
+    assert line.high_g is not None
+    assert line.low_g < 178 < line.high_g < 200
+    assert "Without the shells" in line.note
+
+
+def test_shells_that_are_not_weighed_take_nothing_away() -> None:
+    assert read_line("200 g eggs").grams == read_line("200 g eggs without their shells").grams == 200
+    assert read_line("4 eggs in their shells").grams == read_line("4 eggs").grams

@@ -12,6 +12,7 @@ from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.reading.amounts import PLUS
 from kindwhisk.core.reading.names import EGG_SHAPED, Named, Shelf, find_all
 from kindwhisk.core.reading.plain import plain
+from kindwhisk.core.reading.shells import SHELLED, in_shell, out_of_the_shell
 from kindwhisk.core.reading.understanding import Meaning, understand
 from kindwhisk.core.reading.units import MEASURES, TO_TASTE, UnitKind
 from kindwhisk.core.reading.weighing import Choice, Group, Weighed, best_of, groups_of, multiplied, weigh, weigh_unknown
@@ -89,11 +90,7 @@ REWORDED: tuple[tuple[re.Pattern[str], str], ...] = tuple(
         # “Egg yolks ×3”.
         (r"(?<=[^\W\d])(?:\s*×|\s+x)\s*(\d{1,2})\s*$", r" x \1"),
         (r"^(?:the )?pulp of (?=\d)", ""),
-        # “4 eggs in their shells”.
-        (
-            r"(?<=\w),? \(?(?:weighed |pesés? |pesate )?(?:in|with|without|avec|sans|con|senza) (?:the |their |leur |la |il )?(?:shells?|coquilles?|guscio)(?!\w)",
-            "",
-        ),
+        (SHELLED, ""),
         (r"(?<=\w) tách (?:riêng )?lòng đỏ(?: và|,)? lòng trắng$", ", tách"),
         # “1 tbsp instant coffee in 1 tbsp hot water”.
         (
@@ -210,6 +207,8 @@ def read_line(text: str, eggs: EggSize = EggSize.EU_M, shelf: Shelf = ()) -> Rea
     bare = _bare_grams(groups, item, best, line)
     if bare is not None:
         every = [best := bare]
+    if best.by == "weight" and counts_as(item.id) == "whole-egg" and in_shell(text):
+        every = [best := out_of_the_shell(best)]
     if best.likely <= 0:
         note = f"What one {meaning.words} weighs is not known here: give grams."
         return ReadLine.model_validate({**about, **nothing, "sure": 0.15, "note": note, "by": best.by})

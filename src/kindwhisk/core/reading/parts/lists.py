@@ -7,12 +7,12 @@ from collections.abc import Sequence
 from functools import lru_cache
 
 from kindwhisk.core.reading.amounts import amounts, in_figures
-from kindwhisk.core.reading.by_the_eggs import by_the_eggs, one_by_one
 from kindwhisk.core.reading.method.sentences import STEP
 from kindwhisk.core.reading.method.verbs import Grammar
 from kindwhisk.core.reading.names import Named, find_all
 from kindwhisk.core.reading.names.qualifiers import WORDS
 from kindwhisk.core.reading.parts.serving import SERVES, YIELDS
+from kindwhisk.core.reading.parts.told_by_eggs import BEGINS, by_the_eggs, one_by_one
 from kindwhisk.core.reading.plain import REMEMBERED, plain
 from kindwhisk.core.reading.units import TO_TASTE
 
@@ -67,7 +67,11 @@ SPOKEN = re.compile(
 )
 
 JOINED = re.compile(
-    r"[,;]\s+(?:plus\s+)?(?=\d|½|¼|(?:an? |one )?(?:few|quelques|qualche|pinch|little|dash|drop|squeeze|splash|knob|handful|drizzle|half an?) |(?:mezz[ao]|un(?:a|e)? (?:bustina|pizzico|cucchiaino|cucchiaio|bicchiere|demi|sachet|pot|boîte|paquet|pincée|cuillère|c\.)) ?|(?:half )?(?:their|its|the|the same|equal) weight (?:in|of) |(?:leur|le même) poids |(?:il loro|lo stesso) peso |[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|、\s*|\s*[/／]\s*(?=[\u3040-\u9fff])|,\s+(?=[^\d,]{3,24}$)|\s/\s(?=[^\W\d]{3,}|\d)|\s&\s(?=\d)|\s(?:and|et|e)\s(?=(?:half )?(?:their|the same) weight|(?:leur|le même) poids|(?:il loro|lo stesso) peso)|\s[–—/•·-]\s(?=\d)|(?<!\dg)(?<!\d g)(?<!\dml)(?<!\d ml)\s\+\s(?=\d(?! extra| more)|[^\W\d]+ \d)|\s(?:and|plus|et|e|và)\s(?=\d{1,2} (?:\w+ )?(?:egg )?(?:yolks?|whites?|jaunes?|blancs?|tuorl[io]|album[ei]|lòng)(?!\w))|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
+    r"[,;]\s+(?:plus\s+)?(?=\d|½|¼|(?:an? |one )?(?:few|quelques|qualche|pinch|little|dash|drop|squeeze|splash|knob|handful|drizzle|half an?) |(?:mezz[ao]|un(?:a|e)? (?:bustina|pizzico|cucchiaino|cucchiaio|bicchiere|demi|sachet|pot|boîte|paquet|pincée|cuillère|c\.)) ?|"
+    + BEGINS
+    + r"|[^\W\d_]+(?: [^\W\d_]+){0,3} (?:\d|q\.? ?b))|、\s*|\s*[/／]\s*(?=[\u3040-\u9fff])|,\s+(?=[^\d,]{3,24}$)|\s/\s(?=[^\W\d]{3,}|\d)|\s&\s(?=\d)|\s(?:and|et|e)\s(?="
+    + BEGINS
+    + r")|\s[–—/•·-]\s(?=\d)|(?<!\dg)(?<!\d g)(?<!\dml)(?<!\d ml)\s\+\s(?=\d(?! extra| more)|[^\W\d]+ \d)|\s(?:and|plus|et|e|và)\s(?=\d{1,2} (?:\w+ )?(?:egg )?(?:yolks?|whites?|jaunes?|blancs?|tuorl[io]|album[ei]|lòng)(?!\w))|\s(?:dissolved|mixed|stirred|soaked|bloomed|softened|swollen) (?:in|into|with) (?=\d)"
 )
 
 
