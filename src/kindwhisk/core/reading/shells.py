@@ -32,5 +32,5 @@ def out_of_the_shell(weighed: Weighed) -> Weighed:
         low=weighed.low * inside * (1 - SHARE_SPREAD),
         likely=weighed.likely * inside,
         high=weighed.high * inside * (1 + SHARE_SPREAD),
-        note=f"{weighed.note} Without the shells, {SHELL_SHARE:.0%} of it.".strip(),
+        note=f"{weighed.note} Without the shells, which are {SHELL_SHARE:.0%} of it.".strip(),
     )
