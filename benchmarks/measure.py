@@ -16,13 +16,16 @@ from pathlib import Path
 from playwright.sync_api import Browser, sync_playwright
 
 from benchmarks.bakes import bakes
+from benchmarks.cakes import crumb_probes
 from benchmarks.goals import met
+from benchmarks.kitchens import kitchens
 from benchmarks.names import names
 from benchmarks.pair import side_by_side
 from benchmarks.pots import runs
 from benchmarks.reading import reading
 from benchmarks.recipes import recipes
 from benchmarks.states import by_events, by_readings
+from benchmarks.usual_bakes import usual
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.folding.plan import fold_plan
 from kindwhisk.core.ingredients.material import Material
@@ -243,6 +246,9 @@ def main() -> None:
             reading()
             _syrup()
             bakes()
+            kitchens()
+            usual()
+            crumb_probes()
             _readings(server)
             by_readings()
             by_events()

@@ -142,23 +142,6 @@ def picture(page: Page, server: Server, name: str, path: str, size: tuple[int, i
     page.screenshot(path=FOLDER / f"{name}.png")
 
 
-def fold(page: Page, server: Server) -> None:
-    """A fold with the cups before and in it."""
-    whites = Stage(server, "tea-chiffon")
-    whites.begin(minutes_ago=17)
-    began = whites.until("whip")
-    for cue in ("cue-1", "cue-2"):
-        whites.tell("cue_done", began + timedelta(minutes=3), step="whip", cue=cue)
-    cup = {"full_g": 62.6, "empty_g": 38.0, "volume_ml": 120.0}
-    whites.tell("reading_added", datetime.now(UTC), step="whip", quantity="density", cup=cup)
-    whites.tell("step_done", datetime.now(UTC), step="whip")
-    whites.tell("reading_added", datetime.now(UTC), step="loosen", quantity="density", value=0.74)
-    whites.tell("step_done", datetime.now(UTC), step="loosen")
-    whites.tell("reading_added", datetime.now(UTC), step="fold", quantity="density", per_100_ml=49)
-    picture(page, server, "bench-fold", f"/bench/{whites.bake}")
-    whites.tell("bake_abandoned", datetime.now(UTC), reason="only a rehearsal")
-
-
 def take(page: Page, server: Server) -> None:
     """All of them, in an order in which each view has something to show."""
     finished = server.ask("/api/bakes?status=finished")
@@ -184,9 +167,8 @@ def take(page: Page, server: Server) -> None:
     picture(page, server, "patterns", "/book/patterns")
 
     picture(page, server, "oven", "/kitchen/ovens/deck")
+    picture(page, server, "learned", "/kitchen/learned")
     picture(page, server, "bake", "/book/bake?formula=tea-chiffon")
-
-    fold(page, server)
 
     # Last, for the clock of the bench runs ahead from here on.
     server.ask("/api/stand-ins", {"speed": 30})

@@ -55,6 +55,14 @@ def test_a_tin_is_filled_and_shared_out(client: TestClient) -> None:
     assert seen["level_mm"] == pytest.approx(60 * seen["fill_fraction"], rel=1e-3)
     assert seen["rise_mm"]["low"] <= seen["rise_mm"]["likely"] <= seen["rise_mm"]["high"]
     assert seen["verdict"]
+    twice_over = {**body, "density_g_per_ml": 1.01}
+    asked = problem_of(client.post("/api/craft/tin", json=twice_over), 422)
+    assert asked["field"] == "density_g_per_ml"
+    assert "1.01 g/ml" in asked["detail"]
+    assert post(client, "/api/craft/tin", {**twice_over, "sure": True})["level_mm"] < seen["level_mm"]
+    shared = {"batter_g": 800, "density_g_per_ml": 1.01, "technique": "separated chiffon"}
+    assert problem_of(client.post("/api/craft/share-out", json=shared), 422)["field"] == "density_g_per_ml"
+    assert post(client, "/api/craft/share-out", {**shared, "sure": True})["ways"]
     missing = client.post("/api/craft/tin", json={**body, "dimensions": {"diameter_mm": 200}})
     assert problem_of(missing, 422)["field"] == "depth_mm"
     ways = post(client, "/api/craft/share-out", {"batter_g": 800, "density_g_per_ml": 0.43})["ways"]

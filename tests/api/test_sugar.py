@@ -65,6 +65,8 @@ def test_a_hot_foam_is_balanced_beside_the_guidance(client: TestClient) -> None:
     assert found["peak_c"]["low"] < found["peak_c"]["likely"] < found["peak_c"]["high"]
     assert [c["c"] for c in found["cool_to"]] == [45, 40, 30, 26]
     assert {p["c"] for p in found["pairs"]} == {56.7, 55.6}
+    assert "half the egg" in found["pairs_note"]
+    assert post(client, "/api/craft/meringue/heat-balance", {**body, "sugar_g": 40})["pairs_note"] == ""
     cold = problem_of(client.post("/api/craft/meringue/heat-balance", json={**body, "syrup_c": 60, "start_c": 60}), 422)
     assert cold["field"] == "syrup_c"
 

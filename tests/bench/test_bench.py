@@ -260,7 +260,7 @@ def test_a_cup_counts_as_the_result_only_if_the_whisk_stopped_soon_after(bench: 
 
 
 def test_the_oven_says_whether_it_comes_before_the_batter(bench: Bench) -> None:
-    baker = Baker(bench)
+    baker = Baker(bench, hours=5)
     baker.until("preheat-bake")
     column = baker.tell("step_started", step="preheat-bake").details["preheat-bake"].column
     assert column is not None

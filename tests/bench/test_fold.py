@@ -7,6 +7,7 @@ import pytest
 from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.rules import BenchRefusal
 from kindwhisk.bench.told.views import BakeState, ReadingView
+from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.values.estimate import Basis
 from kindwhisk.demo.formulas import tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
@@ -65,6 +66,7 @@ def test_a_good_fold_of_a_heavy_foam_is_not_blamed(bench: Bench) -> None:
     baker.until("fold")
     baker.tell("reading_added", step="whip", quantity="density", value=0.28)
     baker.tell("reading_added", step="loosen", quantity="density", value=0.85)
+    baker.confirm()
     expected = _density(baker.state, "fold")
     assert expected > 0.5
     told = _last(baker.tell("reading_added", step="fold", quantity="density", value=round(expected, 3)))
@@ -141,9 +143,9 @@ def test_two_cups_teach_the_next_fold(bench: Bench) -> None:
             baker.go_on() if state.current not in state.running else baker.tell("step_done", step=state.current)
         baker.tell("outcome_recorded", stars=3)
         baker.tell("bake_finished")
-    record = bench.record_of(tea_chiffon())
-    assert len(record.kept["fold"]) == 3
-    assert all(observed < modelled for observed, modelled in record.kept["fold"])
+    kept = [d for d in bench.record().dots if d.figure is Figure.AIR]
+    assert len(kept) == 3
+    assert all(d.observed < d.modelled for d in kept)
     taught = Baker(bench).state
     learned = next(f for f in bench.state(taught.id, focus="fold", now=taught.now).details["fold"].forecast.additions)
     assert learned.density_g_per_ml.likely > 0.46

@@ -95,7 +95,7 @@ def test_a_line_that_nobody_knew_becomes_a_good_and_reaches_the_label(
     assert "peanut" in state["allergens"]
     tell(own, bake, "step_started", step=state["current"])  # the oven heats
     page.goto(f"{own.url}/bench/{bake}")
-    expect(page.get_by_label("The step now").get_by_text(re.compile("in here"))).to_be_in_viewport()
+    expect(page.get_by_label("The step now").get_by_text(re.compile("Keep their scoops"))).to_be_in_viewport()
     through(own, bake)
     page.goto(f"{own.url}/log/{bake}")
     label = page.get_by_role("region", name="Label")

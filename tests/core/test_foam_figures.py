@@ -231,11 +231,19 @@ def _peak(losses: tuple[float, float, float], sugar: float, syrup_c: float, egg:
     return start + hot * (syrup_c - stream - start) / (hot + egg / 1000 * 3.85 + 0.5 * bowl)
 
 
-def test_hot_syrup_and_whites_meet_at_their_balance() -> None:
+def test_hot_syrup_and_whites_meet_at_their_balance_less_what_the_whisk_takes() -> None:
     found = hot_foam.balance(120, 3.85, 200, 118, 20)
-    assert found.peak_c.likely == pytest.approx(_peak((0.05, 5, 1 / 3), 200, 118, 120, 20))
-    assert found.peak_c.low == pytest.approx(_peak((0.10, 10, 0.85), 200, 118, 120, 20))
-    assert found.peak_c.high == pytest.approx(_peak((0.02, 2, 0.12), 200, 118, 120, 20))
+    low, likely, high = hot_foam.whisked_w_per_k(found.kj_per_k)
+    for peak, losses, w_per_k, seconds in (
+        (found.peak_c.likely, (0.05, 5, 1 / 3), likely, found.pour_s.likely),
+        (found.peak_c.low, (0.10, 10, 0.85), high, hot_foam.SLOWEST * found.pour_s.high),
+        (found.peak_c.high, (0.02, 2, 0.12), low, found.pour_s.low),
+    ):
+        mixed = _peak(losses, 200, 118, 120, 20)
+        lost = w_per_k * seconds / 1000 / found.kj_per_k
+        assert peak == pytest.approx(22 + (mixed - 22) * (1 - math.exp(-lost)) / lost)
+        assert 22 < peak < mixed
+    assert found.peak_c.basis is Basis.HABIT
     percent = syrup.concentration_percent(118)
     grams = 200 / percent * 100
     assert (found.pour_s.low, found.pour_s.likely, found.pour_s.high) == pytest.approx(
@@ -246,6 +254,13 @@ def test_hot_syrup_and_whites_meet_at_their_balance() -> None:
     with pytest.raises(CraftError) as caught:
         hot_foam.balance(120, 3.85, 200, 20, 20)
     assert caught.value.field == "syrup_c"
+
+
+def test_a_large_batch_that_is_poured_for_minutes_may_stay_well_below_its_balance() -> None:
+    for whites in (300, 600):
+        found = hot_foam.balance(whites, 3.85, whites, 118, 22)
+        mixed = _peak((0.10, 10, 0.85), whites, 118, whites, 22)
+        assert 3.5 < mixed - found.peak_c.low < 13
 
 
 def test_it_cools_under_the_whisk_by_its_surface() -> None:

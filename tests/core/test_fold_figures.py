@@ -32,13 +32,13 @@ from kindwhisk.core.folding.deflating import (
     ribbon_s,
     spread_mm,
 )
-from kindwhisk.core.folding.kept import Manner, fold_keeps, keeps
+from kindwhisk.core.folding.kept import SPREAD, Manner, fold_keeps, keeps
 from kindwhisk.core.folding.plan import FoldSchool, fold_plan, sacrifice
 from kindwhisk.core.folding.strokes import strokes
 from kindwhisk.core.folding.together import bring_together, fraction_in_words, with_range
 from kindwhisk.core.folding.warmth import fat_warmth, fluid_in_words
 from kindwhisk.core.ingredients.material import Material
-from kindwhisk.core.learning import Factor
+from kindwhisk.core.learning.expected import Factor
 from kindwhisk.core.values.bands import Place
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Basis, Estimate
@@ -197,7 +197,7 @@ def test_a_school_adds_in_its_own_order(school: FoldSchool, number: int, manners
     gas = plan.air_kept.likely * (BASE.gas_ml + FOAM.gas_ml)
     assert plan.volume_ml.likely == pytest.approx(gas + BASE.free_ml + FOAM.free_ml)
     assert plan.density_g_per_ml.likely == pytest.approx(480 / plan.volume_ml.likely)
-    assert plan.air_kept.low == pytest.approx(plan.air_kept.likely * 0.88)
+    assert plan.air_kept.low == pytest.approx(plan.air_kept.likely * (1 - SPREAD))
 
 
 def test_a_plan_takes_what_it_is_told() -> None:
@@ -252,11 +252,13 @@ def test_a_batter_lighter_than_its_parts_is_a_slip() -> None:
 def test_gas_left_errs_by_its_start_and_by_the_fold() -> None:
     start = Estimate(low=900, likely=1000, high=1150, basis=Basis.MODEL)
     found = with_range(500, start)
-    assert found.high == pytest.approx(500 * (1 + math.hypot(0.12, 0.15)))
-    assert found.low == pytest.approx(500 * (1 - math.hypot(0.12, 0.1)))
+    assert found.high == pytest.approx(500 * (1 + math.hypot(SPREAD, 0.15)))
+    assert found.low == pytest.approx(500 * (1 - math.hypot(SPREAD, 0.1)))
     assert (found.basis, found.bakes) == (Basis.HABIT, 0)
     assert with_range(1100, start).high == 1150
+    assert math.log(1 + SPREAD) == pytest.approx(1.4 * math.sqrt(0.12**2 + 0.07**2 + 0.06**2 + 0.10**2))
     own = with_range(500, start, Factor(factor=0.9, log_sd=0.1, bakes=3))
+    assert own.high == pytest.approx(500 * (1 + math.hypot(math.exp(0.14) - 1, 0.15)))
     assert (own.basis, own.bakes) == (Basis.KITCHEN, 3)
 
 

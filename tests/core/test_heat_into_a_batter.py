@@ -263,12 +263,13 @@ def test_a_tube_has_an_inner_wall_and_a_stretched_content_stands_higher() -> Non
 def test_a_content_becomes_the_crumb_and_surfaces_of_its_place() -> None:
     tin = RoundTin(dimensions=RoundDimensions(diameter_mm=200, depth_mm=80))
     air = OvenAir(holds_c=170)
-    usual = InOven(tin=tin, fill_mm=40, density=0.46, air=air, batter_c=24)
+    usual = InOven(tin=tin, fill_mm=40, density=0.45, air=air, batter_c=24)
     crumb = crumb_of(usual)
-    assert (crumb.density, crumb.start_c, crumb.conducts_w_per_mk) == pytest.approx((0.4, 24, 0.32))
-    assert crumb_of(usual.model_copy(update={"water": 0.23})).conducts_w_per_mk == 0.24
-    assert crumb_of(usual.model_copy(update={"water": 0.24})).conducts_w_per_mk == 0.32
-    assert crumb_of(usual.model_copy(update={"sets": Sets.SHELL})).density == 0.46
+    assert (crumb.density, crumb.start_c, crumb.conducts_w_per_mk) == pytest.approx((0.45 / 1.15, 24, 0.32))
+    assert crumb_of(usual.model_copy(update={"water": 0.20})).conducts_w_per_mk == pytest.approx(0.24)
+    assert crumb_of(usual.model_copy(update={"water": 0.53})).heat_j_per_kg_k == pytest.approx(2900 + 0.2 * 2590)
+    assert crumb_of(usual.model_copy(update={"water": 0.20})).heat_j_per_kg_k == 2900
+    assert crumb_of(usual.model_copy(update={"sets": Sets.SHELL})).density == 0.45
     placed = usual.model_copy(update={"rack": Rack.TOP, "wall": TinWall.DARK, "paper_base": True, "racks": 2})
     assert faces_of(placed) == faces(OvenMode.STATIC, TinWall.DARK, rack=Rack.TOP, racks=2, paper_base=True)
     assert usual.gas == pytest.approx(1 - 0.46 / 1.13, abs=0.03)

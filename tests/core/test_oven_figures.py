@@ -10,11 +10,13 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from kindwhisk.core.learning import dots
+from kindwhisk.core.learning.effects import Observation, learn
+from kindwhisk.core.learning.figures import Figure, priors
 from kindwhisk.core.ovens import air, cycling, degrees, times
 from kindwhisk.core.ovens.air import Opening, OvenAir
 from kindwhisk.core.ovens.browning_map import BrowningMap, hot_side
 from kindwhisk.core.ovens.degrees import DegreesSeen
-from kindwhisk.core.ovens.effects import Observation, learn
 from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.ovens.times import BakeTime
 from kindwhisk.core.values.estimate import Basis, Estimate
@@ -66,7 +68,9 @@ def test_a_single_observation_is_weighed_as_a_mixture() -> None:
     parts = []
     for weight, wide in ((1 - wrong, noise), (wrong, noise * 12)):
         total = prior**2 + wide**2
-        parts.append((weight * math.exp(-(value**2) / 2 / total) / math.sqrt(total), prior**2 / total))
+        # One that is wrong tells nothing: it has no gain.
+        gain = prior**2 / total if wide == noise else 0.0
+        parts.append((weight * math.exp(-(value**2) / 2 / total) / math.sqrt(total), gain))
     whole = sum(p for p, _ in parts)
     expected = sum(p / whole * gain * value for p, gain in parts)
     spread = sum(p / whole * (prior**2 * (1 - g) + (g * value - expected) ** 2) for p, g in parts)
@@ -109,15 +113,21 @@ def bake(name: str, ratio: float, *, oven: str = "a", above: bool = False) -> Ba
 
 
 def test_a_bake_lengthens_by_its_oven_its_kind_and_its_formula() -> None:
-    seen = bake("1", 1.2).observation
+    seen = bake("1", 1.2).dot.observation
     assert seen.value == pytest.approx(math.log(1.2))
-    assert seen.effects == ("oven a", "family round", "formula f")
-    assert (seen.noise, bake("1", 1.2, above=True).observation.noise) == (0.08, 0.06)
-    assert times.priors(seen.effects) == {"oven a": 0.15, "family round": 0.08, "formula f": 0.05}
+    assert seen.effects == ("oven a", "dial a", "family round", "formula f")
+    assert (seen.noise, bake("1", 1.2, above=True).dot.observation.noise) == (0.08, 0.06)
+    known = priors(Figure.BAKE, seen.effects)
+    assert known == {"oven a": 0.15, "dial a": 0.09, "family round": 0.08, "formula f": 0.05}
+    # A dial that a thermometer has checked hides nothing any more.
+    checked = bake("1", 1.2).model_copy(update={"checked": True}).dot
+    assert checked.effects == ("oven a", "family round", "formula f")
 
 
 def test_an_unknown_oven_may_be_off_by_what_ovens_differ() -> None:
-    found = times.factor_for((), "a")
+    unchecked = times.factor_for((), "a")
+    assert unchecked.log_sd == pytest.approx(math.hypot(0.15, 0.09))
+    found = times.factor_for((), "a", checked=True)
     assert found.factor.likely == 1
     assert found.factor.high == pytest.approx(math.exp(1.4 * 0.15))
     assert found.factor.low == pytest.approx(math.exp(-1.4 * 0.15))
@@ -125,7 +135,7 @@ def test_an_unknown_oven_may_be_off_by_what_ovens_differ() -> None:
     assert found.log_sd == pytest.approx(0.15)
     needed = 0.08**2 * (1 / 0.07**2 - 1 / 0.15**2)
     assert found.trusted_after == math.ceil(needed) == 2
-    whole = times.factor_for((), "a", "round", "f")
+    whole = times.factor_for((), "a", "round", "f", checked=True)
     assert whole.log_sd == pytest.approx(math.sqrt(0.15**2 + 0.08**2 + 0.05**2))
 
 
@@ -147,16 +157,17 @@ def test_only_the_last_eighty_bakes_speak() -> None:
 
 def test_a_time_is_set_right_and_the_bakes_replace_its_own_doubt() -> None:
     done = Estimate.around(1800, 0.2, Basis.MODEL)
-    assert times.with_factor(done, (), "a", "round", "f", 0.1) == done
-    assert (
-        times.with_factor(
-            done, (bake("1", 1.2, oven="b").model_copy(update={"family": "x", "formula": "y"}),), "a", "round", "f", 0.1
-        )
-        == done
-    )
+    first = times.with_factor(done, (), "a", "round", "f", 0.1)
+    assert (first.likely, first.basis, first.bakes) == (1800, Basis.MODEL, 0)
+    # Nothing is known of this oven, its dial, the kind, the formula: all of that is in the first range.
+    unknown = math.sqrt(0.15**2 + 0.09**2 + 0.08**2 + 0.05**2 + 0.08**2)
+    beyond = math.sqrt(0.2**2 - 0.1**2)
+    assert first.high / 1800 == pytest.approx(math.exp(math.hypot(1.4 * unknown, beyond)))
+    elsewhere = bake("1", 1.2, oven="b").model_copy(update={"family": "x", "formula": "y"})
+    assert times.with_factor(done, (elsewhere,), "a", "round", "f", 0.1) == first
     bakes = tuple(bake(str(i), 1.2) for i in range(4))
     found = times.with_factor(done, bakes, "a", "round", "f", 0.1)
-    belief = times.learned(bakes).sum_of(times.effects_of("a", "round", "f"))
+    belief = dots.learned(times.dots_of(bakes)).sum_of(times.effects_of("a", "round", "f"))
     further = math.sqrt(0.2**2 - 0.1**2)
     assert found.likely == pytest.approx(1800 * math.exp(belief.mean))
     assert found.high / found.likely == pytest.approx(

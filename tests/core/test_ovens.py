@@ -13,11 +13,11 @@ from hypothesis import strategies as st
 from kindwhisk.core.baking.course import InOven, course
 from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.baking.predict import OWN_SPREAD, predict
+from kindwhisk.core.learning.effects import Observation, learn
 from kindwhisk.core.ovens.air import Opening, OvenAir
 from kindwhisk.core.ovens.browning_map import Brown, BrowningMap, hot_side
 from kindwhisk.core.ovens.cycling import heating, holding
 from kindwhisk.core.ovens.degrees import DegreesSeen, offset_k
-from kindwhisk.core.ovens.effects import Observation, learn
 from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.ovens.times import BakeTime, factor_for, with_factor
 from kindwhisk.core.process.oven_watching import BakeWatching, PreheatWatching
@@ -93,7 +93,9 @@ def test_what_one_formula_teaches_an_oven_helps_another_but_less() -> None:
     assert same.basis is Basis.KITCHEN
     assert same.bakes == 5
     assert same.high / same.low < other.high / other.low
-    assert elsewhere == model
+    assert (elsewhere.likely, elsewhere.basis) == (model.likely, model.basis)
+    # What a strange oven may do, not what the formula's author wrote.
+    assert elsewhere.high / elsewhere.low > model.high / model.low
 
 
 def test_a_thermometer_tells_degrees_within_two_kelvin_by_place_and_mode() -> None:

@@ -12,13 +12,15 @@ from pydantic import ValidationError
 
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.core.learning import KitchenRecord
+from kindwhisk.core.learning.dots import Dot
+from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.ovens.times import BakeTime
-from kindwhisk.core.process.forecast import forecast
+from kindwhisk.core.process.forecast import forecast, walk_prepared
 from kindwhisk.core.process.formula import Formula, content_of
 from kindwhisk.core.process.gate import GateItemKind, gates
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.preparation import prepared
+from kindwhisk.core.process.record import KitchenRecord
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.walk import Measured, Observed, walk
@@ -115,13 +117,16 @@ def test_this_kitchens_own_bakes_lead_once_there_are_enough() -> None:
     formula = tea_chiffon()
     setting = setting_of(formula)
     seen = BakeTime(id="a", oven=setting.oven.id, family="tube", formula=formula.id, observed_s=2400, modelled_s=2000)
-    record = KitchenRecord(bakes=(seen,) * 5, densities={"fold": (0.43,) * 5})
+    fold = next(w for w in walk_prepared(formula, setting) if w.step.id == "fold")
+    cup = next(e for e in fold.outcome.expects if e.figure is Figure.BATTER)
+    dot = Dot(id="c", figure=cup.figure, effects=cup.effects, observed=0.43, modelled=cup.modelled.likely)
+    record = KitchenRecord(bakes=(seen,) * 5, dots=(dot,) * 12)
     own = forecast(formula, type(setting)(setting.kitchen, setting.oven, setting.tins, setting.vessels, record))
     plain = forecast(formula, setting)
     assert own.step("bake").duration_s.likely > 1.1 * plain.step("bake").duration_s.likely
     assert own.step("bake").duration_s.bakes == 5
     assert own.step("bake").modelled_s == pytest.approx(plain.step("bake").modelled_s, rel=0.03)
-    assert own.step("fold").material.density_g_per_ml.likely == pytest.approx(0.43)
+    assert own.step("fold").material.density_g_per_ml.likely == pytest.approx(0.43, rel=0.01)
 
 
 # --- what can't be, named where it stands ---

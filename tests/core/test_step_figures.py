@@ -253,8 +253,8 @@ def test_a_syrup_is_whisked_in_for_three_minutes_at_least() -> None:
     bowl, air, kpa = kitchen.mixers[0].bowl_g, kitchen.air_c, kitchen.pressure_kpa
     pour = hot_foam.of_materials(syrup, whites, bowl_g=bowl, air_c=air, pressure_kpa=kpa).pour_s
     assert made.duration_s.likely == pytest.approx(pour.likely + LEAST_WHISKING_S)
-    assert made.duration_s.low == pytest.approx(pour.low + LEAST_WHISKING_S / 1.3)
-    assert made.duration_s.high == pytest.approx(pour.high + LEAST_WHISKING_S * 1.3)
+    assert made.duration_s.low <= pour.low + LEAST_WHISKING_S / 1.3
+    assert made.duration_s.high >= pour.high + LEAST_WHISKING_S * 1.3
 
 
 @pytest.mark.parametrize(("count", "name"), [(1, "tin"), (3, "tins")])

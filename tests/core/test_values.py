@@ -3,16 +3,14 @@
 from __future__ import annotations
 
 import math
-import statistics
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core.learning import ENOUGH_FOR_BAND, UNLEARNED, corrected, learned_factor, personal_band
 from kindwhisk.core.values.bands import LIMITS, UNITS, Band, Place, Quantity, Side, check_plausible, judge
 from kindwhisk.core.values.errors import CraftError
-from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
+from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.naming import folded
 from kindwhisk.core.values.solving import rising_root
 from kindwhisk.core.values.technique import Technique
@@ -123,54 +121,6 @@ def test_a_known_slope_saves_most_of_the_steps() -> None:
     asked.clear()
     assert rising_root(curve, -10, 10, slope=math.exp, guess=1.2) == pytest.approx(math.log(3), abs=1e-9)
     assert len(asked) < halving / 3
-
-
-def test_the_first_bake_moves_a_factor_by_the_gain_of_its_variances() -> None:
-    learned = learned_factor([(150, 100)])
-    gain = 0.15**2 / (0.15**2 + 0.10**2)
-    assert learned.factor == pytest.approx(math.exp(gain * math.log(1.5)))
-    assert learned.log_sd == pytest.approx(0.15 * math.sqrt(1 - gain))
-    assert learned.bakes == 1
-
-
-def test_many_bakes_tell_what_their_precisions_add_up_to() -> None:
-    ratios = [1.2, 1.3, 1.25, 1.1]
-    learned = learned_factor([(r * 60, 60) for r in ratios], prior_sd=0.2, noise_sd=0.05)
-    own, prior = len(ratios) / 0.05**2, 1 / 0.2**2
-    mean = statistics.fmean(math.log(r) for r in ratios)
-    assert math.log(learned.factor) == pytest.approx(own * mean / (own + prior))
-    assert learned.log_sd == pytest.approx((own + prior) ** -0.5)
-    assert learned.bakes == 4
-
-
-def test_a_time_of_nothing_teaches_nothing() -> None:
-    assert learned_factor([(0, 100), (100, 0), (-3, 5)]) == UNLEARNED
-    assert learned_factor([(0, 100), (110, 100)]) == learned_factor([(110, 100)])
-
-
-def test_a_duration_is_set_right_with_a_range_from_what_is_known_and_what_varies() -> None:
-    model = Estimate(low=500, likely=600, high=700, basis=Basis.MODEL)
-    assert corrected(model, []) == model
-    found, learned = corrected(model, [(720, 600), (700, 600)]), learned_factor([(720, 600), (700, 600)])
-    assert found.likely == pytest.approx(600 * learned.factor)
-    reach = math.exp(RANGE_SD * math.sqrt(learned.log_sd**2 + 0.1**2))
-    assert found.high == pytest.approx(found.likely * reach)
-    assert found.low == pytest.approx(found.likely / reach)
-    assert (found.basis, found.bakes) == (Basis.KITCHEN, 2)
-
-
-def test_a_band_becomes_the_kitchens_own_after_enough_good_bakes() -> None:
-    values = [0.44, 0.46, 0.5, 0.52, 0.43]
-    assert personal_band(values[: ENOUGH_FOR_BAND - 1], PUBLISHED) == PUBLISHED
-    own = personal_band(values, PUBLISHED)
-    mean, sd = statistics.fmean(values), statistics.stdev(values)
-    assert (own.low, own.likely, own.high) == pytest.approx((mean - 1.4 * sd, mean, mean + 1.4 * sd))
-    assert (own.basis, own.bakes) == (Basis.KITCHEN, 5)
-
-
-def test_a_band_is_never_narrower_than_a_cup_can_be_read() -> None:
-    own = personal_band([0.5] * 6, PUBLISHED)
-    assert (own.low, own.high) == pytest.approx((0.48, 0.52))
 
 
 @pytest.mark.parametrize(

@@ -9,8 +9,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from kindwhisk.core.baking.cooling import Hot, cool_gates, cooling
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.safety.pasteurisation import PAIRS, EggLog, beside, pairs_for
+from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Basis
 from kindwhisk.core.values.memory import from_text, remember, remembered, to_text
@@ -19,7 +21,7 @@ from kindwhisk.core.warmth import warming
 from kindwhisk.core.warmth.air import boiling_point_at_c, pressure_kpa, saturation_kpa
 from kindwhisk.core.warmth.approach import seconds_left
 from kindwhisk.core.warmth.browning import browning_rate
-from kindwhisk.core.warmth.cooling import GateKind, How, cool_gates, cooled_c, cooling, cooling_s, gate_temperatures
+from kindwhisk.core.warmth.cooling import GateKind, How, gate_temperatures
 from kindwhisk.core.warmth.thermometer import Check, corrected_c, error_k, odd, shows_c, true_boiling_c
 from kindwhisk.core.warmth.trail import CLOSELY_S, Thinned, Trail
 
@@ -151,24 +153,6 @@ def test_warming_over_water_and_on_a_hob() -> None:
     assert warming.on_hob_s(whites, 10).likely == 30
 
 
-def test_a_cake_cools_by_its_mass_and_its_surface() -> None:
-    found = cooling_s(600, 80_000, 95, 30, 22, 8)
-    assert found.likely == pytest.approx(0.6 / 0.08 * 2900 / 8 * math.log(73 / 8) * 0.85)
-    assert found.high == pytest.approx(found.likely * 1.25)
-    assert cooling_s(600, 80_000, 30, 30, 22, 8).likely == 0
-    for below in (22, 21):
-        with pytest.raises(CraftError, match="Nothing cools"):
-            cooling_s(600, 80_000, 95, below, 22, 8)
-
-
-def test_on_its_way_it_is_where_newton_has_it() -> None:
-    assert cooled_c(0, 1000, 95, 30, 22) == pytest.approx(95)
-    assert cooled_c(1000, 1000, 95, 30, 22) == pytest.approx(30)
-    assert cooled_c(500, 1000, 95, 30, 22) == pytest.approx(22 + math.sqrt(73 * 8))
-    assert cooled_c(5000, 1000, 95, 30, 22) == 30
-    assert cooled_c(10, 1000, 25, 30, 22) == 25
-
-
 @pytest.mark.parametrize(
     ("technique", "gates"),
     [
@@ -190,15 +174,10 @@ def test_each_class_has_its_gates(technique: Technique | None, gates: dict[GateK
 
 
 def test_a_cooling_cake_is_drawn_to_its_last_gate() -> None:
-    gates = cool_gates(600, 80_000, How.RACK, 22, Technique.GENOISE)
-    assert gates[0].after_s == cooling_s(600, 80_000, 95, 75, 22, 8)
-    assert cool_gates(600, 80_000, How.HANGING, 22, Technique.GENOISE)[0].after_s.likely == pytest.approx(
-        gates[0].after_s.likely * 8 / 4.5
-    )
-    assert cool_gates(600, 80_000, How.IN_TIN, 22, Technique.GENOISE)[0].after_s.likely == pytest.approx(
-        gates[0].after_s.likely * 8 / 6
-    )
-    whole = cooling(600, 80_000, How.RACK, 22, Technique.GENOISE)
+    hot = Hot(RoundTin(dimensions=RoundDimensions(diameter_mm=200, depth_mm=80)), 50, 470, How.RACK, 22)
+    gates = cool_gates(hot, Technique.GENOISE)
+    assert cool_gates(hot._replace(how=How.HANGING), Technique.GENOISE)[-1].after_s.likely > gates[-1].after_s.likely
+    whole = cooling(hot, Technique.GENOISE)
     assert whole.gates == gates
     assert len(whole.curve) == 25
     assert (whole.curve[0].s, whole.curve[0].c) == pytest.approx((0, 95))

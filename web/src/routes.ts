@@ -19,6 +19,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/log': () => import('./views/log/Log.svelte'),
   '/log/:bake': () => import('./views/log/BakeRecord.svelte'),
   '/kitchen/ovens/:oven': () => import('./views/ovens/OvenPage.svelte'),
+  '/kitchen/learned': () => import('./views/learned/LearnedPage.svelte'),
   '/kitchen/goods': () => import('./views/goods/GoodsPage.svelte'),
   '/kitchen': () => import('./views/kitchen/KitchenPage.svelte'),
   '*': Today,

@@ -5,6 +5,7 @@ from __future__ import annotations
 import secrets
 from datetime import datetime
 
+from kindwhisk.bench.learned.asking import asks
 from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.document import BakeDocument, Beside
 from kindwhisk.bench.log.log import BakeLog
@@ -28,8 +29,11 @@ class Commands(Workplace):
         ready_at: datetime,
         client_key: str,
         began_at: datetime | None = None,
+        hands: str = "",
     ) -> str:
         """Start a bake and return its id; the same key again returns the same bake.
+
+        ``hands`` is who bakes, by the id of one of the kitchen's people.
 
         Raises:
             CraftError: the formula, the wish or the plan cannot be met.
@@ -41,7 +45,9 @@ class Commands(Workplace):
         began = began_at or self.clock.now()
         version, formula = self.store.formulas.get(formula_id)
         revision, kitchen = self.store.kitchens.current()
-        record = self.record_of(formula)
+        if hands:
+            kitchen.person(hands)
+        record = self.record()
         scaled = scale(formula, kitchen, wish, record)
         plan = plan_backward(scaled.forecast, kitchen, ready_at, began)
         document = BakeDocument(
@@ -56,6 +62,7 @@ class Commands(Workplace):
             tin_count=scaled.tin_count,
             beside=tuple(Beside(name=b.name, tin=b.tin, count=b.count) for b in scaled.beside),
             record=record,
+            hands=hands,
             ready_at=ready_at,
             planned=plan.steps,
         )
@@ -93,6 +100,7 @@ class Commands(Workplace):
             before = Moment(log, self.kitchen, self.following, at)
             event = _set_right(event, before)
             check(event, before)
+            event = _asked(event, before)
             log = self.logs.add(log, at, event)
             after = Moment(log, self.kitchen, self.following, max(now, at))
             progress = after.progress
@@ -108,6 +116,13 @@ class Commands(Workplace):
 def _moment(event: ev.BenchEvent, log: BakeLog, now: datetime) -> datetime:
     """When it happened: as told, but neither before the last event nor in the future."""
     return max(now if event.at is None else min(event.at, now), log.last_at)
+
+
+def _asked(event: ev.BenchEvent, at: Moment) -> ev.BenchEvent:
+    """The event with what is asked about it."""
+    if not isinstance(event, ev.StepDone | ev.ReadingAdded | ev.OutcomeRecorded):
+        return event
+    return event.model_copy(update={"asks": asks(event, at) or None})
 
 
 def _set_right(event: ev.BenchEvent, at: Moment) -> ev.BenchEvent:

@@ -18,7 +18,7 @@ FURTHEST = timedelta(days=14)
 
 
 class PlanView(Value):
-    """When each step starts and ends, whether it is ready in time, and why not."""
+    """When each step starts and ends, whether it is ready in time, and why not; ``best``: no order is any better."""
 
     steps: tuple[PlannedStep, ...]
     start_at: datetime
@@ -27,6 +27,7 @@ class PlanView(Value):
     ready_high_at: datetime
     wanted_at: datetime
     late_by_s: float
+    best: bool
     because: str
     drivers: tuple[Driver, ...]
     braid: Braid
@@ -62,6 +63,7 @@ def plan_backward(forecast: Forecast, kitchen: Kitchen, ready_at: datetime, not_
         ready_high_at=moment(made.ready_high_s),
         wanted_at=ready_at,
         late_by_s=made.late_by_s,
+        best=made.best,
         because=made.because,
         drivers=made.drivers,
         braid=braid(forecast, times),

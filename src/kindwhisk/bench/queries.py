@@ -5,6 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from typing import NamedTuple
 
+from kindwhisk.bench.learned.told import EffectDots, FigureView, effect_dots, learned_figures
 from kindwhisk.bench.log.document import parse
 from kindwhisk.bench.log.projection import StepStatus
 from kindwhisk.bench.now.moment import Moment
@@ -17,6 +18,7 @@ from kindwhisk.bench.told.views import BakeState, TraceView
 from kindwhisk.bench.workplace import Workplace
 from kindwhisk.core.ingredients.eggs import EggsOfTheDay, egg_need, eggs_of_the_day
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
 
@@ -83,6 +85,18 @@ class Queries(Workplace):
             CraftError: there is no such oven.
         """
         return oven_profile(oven_id, self.kitchen, self.oven_evidence())
+
+    def learned_figures(self) -> tuple[FigureView, ...]:
+        """All figures that this kitchen's bakes have told of."""
+        return learned_figures(self.learned_evidence(), self.kitchen)
+
+    def effect_dots(self, figure: Figure, effect: str) -> EffectDots:
+        """Something that a figure depends on, with every dot that told of it.
+
+        Raises:
+            CraftError: no bake has told of it.
+        """
+        return effect_dots(figure, effect, self.learned_evidence(), self.kitchen)
 
     def at_work(self) -> list[AtWork]:
         """Every step of every bake that runs now, for whoever stands in for the world outside."""

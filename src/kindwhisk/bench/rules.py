@@ -17,8 +17,16 @@ class BenchRefusal(NotNowError):
     """The event does not fit what has happened so far; nothing was kept."""
 
 
-AFTER_THE_END = (ev.OutcomeRecorded, ev.NoteAdded, ev.ReadingAdded, ev.Undone)
-UNDONE_AT_ANY_TIME = (ev.ReadingAdded, ev.ProbePlaced, ev.NoteAdded, ev.GateTicked, ev.TimerStarted, ev.OutcomeRecorded)
+AFTER_THE_END = (ev.OutcomeRecorded, ev.NoteAdded, ev.ReadingAdded, ev.Answered, ev.Undone)
+UNDONE_AT_ANY_TIME = (
+    ev.ReadingAdded,
+    ev.ProbePlaced,
+    ev.NoteAdded,
+    ev.GateTicked,
+    ev.TimerStarted,
+    ev.OutcomeRecorded,
+    ev.Answered,
+)
 
 
 # One case an event.
@@ -55,6 +63,10 @@ def check(event: ev.BenchEvent, at: Moment) -> None:  # noqa: PLR0912
             _step(event.step, forecast)
         case ev.Undone():
             _check_undo(event, at)
+        case ev.Answered() if all(q.sequence != event.sequence for q in progress.questions):
+            raise BenchRefusal(
+                "Nothing is asked about that, or it was answered.", field="sequence", remedy="Undo the answer first."
+            )
         case ev.BakeFinished():
             left = [s.title for s in forecast.steps if not progress.is_over(s.id)]
             if left:

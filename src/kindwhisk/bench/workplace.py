@@ -6,14 +6,14 @@ from datetime import datetime
 
 from kindwhisk.bench.clock import Clock
 from kindwhisk.bench.hub import Hub
+from kindwhisk.bench.learned.evidence import LearnedEvidence, learned_evidence
 from kindwhisk.bench.log.log import Logs
 from kindwhisk.bench.now.following import Following
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.evidence import OvenEvidence, Ovens
-from kindwhisk.bench.record import kitchen_record
+from kindwhisk.bench.record import kitchen_record, summary
 from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.core.learning import KitchenRecord
-from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.record import KitchenRecord
 from kindwhisk.store.database import Store
 
 
@@ -26,6 +26,7 @@ class Workplace:
         self.logs = Logs(store)
         self.following = Following(store)
         self._ovens = Ovens(store)
+        self._learned: tuple[OvenEvidence, LearnedEvidence] | None = None
 
     @property
     def kitchen(self) -> Kitchen:
@@ -36,9 +37,27 @@ class Workplace:
         """All that is known of this kitchen's ovens."""
         return self._ovens.evidence()
 
-    def record_of(self, formula: Formula) -> KitchenRecord:
-        """What this kitchen's finished bakes tell the next forecast of a formula."""
-        return kitchen_record(self.store, formula, self.oven_evidence())
+    def learned_evidence(self) -> LearnedEvidence:
+        """What all bakes have shown of every learned figure; what is not known of earlier ones is worked out."""
+        if self._learned is None:
+            for bake_id in self.store.bakes.without("dots"):
+                self._summed_up(bake_id)
+        ovens = self.oven_evidence()
+        if self._learned is None or self._learned[0] is not ovens:
+            self._learned = (ovens, learned_evidence(self.store, ovens))
+        return self._learned[1]
+
+    def _summed_up(self, bake_id: str) -> None:
+        """Work the summary of a bake out that an earlier version has left without its dots."""
+        log = self.logs.read(bake_id)
+        at = Moment(log, self.kitchen, self.following, log.last_at)
+        told = summary(at, self.store.probes).model_dump(mode="json")
+        with self.store.writing():
+            self.store.bakes.set_outcome(bake_id, at.progress.status.value, told)
+
+    def record(self) -> KitchenRecord:
+        """What this kitchen's finished bakes tell its next forecast."""
+        return kitchen_record(self.learned_evidence(), self.oven_evidence())
 
     def moment(self, bake_id: str, now: datetime | None = None) -> Moment:
         """A bake at a moment (default now).

@@ -55,6 +55,13 @@ class Mixer(Value):
     bowl_g: float = Field(default=BOWL_G, ge=100, le=20_000)
 
 
+class Person(Value):
+    """Somebody who bakes here: hands differ in what air a fold keeps."""
+
+    id: Id
+    name: Name
+
+
 class ProbePlace(StrEnum):
     """Where a thermometer lives; a step that needs one there takes its readings."""
 
@@ -85,7 +92,8 @@ class Cup(Value):
 
 
 class Kitchen(Value):
-    """Everything that a forecast needs to know about where it happens."""
+    """Everything that a forecast needs to know about where it happens; ``cold_rule`` is its own for what must be kept
+    cold, in its words."""
 
     name: Name = "My kitchen"
     altitude_m: float = Field(default=0, ge=-400, le=5000)
@@ -93,16 +101,18 @@ class Kitchen(Value):
     air_c: float = Field(default=22, ge=5, le=45)
     eggs: EggSize = EggSize.EU_M
     allergen_law: Law = Law.EU
+    cold_rule: str = Field(default="", max_length=160)
     hob_rings: int = Field(default=2, ge=1, le=12)
     tins: tuple[KitchenTin, ...] = ()
     ovens: tuple[Oven, ...] = Field(default=(Oven(id="oven", name="Oven"),), min_length=1)
     mixers: tuple[Mixer, ...] = Field(default=(Mixer(id="mixer", name="Mixer"),), min_length=1)
+    people: tuple[Person, ...] = Field(default=(), max_length=40)
     cups: tuple[Cup, ...] = ()
     thermometers: tuple[Thermometer, ...] = ()
 
     @model_validator(mode="after")
     def _ids_differ(self) -> Self:
-        for what in ("tins", "ovens", "mixers", "cups", "thermometers"):
+        for what in ("tins", "ovens", "mixers", "people", "cups", "thermometers"):
             ids = [item.id for item in getattr(self, what)]
             if len(set(ids)) != len(ids):
                 raise ValueError(f"two entries of '{what}' have the same id: give each its own")
@@ -132,6 +142,20 @@ class Kitchen(Value):
         """What this thermometer shows at a true temperature: the inverse of :meth:`corrected_c`."""
         own = next((t for t in self.thermometers if t.id == probe), None)
         return true_c if own is None else shows_c(true_c, own.check, self._check_kpa)
+
+    def person(self, person_id: str) -> Person:
+        """Whoever has that id.
+
+        Raises:
+            CraftError: nobody has.
+        """
+        for item in self.people:
+            if item.id == person_id:
+                return item
+        known = ", ".join(p.id for p in self.people) or "nobody yet"
+        raise CraftError(
+            f"Nobody here goes by '{person_id}'.", field="hands", remedy=f"Choose one of: {known}; or add them."
+        )
 
     def tin(self, tin_id: str) -> KitchenTin:
         """The tin of that id.

@@ -117,7 +117,7 @@ def seed(bench: Bench, today: datetime | None = None) -> None:
 def _replay(bench: Bench, past: SeededBake, began: datetime) -> None:
     """Bake it again on paper: every step as planned, those with a pace by the model's time and that pace."""
     key = f"demo-{past.formula}-{past.days_ago}"
-    bake_id = bench.start(past.formula, Wish(tin_count=1), began + timedelta(hours=3, minutes=45), key, began)
+    bake_id = bench.start(past.formula, Wish(tin_count=1), began + timedelta(hours=4, minutes=10), key, began)
     state = bench.state(bake_id, now=began)
     _, formula = bench.store.formulas.get(past.formula)
     modelled = {s.id: s.modelled_s for s in scale(formula, demo_kitchen(), Wish(tin_count=1)).forecast.steps}

@@ -67,6 +67,11 @@ class Bakes:
         )
         return [Told(r.id, r.formula, r.title, r.started_at, r.summary) for r in over.limit(limit) if r.summary]
 
+    def without(self, field: str) -> list[str]:
+        """Ids of bakes that are over and whose summary has no such field."""
+        over = self._bakes.select(self._bakes.id).where(self._bakes.summary.is_null(False))
+        return [str(r.id) for r in over.where(self._bakes.summary[field].is_null())]
+
     def events(self, bake_id: str, after: int = 0) -> list[EventRow]:
         """The events of a bake in order; only those after a sequence."""
         rows = self._events

@@ -109,7 +109,7 @@ class ProbeReading(Table):
 
 
 class OvenNote(Table):
-    """Something noted of an oven; append-only."""
+    """Something noted of an oven, or (with an empty one) of what was learned; append-only."""
 
     id = AutoField()
     oven = CharField(index=True)

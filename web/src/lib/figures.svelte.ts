@@ -100,3 +100,10 @@ export function sure(share: number): string {
   if (share >= 0.5) return 'rough';
   return 'a guess';
 }
+
+/** A learned figure in the unit that it was observed in. */
+export function observed(value: number, unit: string): string {
+  if (unit === 's') return value < 120 ? `${Math.round(value)} s` : `${(value / 60).toFixed(value < 600 ? 1 : 0)} min`;
+  if (unit === 'share') return `${Math.round(100 * value)} %`;
+  return unit === 'mm' ? `${Math.round(value)} mm` : `${value.toFixed(2)} ${unit}`;
+}

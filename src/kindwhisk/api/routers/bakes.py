@@ -29,11 +29,12 @@ router = APIRouter(
 
 
 class StartRequest(PlanRequest):
-    """A plan, taken up. The key makes a repeated post start nothing twice."""
+    """A plan, taken up, and whose hands do it. The key makes a repeated post start nothing twice."""
 
     model_config = ConfigDict(frozen=True, extra="forbid", strict=True)
 
     client_key: Annotated[str, Field(min_length=8, max_length=80)]
+    hands: Annotated[str, Field(max_length=40)] = ""
 
 
 class BakeEntry(BaseModel):
@@ -78,7 +79,7 @@ def listed(
 @router.post("", status_code=201)
 def start(bench: BenchHere, body: StartRequest) -> BakeState:
     """Start a bake: scale, plan, and keep all of it. A repeated key answers with the same bake."""
-    bake_id = bench.start(body.formula_id, body.wish(), body.ready_at, body.client_key, body.not_before)
+    bake_id = bench.start(body.formula_id, body.wish(), body.ready_at, body.client_key, body.not_before, body.hands)
     return bench.state(bake_id)
 
 

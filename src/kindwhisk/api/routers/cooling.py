@@ -7,9 +7,10 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk.api.dependencies import KitchenHere
 from kindwhisk.api.problems import refusals
+from kindwhisk.core.baking.cooling import Hot, cooling
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.technique import Technique
-from kindwhisk.core.warmth.cooling import OUT_OF_OVEN_C, Cooling, How, cooling
+from kindwhisk.core.warmth.cooling import OUT_OF_OVEN_C, Cooling, How
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
 
@@ -32,5 +33,4 @@ class CoolBody(BaseModel):
 def cool(kitchen: KitchenHere, body: CoolBody) -> Cooling:
     """When a cake may be turned out, rolled, creamed and cut."""
     air = kitchen.air_c if body.air_c is None else body.air_c
-    area = body.tin.heated_area_mm2(body.height_mm)
-    return cooling(body.cake_g, area, body.how, air, body.technique, body.from_c)
+    return cooling(Hot(body.tin, body.height_mm, body.cake_g, body.how, air, body.from_c), body.technique)

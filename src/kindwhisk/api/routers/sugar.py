@@ -14,7 +14,7 @@ from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.foams.hot_foam import BOWL_G, HeatBalance
 from kindwhisk.core.foams.meringue_map import Line, Spot
 from kindwhisk.core.ingredients.material import Material
-from kindwhisk.core.safety.pasteurisation import GUIDANCE, Pair, pairs_for
+from kindwhisk.core.safety.pasteurisation import GUIDANCE, SWEET_FROM, SWEET_NOTE, Pair, pairs_for
 from kindwhisk.core.sugar import boiling, dissolving, syrup
 from kindwhisk.core.sugar.boiling import Pot, check_pot
 from kindwhisk.core.sugar.dissolving import Dissolution
@@ -121,6 +121,7 @@ class HeatAnswer(HeatBalance):
 
     guidance: str
     pairs: tuple[Pair, ...]
+    pairs_note: str
 
 
 class Corrected(BaseModel):
@@ -196,7 +197,9 @@ def heat_balance(body: HeatBody) -> HeatAnswer:
         pressure_kpa=pressure_kpa(body.altitude_m),
     )
     white, yolk = body.egg is not EggPart.YOLKS, body.egg is not EggPart.WHITES
-    return HeatAnswer(**dict(found), guidance=GUIDANCE, pairs=pairs_for(white, yolk, body.sugar_g / body.whites_g))
+    sweet = body.sugar_g / body.whites_g
+    note = SWEET_NOTE if sweet >= SWEET_FROM else ""
+    return HeatAnswer(**dict(found), guidance=GUIDANCE, pairs=pairs_for(white, yolk, sweet), pairs_note=note)
 
 
 @router.get("/meringue/dissolution")

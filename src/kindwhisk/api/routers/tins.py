@@ -14,7 +14,7 @@ from kindwhisk.core.tins import rise
 from kindwhisk.core.tins.paper import PaperShape
 from kindwhisk.core.tins.shapes import ShapeView, Tin, shape_views
 from kindwhisk.core.tins.sharing import Allotment, OnShelf, share_out
-from kindwhisk.core.tins.standing import SHEET_MM, STILL, Standing, band_of, stand
+from kindwhisk.core.tins.standing import SHEET_MM, STILL, Standing, band_of, check_density, stand
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.faults import faults
@@ -102,13 +102,14 @@ class TinDrawing(BaseModel):
 
 
 class TinBody(_Body):
-    """A batter in a tin."""
+    """A batter in a tin; ``sure``: its density was asked about, and is right."""
 
     shape: ShapeName
     dimensions: dict[str, float | None] = Field(max_length=8)
     batter_g: Grams
     density_g_per_ml: Density
     technique: Technique | None = Field(default=None, strict=False)
+    sure: bool = False
     leavener_g: float = Field(default=0, ge=0, le=1000, allow_inf_nan=False)
     gas_free_g_per_ml: Density | None = None
 
@@ -122,11 +123,12 @@ class TinView(Standing):
 
 
 class SharingBody(_Body):
-    """A batter to be shared out over the tins of this kitchen."""
+    """A batter to be shared out over the tins of this kitchen; ``sure`` as above."""
 
     batter_g: Grams
     density_g_per_ml: Density
     technique: Technique | None = Field(default=None, strict=False)
+    sure: bool = False
 
 
 class SharingView(BaseModel):
@@ -156,6 +158,8 @@ def tin_drawing(body: TinShape) -> TinDrawing:
 @router.post("/tin")
 def tin(kitchen: KitchenHere, body: TinBody) -> TinView:
     """How a batter stands in a tin, how far it is expected to rise, and whether they fit."""
+    if not body.sure:
+        check_density(body.density_g_per_ml, body.technique)
     shape = read_tin(body.shape, {k: v for k, v in body.dimensions.items() if v is not None})
     standing = stand(
         shape,
@@ -183,6 +187,8 @@ def tin(kitchen: KitchenHere, body: TinBody) -> TinView:
 @router.post("/share-out")
 def sharing(kitchen: KitchenHere, body: SharingBody) -> SharingView:
     """Which tins of this kitchen, and how many, take a batter, and what to do with the rest."""
+    if not body.sure:
+        check_density(body.density_g_per_ml, body.technique)
     shelf = [OnShelf(id=t.id, name=t.name, tin=t.tin, count=t.count) for t in kitchen.tins]
     ways = share_out(body.batter_g / body.density_g_per_ml, shelf, band_of(body.technique))
     return SharingView(ways=ways, density_g_per_ml=body.density_g_per_ml)

@@ -8,9 +8,9 @@ from functools import cached_property, lru_cache
 from kindwhisk.bench.log.projection import HandStep
 from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.core.learning import NO_RECORD, KitchenRecord
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import StepPortion
+from kindwhisk.core.process.record import NO_RECORD, KitchenRecord
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.model import Value
@@ -33,7 +33,7 @@ class Beside(Value):
 
 
 class BakeDocument(Value):
-    """The formula in its amounts, the kitchen, the tins, the plan."""
+    """The formula in its amounts, the kitchen, the tins, the plan; ``hands`` is who bakes, where that was said."""
 
     formula: Formula
     formula_version: int
@@ -46,6 +46,7 @@ class BakeDocument(Value):
     tin_count: int
     beside: tuple[Beside, ...] = ()
     record: KitchenRecord = NO_RECORD
+    hands: str = ""
     ready_at: datetime
     planned: tuple[PlannedStep, ...]
 
@@ -97,6 +98,7 @@ class BakeDocument(Value):
             ),
             vessels={v.id: v for v in self.formula.vessels},
             record=self.record,
+            hands=self.hands,
         )
 
 

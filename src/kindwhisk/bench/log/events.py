@@ -22,6 +22,12 @@ class _Event(Value):
     at: AwareDatetime | None = None
 
 
+class _Asked(_Event):
+    """``asks`` is what is asked about it, because it lies far off; the product writes it when it is kept."""
+
+    asks: Annotated[str, Field(max_length=400)] | None = None
+
+
 class StepStarted(_Event):
     """A step that runs on its own or on a machine was started."""
 
@@ -29,7 +35,7 @@ class StepStarted(_Event):
     step: Short
 
 
-class StepDone(_Event):
+class StepDone(_Asked):
     """A step is over: its checkpoint was confirmed."""
 
     kind: Literal["step_done"]
@@ -87,7 +93,7 @@ class Cupful(Value):
     volume_ml: float = Field(gt=5, le=5000)
 
 
-class ReadingAdded(_Event):
+class ReadingAdded(_Asked):
     """A measured value, in the unit of its quantity.
 
     A density comes as ``value``, from a ``cup``, in grams ``per_100_ml``, or by the seconds that a ribbon lies on top
@@ -140,7 +146,7 @@ class NoteAdded(_Event):
     step: Short | None = None
 
 
-class OutcomeRecorded(_Event):
+class OutcomeRecorded(_Asked):
     """How it came out; a later one replaces it."""
 
     kind: Literal["outcome_recorded"]
@@ -149,6 +155,14 @@ class OutcomeRecorded(_Event):
     crumb: str = Field(default="", max_length=200)
     faults: tuple[Short, ...] = ()
     note: str = Field(default="", max_length=1000)
+
+
+class Answered(_Event):
+    """What was asked about the event with this sequence: it is right as it stands, or is not to count."""
+
+    kind: Literal["answered"]
+    sequence: int = Field(ge=1)
+    right: bool
 
 
 class BakeFinished(_Event):
@@ -185,6 +199,7 @@ BenchEvent = Annotated[
     | TimerStopped
     | NoteAdded
     | OutcomeRecorded
+    | Answered
     | BakeFinished
     | BakeAbandoned
     | Undone,

@@ -7,6 +7,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import datetime, timedelta
 from enum import StrEnum
+from typing import Literal
 
 from kindwhisk.bench.log import events as ev
 from kindwhisk.core.folding.cup import RIBBON_SPREAD, density_from_cup
@@ -44,6 +45,7 @@ class StepProgress:
     looked_at: list[datetime] = field(default_factory=list)
     cues_done: set[str] = field(default_factory=set)
     reason: str = ""
+    time_counts: bool = True
 
 
 @dataclass(frozen=True)
@@ -64,11 +66,22 @@ class Reading:
     quantity: Quantity
     value: float
     ribbon_s: float | None = None
+    counts: bool = True
 
     @property
     def measured(self) -> Measured:
         """A density (g/ml) with how sure it is: a ribbon tells less than a cup."""
         return Measured(self.value, CUP_SPREAD if self.ribbon_s is None else RIBBON_SPREAD)
+
+
+@dataclass(frozen=True)
+class Question:
+    """Something asked about what was entered, and not answered yet; ``step`` is empty for the whole bake's."""
+
+    sequence: int
+    step: str
+    entry: Literal["reading", "time", "height"]
+    text: str
 
 
 @dataclass(frozen=True)
@@ -102,6 +115,8 @@ class Progress:
     timers: dict[str, Timer] = field(default_factory=dict)
     notes: list[Note] = field(default_factory=list)
     outcome: ev.OutcomeRecorded | None = None
+    height_counts: bool = True
+    questions: list[Question] = field(default_factory=list)
     ended_at: datetime | None = None
     last_sequence: int = 0
     undoable: int | None = None
@@ -136,13 +151,17 @@ class Progress:
                 continue
             taken = [t.started_at for i in takers[step_id] if (t := self.steps.get(i)) and t.started_at is not None]
             end = min(taken, default=self.ended_at or now)
-            read = [r.at for r in self.readings if r.step == step_id and r.quantity is Quantity.DENSITY and r.at <= end]
+            read = [r.at for r in self.cups(step_id) if r.at <= end]
             waited = (end - max([own.ended_at, *read])).total_seconds()
             if not taken:
                 waited = WAIT_STEP_S * math.floor(waited / WAIT_STEP_S)
             if waited > 0:
                 found[step_id] = waited
         return found
+
+    def cups(self, step_id: str) -> list[Reading]:
+        """The densities read at a step that count."""
+        return [r for r in self.readings if r.step == step_id and r.quantity is Quantity.DENSITY and r.counts]
 
     def densities(self, now: datetime, fades_s: Mapping[str, float]) -> dict[str, Measured]:
         """The density that counts as each step's result: the last one read.
@@ -151,7 +170,7 @@ class Progress:
         """
         found = {}
         for reading in self.readings:
-            if reading.quantity is Quantity.DENSITY:
+            if reading.quantity is Quantity.DENSITY and reading.counts:
                 own = self.steps.get(reading.step)
                 end = now if own is None or own.ended_at is None else own.ended_at
                 if (end - reading.at).total_seconds() <= fades_s.get(reading.step, math.inf):
@@ -175,8 +194,8 @@ def value_of(reading: ev.ReadingAdded) -> float:
 class _Projection:
     """The progress while events are laid on it, one by one."""
 
-    def __init__(self, began_at: datetime, hand_steps: Mapping[str, HandStep]) -> None:
-        self.progress = Progress()
+    def __init__(self, began_at: datetime, hand_steps: Mapping[str, HandStep], answers: Mapping[int, bool]) -> None:
+        self.progress, self._answers = Progress(), answers
         self._hand_steps = hand_steps
         self._hands_free_at = began_at
 
@@ -210,6 +229,22 @@ class _Projection:
             self._done(event.whisk, at)
         self._started(event.step, at)
 
+    def _asked(
+        self, item: ev.Happened, step: str, entry: Literal["reading", "time", "height"], asks: str | None
+    ) -> bool | None:
+        """What was answered; a question that was not is kept. None where nothing was asked, or answered."""
+        if not asks:
+            return None
+        answer = self._answers.get(item.sequence)
+        if answer is None:
+            self.progress.questions.append(Question(item.sequence, step, entry, asks))
+        return answer
+
+    def _outcome(self, item: ev.Happened, event: ev.OutcomeRecorded) -> None:
+        self.progress.questions = [q for q in self.progress.questions if q.step]
+        self.progress.height_counts = self._asked(item, "", "height", event.asks) is not False
+        self.progress.outcome = event
+
     # One case an event, each a line or two: apart they would be read together anyway.
     def lay(self, item: ev.Happened) -> None:  # noqa: PLR0912
         """One more event."""
@@ -219,6 +254,8 @@ class _Projection:
                 self._started(event.step, at)
             case ev.StepDone():
                 self._done(event.step, at)
+                answer = self._asked(item, event.step, "time", event.asks)
+                progress.step(event.step).time_counts = answer is not False
             case ev.StepSkipped():
                 self._skipped(event, at)
             case ev.SyrupPoured():
@@ -230,8 +267,10 @@ class _Projection:
             case ev.CueDone():
                 progress.step(event.step).cues_done.add(event.cue)
             case ev.ReadingAdded():
+                counts = self._asked(item, event.step, "reading", event.asks) is True or not event.asks
+                value = value_of(event)
                 progress.readings.append(
-                    Reading(item.sequence, at, event.step, event.quantity, value_of(event), event.ribbon_s)
+                    Reading(item.sequence, at, event.step, event.quantity, value, event.ribbon_s, counts)
                 )
             case ev.ProbePlaced():
                 progress.probes[event.step] = event.probe
@@ -242,7 +281,7 @@ class _Projection:
             case ev.NoteAdded():
                 progress.notes.append(Note(item.sequence, at, event.text, event.step))
             case ev.OutcomeRecorded():
-                progress.outcome = event
+                self._outcome(item, event)
             case ev.BakeFinished():
                 progress.status, progress.ended_at = BakeStatus.FINISHED, at
             case ev.BakeAbandoned():
@@ -257,7 +296,12 @@ def project(
     ``hand_steps`` tells when steps that are only confirmed at their end may have begun.
     """
     undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
-    projection = _Projection(began_at, hand_steps or {})
+    answers = {
+        h.event.sequence: h.event.right
+        for h in happened
+        if isinstance(h.event, ev.Answered) and h.sequence not in undone
+    }
+    projection = _Projection(began_at, hand_steps or {}, answers)
     for item in happened:
         projection.progress.last_sequence = item.sequence
         if item.sequence not in undone and not isinstance(item.event, ev.Undone):

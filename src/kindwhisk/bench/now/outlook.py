@@ -118,7 +118,8 @@ def outlook(
     if measured is not None:
         look = low
         if forecast.first_look_s is not None:
-            look = start + (likely - start) * (forecast.first_look_s / duration.likely)
+            # The probe knows better than the forecast's wide range: no door is opened before its own low end.
+            look = max(low, start + (likely - start) * (forecast.first_look_s / duration.likely))
     if own.looked_at:
         look = own.looked_at[-1] + _look_again(forecast)
         likely, high = max(likely, look), max(high, look)

@@ -7,6 +7,7 @@ from functools import lru_cache
 
 from kindwhisk.bench.log.document import BakeDocument, parse
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.learning.expected import Expected
 from kindwhisk.core.process.forecast import Forecast, forecast_of, walk_prepared
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.gate import Gate, gates
@@ -17,7 +18,7 @@ from kindwhisk.core.process.walk import Measured, Observed
 @dataclass(frozen=True)
 class WalkedBake:
     """A bake walked: its document (as text too), prepared formula and forecast, and the materials and settings around
-    each step, by what was observed."""
+    each step, by what was observed; and the figures that each is expected to have."""
 
     text: str
     document: BakeDocument
@@ -28,6 +29,7 @@ class WalkedBake:
     materials: dict[str, Material]
     observed: Observed
     places: dict[str, Setting]
+    expects: dict[str, tuple[Expected, ...]]
     gates: dict[str, Gate]
 
 
@@ -56,5 +58,6 @@ def walked(
         before={w.step.id: combine(w.intake) for w in steps},
         materials={w.step.id: w.outcome.material for w in steps},
         places={w.step.id: w.place for w in steps},
+        expects={w.step.id: w.outcome.expects for w in steps},
         gates={g.step: g for g in gates(forecast)},
     )

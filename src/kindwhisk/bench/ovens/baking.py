@@ -47,7 +47,9 @@ def reckon(at: Workplace, asked: Asked) -> Reckoned:
     reference = asked.timed()
     model = made = predict(content, reference)
     if asked.oven is not None:
-        bakes = at.oven_evidence().bakes
-        done = with_factor(model.done_s, bakes, asked.oven, family(content), asked.formula, OWN_SPREAD)
+        record = at.record()
+        checked = record.checked(at.kitchen.oven(asked.oven))
+        kind = family(content)
+        done = with_factor(model.done_s, record.bakes, asked.oven, kind, asked.formula, OWN_SPREAD, checked=checked)
         made = stretched(content, model.course, done, model.factor, model.browned)
     return Reckoned(content, reference, model, made)

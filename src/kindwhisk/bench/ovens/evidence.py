@@ -101,7 +101,18 @@ def _time(row: Told, told: OvenTime) -> BakeTime | None:
         observed_s=seconds,
         modelled_s=told.modelled_s,
         above=told.observed_s is None,
+        checked=told.checked,
     )
+
+
+def _checked(times: list[BakeTime], degrees: tuple[DegreesSeen, ...], sources: dict[str, Source]) -> list[BakeTime]:
+    """The times, each with whether a thermometer had told of its oven by then, where that was not kept with it."""
+    first: dict[str, datetime] = {}
+    for seen in degrees:
+        at = sources[seen.id].at
+        first[seen.oven] = min(at, first.get(seen.oven, at))
+    known = {t.id for t in times if t.checked or (t.oven in first and first[t.oven] < sources[t.id].at)}
+    return [t.model_copy(update={"checked": True}) if t.id in known else t for t in times]
 
 
 def _hot_sides(maps: dict[str, Noted]) -> dict[str, str]:
@@ -154,6 +165,8 @@ def oven_evidence(store: Store) -> OvenEvidence:
             sources[noted.id] = Source("", "", noted.at)
             fields = noted.note.model_dump(exclude={"kind"})
             degrees.append(DegreesSeen(id=noted.id, oven=noted.oven, **fields))
+    counting = tuple(d for d in degrees if d.id not in out)
+    times = _checked(times, counting, sources)
     rises = {
         oven: statistics.median(found)
         for oven, all_seen in seen.items()
@@ -161,7 +174,7 @@ def oven_evidence(store: Store) -> OvenEvidence:
     }
     return OvenEvidence(
         bakes=tuple(t for t in times if t.id not in out),
-        degrees=tuple(d for d in degrees if d.id not in out),
+        degrees=counting,
         rises=rises,
         all_bakes=tuple(times),
         all_degrees=tuple(degrees),

@@ -169,7 +169,7 @@ def _time_steps(known: OvenEvidence, oven: str) -> tuple[TimeStep, ...]:
             so_far.append(one)
         if one.oven != oven:
             continue
-        after = factor_for(tuple(so_far), oven).factor if so_far else None
+        after = factor_for(tuple(so_far), oven, checked=one.checked).factor if so_far else None
         source = known.sources[one.id]
         steps.append(
             TimeStep(
@@ -222,7 +222,8 @@ def oven_profile(oven_id: str, kitchen: Kitchen, known: OvenEvidence) -> OvenPro
     swing, rise = _middle(seen, lambda s: s.swing_k), _middle(seen, lambda s: s.rise_k_per_min)
     places = [(r, m) for m in OvenMode for r in Rack]
     shown = [p for p in places if any((d.rack, d.mode) == p for d in checked) or p[1] is own.mode]
-    time = factor_for(known.bakes, oven_id)
+    has = bool(checked)
+    time = factor_for(known.bakes, oven_id, checked=has)
     return OvenProfile(
         oven=oven_id,
         name=own.name,
@@ -231,7 +232,7 @@ def oven_profile(oven_id: str, kitchen: Kitchen, known: OvenEvidence) -> OvenPro
         places=tuple(_place(known, oven_id, *p) for p in shown),
         entered_offset_k=own.offset_k,
         time=time,
-        families=tuple(FamilyFactor(family=k, time=factor_for(known.bakes, oven_id, k)) for k in kinds),
+        families=tuple(FamilyFactor(family=k, time=factor_for(known.bakes, oven_id, k, checked=has)) for k in kinds),
         bakes_used=time.bakes,
         checks_used=len(checked),
         says="" if checked else TIMES_TELL_NO_DEGREES,

@@ -19,7 +19,7 @@ from kindwhisk.store.probes import Probes
 
 class OvenTime(Value):
     """A bake's seconds in an oven. ``observed_s`` is None for one that was abandoned; ``not_yet_s`` is when it was last
-    looked at and not done."""
+    looked at and not done. ``checked``: its degrees had been measured or entered."""
 
     step: str
     oven: str
@@ -27,6 +27,7 @@ class OvenTime(Value):
     observed_s: float | None
     modelled_s: float
     not_yet_s: float | None = None
+    checked: bool = False
 
 
 class OvenHeld(Value):
@@ -42,10 +43,13 @@ class OvenHeld(Value):
 
 
 def oven_times(made: WalkedBake, progress: Progress) -> Iterator[OvenTime]:
-    """How long its bakes were in the oven; one that was abandoned has at least been looked at."""
+    """How long its bakes were in the oven; one that was abandoned has at least been looked at. What was told late, and
+    said so, tells nothing."""
     for step in made.formula.steps:
         own = progress.steps.get(step.id)
         if not isinstance(step, BakeStep) or own is None or own.started_at is None:
+            continue
+        if not own.time_counts:
             continue
         done = own.status is StepStatus.DONE and own.ended_at is not None
         observed = (own.ended_at - own.started_at).total_seconds() if done and own.ended_at else None
@@ -60,6 +64,7 @@ def oven_times(made: WalkedBake, progress: Progress) -> Iterator[OvenTime]:
             observed_s=observed,
             modelled_s=made.forecast.step(step.id).modelled_s,
             not_yet_s=not_yet,
+            checked=place.record.checked(place.oven),
         )
 
 

@@ -6,7 +6,7 @@ from datetime import datetime
 
 from kindwhisk.bench.told.views import BakeState
 from kindwhisk.core.process.held import Held
-from kindwhisk.core.safety.cautions import DEFER, UNBAKED_EGG
+from kindwhisk.core.safety.cautions import DEFER, NOT_FOR, UNBAKED_EGG
 
 
 class BakeLabel(Held):
@@ -36,7 +36,7 @@ def label_of(state: BakeState, last_step: str) -> BakeLabel:
         batch=state.id,
         made=state.batch,
         weight_g=served.material.mass_g,
-        raw_egg="Contains egg that is not baked through: some guests must not eat it." if raw else "",
+        raw_egg=f"Contains raw egg, not baked through: not for {NOT_FOR}." if raw else "",
         defers=DEFER,
     )
 

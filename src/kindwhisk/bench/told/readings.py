@@ -19,7 +19,7 @@ def _view(made: WalkedBake, reading: Reading) -> ReadingView:
     step = made.forecast.step(reading.step)
     band = next((c.band for c in step.checkpoints if c.band and c.band.quantity is reading.quantity), None)
     tells = ""
-    if reading.quantity is Quantity.DENSITY:
+    if reading.quantity is Quantity.DENSITY and reading.counts:
         told = made.formula.step(reading.step).reading_tells(
             reading.value, made.intakes[reading.step], made.places[reading.step]
         )
@@ -35,6 +35,7 @@ def _view(made: WalkedBake, reading: Reading) -> ReadingView:
         verdict=None if band is None else judge(reading.value, band),
         tells=tells,
         by_ribbon_s=reading.ribbon_s,
+        counts=reading.counts,
     )
 
 

@@ -15,6 +15,7 @@ from kindwhisk.bench.told.views import (
     CueView,
     GateView,
     NoteView,
+    QuestionView,
     StepDetail,
     StepLine,
     TimerView,
@@ -22,7 +23,6 @@ from kindwhisk.bench.told.views import (
 from kindwhisk.core.foams.whipping import Seen
 from kindwhisk.core.process.forecast import StepForecast
 from kindwhisk.core.process.outcome import Attention
-from kindwhisk.core.values.bands import Quantity
 
 
 def _line(at: Moment, step: StepForecast) -> StepLine:
@@ -58,7 +58,7 @@ def _cues(at: Moment, step: StepForecast, view: Outlook | None) -> tuple[CueView
 
 def _seen(at: Moment, step_id: str, view: Outlook) -> Seen | None:
     """The last cup read while the step runs."""
-    cups = [r for r in at.progress.readings if r.step == step_id and r.quantity is Quantity.DENSITY]
+    cups = at.progress.cups(step_id)
     return Seen(density=cups[-1].value, share=view.share_at(cups[-1].at)) if cups else None
 
 
@@ -164,6 +164,9 @@ def bake_state(at: Moment, focus: str | None = None, speed: float = 1.0) -> Bake
             for t in sorted(progress.timers.values(), key=lambda t: t.due_at)
         ),
         readings=reading_views(at.walked, progress),
+        questions=tuple(
+            QuestionView(sequence=q.sequence, step=q.step, entry=q.entry, text=q.text) for q in progress.questions
+        ),
         meetings=tuple(at.meetings.values()),
         speed=speed,
         notes=tuple(NoteView(sequence=n.sequence, at=n.at, text=n.text, step=n.step) for n in progress.notes),

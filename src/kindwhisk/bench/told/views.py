@@ -99,7 +99,8 @@ class TimerView(Value):
 
 
 class ReadingView(Value):
-    """A reading with its verdict; ``tells`` is what follows from it here: air kept, strokes left, the rise."""
+    """A reading with its verdict; ``tells`` is what follows from it here: air kept, strokes left, the rise. One that
+    was asked about counts once it was said to be right."""
 
     sequence: int
     at: datetime
@@ -111,6 +112,16 @@ class ReadingView(Value):
     verdict: Verdict | None
     tells: str
     by_ribbon_s: float | None
+    counts: bool
+
+
+class QuestionView(Value):
+    """What is asked about something that was entered; ``entry`` is what it was."""
+
+    sequence: int
+    step: str
+    entry: Literal["reading", "time", "height"]
+    text: str
 
 
 class TraceView(Value):
@@ -166,6 +177,7 @@ class BakeState(Held):
     windows: tuple[WindowView, ...]
     timers: tuple[TimerView, ...]
     readings: tuple[ReadingView, ...]
+    questions: tuple[QuestionView, ...]
     meetings: tuple[MeetingView, ...]
     speed: float
     notes: tuple[NoteView, ...]

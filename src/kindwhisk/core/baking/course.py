@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Sequence
 from enum import StrEnum
 from functools import lru_cache
@@ -34,8 +35,14 @@ STRETCH = 1.15
 KEEP_EACH, GOES_ON = 3, 1.2
 """Every third step is kept, until a fifth of the time beyond done."""
 LONGEST_S, HOPELESS_S = 6 * 3600.0, 1800.0
-RICH_WATER, RICH_CONDUCTS, USUAL_CONDUCTS = 0.24, 0.24, 0.32
-"""Batters with less water than this share conduct so much at 20 C, others the usual. Bake reference model."""
+CONDUCTS = ((0.05, 0.17), (0.20, 0.24), (0.33, 0.32), (0.45, 0.34), (0.60, 0.36))
+"""Share of water, and W/(m K) of the raw batter at 20 C: rich and usual ones by a bake reference model, the others
+trade habit, so that it neither jumps nor stands still."""
+HEAT_J_PER_KG_K, WATER_HEAT, USUAL_WATER = 2900.0, 2590.0, 0.33
+"""Heat capacity of a usual batter and of drier ones (bake reference model), and how much more one has by what more it
+holds of water (published)."""
+DENSER_CONDUCTS, USUAL_DENSITY = 0.25, 0.45
+"""It conducts by this power of its density: bubbles are no bridge. Fitted to usual bakes."""
 
 
 class Sets(StrEnum):
@@ -147,6 +154,12 @@ def _stretch(content: InOven) -> float:
     return STRETCH if content.sets is Sets.CRUMB else 1.0
 
 
+def conducts_w_per_mk(water: float, density: float) -> float:
+    """How well a raw batter with this share of water and density (g/ml) conducts at 20 C."""
+    found = float(np.interp(water, [w for w, _ in CONDUCTS], [k for _, k in CONDUCTS]))
+    return found * math.pow(density / USUAL_DENSITY, DENSER_CONDUCTS)
+
+
 def crumb_of(content: InOven) -> Crumb:
     """Its crumb, at about half of its rise."""
     return Crumb(
@@ -154,7 +167,8 @@ def crumb_of(content: InOven) -> Crumb:
         water=content.water,
         start_c=content.batter_c,
         boils_c=content.boils_c,
-        conducts_w_per_mk=RICH_CONDUCTS if content.water < RICH_WATER else USUAL_CONDUCTS,
+        conducts_w_per_mk=conducts_w_per_mk(content.water, content.density),
+        heat_j_per_kg_k=HEAT_J_PER_KG_K + WATER_HEAT * max(0.0, content.water - USUAL_WATER),
     )
 
 

@@ -18,6 +18,9 @@ from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.model import Value
 
 STRETCHES, WIDTH_SD = 81, 3.5
+LEAST_SD, MOST_SD = 0.03, 0.16
+"""Between these lies what is supposed of the stretch beforehand. Three and a half of the greatest are a bake of nearly
+twice the time; beyond that the probe is elsewhere. Chosen."""
 ASIDE = (0.0, 0.06, 0.14, 0.28, 0.5)
 ASIDE_SHARES = (0.36, 0.28, 0.19, 0.11, 0.06)
 """Where the probe may sit between the coldest place (0) and the edge (1), and how likely. Trade habit."""
@@ -67,7 +70,8 @@ class CrumbFollower:
         self._times = np.array([m.t_s for m in moments])
         self._core, self._edge = np.array([m.core_c for m in moments]), np.array([m.edge_c for m in moments])
         self._course_done = self.expected.course.done_s or self.expected.done_s.likely
-        sd = max(math.log(self.expected.done_s.high / self.expected.done_s.low) / 2 / RANGE_SD, 0.03)
+        sd = math.log(self.expected.done_s.high / self.expected.done_s.low) / 2 / RANGE_SD
+        sd = min(max(sd, LEAST_SD), MOST_SD)
         steps = np.linspace(-WIDTH_SD, WIDTH_SD, STRETCHES)
         self._stretch: Array = self.expected.done_s.likely / self._course_done * np.exp(sd * steps)
         self._logs = -(steps[:, None] ** 2) / 2 + np.log(np.array(ASIDE_SHARES))[None, :]

@@ -5,7 +5,9 @@ from __future__ import annotations
 import math
 
 from kindwhisk.core.baking.course import Course, CoursePoint, InOven, Sets, course
+from kindwhisk.core.baking.drying import TEXTURES
 from kindwhisk.core.baking.reference import DRIED, SHEET, ReferenceBake, family
+from kindwhisk.core.baking.usual import usual
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
@@ -27,12 +29,19 @@ DARKER = 1.6
 POINTS = 48
 
 
+class Texture(Value):
+    """What a drying meringue is like from a moment on (s)."""
+
+    name: str
+    from_s: Estimate
+
+
 class Prediction(Value):
     """When a content is done in an oven.
 
     Seconds since it went in. ``turn_s`` and ``cover_s`` are None where it must not be, or need not be. ``factor`` is
     the reference bake's time over the model's. ``browned`` is its colour at the end over the reference's (1: the
-    same). ``course`` is the way there.
+    same). ``course`` is the way there; ``textures`` what a meringue that dries passes on it.
     """
 
     done_s: Estimate
@@ -42,6 +51,7 @@ class Prediction(Value):
     factor: float
     browned: float | None
     course: Course
+    textures: tuple[Texture, ...] = ()
 
     def at(self, t_s: float) -> CoursePoint:
         """What is there at a moment of the real bake: the course, stretched to the likely time."""
@@ -79,7 +89,7 @@ def done_s(content: InOven) -> float:
 def _spread(content: InOven, reference: InOven | None, log_ratio: float) -> float:
     """Half-range of the time as a share of it."""
     if reference is None:
-        return WORLD_SPREAD
+        return max(WORLD_SPREAD, usual(family(content)).spread)
     kinds = {family(content), family(reference)}
     other = 0.0 if len(kinds) == 1 else TO_SHEET if SHEET in kinds or DRIED in kinds else OTHER_FAMILY
     stands = (content.wall is not reference.wall) + (content.rack is not reference.rack)
@@ -104,7 +114,8 @@ def predict(content: InOven, reference: ReferenceBake | None = None) -> Predicti
     way = course(content)
     own_s = done_s(content)
     if reference is None:
-        factor, spread, browned, basis = 1.0, WORLD_SPREAD, None, Basis.MODEL
+        factor, browned, basis = usual(family(content)).factor, None, Basis.HABIT
+        spread = _spread(content, None, 0.0)
     else:
         measured = reference.in_oven(content)
         found = course(measured).done_s
@@ -115,7 +126,9 @@ def predict(content: InOven, reference: ReferenceBake | None = None) -> Predicti
                 remedy="Check its oven and its tin, or leave it out.",
             )
         model_s = found
-        factor = reference.minutes * 60 / model_s
+        # Between families the trade's own minutes differ from the model's by more than both err.
+        to_here = usual(family(content)).factor / usual(family(measured)).factor
+        factor = reference.minutes * 60 / model_s * to_here
         log_ratio = math.log(own_s / model_s)
         spread = _spread(content, measured, log_ratio)
         basis = Basis.FORMULA if abs(log_ratio) < 0.02 else Basis.MODEL
@@ -153,4 +166,17 @@ def stretched(
         factor=factor,
         browned=browned,
         course=way,
+        textures=_textures(content, way, done),
     )
+
+
+def _textures(content: InOven, way: Course, done: Estimate) -> tuple[Texture, ...]:
+    """Of a meringue that dries: from when on it is crusted, leathery, dry through, as unsure as its end."""
+    if content.sets is not Sets.DRY or way.done_s is None:
+        return ()
+    found = []
+    for name, water in TEXTURES:
+        moment = way.first("lost", max(0.0, 1 - (1 - content.water) / (1 - water)) - 1e-9)
+        if moment is not None:
+            found.append(Texture(name=name, from_s=done.scaled(moment / way.done_s)))
+    return tuple(found)

@@ -47,8 +47,10 @@ class ReferenceBake(Value):
         )
 
 
-SHEET, SHELLS, DRIED = "sheet", "shells", "dried meringue"
+SHEET, SHELLS, FINGERS, DRIED = "sheet", "shells", "fingers", "dried meringue"
 FREE = "pieces"
+FOAMY = 0.6
+"""g/ml below which a piped batter is a sponge's, above it a shell's. Trade habit."""
 
 
 def family(content: InOven) -> str:
@@ -56,5 +58,5 @@ def family(content: InOven) -> str:
     if content.sets is Sets.DRY:
         return DRIED
     if content.sets is Sets.SHELL:
-        return SHELLS
+        return SHELLS if content.density >= FOAMY else FINGERS
     return FREE if content.free else content.tin.family

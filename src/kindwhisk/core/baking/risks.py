@@ -2,11 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+import math
+from collections.abc import Callable, Iterator
 from enum import StrEnum
 
 from kindwhisk.core.baking.course import InOven, Sets
+from kindwhisk.core.baking.drying import texture
 from kindwhisk.core.baking.predict import DARKER, HOLDS, Prediction
+from kindwhisk.core.baking.reference import family
+from kindwhisk.core.baking.usual import usual
+from kindwhisk.core.learning.figures import Figure, prior_sd
 from kindwhisk.core.values.model import Value
 
 DOMES = 0.10
@@ -22,6 +27,11 @@ HOT_SHELLS_C, COOL_SHELLS_C = 165.0, 130.0
 HARSH = 1.4
 """So much browner than the formula's own bake, shells crack. Chosen."""
 HOT_DRYING_C = 110.0
+ABSURD_SD, STRANGE_SD = 3.0, math.hypot(prior_sd(Figure.BAKE), 0.10)
+"""A timed bake further off the usual than three deviations is asked about: of what strange ovens do, and of what
+recipes of one kind differ by."""
+SHORT = 0.8
+"""A timed bake that dried in less than this share of the usual time. Chosen."""
 
 
 class RiskKind(StrEnum):
@@ -37,6 +47,8 @@ class RiskKind(StrEnum):
     BROWNED = "browned"
     HOLLOW = "hollow or without feet"
     FALLS = "falls"
+    LEATHERY = "not dry through"
+    REFERENCE = "timed bake"
 
 
 class Risk(Value):
@@ -49,8 +61,21 @@ class Risk(Value):
 
 def risks(content: InOven, made: Prediction) -> tuple[Risk, ...]:
     """The risks of a bake, worst first."""
+    kinds: dict[Sets, Callable[[InOven, Prediction], Iterator[Risk]]]
     kinds = {Sets.CRUMB: _crumb, Sets.SHELL: _shells, Sets.DRY: _dried}
-    return tuple(kinds[content.sets](content, made))
+    return (*_absurd(content, made), *kinds[content.sets](content, made))
+
+
+def _absurd(content: InOven, made: Prediction) -> Iterator[Risk]:
+    """A timed bake that no kitchen's oven explains."""
+    off = made.factor / usual(family(content)).factor
+    if abs(math.log(off)) <= ABSURD_SD * STRANGE_SD:
+        return
+    yield Risk(
+        kind=RiskKind.REFERENCE,
+        why=f"The bake that the minutes come from took {off:.1f} times what is usual for such a one.",
+        lever="Are its minutes, its tin, its fill and its oven right? Else leave it out.",
+    )
 
 
 def _crumb(content: InOven, made: Prediction) -> Iterator[Risk]:
@@ -138,6 +163,14 @@ def _hot(made: Prediction, hot: bool, browned: float) -> bool:
 
 def _dried(content: InOven, made: Prediction) -> Iterator[Risk]:
     oven = content.air.holds_c
+    if made.factor < SHORT:
+        ends = made.done_s.likely
+        lost = made.course.at(ends).lost
+        yield Risk(
+            kind=RiskKind.LEATHERY,
+            why=f"After {ends / 60:.0f} min such a one is usually {texture((content.water - lost) / (1 - lost))}.",
+            lever="Leave it in longer, or in the oven while that cools; judge it cold, broken through.",
+        )
     if (made.browned is not None and made.browned > DARKER) or oven > HOT_DRYING_C:
         yield Risk(
             kind=RiskKind.BROWNED,

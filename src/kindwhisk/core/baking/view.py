@@ -5,7 +5,7 @@ from __future__ import annotations
 from kindwhisk.core.baking.course import CoursePoint, InOven
 from kindwhisk.core.baking.doneness import looks_wrong_but_right
 from kindwhisk.core.baking.faces import TinWall
-from kindwhisk.core.baking.predict import Prediction
+from kindwhisk.core.baking.predict import Prediction, Texture
 from kindwhisk.core.baking.risks import Risk, risks
 from kindwhisk.core.baking.straight_after import Next, straight_after
 from kindwhisk.core.ovens.place import OvenMode, Rack
@@ -18,7 +18,8 @@ class BakeView(Value):
     """A bake in an oven, in seconds since it went in.
 
     ``turn_s`` and ``cover_s`` are None where it must not be turned, or needs no cover. ``browned`` is its colour at the
-    end over the formula's own bake's; ``looks_wrong`` is what looks wrong and is right.
+    end over the formula's own bake's; ``textures`` are a drying meringue's; ``looks_wrong`` is what looks wrong and is
+    right.
     """
 
     done_s: Estimate
@@ -35,6 +36,7 @@ class BakeView(Value):
     racks: int
     wall: TinWall
     curve: tuple[CoursePoint, ...]
+    textures: tuple[Texture, ...]
     risks: tuple[Risk, ...]
     looks_wrong: tuple[str, ...]
     after: tuple[Next, ...]
@@ -60,6 +62,7 @@ def bake_view(
         racks=content.racks,
         wall=content.wall,
         curve=made.curve(),
+        textures=made.textures,
         risks=risks(content, made),
         looks_wrong=looks_wrong_but_right(technique),
         after=straight_after(technique, rolled_warm=rolled_warm),

@@ -14,6 +14,7 @@ from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.naming import TradeName
+from kindwhisk.core.values.technique import Technique
 
 
 class Foam(TradeName):
@@ -137,6 +138,21 @@ DENSITY_BANDS: dict[Foam, tuple[float, float, float]] = {
     Foam.MOUSSE: (0.45, 0.58, 0.72),
 }
 """g/ml low, likely, high. Trade habit."""
+
+BATTERS: dict[Technique, Foam] = {
+    Technique.CHIFFON: Foam.CHIFFON_BATTER,
+    Technique.PATTERNED: Foam.CHIFFON_BATTER,
+    Technique.CHIFFON_ROLL: Foam.ROLL_BATTER,
+    Technique.GENOISE: Foam.GENOISE_BATTER,
+    Technique.COLD_GENOISE: Foam.GENOISE_BATTER,
+    Technique.SOAKED_SPONGE: Foam.GENOISE_BATTER,
+    Technique.LADYFINGERS: Foam.LADYFINGER_BATTER,
+    Technique.RICH_SPONGE: Foam.RICH_BATTER,
+    Technique.CREAMED_SPONGE: Foam.POWDER_BATTER,
+    Technique.SHELLS: Foam.SHELL_BATTER,
+    Technique.MOUSSE: Foam.MOUSSE,
+}
+"""What the batter of a class is."""
 
 HOLD_MINUTES: dict[Foam, tuple[float, float, float]] = {
     Foam.SWISS_MERINGUE: (20, 30, 40),

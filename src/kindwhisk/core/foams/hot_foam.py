@@ -38,6 +38,8 @@ more surface, as the root. Trade habit, told by the bowl's own readings."""
 COOLING_BOWL_SHARE = 0.8
 POUR_G_PER_S = (1.5, 2.5, 4.0)
 """A thread of syrup between whisk and wall. Trade habit."""
+SLOWEST = 0.88
+"""Nobody pours all of it in the thinnest thread while the whisk cools it most. Chosen."""
 GATES_C: tuple[tuple[float, str], ...] = ((45, "pipe warm"), (40, "fold"), (30, "cream"), (26, "butter"))
 """Cool enough for: butter melts above, cream falls, a batter's fat runs. Trade habit."""
 
@@ -67,6 +69,14 @@ def _mixed(egg_kj: float, egg_c: float, syrup_kj: float, syrup_c: float, bowl_g:
     return egg_c + hot * (arrives - egg_c) / (hot + egg_kj + bowl)
 
 
+def _whisked(mixed_c: float, air_c: float, lost: float) -> float:
+    """What is left of a peak that was whisked in air while the syrup ran: ``lost`` is W/K times the seconds of the pour
+    over its heat capacity. What ran in first has cooled longest: ``(1 - exp(-lost))/lost`` of it is left."""
+    if mixed_c <= air_c or lost <= 0:
+        return mixed_c
+    return air_c + (mixed_c - air_c) * -math.expm1(-lost) / lost
+
+
 # A balance has as many terms.
 def balance(  # noqa: PLR0913
     egg_g: float,
@@ -82,8 +92,8 @@ def balance(  # noqa: PLR0913
     """The highest temperature of the foam, and its way down.
 
     ``T = T_e + C_s (T_s - dT - T_e)/(C_s + C_e + C_b)``: heat capacities in kJ/K of the syrup that arrives, of the egg
-    and of the share of the bowl that warms; dT is lost in the stream. Then ``dT/dt = -UA (T - T_air)/C`` under the
-    whisk.
+    and of the share of the bowl that warms; dT is lost in the stream. While it runs, and after it, ``dT/dt = -UA (T -
+    T_air)/C`` under the whisk: a large batch is poured for minutes.
 
     Args:
         egg_g: whites, yolks or whole eggs, of heat capacity ``egg_cp`` in kJ/(kg K), at ``start_c``.
@@ -107,12 +117,18 @@ def balance(  # noqa: PLR0913
     syrup_g = sugar_g / percent * 100
     syrup_kj = syrup_g / 1000 * heat_capacity(percent, 90)
     egg_kj = egg_g / 1000 * egg_cp
-    low, likely, high = (
-        _mixed(egg_kj, start_c, syrup_kj, syrup_c, bowl_g, losses) for losses in (HIGH_LOSS, LOSS, LOW_LOSS)
-    )
-    peak = Estimate(low=low, likely=likely, high=high, basis=Basis.MODEL)
     together = egg_kj + syrup_kj
     pour_low, pour, pour_high = (syrup_g / rate for rate in reversed(POUR_G_PER_S))
+    loses = whisked_w_per_k(together)
+    low, likely, high = (
+        _whisked(_mixed(egg_kj, start_c, syrup_kj, syrup_c, bowl_g, losses), air_c, w_per_k * seconds / 1000 / together)
+        for losses, w_per_k, seconds in (
+            (HIGH_LOSS, loses[2], SLOWEST * pour_high),
+            (LOSS, loses[1], pour),
+            (LOW_LOSS, loses[0], pour_low),
+        )
+    )
+    peak = Estimate(low=low, likely=likely, high=high, basis=Basis.HABIT)
     return HeatBalance(
         peak_c=peak,
         cool_to=tuple(

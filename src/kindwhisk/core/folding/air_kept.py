@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from kindwhisk.core.folding.airy import Airy, together
+from kindwhisk.core.folding.kept import AS_IT_SHOULD
 from kindwhisk.core.folding.plan import FoldPlan
 from kindwhisk.core.values.bands import CUP_SPREAD, Place
 from kindwhisk.core.values.errors import CraftError
@@ -51,13 +52,13 @@ def kept_by_cup(base: Airy, foam: Airy, plan: FoldPlan, measured: float) -> Kept
 
 def _verdict(seen: Estimate, expected: Estimate) -> tuple[Place, str, str]:
     said = f"{seen.likely:.0%} of the air kept, {expected.likely:.0%} expected"
-    if seen.likely < expected.low:
+    if seen.likely < expected.likely * (1 - AS_IT_SHOULD):
         return (
             Place.LOW,
             f"{said}: the fold cost more than it should. It rises less, the crumb is closer.",
             "Stop here and fill at once. Next time a larger first portion, fewer and broader strokes.",
         )
-    if seen.likely > expected.high:
+    if seen.likely > expected.likely * (1 + AS_IT_SHOULD):
         return (
             Place.HIGH,
             f"{said}: lightly folded, or not yet even.",

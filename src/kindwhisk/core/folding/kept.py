@@ -12,6 +12,9 @@ import math
 from enum import StrEnum
 from typing import NamedTuple
 
+from kindwhisk.core.learning.figures import Figure, prior_sd
+from kindwhisk.core.values.estimate import RANGE_SD
+
 
 class Manner(StrEnum):
     """How a foam and what it meets are brought together."""
@@ -30,8 +33,10 @@ CONTRAST_LOSS = 0.22
 BASE_LOSS = 0.06
 SIFT_OVER_KEEPS = 0.84
 STIR_KEEPS = 0.35
-SPREAD = 0.12
-"""Air kept is uncertain by about this share before a cup has been weighed. Trade habit."""
+SPREAD = math.exp(RANGE_SD * prior_sd(Figure.AIR)) - 1
+"""Air kept is uncertain by this share before a cup has been weighed: the spread of hands, manners and formulas."""
+AS_IT_SHOULD = 0.12
+"""A fold that keeps no less than this share below what is expected is as it should be. Trade habit."""
 
 ALIKE_WITHIN = 0.35
 """Contents whose densities differ by less than this (in their logarithm) err the more alike the nearer they are: which

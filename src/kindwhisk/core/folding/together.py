@@ -11,8 +11,8 @@ from kindwhisk.core.folding.kept import SPREAD, Manner
 from kindwhisk.core.folding.strokes import LOSS, strokes
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.material import Material, combine
-from kindwhisk.core.learning import UNLEARNED, Factor
-from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.learning.expected import UNLEARNED, Factor
+from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.model import Value
 
 FRACTIONS: tuple[tuple[float, str], ...] = (
@@ -91,8 +91,9 @@ def is_foam(step: Incorporation) -> bool:
 
 def with_range(gas_ml: float, start: Estimate, learned: Factor = UNLEARNED) -> Estimate:
     """Gas left with its range: that of the gas before goes on, and the loss errs on its own."""
-    up = math.hypot(SPREAD, start.high / start.likely - 1)
-    down = math.hypot(SPREAD, 1 - start.low / start.likely)
+    spread = math.exp(RANGE_SD * learned.log_sd) - 1 if learned.log_sd else SPREAD
+    up = math.hypot(spread, start.high / start.likely - 1)
+    down = math.hypot(spread, 1 - start.low / start.likely)
     return Estimate(
         low=gas_ml * (1 - min(down, 0.95)),
         likely=gas_ml,

@@ -7,7 +7,7 @@ from functools import lru_cache
 
 from pydantic import Field
 
-from kindwhisk.core.ovens.effects import WRONG_SHARE, Belief, Learned, Observation, learn
+from kindwhisk.core.learning.effects import WRONG_SHARE, Belief, Learned, Observation, learn
 from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.values.model import Value
 

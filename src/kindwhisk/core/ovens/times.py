@@ -13,25 +13,22 @@ from functools import lru_cache
 
 from pydantic import Field
 
-from kindwhisk.core.ovens.effects import WRONG_SHARE, Belief, Learned, Observation, learn
+from kindwhisk.core.learning import dots
+from kindwhisk.core.learning.dots import Dot
+from kindwhisk.core.learning.effects import Belief
+from kindwhisk.core.learning.expected import range_of
+from kindwhisk.core.learning.figures import SPREADS, Figure, effect
 from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.model import Value
 
-OVEN_SD, FAMILY_SD, FORMULA_SD = 0.15, 0.08, 0.05
-"""How much ovens, kinds of bakes and formulas differ, as standard deviations of the logarithm. Oven reference model;
-the formula's is chosen."""
-NOISE_SD = 0.08
-"""How much bakes of the same formula in the same oven differ. Oven reference model: 0.06 to 0.10."""
-LOOK_SD = 0.06
-"""The same, of a bake that was looked at and not yet done."""
 TRUSTS_SD = 0.07
 """A factor is trusted when what is not known of it is below this: less than bakes differ anyway. Chosen."""
-MOST = 80
+NOISE_SD = SPREADS[Figure.BAKE].noise
 
 
 class BakeTime(Value):
     """A bake's seconds in an oven against the model's. ``above``: it took longer than ``observed_s``, how long is not
-    known."""
+    known. ``checked``: the oven's degrees had been measured by then."""
 
     id: str
     oven: str
@@ -40,41 +37,45 @@ class BakeTime(Value):
     observed_s: float = Field(gt=0)
     modelled_s: float = Field(gt=0)
     above: bool = False
+    checked: bool = False
 
     @property
-    def observation(self) -> Observation:
-        """As a sum of effects."""
-        return Observation(
-            math.log(self.observed_s / self.modelled_s),
-            effects_of(self.oven, self.family, self.formula),
-            LOOK_SD if self.above else NOISE_SD,
-            self.above,
+    def dot(self) -> Dot:
+        """As a dot of its figure."""
+        return Dot(
+            id=self.id,
+            figure=Figure.BAKE,
+            effects=effects_of(self.oven, self.family, self.formula, checked=self.checked),
+            observed=self.observed_s,
+            modelled=self.modelled_s,
+            above=self.above,
         )
 
 
-def effects_of(oven: str, family: str, formula: str) -> tuple[str, str, str]:
-    """Names of what lengthens a bake."""
-    return (f"oven {oven}", f"family {family}", f"formula {formula}")
+def effects_of(
+    oven: str, family: str | None = None, formula: str | None = None, *, checked: bool = False
+) -> tuple[str, ...]:
+    """Names of what lengthens a bake: the oven, its dial where no thermometer has checked it, its kind, its formula."""
+    found = [effect("oven", oven)]
+    found += [] if checked else [effect("dial", oven)]
+    found += [effect("family", family)] if family else []
+    found += [effect("formula", formula)] if formula else []
+    return tuple(found)
 
 
-_SD = {"oven": OVEN_SD, "family": FAMILY_SD, "formula": FORMULA_SD}
-
-
-def priors(effects: Sequence[str]) -> dict[str, float]:
-    """Their standard deviations before any bake."""
-    return {e: _SD[e.split(" ", 1)[0]] for e in effects}
-
-
-@lru_cache(maxsize=32)
-def learned(bakes: tuple[BakeTime, ...], wrong: float = WRONG_SHARE) -> Learned:
-    """What the last bakes tell of all their effects."""
-    observations = [b.observation for b in bakes[-MOST:]]
-    return learn(observations, priors([e for o in observations for e in o.effects]), wrong)
+@lru_cache(maxsize=64)
+def dots_of(bakes: tuple[BakeTime, ...]) -> tuple[Dot, ...]:
+    """Bakes as dots."""
+    return tuple(b.dot for b in bakes)
 
 
 def trust(bakes: tuple[BakeTime, ...]) -> dict[str, float]:
     """How far each of the last bakes was trusted (0 to 1), by its id."""
-    return dict(zip((b.id for b in bakes[-MOST:]), learned(bakes).trusted, strict=True))
+    return dots.trust(dots_of(bakes))
+
+
+def _belief(bakes: tuple[BakeTime, ...], effects: Sequence[str]) -> Belief:
+    return dots.belief(dots_of(bakes), Figure.BAKE, tuple(effects))
 
 
 class TimeFactor(Value):
@@ -88,37 +89,28 @@ class TimeFactor(Value):
 
 
 def factor_for(
-    bakes: tuple[BakeTime, ...], oven: str, family: str | None = None, formula: str | None = None
+    bakes: tuple[BakeTime, ...],
+    oven: str,
+    family: str | None = None,
+    formula: str | None = None,
+    *,
+    checked: bool = False,
 ) -> TimeFactor:
     """The factor of an oven, for a kind of bake and a formula if they are named.
 
     ``ln f ~ N(m, v)``: the sum of the beliefs of each effect that is named; the factor is ``exp(m)``, its range
-    ``exp(m -+ 1.4 sqrt(v))``. ``bakes`` counts those of the oven itself.
+    ``exp(m -+ 1.4 sqrt(v))``. ``bakes`` counts those of the oven itself. ``checked``: its degrees were measured.
 
-    Source: :mod:`~kindwhisk.core.ovens.effects`; priors of the oven reference model.
+    Source: :mod:`~kindwhisk.core.learning.effects`; priors of the oven reference model.
     """
-    effects = [f"oven {oven}"]
-    effects += [f"family {family}"] if family else []
-    effects += [f"formula {formula}"] if formula else []
-    belief = learned(bakes).sum_of(effects, priors(effects))
+    belief = _belief(bakes, effects_of(oven, family, formula, checked=checked))
     own = sum(1 for b in bakes if b.oven == oven and not b.above)
     return TimeFactor(
-        factor=_range(belief, own),
+        factor=range_of(belief, own),
         log_sd=belief.sd,
         bakes=own,
         trusted=belief.sd <= TRUSTS_SD,
         trusted_after=own + _more_bakes(belief.sd),
-    )
-
-
-def _range(belief: Belief, bakes: int) -> Estimate:
-    middle, wide = math.exp(belief.mean), math.exp(RANGE_SD * belief.sd)
-    return Estimate(
-        low=middle / wide,
-        likely=middle,
-        high=middle * wide,
-        basis=Basis.KITCHEN if bakes else Basis.HABIT,
-        bakes=bakes,
     )
 
 
@@ -128,27 +120,35 @@ def _more_bakes(sd: float) -> int:
 
 
 def with_factor(
-    done: Estimate, bakes: tuple[BakeTime, ...], oven: str, family: str, formula: str, own_spread: float
+    done: Estimate,
+    bakes: tuple[BakeTime, ...],
+    oven: str,
+    family: str,
+    formula: str,
+    own_spread: float,
+    *,
+    checked: bool = False,
 ) -> Estimate:
-    """A modelled time with this kitchen's factor; as it is without bakes of the oven or of the kind.
+    """A modelled time with this kitchen's factor.
 
-    ``t' = t exp(m)``, with a spread of the logarithm from what is not known of the effects (v), what bakes differ by
-    anyway (0.08) and what the model adds away from its reference (u): ``sqrt(v + 0.08^2 + u^2)``.
+    ``t' = t exp(m)``, with a spread of the logarithm from what is not known of the effects (v; without bakes, all of
+    it), what bakes differ by anyway (0.08) and what the model adds away from its reference (u):
+    ``sqrt(v + 0.08^2 + u^2)``.
 
     Args:
         done: modelled seconds.
         bakes: those that are known, of all ovens.
         oven, family, formula: what lengthens it.
-        own_spread: share that a time at its reference is unsure by already; the bakes replace it.
+        own_spread: share that a time at its reference is unsure by already; oven, kind and formula stand for it.
+        checked: the oven's degrees were measured.
     """
-    told = [b for b in bakes if b.oven == oven or b.family == family or b.formula == formula]
-    if not told:
-        return done
-    effects = effects_of(oven, family, formula)
-    belief = learned(bakes).sum_of(effects, priors(effects))
+    belief = _belief(bakes, effects_of(oven, family, formula, checked=checked))
     spread = math.sqrt(done.high / done.low) - 1
     further = math.sqrt(max(0.0, spread**2 - own_spread**2))
     wide = math.exp(RANGE_SD * math.hypot(belief.sd, NOISE_SD, further / RANGE_SD)) - 1
     likely = done.likely * math.exp(belief.mean)
+    told = [b for b in bakes if b.oven == oven or b.family == family or b.formula == formula]
+    if not told:
+        return Estimate.around(likely, wide, done.basis)
     own = sum(1 for b in told if b.oven == oven and not b.above)
     return Estimate.around(likely, wide, Basis.KITCHEN).model_copy(update={"bakes": max(own, 1)})

@@ -51,11 +51,16 @@ def duration_in_words(seconds: float) -> str:
     return f"{minutes} min" if minutes < 60 else f"{minutes // 60} h {minutes % 60:02d} min"
 
 
-def in_words(chain: tuple[Driver, ...], late_by_s: float) -> str:
-    """One or two sentences: what takes the time, and by how much it is late."""
+NOT_PROVEN = "Not proven best: another order may be better."
+
+
+def in_words(chain: tuple[Driver, ...], late_by_s: float, *, best: bool = True) -> str:
+    """One or two sentences: what takes the time, by how much it is late, and whether no order is better."""
     longest = sorted(chain, key=lambda d: -d.seconds)[:NAMED]
     parts = [f"{d.title[:1].lower() + d.title[1:]} ({duration_in_words(d.seconds)})" for d in longest]
     listed = ", ".join(parts[:-1]) + (" and " if len(parts) > 1 else "") + parts[-1]
+    if late_by_s > 0 and not best:
+        return f"Ready {duration_in_words(late_by_s)} late in the plan that was found: {listed}. {NOT_PROVEN}"
     if late_by_s > 0:
         return f"Ready {duration_in_words(late_by_s)} late even if you start now: {listed} can't be shortened."
-    return f"The time goes into {listed}."
+    return f"The time goes into {listed}." + ("" if best else f" {NOT_PROVEN}")

@@ -33,7 +33,7 @@ from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.roll import RollStep
 from kindwhisk.core.process.walk import NOTHING_OBSERVED, Observed, WalkedStep, walk
 from kindwhisk.core.process.washing import WashPlan, wash_plan
-from kindwhisk.core.safety.cautions import UNBAKED_EGG, Caution
+from kindwhisk.core.safety.cautions import RAW_FLOUR, UNBAKED_EGG, Caution
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.vessels.section import Section, of_vessel
@@ -176,6 +176,16 @@ def _served_raw(step: Step, formula: Formula, outcome: Outcome) -> tuple[Caution
     return (UNBAKED_EGG,) if any(ingredient(i).kind == "egg" for i in material.parts) else ()
 
 
+def _flour_comes_in(formula: Formula) -> str | None:
+    """The step at which raw flour first meets something moist; None without any."""
+    for step in formula.steps:
+        holds = content_of(formula, step).ingredients
+        kinds = {ingredient(i).kind for i in holds}
+        if "flour" in kinds and kinds - {"flour", "leavener", "salt", "sugar", "nut", "flavour"}:
+            return step.id
+    return None
+
+
 def _raw_inside(formula: Formula) -> bool:
     """Whether a foam of egg reaches the end without an oven on its way."""
     last = formula.steps[-1].id
@@ -237,7 +247,7 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
     law = law_of(walked)
     goods = formula.ingredients()
     entering, last = coming_in(full.steps), formula.steps[-1].id
-    served = at_serving(goods, law)
+    served, floured = at_serving(goods, law), _flour_comes_in(full)
     by_id = {w.step.id: w for w in walked}
     for one in walked:
         step, intake, outcome, place, _ = one
@@ -247,6 +257,7 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
             "cautions": (
                 *outcome.cautions,
                 *((entering[step.id],) if step.id in entering else ()),
+                *((RAW_FLOUR,) if step.id == floured else ()),
                 *_served_raw(step, full, outcome),
                 *((served,) if served is not None and step.id == last else ()),
             ),

@@ -13,13 +13,14 @@ from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.process.checking import fatty
 from kindwhisk.core.process.formula import Draft, Formula, consumers, upstream
 from kindwhisk.core.process.portions import IngredientPortion, Portion, of
+from kindwhisk.core.process.setting import MACHINE
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import WHITES
 from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
-from kindwhisk.core.process.steps.whip import MACHINE, SugarSchool, WhipStep
+from kindwhisk.core.process.steps.whip import SugarSchool, WhipStep
 from kindwhisk.core.sugar.boiling import WATER_PER_SUGAR
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.vessels.vessel import Vessel, VesselForm

@@ -13,6 +13,7 @@ from kindwhisk.core.foams.foam import Foam
 from kindwhisk.core.foams.whipping import Rescue, WhipStage
 from kindwhisk.core.folding.together import Addition
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.learning.expected import Expected
 from kindwhisk.core.safety.cautions import Caution
 from kindwhisk.core.values.bands import Band
 from kindwhisk.core.values.estimate import Estimate
@@ -129,10 +130,12 @@ class Figures(Value):
 
 
 class Outcome(Figures):
-    """The result of one step: its figures, the material after it, and what is wrong or risky about it."""
+    """The result of one step: its figures, the material after it, what is wrong or risky about it, and what of it this
+    kitchen's bakes teach."""
 
     material: Material
     notices: tuple[Notice, ...] = ()
+    expects: tuple[Expected, ...] = ()
 
     @property
     def ageing(self) -> Ageing | None:

@@ -9,9 +9,9 @@ from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.eggs import EggNeed, egg_need, egg_parts
 from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.core.learning import NO_RECORD, KitchenRecord
 from kindwhisk.core.process.forecast import Forecast, forecast_of, walk_prepared
 from kindwhisk.core.process.formula import LEAST_FACTOR, MOST_FACTOR, Formula, upstream
+from kindwhisk.core.process.record import NO_RECORD, KitchenRecord
 from kindwhisk.core.process.setting import NO_TINS, Setting, TinsInUse
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.fill import FillStep

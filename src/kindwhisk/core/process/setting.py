@@ -4,19 +4,24 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
+from zlib import crc32
 
 from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.kitchen import Kitchen, Oven
-from kindwhisk.core.learning import NO_RECORD, KitchenRecord, learned_factor
+from kindwhisk.core.learning.figures import SPREADS, Figure, effect
 from kindwhisk.core.ovens.degrees import offset_k
 from kindwhisk.core.ovens.place import Rack
+from kindwhisk.core.process.record import NO_RECORD, KitchenRecord
 from kindwhisk.core.tins.pieces import PipedPiece
-from kindwhisk.core.tins.rise import HEIGHT_NOISE, risen_volume_ml
+from kindwhisk.core.tins.rise import RISE_DOUBT, risen_volume_ml
 from kindwhisk.core.tins.shapes import RoundDimensions, RoundTin, Tin
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.technique import Technique
 from kindwhisk.core.vessels.vessel import Vessel
+
+MACHINE = "mixer whisk"
+"""The tool that stands for the kitchen's mixer."""
 
 
 @dataclass(frozen=True)
@@ -62,7 +67,8 @@ NO_TINS = TinsInUse(name="", tin=RoundTin(dimensions=RoundDimensions(diameter_mm
 
 @dataclass(frozen=True)
 class Setting:
-    """What every step may look at, beside what goes into it: ``technique`` is the class of what it belongs to."""
+    """What every step may look at, beside what goes into it: ``technique`` is the class of what it belongs to,
+    ``hands`` whose hands it is done with (empty: the kitchen's)."""
 
     kitchen: Kitchen
     oven: Oven
@@ -71,20 +77,51 @@ class Setting:
     record: KitchenRecord = NO_RECORD
     formula: str = ""
     technique: Technique | None = None
+    hands: str = ""
 
     def vessel_name(self, vessel_id: str) -> str:
         """What the vessel is called; its id when the formula does not name it."""
         vessel = self.vessels.get(vessel_id)
         return vessel.name if vessel else vessel_id
 
+    def effects(
+        self, figure: Figure, kind: str, step: str = "", *, content: Material | None = None, mixer: str = ""
+    ) -> tuple[str, ...]:
+        """What a figure depends on here: the mixer, the hands, the kind of work, and the step of this formula.
+
+        Args:
+            figure: whose levels they are.
+            kind: what work it is, whatever the formula.
+            step: its id; empty for what is the formula's as a whole.
+            content: what it is done to: with other goods in it, it is another batter.
+            mixer: what is whisked with.
+        """
+        mark = "" if content is None else f"{crc32(' '.join(sorted(content.counted)).encode()):08x}"
+        names = {
+            "mixer": mixer,
+            "hands": self.hands or "of the kitchen",
+            "kind": kind,
+            "formula": "/".join(n for n in (self.formula, step, kind, mark) if n),
+        }
+        return tuple(effect(level, names[level]) for level in SPREADS[figure].levels)
+
     def risen_ml(self, batter: Material) -> Estimate:
         """Volume of a batter at setting, by the model and the heights that this kitchen's own have reached."""
-        learned = learned_factor(self.record.heights, noise_sd=HEIGHT_NOISE)
+        learned = self.record.factor(Figure.HEIGHT, self.height_effects(batter), RISE_DOUBT)
         return risen_volume_ml(batter, self.kitchen.altitude_m, learned)
+
+    def mixer(self, tool: str | None) -> str:
+        """What is whisked with: the kitchen's machine by its id, or the tool in the hand."""
+        return self.kitchen.mixers[0].id if tool in {None, MACHINE} else str(tool)
+
+    def height_effects(self, batter: Material) -> tuple[str, ...]:
+        """What the height of a bake depends on."""
+        kind = self.technique.value if self.technique else "bake"
+        return self.effects(Figure.HEIGHT, kind, content=batter)
 
     def oven_offset_k(self, rack: Rack) -> float:
         """Offset (thermometer − dial) on a rack of this oven: by this kitchen's readings, else as entered."""
-        if any(s.oven == self.oven.id for s in self.record.degrees):
+        if self.record.has_degrees(self.oven.id):
             return offset_k(self.record.degrees, self.oven.id, rack, self.oven.mode).mean
         return self.oven.offset_k
 

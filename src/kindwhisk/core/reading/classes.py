@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from kindwhisk.core.foams.foam import Peak
+from kindwhisk.core.foams.foam import BATTERS, Peak
 from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.kitchen import Kitchen
@@ -23,7 +23,7 @@ from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.process.walk import stepwise
 from kindwhisk.core.reading.goods import RecipeGoods
-from kindwhisk.core.reading.shapes import ALL, BASE, BATTERS, BOWL, CREAM, FAT_POT, OILS, TIN, Builder, MethodPlan
+from kindwhisk.core.reading.shapes import ALL, BASE, BOWL, CREAM, FAT_POT, OILS, TIN, Builder, MethodPlan
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.technique import Technique
 

@@ -8,7 +8,7 @@ from kindwhisk.core.baking.asked import SETS, USUAL_PIECES
 from kindwhisk.core.baking.course import Sets
 from kindwhisk.core.baking.reference import ReferenceBake
 from kindwhisk.core.foams.balance import Method
-from kindwhisk.core.foams.foam import Foam, Peak
+from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.process import meringue
 from kindwhisk.core.process.portions import Portion, of
@@ -56,12 +56,6 @@ PIECES: dict[Technique, tuple[PipedPiece, str, Sets]] = {
         (Technique.MERINGUE, "meringue"),
     )
 }
-BATTERS: dict[Technique, Foam] = {
-    Technique.CHIFFON: Foam.CHIFFON_BATTER, Technique.PATTERNED: Foam.CHIFFON_BATTER, Technique.CHIFFON_ROLL: Foam.ROLL_BATTER,
-    Technique.GENOISE: Foam.GENOISE_BATTER, Technique.COLD_GENOISE: Foam.GENOISE_BATTER,
-    Technique.SOAKED_SPONGE: Foam.GENOISE_BATTER, Technique.LADYFINGERS: Foam.LADYFINGER_BATTER, Technique.RICH_SPONGE: Foam.RICH_BATTER,
-    Technique.CREAMED_SPONGE: Foam.POWDER_BATTER, Technique.SHELLS: Foam.SHELL_BATTER, Technique.MOUSSE: Foam.MOUSSE,
-}  # fmt: skip
 
 
 @dataclass(frozen=True)

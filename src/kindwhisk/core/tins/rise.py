@@ -6,7 +6,7 @@ import math
 
 from kindwhisk.core.ingredients.leaveners import as_baking_powder_g
 from kindwhisk.core.ingredients.material import Material
-from kindwhisk.core.learning import UNLEARNED, Factor
+from kindwhisk.core.learning.expected import UNLEARNED, Factor
 from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.warmth.air import pressure_kpa, saturation_kpa
 
@@ -14,8 +14,8 @@ SETTING_C = 86.0
 WATER_ACTIVITY = 0.95
 KEPT = (0.4, 0.6, 0.8)
 """Share of the gas and vapour that the walls of the bubbles hold until setting. Trade habit."""
-HEIGHT_NOISE = 0.08
-"""How much finished heights differ from bake to bake, as a share. Trade habit."""
+RISE_DOUBT = 0.17
+"""Standard deviation of the logarithm of a modelled height, by the range of the kept share for a usual sponge."""
 USUAL_FREE = 1.13
 """g/ml of a sponge batter without bubbles, where its goods are not told. Bake reference model."""
 POWDER_ML_PER_G, POWDER_WORKS = 72.0, 0.6
@@ -68,8 +68,8 @@ def risen_ml(
     floor = free_ml + gas_ml
     low, likely, high = (max(floor, (free_ml + kept * grown) * learned.factor) for kept in KEPT)
     if not learned.bakes:
-        return Estimate(low=low, likely=likely, high=high, basis=Basis.MODEL)
-    spread = math.exp(RANGE_SD * math.hypot(learned.log_sd, HEIGHT_NOISE)) - 1
+        return Estimate(low=low, likely=likely, high=high, basis=Basis.weakest((Basis.MODEL, Basis.HABIT)))
+    spread = math.exp(RANGE_SD * learned.log_sd) - 1
     return Estimate(
         low=max(floor, likely / (1 + spread)),
         likely=likely,

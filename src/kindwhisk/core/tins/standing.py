@@ -5,8 +5,12 @@ from __future__ import annotations
 from enum import StrEnum
 from typing import NamedTuple
 
+from kindwhisk.core.foams.foam import BATTERS, density_band
+from kindwhisk.core.learning.expected import ASKED_SD, expected, off_by
+from kindwhisk.core.learning.figures import SPREADS, Figure, effect
 from kindwhisk.core.tins import rise
 from kindwhisk.core.tins.shapes import Tin
+from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.technique import Technique
@@ -71,6 +75,25 @@ class Standing(Value):
 def band_of(technique: Technique | None) -> FillBand:
     """The fill band of a class."""
     return FILLS.get(technique, USUAL) if technique is not None else USUAL
+
+
+def check_density(density: float, technique: Technique | None) -> None:
+    """Let a batter's density (g/ml) pass if such a one can have it: a tin is not filled by a slip of the finger.
+
+    Raises:
+        CraftError: it lies further off its class than three deviations of what kitchens differ by.
+    """
+    batter = BATTERS.get(technique) if technique else None
+    if batter is None:
+        return
+    unknown = tuple(effect(level, "any") for level in SPREADS[Figure.BATTER].levels)
+    usual = expected((), Figure.BATTER, unknown, density_band(batter)).made
+    if abs(off_by(density, usual)) > ASKED_SD:
+        raise CraftError(
+            f"{density:.2f} g/ml is no usual {batter.value}: that has {usual.low:.2f} to {usual.high:.2f}.",
+            field="density_g_per_ml",
+            remedy="Weigh the cup again: its own weight taken off, once, and level. If it is right, say so.",
+        )
 
 
 def levels_mm(tin: Tin, volume: Estimate, share: float = 1.0) -> Estimate:

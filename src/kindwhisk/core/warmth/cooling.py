@@ -1,22 +1,15 @@
-"""Cooling in still air: from the oven's heat to each gate that a cake has to pass."""
+"""What a cooling cake has to pass before it may be turned out, rolled, creamed and cut: by class, with reasons."""
 
 from __future__ import annotations
 
-import math
 from enum import StrEnum
 
-from kindwhisk.core.values.errors import CraftError
-from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.technique import Technique
 from kindwhisk.core.values.temperature import Point
 
 OUT_OF_OVEN_C = 95.0
-ON_RACK_W_PER_M2K = 8.0
-IN_TIN_INVERTED_W_PER_M2K = 4.5
-HEAT_CAPACITY = 2900.0
-EVAPORATION_HELPS = 0.85
-"""Heat loss on all sides, the heat of a moist crumb (J/kg K), and what drying takes off. Recalled."""
 
 
 class How(StrEnum):
@@ -25,14 +18,6 @@ class How(StrEnum):
     HANGING = "upside down in its tin"
     IN_TIN = "in its tin"
     RACK = "free on a rack"
-
-
-LOSES_W_PER_M2K: dict[How, float] = {
-    How.HANGING: IN_TIN_INVERTED_W_PER_M2K,
-    How.IN_TIN: 6.0,
-    How.RACK: ON_RACK_W_PER_M2K,
-}
-"""In its tin on a rack: trade habit; the others as above."""
 
 
 class GateKind(StrEnum):
@@ -52,45 +37,6 @@ class CoolGate(Value):
     to_c: float
     after_s: Estimate
     why: str
-
-
-def cooling_s(
-    mass_g: float, area_mm2: float, from_c: float, to_c: float, air_c: float, loss_w_per_m2k: float
-) -> Estimate:
-    """Seconds from ``from_c`` to ``to_c`` in air at ``air_c``.
-
-    ``t = 0.85 (m/A) c/h ln((T0 - T_air)/(T - T_air))``.
-
-    Args:
-        mass_g, area_mm2: of the cake, all sides that lose heat.
-        from_c, to_c, air_c: C.
-        loss_w_per_m2k: h, what a square metre loses, 4.5 (hanging in its tin) to 8 (on a rack).
-
-    Raises:
-        CraftError: ``to_c`` is not above the air.
-
-    Source: Newton's law of cooling, lumped; c and h recalled, what drying takes off trade habit.
-    """
-    if to_c <= air_c:
-        raise CraftError(
-            f"Nothing cools to {to_c:.0f} °C in a kitchen at {air_c:.0f} °C.",
-            field="target_c",
-            remedy="Choose a target at least 1 °C above the kitchen's air, or chill it.",
-        )
-    if from_c <= to_c:
-        return Estimate.exact(0.0, Basis.MODEL)
-    per_area = (mass_g / 1000) / (area_mm2 / 1e6)
-    time = per_area * HEAT_CAPACITY / loss_w_per_m2k * math.log((from_c - air_c) / (to_c - air_c))
-    return Estimate.around(time * EVAPORATION_HELPS, 0.25, Basis.MODEL)
-
-
-def cooled_c(elapsed_s: float, whole_s: float, from_c: float, to_c: float, air_c: float) -> float:
-    """Temperature (C) ``elapsed_s`` after a start at ``from_c``, for something that reaches ``to_c`` after
-    ``whole_s``."""
-    if from_c <= to_c:
-        return from_c
-    left = ((to_c - air_c) / (from_c - air_c)) ** (elapsed_s / max(whole_s, 1.0))
-    return max(to_c, air_c + (from_c - air_c) * float(left))
 
 
 ABOVE_AIR_K = 2.0
@@ -132,43 +78,3 @@ class Cooling(Value):
 
     gates: tuple[CoolGate, ...]
     curve: tuple[Point, ...]
-
-
-CURVE_POINTS = 24
-
-
-def cooling(
-    mass_g: float,
-    area_mm2: float,
-    how: How,
-    air_c: float,
-    technique: Technique | None,
-    from_c: float = OUT_OF_OVEN_C,
-) -> Cooling:
-    """A cake of this mass and surface (g, mm2) on its way to the last of its gates."""
-    gates = cool_gates(mass_g, area_mm2, how, air_c, technique, from_c)
-    last = gates[-1]
-    ends = max(last.after_s.likely, 1.0)
-    moments = [ends * i / CURVE_POINTS for i in range(CURVE_POINTS + 1)]
-    curve = tuple(Point(s=s, c=cooled_c(s, ends, from_c, last.to_c, air_c)) for s in moments)
-    return Cooling(gates=gates, curve=curve)
-
-
-def cool_gates(
-    mass_g: float,
-    area_mm2: float,
-    how: How,
-    air_c: float,
-    technique: Technique | None,
-    from_c: float = OUT_OF_OVEN_C,
-) -> tuple[CoolGate, ...]:
-    """When a cake of this mass and surface may be turned out, rolled, creamed and cut."""
-    return tuple(
-        CoolGate(
-            kind=kind,
-            to_c=to_c,
-            after_s=cooling_s(mass_g, area_mm2, from_c, to_c, air_c, LOSES_W_PER_M2K[how]),
-            why=why,
-        )
-        for kind, to_c, why in gate_temperatures(technique, air_c)
-    )

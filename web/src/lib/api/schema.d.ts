@@ -1356,6 +1356,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figures
+         * @description Every figure that a bake has told of, with what it depends on.
+         */
+        get: operations["figures_api_learned_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learned/dots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Dots
+         * @description Something that a figure depends on, with every dot that told of it.
+         */
+        get: operations["dots_api_learned_dots_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/learned/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Note
+         * @description Let a dot count, or not, and tell what is known with it. A repeated key changes nothing.
+         */
+        post: operations["note_api_learned_notes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ovens/bakes": {
         parameters: {
             query?: never;
@@ -1720,6 +1780,25 @@ export interface components {
             turn_min: number | null;
             /** Why */
             why: string;
+        };
+        /**
+         * Answered
+         * @description What was asked about the event with this sequence: it is right as it stands, or is not to count.
+         */
+        Answered: {
+            /** At */
+            at?: string | null;
+            /** Client Key */
+            client_key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "answered";
+            /** Right */
+            right: boolean;
+            /** Sequence */
+            sequence: number;
         };
         /**
          * Asked
@@ -2097,6 +2176,8 @@ export interface components {
              */
             now: string;
             outcome: components["schemas"]["OutcomeRecorded"] | null;
+            /** Questions */
+            questions: components["schemas"]["QuestionView"][];
             /** Readings */
             readings: components["schemas"]["ReadingView"][];
             /**
@@ -2213,7 +2294,9 @@ export interface components {
         };
         /**
          * BakeSummary
-         * @description A finished bake in short: times by step, the cups that count, air that folds kept, and how it came out.
+         * @description A finished bake in short: the cups that count, how it came out, and what it showed of every learned figure.
+         *
+         *     ``dots`` are named within the bake; None where they were not worked out yet.
          */
         BakeSummary: {
             /**
@@ -2221,6 +2304,8 @@ export interface components {
              * @default []
              */
             cups: components["schemas"]["CupRead"][];
+            /** Dots */
+            dots?: components["schemas"]["Dot"][] | null;
             /**
              * Faults
              * @default []
@@ -2233,17 +2318,8 @@ export interface components {
              * @default []
              */
             held: components["schemas"]["OvenHeld"][];
-            /**
-             * Kept
-             * @default {}
-             */
-            kept: {
-                [key: string]: components["schemas"]["KeptAir"];
-            };
             /** Late By S */
             late_by_s: number;
-            /** Modelled Mm */
-            modelled_mm?: number | null;
             /**
              * Ovens
              * @default []
@@ -2251,17 +2327,14 @@ export interface components {
             ovens: components["schemas"]["OvenTime"][];
             /** Stars */
             stars: number | null;
-            /** Times */
-            times: {
-                [key: string]: components["schemas"]["TimedStep"];
-            };
         };
         /**
          * BakeView
          * @description A bake in an oven, in seconds since it went in.
          *
          *     ``turn_s`` and ``cover_s`` are None where it must not be turned, or needs no cover. ``browned`` is its colour at the
-         *     end over the formula's own bake's; ``looks_wrong`` is what looks wrong and is right.
+         *     end over the formula's own bake's; ``textures`` are a drying meringue's; ``looks_wrong`` is what looks wrong and is
+         *     right.
          */
         BakeView: {
             /** After */
@@ -2291,6 +2364,8 @@ export interface components {
             racks: number;
             /** Risks */
             risks: components["schemas"]["Risk"][];
+            /** Textures */
+            textures: components["schemas"]["Texture"][];
             /** Turn S */
             turn_s: number | null;
             wall: components["schemas"]["TinWall"];
@@ -2329,6 +2404,8 @@ export interface components {
             section: components["schemas"]["Section"];
             /** Signs */
             signs: components["schemas"]["Sign"][];
+            /** Textures */
+            textures: components["schemas"]["Texture"][];
             /** Turn Min */
             turn_min: number | null;
         };
@@ -3390,6 +3467,71 @@ export interface components {
             temperature_c: components["schemas"]["Estimate"] | null;
         };
         /**
+         * Dot
+         * @description A figure of a bake against the model's; ``title`` is the step's.
+         *
+         *     ``effects`` are what it depended on (mixer, hands, kind, formula), ``modelled`` what the model said before anything
+         *     was learned, ``doubt`` the standard deviation of that one's logarithm by its own range. ``above``: all that is known
+         *     is that it was more than ``observed``.
+         */
+        Dot: {
+            /**
+             * Above
+             * @default false
+             */
+            above: boolean;
+            /**
+             * Doubt
+             * @default 0
+             */
+            doubt: number;
+            /** Effects */
+            effects: string[];
+            figure: components["schemas"]["Figure"];
+            /** Id */
+            id: string;
+            /** Modelled */
+            modelled: number;
+            /** Observed */
+            observed: number;
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+        };
+        /**
+         * DotView
+         * @description A bake's figure against the model's, and what was believed of the effect after it. ``above``: only known to have
+         *     been more. ``trusted`` is 0 to 1.
+         */
+        DotView: {
+            /** Above */
+            above: boolean;
+            after: components["schemas"]["Estimate"] | null;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bake */
+            bake: string;
+            /** Id */
+            id: string;
+            /** Left Out */
+            left_out: boolean;
+            /** Modelled */
+            modelled: number;
+            /** Observed */
+            observed: number;
+            /** Ratio */
+            ratio: number;
+            /** Title */
+            title: string;
+            /** Trusted */
+            trusted: number;
+        };
+        /**
          * Draft
          * @description Steps, components and vessels as they are being written: what they hold may still be nonsense.
          *
@@ -3481,6 +3623,33 @@ export interface components {
             step: string;
             /** Title */
             title: string;
+        };
+        /**
+         * EffectDots
+         * @description An effect with its dots, oldest first.
+         */
+        EffectDots: {
+            /** Dots */
+            dots: components["schemas"]["DotView"][];
+            effect: components["schemas"]["EffectView"];
+            figure: components["schemas"]["Figure"];
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * EffectView
+         * @description Something that a figure depends on: what it does to it (1: nothing), and how many dots tell of it.
+         */
+        EffectView: {
+            /** Dots */
+            dots: number;
+            factor: components["schemas"]["Estimate"];
+            /** Level */
+            level: string;
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
         };
         /**
          * EggHeat
@@ -3661,6 +3830,24 @@ export interface components {
             optional: boolean;
             /** Unit */
             unit: string;
+        };
+        /**
+         * Figure
+         * @description What is observed and expected, as a ratio.
+         * @enum {string}
+         */
+        Figure: "time on the whisk" | "time of what runs by itself" | "time in the oven" | "air kept in a fold" | "density of a foam" | "density of a batter" | "height of the finished bake";
+        /**
+         * FigureView
+         * @description A learned figure; ``usual`` is by how much it differs from bake to bake with everything the same.
+         */
+        FigureView: {
+            /** Effects */
+            effects: components["schemas"]["EffectView"][];
+            figure: components["schemas"]["Figure"];
+            /** Unit */
+            unit: string;
+            usual: components["schemas"]["Estimate"];
         };
         /**
          * FillStep
@@ -4519,6 +4706,8 @@ export interface components {
             kj_per_k: number;
             /** Pairs */
             pairs: components["schemas"]["Pair"][];
+            /** Pairs Note */
+            pairs_note: string;
             peak_c: components["schemas"]["Estimate"];
             pour_s: components["schemas"]["Estimate"];
         };
@@ -4771,16 +4960,6 @@ export interface components {
             id: string;
         };
         /**
-         * KeptAir
-         * @description Share of its air that a fold kept by two cups, and by the model.
-         */
-        KeptAir: {
-            /** Modelled */
-            modelled: number;
-            /** Observed */
-            observed: number;
-        };
-        /**
          * KeptView
          * @description What a cup tells, with the batter drawn as it was measured.
          */
@@ -4812,7 +4991,8 @@ export interface components {
         };
         /**
          * Kitchen
-         * @description Everything that a forecast needs to know about where it happens.
+         * @description Everything that a forecast needs to know about where it happens; ``cold_rule`` is its own for what must be kept
+         *     cold, in its words.
          */
         Kitchen: {
             /**
@@ -4827,6 +5007,11 @@ export interface components {
              * @default 0
              */
             altitude_m: number;
+            /**
+             * Cold Rule
+             * @default
+             */
+            cold_rule: string;
             /**
              * Cups
              * @default []
@@ -4873,6 +5058,11 @@ export interface components {
              *     ]
              */
             ovens: components["schemas"]["Oven"][];
+            /**
+             * People
+             * @default []
+             */
+            people: components["schemas"]["Person"][];
             /**
              * Thermometers
              * @default []
@@ -5008,6 +5198,15 @@ export interface components {
          * @enum {string}
          */
         Law: "eu" | "us";
+        /**
+         * LeaveOut
+         * @description A dot that is (not) to count.
+         */
+        LeaveOut: {
+            /** Client Key */
+            client_key: string;
+            note: components["schemas"]["LeftOutNote"];
+        };
         /**
          * LeftOutNote
          * @description A piece of evidence is not to count, or is to count again.
@@ -5678,6 +5877,8 @@ export interface components {
          * @description How it came out; a later one replaces it.
          */
         OutcomeRecorded: {
+            /** Asks */
+            asks?: string | null;
             /** At */
             at?: string | null;
             /** Client Key */
@@ -5880,9 +6081,14 @@ export interface components {
         /**
          * OvenTime
          * @description A bake's seconds in an oven. ``observed_s`` is None for one that was abandoned; ``not_yet_s`` is when it was last
-         *     looked at and not done.
+         *     looked at and not done. ``checked``: its degrees had been measured or entered.
          */
         OvenTime: {
+            /**
+             * Checked
+             * @default false
+             */
+            checked: boolean;
             /** Family */
             family: string;
             /** Modelled S */
@@ -6064,6 +6270,16 @@ export interface components {
          * @enum {string}
          */
         Peak: "soft" | "medium" | "stiff";
+        /**
+         * Person
+         * @description Somebody who bakes here: hands differ in what air a fold keeps.
+         */
+        Person: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
         /**
          * Phase
          * @description How far a pot is.
@@ -6279,11 +6495,13 @@ export interface components {
         };
         /**
          * PlanView
-         * @description When each step starts and ends, whether it is ready in time, and why not.
+         * @description When each step starts and ends, whether it is ready in time, and why not; ``best``: no order is any better.
          */
         PlanView: {
             /** Because */
             because: string;
+            /** Best */
+            best: boolean;
             braid: components["schemas"]["Braid"];
             /**
              * Braid Origin
@@ -6598,6 +6816,23 @@ export interface components {
             text: string;
         };
         /**
+         * QuestionView
+         * @description What is asked about something that was entered; ``entry`` is what it was.
+         */
+        QuestionView: {
+            /**
+             * Entry
+             * @enum {string}
+             */
+            entry: "reading" | "time" | "height";
+            /** Sequence */
+            sequence: number;
+            /** Step */
+            step: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * Rack
          * @description The rack it stands on.
          * @enum {string}
@@ -6796,6 +7031,8 @@ export interface components {
          *     it showed.
          */
         ReadingAdded: {
+            /** Asks */
+            asks?: string | null;
             /** At */
             at?: string | null;
             /** Client Key */
@@ -6832,7 +7069,8 @@ export interface components {
         };
         /**
          * ReadingView
-         * @description A reading with its verdict; ``tells`` is what follows from it here: air kept, strokes left, the rise.
+         * @description A reading with its verdict; ``tells`` is what follows from it here: air kept, strokes left, the rise. One that
+         *     was asked about counts once it was said to be right.
          */
         ReadingView: {
             /**
@@ -6842,6 +7080,8 @@ export interface components {
             at: string;
             /** By Ribbon S */
             by_ribbon_s: number | null;
+            /** Counts */
+            counts: boolean;
             quantity: components["schemas"]["Quantity"];
             /** Sequence */
             sequence: number;
@@ -7060,7 +7300,7 @@ export interface components {
          * @description What may go wrong.
          * @enum {string}
          */
-        RiskKind: "dome" | "crack" | "shrink" | "dry edge" | "raw middle" | "pale" | "dark" | "browned" | "hollow or without feet" | "falls";
+        RiskKind: "dome" | "crack" | "shrink" | "dry edge" | "raw middle" | "pale" | "dark" | "browned" | "hollow or without feet" | "falls" | "not dry through" | "timed bake";
         /**
          * RoleShare
          * @description What of an ingredient plays one part: its ``role`` in a few words, if told, and the title of its ``step``.
@@ -7339,13 +7579,18 @@ export interface components {
         };
         /**
          * SharingBody
-         * @description A batter to be shared out over the tins of this kitchen.
+         * @description A batter to be shared out over the tins of this kitchen; ``sure`` as above.
          */
         SharingBody: {
             /** Batter G */
             batter_g: number;
             /** Density G Per Ml */
             density_g_per_ml: number;
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
             technique?: components["schemas"]["Technique"] | null;
         };
         /**
@@ -7659,7 +7904,7 @@ export interface components {
         };
         /**
          * StartRequest
-         * @description A plan, taken up. The key makes a repeated post start nothing twice.
+         * @description A plan, taken up, and whose hands do it. The key makes a repeated post start nothing twice.
          */
         StartRequest: {
             /**
@@ -7676,6 +7921,11 @@ export interface components {
             eggs?: number | null;
             /** Formula Id */
             formula_id: string;
+            /**
+             * Hands
+             * @default
+             */
+            hands: string;
             limit?: components["schemas"]["Limit"] | null;
             /** Not Before */
             not_before?: string | null;
@@ -7723,6 +7973,8 @@ export interface components {
          * @description A step is over: its checkpoint was confirmed.
          */
         StepDone: {
+            /** Asks */
+            asks?: string | null;
             /** At */
             at?: string | null;
             /** Client Key */
@@ -8205,6 +8457,15 @@ export interface components {
          */
         TemperatureUnit: "C" | "F" | "K";
         /**
+         * Texture
+         * @description What a drying meringue is like from a moment on (s).
+         */
+        Texture: {
+            from_s: components["schemas"]["Estimate"];
+            /** Name */
+            name: string;
+        };
+        /**
          * Thermometer
          * @description A thermometer with its last check; ``id`` is the probe's name in outside readings.
          */
@@ -8293,16 +8554,6 @@ export interface components {
             tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
         };
         /**
-         * TimedStep
-         * @description Seconds that a step took, and that the model gave it.
-         */
-        TimedStep: {
-            /** Modelled S */
-            modelled_s: number;
-            /** Observed S */
-            observed_s: number;
-        };
-        /**
          * TimerStarted
          * @description A timer of the baker's own.
          */
@@ -8357,7 +8608,7 @@ export interface components {
         };
         /**
          * TinBody
-         * @description A batter in a tin.
+         * @description A batter in a tin; ``sure``: its density was asked about, and is right.
          */
         TinBody: {
             /** Batter G */
@@ -8377,6 +8628,11 @@ export interface components {
             leavener_g: number;
             /** Shape */
             shape: string;
+            /**
+             * Sure
+             * @default false
+             */
+            sure: boolean;
             technique?: components["schemas"]["Technique"] | null;
         };
         /**
@@ -9501,7 +9757,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["SyrupPoured"] | components["schemas"]["NotYet"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["ProbePlaced"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
+                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["SyrupPoured"] | components["schemas"]["NotYet"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["ProbePlaced"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["Answered"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
             };
         };
         responses: {
@@ -12938,6 +13194,163 @@ export interface operations {
             };
             /** @description It does not fit what has happened so far. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    figures_api_learned_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FigureView"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    dots_api_learned_dots_get: {
+        parameters: {
+            query: {
+                figure: components["schemas"]["Figure"];
+                effect: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EffectDots"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    note_api_learned_notes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeaveOut"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FigureView"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

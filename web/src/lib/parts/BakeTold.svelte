@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { StepForecast } from '../api/client';
+  import Textures from './Textures.svelte';
 
   /** What to know of a bake beforehand and at the look: signs, what looks wrong and is right, risks, and what follows. */
   type Props = { step: StepForecast; running: boolean };
@@ -10,6 +11,7 @@
   const signs = $derived(step.checkpoints.slice(1));
 </script>
 
+<Textures textures={bake.textures} />
 {#if bake.looks_wrong.length > 0}
   <p class="text-[17px]"><strong>Looks wrong, is right:</strong> {bake.looks_wrong.join(' ')}</p>
 {/if}

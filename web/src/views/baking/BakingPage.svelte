@@ -11,6 +11,7 @@
   import OneOf from '../../lib/parts/OneOf.svelte';
   import Pick from '../../lib/parts/Pick.svelte';
   import SlideField from '../../lib/parts/SlideField.svelte';
+  import Textures from '../../lib/parts/Textures.svelte';
   import { length } from '../../lib/time';
   import { p } from '../../routes';
   import { CLASSES } from '../book/classes';
@@ -141,6 +142,7 @@
                 {#if view.cover_min != null}Cover at <strong>{minutes(view.cover_min)} min</strong>.{/if}
                 First look at <strong>{minutes(view.first_look_min)} min</strong>.
               </p>
+              <Textures textures={view.textures} />
               <p class="text-[15px] leading-snug text-quiet">
                 Stands {Math.round(view.fill_mm)} mm{view.pieces ? `, ${view.pieces} on the tray` : ''}, loses {Math.round(
                   100 * view.lost,

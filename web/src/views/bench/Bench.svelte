@@ -5,6 +5,7 @@
   import { outbox } from '../../lib/outbox.svelte';
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
+  import Questions from '../../lib/parts/Questions.svelte';
   import { sound } from '../../lib/sound.svelte';
   import { clock, countdown, length, until } from '../../lib/time';
   import { navigate, p, route } from '../../routes';
@@ -153,6 +154,13 @@
   </section>
 
   {#if bench.problem}<Notice problem={bench.problem} onclose={() => (bench.problem = null)} />{/if}
+  <!-- A time is asked about until the next thing happens, then on the record: hands are full. -->
+  <div class="sticky top-0 z-20">
+    <Questions
+      questions={bake.questions.filter((q) => q.entry !== 'time' || q.sequence === bake.sequence)}
+      onanswer={(sequence, right) => bench.tell({ kind: 'answered', sequence, right })}
+    />
+  </div>
   {#if outbox.stuck}
     <p role="status" class="bg-copper px-6 py-2 font-semibold text-surface">
       The server does not answer. {outbox.kept.length} kept on this device, sent as soon as it is back.

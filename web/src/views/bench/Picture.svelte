@@ -43,11 +43,11 @@
           ? 'Syrup'
           : 'In the vessel',
   );
-  const measured = $derived(bake.readings.some((r) => r.step === step.id && r.quantity === 'density'));
+  const measured = $derived(bake.readings.some((r) => r.step === step.id && r.quantity === 'density' && r.counts));
   const bands = $derived(
     step.checkpoints.flatMap((c) => {
       if (!c.band || (course && c.band.quantity === column?.quantity)) return [];
-      const reading = bake.readings.findLast((r) => r.step === step.id && r.quantity === c.band!.quantity);
+      const reading = bake.readings.findLast((r) => r.step === step.id && r.quantity === c.band!.quantity && r.counts);
       return [{ band: c.band, reading }];
     }),
   );

@@ -42,7 +42,9 @@
         (followed && watch?.pot && !bench.meeting?.meeting.pour && left > 15)),
   );
   /** The last cup of what is in the bowl at this step. */
-  const cup = $derived(bench.bake!.readings.findLast((r) => r.step === step.id && r.quantity === 'density'));
+  const cup = $derived(
+    bench.bake!.readings.findLast((r) => r.step === step.id && r.quantity === 'density' && r.counts),
+  );
   /** The additions of this step within its fold, and how many of the fold come before them. */
   const own = $derived(detail.fold?.additions.filter((a) => a.step === step.id) ?? step.additions);
   const before = $derived(detail.fold?.additions.findIndex((a) => a.step === step.id) ?? 0);

@@ -127,7 +127,21 @@
         />
       </div>
       <a class="act act-small" href={p('/kitchen/goods')}>Goods</a>
+      <a class="act act-small" href={p('/kitchen/learned')}>What has been learned</a>
       <p class="max-w-prose text-quiet">What you buy, by its own label. Your authority’s list and the labels lead.</p>
+      <label class="block w-full max-w-prose font-semibold"
+        >Own rule for cream, milk and custard
+        <input
+          class="field mt-1 font-normal"
+          maxlength="160"
+          placeholder="as your food-safety plan has it; it stands first at each such step"
+          value={kitchen.cold_rule ?? ''}
+          oninput={(event) => {
+            const rule = event.currentTarget.value;
+            page.change((k) => (k.cold_rule = rule));
+          }}
+        /></label
+      >
     </section>
 
     <Tins {page} />

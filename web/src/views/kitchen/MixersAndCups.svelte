@@ -8,36 +8,59 @@
   let { page }: Props = $props();
 </script>
 
-<section>
-  <h2 class="mb-1 text-2xl">Mixer</h2>
-  {#each page.kitchen?.mixers ?? [] as mixer, i (mixer.id)}
-    <NameField
-      label="Name of the mixer"
-      value={mixer.name}
-      onvalue={(name) => page.change((k) => (k.mixers[i]!.name = name))}
-    />
-    <div class="mt-2">
-      <QuantityField
-        label="Bowl"
-        wanted="volume"
-        unit="ml"
-        step={100}
-        least={300}
-        value={mixer.bowl_ml ?? 4800}
-        onvalue={(v) => page.change((k) => (k.mixers[i]!.bowl_ml = v))}
+<div class="space-y-8">
+  <section>
+    <h2 class="mb-1 text-2xl">Mixer</h2>
+    {#each page.kitchen?.mixers ?? [] as mixer, i (mixer.id)}
+      <NameField
+        label="Name of the mixer"
+        value={mixer.name}
+        onvalue={(name) => page.change((k) => (k.mixers[i]!.name = name))}
       />
-      <QuantityField
-        label="The empty bowl weighs"
-        wanted="mass"
-        unit="g"
-        step={50}
-        least={100}
-        value={mixer.bowl_g ?? 1000}
-        onvalue={(v) => page.change((k) => (k.mixers[i]!.bowl_g = v))}
-      />
-    </div>
-  {/each}
-</section>
+      <div class="mt-2">
+        <QuantityField
+          label="Bowl"
+          wanted="volume"
+          unit="ml"
+          step={100}
+          least={300}
+          value={mixer.bowl_ml ?? 4800}
+          onvalue={(v) => page.change((k) => (k.mixers[i]!.bowl_ml = v))}
+        />
+        <QuantityField
+          label="The empty bowl weighs"
+          wanted="mass"
+          unit="g"
+          step={50}
+          least={100}
+          value={mixer.bowl_g ?? 1000}
+          onvalue={(v) => page.change((k) => (k.mixers[i]!.bowl_g = v))}
+        />
+      </div>
+    {/each}
+  </section>
+  <section>
+    <h2 class="mb-1 text-2xl">Hands</h2>
+    <p class="mb-2 text-quiet">Who bakes here: a fold keeps as much air as the hands that do it.</p>
+    {#each page.kitchen?.people ?? [] as person, i (person.id)}
+      <div class="mb-3 flex items-end gap-3">
+        <div class="grow">
+          <NameField
+            label="Name"
+            value={person.name}
+            onvalue={(name) => page.change((k) => (k.people![i]!.name = name))}
+          />
+        </div>
+        <button class="act act-small" onclick={() => page.change((k) => k.people!.splice(i, 1))}>Remove</button>
+      </div>
+    {/each}
+    <button
+      class="act act-small"
+      onclick={() => page.change((k) => (k.people ??= []).push({ id: freeId('hands', k.people!), name: 'New hands' }))}
+      >Add somebody</button
+    >
+  </section>
+</div>
 <section>
   <h2 class="mb-1 text-2xl">Cups</h2>
   {#each page.kitchen?.cups ?? [] as cup, i (cup.id)}

@@ -6,6 +6,7 @@
   import { live } from '../../lib/live.svelte';
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
+  import Questions from '../../lib/parts/Questions.svelte';
   import { clock, day, length } from '../../lib/time';
   import { p, route } from '../../routes';
   import Outcome from './Outcome.svelte';
@@ -41,6 +42,19 @@
     void load();
     return live.listen((change) => change?.bake === bake_id && void load());
   });
+
+  async function answer(sequence: number, right: boolean): Promise<void> {
+    try {
+      bake = await ask(
+        api.POST('/api/bakes/{bake_id}/events', {
+          params: { path: { bake_id } },
+          body: { kind: 'answered', client_key: newKey(), sequence, right },
+        }),
+      );
+    } catch (error) {
+      problem = problemOf(error);
+    }
+  }
 
   async function addNote(event: SubmitEvent): Promise<void> {
     event.preventDefault();
@@ -78,6 +92,7 @@
 {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
 {#if !(bake && braid) && !problem}<div class="px-6"><Loading what="the bake" /></div>{/if}
 {#if bake && braid}
+  <Questions questions={bake.questions} onanswer={(sequence, right) => void answer(sequence, right)} />
   <section class="border-b border-line bg-surface px-4 pt-4 pb-2 sm:px-6">
     <div class="flex flex-wrap items-baseline justify-between gap-x-6">
       <h1 class="text-3xl">
@@ -144,6 +159,9 @@
             {#if r.verdict}
               <Band band={r.verdict.band} verdict={r.verdict} title="{clock(r.at)}, {r.step_title}" />
               {#if r.tells}<p class="text-[16px]">{r.tells}</p>{/if}
+              {#if !r.counts}<p class="text-[16px] font-semibold text-raspberry">
+                  Taken back or asked about: not counted.
+                </p>{/if}
             {:else}<p>{clock(r.at)}, {r.step_title}: <strong>{r.value.toFixed(2)} {r.unit}</strong></p>{/if}
           {/each}
         </div>

@@ -14,7 +14,8 @@
   void tins.load();
   $effect(() => tins.look());
 
-  const view = $derived(tins.standing.value);
+  /** Nothing stands there by a figure that is asked about. */
+  const view = $derived(tins.standing.problem ? null : tins.standing.value);
   const tin = $derived(tins.tin);
   const mm = (value: number) => Math.round(value);
   const sheet = $derived(tin?.tin.shape === 'sheet');
@@ -59,7 +60,14 @@
         options={tins.shelf.map((t) => ({ value: t.id, label: t.count > 1 ? `${t.name}, ${t.count}` : t.name }))}
         onvalue={(v) => (tins.id = v)}
       />
-      {#if tins.standing.problem}<Notice problem={tins.standing.problem} />{/if}
+      {#if tins.standing.problem}
+        <Notice problem={tins.standing.problem} />
+        {#if tins.standing.problem.field === 'density_g_per_ml'}
+          <button class="act act-small my-2" onclick={() => (tins.sure = tins.batter.density_g_per_ml)}
+            >It is right</button
+          >
+        {/if}
+      {/if}
       {#if view && tin}
         <div class="mt-3 {tins.standing.waiting ? 'opacity-60' : ''}" aria-live="polite">
           <Section section={view.section} width={430} height={250} label={tin.name} />
@@ -83,11 +91,11 @@
     </section>
     <section aria-label="Shared out">
       <h2 class="mb-1 text-xl">Tins that fit</h2>
-      {#if tins.sharing.value?.ways.length === 0}<p class="text-quiet">
+      {#if view && tins.sharing.value?.ways.length === 0}<p class="text-quiet">
           Too little for any tin on the shelf: use paper cases, or make more.
         </p>{/if}
       <ul>
-        {#each tins.sharing.value?.ways ?? [] as way, i (i)}
+        {#each (view && tins.sharing.value?.ways) ?? [] as way, i (i)}
           <li class="border-t border-line py-2">
             {#each way.shares as share (share.id)}
               <button class="block min-h-11 w-full text-left text-[17px]" onclick={() => (tins.id = share.id)}>

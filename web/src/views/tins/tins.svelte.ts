@@ -8,6 +8,8 @@ export class TinsState {
   batter = $state({ mass_g: 400, density_g_per_ml: 0.43 });
   technique = $state<Schemas['Technique'] | ''>('');
   leavener = $state(0);
+  /** The density that somebody has said to be right, however strange. */
+  sure = $state<number | null>(null);
   shelf = $state<KitchenTin[]>([]);
   id = $state('');
   problem = $state<Problem | null>(null);
@@ -29,7 +31,12 @@ export class TinsState {
   /** Ask for all of it as it is set now; to be run whenever something of it changes. */
   look(): void {
     const { mass_g: batter_g, density_g_per_ml } = this.batter;
-    const batter = { batter_g, density_g_per_ml, technique: this.technique || null };
+    const batter = {
+      batter_g,
+      density_g_per_ml,
+      technique: this.technique || null,
+      sure: this.sure === density_g_per_ml,
+    };
     this.sharing.ask(() => ask(api.POST('/api/craft/share-out', { body: batter })));
     const own = this.tin;
     if (!own) return;

@@ -63,6 +63,17 @@
       {#if !today.moment}<p role="alert" class="font-semibold text-raspberry">
           Write a time of day, such as 15:40.
         </p>{/if}
+      {#if today.kitchen?.people?.length}
+        <Choice
+          label="Hands"
+          value={today.hands}
+          options={[
+            { value: '', label: 'not said' },
+            ...today.kitchen.people.map((one) => ({ value: one.id, label: one.name })),
+          ]}
+          onvalue={(id) => (today.hands = id)}
+        />
+      {/if}
       <WishPicker wish={today.wish} kitchen={today.kitchen} {forecast} />
       {#if fill}
         <figure class="transition-opacity {today.forecast.waiting ? 'opacity-60' : ''}">

@@ -21,7 +21,9 @@ export class Day {
   braids = $state<Record<string, Schemas['BakeBraid']>>({});
   past = $state<Schemas['BakeEntry'][]>([]);
   formula = $state('');
-  readyAt = $state(inFourHours());
+  readyAt = $state(inFiveHours());
+  /** Whose hands do it; empty where that is not said. */
+  hands = $state('');
   wish = new Wish();
   plan = new Asking<PlanView>();
   forecast = new Asking<ForecastView>();
@@ -84,7 +86,13 @@ export class Day {
   async start(): Promise<string | null> {
     if (!this.moment) return null;
     try {
-      const body = { formula_id: this.formula, ready_at: this.moment, client_key: this.#key, ...this.wish.body };
+      const body = {
+        formula_id: this.formula,
+        ready_at: this.moment,
+        client_key: this.#key,
+        hands: this.hands,
+        ...this.wish.body,
+      };
       const bake = await ask(api.POST('/api/bakes', { body }));
       this.#key = newKey();
       return bake.id;
@@ -95,8 +103,8 @@ export class Day {
   }
 }
 
-function inFourHours(): string {
-  const moment = new Date(Date.now() + 4 * 3600_000);
+function inFiveHours(): string {
+  const moment = new Date(Date.now() + 5 * 3600_000);
   const minutes = Math.ceil(moment.getMinutes() / 15) * 15;
   moment.setMinutes(minutes, 0, 0);
   return `${String(moment.getHours()).padStart(2, '0')}:${String(moment.getMinutes()).padStart(2, '0')}`;

@@ -12,7 +12,7 @@ from kindwhisk.core.baking.cools import cooling_after
 from kindwhisk.core.baking.course import CoursePoint, InOven
 from kindwhisk.core.baking.doneness import Sign, looks_wrong_but_right, signs
 from kindwhisk.core.baking.follow import CrumbFollower
-from kindwhisk.core.baking.predict import Prediction
+from kindwhisk.core.baking.predict import Prediction, Texture
 from kindwhisk.core.baking.risks import Risk, risks
 from kindwhisk.core.baking.straight_after import Next, straight_after
 from kindwhisk.core.values.estimate import Basis, Estimate
@@ -54,6 +54,7 @@ class Baked(BaseModel):
     browned: float | None
     section: Section
     curves: tuple[CoursePoint, ...]
+    textures: tuple[Texture, ...]
     risks: tuple[Risk, ...]
     signs: tuple[Sign, ...]
     looks_wrong: tuple[str, ...]
@@ -78,6 +79,7 @@ class Baked(BaseModel):
             browned=made.browned,
             section=section_of(asked, content),
             curves=made.curve(),
+            textures=made.textures,
             risks=risks(content, made),
             signs=signs(asked.technique, content.sets),
             looks_wrong=looks_wrong_but_right(asked.technique),

@@ -13,7 +13,6 @@ from kindwhisk.core.folding.plan import FoldSchool
 from kindwhisk.core.ingredients.allergens import holds
 from kindwhisk.core.ingredients.eggs import EggNeed
 from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.core.learning import KitchenRecord
 from kindwhisk.core.process.cost import Cost, cost
 from kindwhisk.core.process.fold_schools import folds
 from kindwhisk.core.process.folds import FoldCourse
@@ -22,6 +21,7 @@ from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.held import Held
 from kindwhisk.core.process.meringue import meringues
 from kindwhisk.core.process.parts import ComponentView, IngredientTotal
+from kindwhisk.core.process.record import KitchenRecord
 from kindwhisk.core.process.scaling import Depth, Scaled, TinFill, scale
 from kindwhisk.core.process.schools import School
 from kindwhisk.core.process.washing import WashPlan
@@ -117,7 +117,7 @@ def _as_written(formula_json: str, kitchen_json: str, record_json: str) -> Scale
 
 def made(bench: Bench, formula: Formula, wish: Wish) -> Scaled:
     """A formula in the amounts asked for, in this kitchen with its record."""
-    kitchen, record = bench.kitchen, bench.record_of(formula)
+    kitchen, record = bench.kitchen, bench.record()
     if wish == Wish():
         return _as_written(formula.model_dump_json(), kitchen.model_dump_json(), record.model_dump_json())
     return scale(formula, kitchen, wish, record)

@@ -10,7 +10,7 @@ from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
-from kindwhisk.core.safety.cautions import FLAME, KEEP_COLD
+from kindwhisk.core.safety.cautions import FLAME, keep_cold
 
 
 class Joining(StrEnum):
@@ -80,5 +80,8 @@ class AssembleStep(StepBase):
         whole = combine(intake)
         seconds, goal, do, why = HOW[self.joining]
         chilled = any(ingredient(i).kind == "dairy" for i in whole.parts)
-        cautions = (*((KEEP_COLD,) if chilled else ()), *((FLAME,) if self.joining is Joining.TORCH else ()))
+        cautions = (
+            *((keep_cold(setting.kitchen.cold_rule),) if chilled else ()),
+            *((FLAME,) if self.joining is Joining.TORCH else ()),
+        )
         return Outcome(material=whole, duration_s=by_habit(seconds), goal=goal, do=do, why=why, cautions=cautions)

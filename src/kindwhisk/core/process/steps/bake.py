@@ -14,9 +14,11 @@ from kindwhisk.core.baking.view import bake_view
 from kindwhisk.core.foams.whipping import Seen
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import ProbePlace
+from kindwhisk.core.learning.expected import Expected
+from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.ovens.air import OvenAir
 from kindwhisk.core.ovens.place import OvenMode, Rack
-from kindwhisk.core.ovens.times import with_factor
+from kindwhisk.core.ovens.times import effects_of, with_factor
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.oven_watching import BakeWatching
 from kindwhisk.core.process.setting import Setting
@@ -125,8 +127,9 @@ class BakeStep(StepBase):
     def predicted(self, content: InOven, setting: Setting) -> tuple[Prediction, Prediction]:
         """By the model and the reference alone, and with what this kitchen's bakes have taught."""
         model = self._by_model(content)
-        bakes, kind = setting.record.bakes, family(content)
-        done = with_factor(model.done_s, bakes, setting.oven.id, kind, setting.formula, OWN_SPREAD)
+        record, oven, kind = setting.record, setting.oven, family(content)
+        checked = record.checked(oven)
+        done = with_factor(model.done_s, record.bakes, oven.id, kind, setting.formula, OWN_SPREAD, checked=checked)
         return model, stretched(content, model.course, done, model.factor, model.browned)
 
     def _by_model(self, content: InOven) -> Prediction:
@@ -160,7 +163,11 @@ class BakeStep(StepBase):
         dried = batter.dried_by(batter.mass_g * min(told.lost, batter.composition.water))
         baked = dried.with_gas(self._gas(batter, dried, setting))
         mode = setting.oven.mode
+        checked = setting.record.checked(setting.oven)
+        effects = effects_of(setting.oven.id, family(content), setting.formula, checked=checked)
+        time = Expected(figure=Figure.BAKE, effects=effects, modelled=model.done_s, made=made.done_s)
         return Outcome(
+            expects=(time,),
             material=baked.at(content.finished_c).model_copy(update={"browning": BROWNING[self.sets]}),
             duration_s=made.done_s,
             modelled_s=model.done_s.likely,

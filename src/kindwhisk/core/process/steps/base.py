@@ -7,10 +7,12 @@ from typing import Annotated, Any, ClassVar, NamedTuple
 
 from pydantic import Field
 
+from kindwhisk.core.foams.foam import Foam
 from kindwhisk.core.foams.whipping import Seen
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.kitchen import ProbePlace
-from kindwhisk.core.learning import corrected, personal_band
+from kindwhisk.core.learning.expected import Expected
+from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.ovens.place import Rack
 from kindwhisk.core.patterns.pattern import PatternView
 from kindwhisk.core.process.outcome import Attention, Outcome, Resource
@@ -41,6 +43,8 @@ class Heading(Value):
     stages: tuple[tuple[float, str], ...] = ()
 
 
+ENOUGH_FOR_BAND = 5
+"""Good bakes of a step after which its band is this kitchen's own. Trade habit."""
 WHITES = frozenset({"egg-white", "white-pasteurised", "white-dried"})
 YOLKY = frozenset({"whole-egg", "egg-yolk", "yolk-pasteurised", "egg-pasteurised", "egg-dried"})
 
@@ -141,23 +145,24 @@ class StepBase(Value):
         """Something that takes this step's temperatures while it runs; None for steps without one to follow."""
         return None
 
-    def learned(self, duration: Estimate, setting: Setting) -> Estimate:
-        """The duration with this kitchen's own record of this step."""
-        return corrected(duration, setting.record.times.get(self.id, ()))
+    def time_alone(self, kind: str, duration: Estimate, setting: Setting) -> Expected:
+        """The time of a step that runs by itself, with this kitchen's own record of such a kind of work."""
+        return setting.record.expected(Figure.ALONE, setting.effects(Figure.ALONE, kind, self.id), duration)
 
-    def density_band(self, published: Estimate, setting: Setting, below: Side, above: Side) -> Band:
+    def density(self, figure: Figure, kind: Foam, content: Material, published: Estimate, setting: Setting) -> Expected:
+        """The density (g/ml) of its result, with this kitchen's own record of such foams or batters."""
+        effects = setting.effects(figure, kind.value, self.id, content=content, mixer=setting.mixer(self.tool_in_use))
+        return setting.record.expected(figure, effects, published)
+
+    def density_band(self, cup: Expected, setting: Setting, below: Side, above: Side) -> Band:
         """The band for a cup's reading after this step, this kitchen's own once there are enough."""
         return Band(
             quantity=Quantity.DENSITY,
             unit="g/ml",
-            range=self.usual_density(published, setting),
+            range=usual_density(cup, setting),
             below=below,
             above=above,
         )
-
-    def usual_density(self, published: Estimate, setting: Setting) -> Estimate:
-        """The range in g/ml that its result should lie in: this kitchen's own once there are enough good bakes."""
-        return personal_band(setting.record.densities.get(self.id, ()), published)
 
     def while_running(
         self, before: Material, after: Material, share: float, seen: Seen | None, setting: Setting
@@ -186,6 +191,12 @@ class StepBase(Value):
         if vessel.form in {VesselForm.TIN, VesselForm.RACK}:
             return in_tins(setting, material)
         return section.of_vessel(vessel, material)
+
+
+def usual_density(cup: Expected, setting: Setting) -> Estimate:
+    """The range in g/ml that a result should lie in: the published one, until enough good bakes of this very step."""
+    own = setting.record.own_bakes(cup.figure, cup.effects)
+    return cup.made.model_copy(update={"bakes": own}) if own >= ENOUGH_FOR_BAND else cup.modelled
 
 
 def in_tins(

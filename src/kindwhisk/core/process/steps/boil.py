@@ -77,10 +77,12 @@ class BoilStep(StepBase):
             ),
         )
         drop = f"A drop in cold water {stage.drop}." if stage else "Bubbles slow and even in size."
+        time = self.time_alone(self.kind, duration, setting)
         return Outcome(
             material=start.dried_by(off).at(here),
-            duration_s=self.learned(duration, setting),
+            duration_s=time.made,
             modelled_s=duration.likely,
+            expects=(time,),
             goal=f"{here:.0f} °C",
             do="Stir until it is clear, then never again; wash the wall down with a wet brush.",
             why=f"{off:.0f} g of water have to leave" + (f" for the {stage.name} stage." if stage else "."),

@@ -10,7 +10,7 @@ from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase
-from kindwhisk.core.safety.cautions import KEEP_COLD
+from kindwhisk.core.safety.cautions import keep_cold
 from kindwhisk.core.values.estimate import Basis, Estimate
 
 FRIDGE_C = 4.0
@@ -42,5 +42,5 @@ class ChillStep(StepBase):
                     id="set", name="Set", confirms="It has set", sees=self.sees, not_yet="Soft in the middle: leave it."
                 ),
             ),
-            cautions=(KEEP_COLD,),
+            cautions=(keep_cold(setting.kitchen.cold_rule),),
         )

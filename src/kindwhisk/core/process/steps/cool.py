@@ -7,6 +7,8 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
+from kindwhisk.core.baking import cooling
+from kindwhisk.core.baking.cooling import Hot
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
@@ -17,7 +19,6 @@ from kindwhisk.core.process.watching import ApproachWatching, Watching
 from kindwhisk.core.values.bands import Band, Quantity, Side
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.vessels import section
-from kindwhisk.core.warmth import cooling
 from kindwhisk.core.warmth.cooling import CoolGate, How
 
 
@@ -36,13 +37,10 @@ class CoolStep(StepBase):
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Heat out; the crumb firms."""
         cake = combine(intake)
-        tins, air = setting.tins, setting.kitchen.air_c
-        height = tins.tin.level_mm(cake.volume_ml.likely * tins.share)
+        air, hot = setting.kitchen.air_c, self._hot(cake, setting)
         target = air + self.above_air_k
-        how = How.HANGING if self.inverted else How.RACK
-        mass, area = cake.mass_g * tins.share, tins.tin.heated_area_mm2(height)
-        duration = cooling.cooling_s(mass, area, cake.temperature_c, target, air, cooling.LOSES_W_PER_M2K[how])
-        learned = self.learned(duration, setting)
+        duration = cooling.cooling_s(hot, target)
+        time = self.time_alone(hot.how.value, duration, setting)
         band = Band(
             quantity=Quantity.CORE_TEMPERATURE,
             unit="C",
@@ -52,14 +50,15 @@ class CoolStep(StepBase):
         )
         return Outcome(
             material=cake.at(target),
-            duration_s=learned,
+            duration_s=time.made,
             modelled_s=duration.likely,
+            expects=(time,),
             goal=f"{target:.0f} °C",
             do="Leave it hanging, out of draughts." if self.inverted else "On a rack, air all round.",
             why="Starch sets as it cools; until then it would sink or tear.",
             gates=self._gates(
-                cooling.cool_gates(mass, area, how, air, setting.technique, cake.temperature_c),
-                learned.likely / max(duration.likely, 1.0),
+                cooling.cool_gates(hot, setting.technique),
+                time.made.likely / max(duration.likely, 1.0),
             ),
             checkpoints=(
                 Checkpoint(
@@ -73,6 +72,13 @@ class CoolStep(StepBase):
             ),
         )
 
+    def _hot(self, cake: Material, setting: Setting) -> Hot:
+        """One of the tins or pieces with its share, as it cools."""
+        tins = setting.tins
+        height = tins.tin.level_mm(cake.volume_ml.likely * tins.share)
+        how = How.HANGING if self.inverted else How.RACK
+        return Hot(tins.tin, height, cake.mass_g * tins.share, how, setting.kitchen.air_c, cake.temperature_c)
+
     @staticmethod
     def _gates(gates: tuple[CoolGate, ...], factor: float) -> tuple[CoolGate, ...]:
         """With this kitchen's own pace."""
@@ -80,12 +86,11 @@ class CoolStep(StepBase):
 
     def expected_reading(self, elapsed_s: float, duration_s: float, before: Material, setting: Setting) -> Heading:
         """The crumb on its way down."""
-        air, start = setting.kitchen.air_c, before.temperature_c
-        target = air + self.above_air_k
+        hot, target = self._hot(before, setting), setting.kitchen.air_c + self.above_air_k
         return Heading(
             quantity=Quantity.CORE_TEMPERATURE,
-            start_c=start,
-            now_c=cooling.cooled_c(elapsed_s, duration_s, start, target, air),
+            start_c=before.temperature_c,
+            now_c=cooling.cooled_c(hot, target, elapsed_s / max(duration_s, 1.0)),
             target_c=target,
         )
 

@@ -15,12 +15,13 @@ from kindwhisk.core.folding.kept import AERATED_BELOW, Manner
 from kindwhisk.core.folding.together import bring_together
 from kindwhisk.core.folding.warmth import fat_warmth, fluid_in_words
 from kindwhisk.core.ingredients.material import Material, combine
-from kindwhisk.core.learning import Factor, learned_factor
+from kindwhisk.core.learning.expected import Expected, Factor
+from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
 from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import Content, StepBase, Tool, by_habit
+from kindwhisk.core.process.steps.base import Content, StepBase, Tool, by_habit, usual_density
 from kindwhisk.core.values.bands import Side
 from kindwhisk.core.values.estimate import Basis, Estimate
 
@@ -57,14 +58,32 @@ ANSWERS: dict[Manner, str] = {
     Manner.IN_TURNS: "dry and liquid in turns",
     Manner.STIR: "stir",
 }
-KEPT_NOISE = 0.10
 AS_GOOD = 0.06
 """A fold that keeps no less than this share below what was expected is as good as two cups can tell. Trade habit."""
 
 
-def hands(step: StepBase, setting: Setting) -> Factor:
-    """How much of the model's share of air this kitchen's hands keep at a step."""
-    return learned_factor(setting.record.kept.get(step.id, ()), noise_sd=KEPT_NOISE)
+def air_effects(step: StepBase, manner: Manner, content: Material, setting: Setting) -> tuple[str, ...]:
+    """What the air that a fold keeps depends on."""
+    return setting.effects(Figure.AIR, manner.value, step.id, content=content)
+
+
+def hands(step: StepBase, manner: Manner, content: Material, setting: Setting) -> Factor:
+    """How much of the model's share of air these hands keep at a step."""
+    return setting.record.factor(Figure.AIR, air_effects(step, manner, content, setting))
+
+
+def expected_air(
+    step: StepBase, manner: Manner, intake: tuple[Material, ...], portions: int, setting: Setting
+) -> tuple[Expected, ...]:
+    """The share of its air that a fold is expected to keep; nothing where there is none in it."""
+    whole = combine(intake)
+    if whole.gas_ml.likely <= 0:
+        return ()
+    share = bring_together(intake, manner, portions).mixture.gas_ml.likely / whole.gas_ml.likely
+    if share <= 0:
+        return ()
+    effects = air_effects(step, manner, whole, setting)
+    return (setting.record.expected(Figure.AIR, effects, Estimate.exact(share, Basis.HABIT)),)
 
 
 class FoldStep(StepBase):
@@ -89,8 +108,11 @@ class FoldStep(StepBase):
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Masses add; the air that the manner keeps stays."""
-        made = bring_together(intake, self.manner, self.portions, learned=hands(self, setting))
+        whole = combine(intake)
+        own = hands(self, self.manner, whole, setting)
+        made = bring_together(intake, self.manner, self.portions, learned=own)
         mixture = made.mixture
+        expects = expected_air(self, self.manner, intake, self.portions, setting)
         checkpoints = [
             Checkpoint(
                 id="even",
@@ -103,8 +125,10 @@ class FoldStep(StepBase):
         hold: Estimate | None = None
         kind = self.batter
         if kind is not None:
+            cup = self.density(Figure.BATTER, kind, whole, foam.density_band(kind), setting)
+            expects = (*expects, cup)
             band = self.density_band(
-                foam.density_band(kind),
+                cup,
                 setting,
                 below=Side(
                     word="very airy",
@@ -121,13 +145,14 @@ class FoldStep(StepBase):
                 Checkpoint(id="batter", name="Batter in the cup", sees=weighed_or_ribbon(kind, band.range), band=band)
             )
             hold = foam.hold_s(kind)
-            if band.range.basis is Basis.KITCHEN and not setting.record.kept.get(self.id):
-                mixture = mixture.at_density(band.range)
+            if band.range.basis is Basis.KITCHEN and not own.bakes:
+                mixture = mixture.at_density(cup.made)
         elif mixture.density_g_per_ml.likely < AERATED_BELOW:
             kind = Foam.RIBBON
             hold = foam.hold_s(kind)
         return Outcome(
             material=mixture,
+            expects=expects,
             duration_s=by_habit(SECONDS[self.manner] + PER_PORTION_S * (self.portions - 1)),
             goal="Loosened" if self.manner in {Manner.SACRIFICE, Manner.STIR} else "No streaks",
             do=DO[self.manner],
@@ -147,14 +172,17 @@ class FoldStep(StepBase):
 
     def reading_tells(self, density: float, intake: tuple[Material, ...], setting: Setting) -> str:
         """Of a cup of what is in the bowl now (g/ml): how much of the air the fold kept."""
-        parts = tuple(Airy.of(m) for m in intake)
+        parts, whole = tuple(Airy.of(m) for m in intake), combine(intake)
         if not any(p.gas_ml > 0 for p in parts):
             return ""
-        expected = bring_together(intake, self.manner, self.portions, learned=hands(self, setting)).mixture
-        started = combine(intake).gas_ml.likely
-        kept, usual = kept_share(parts, density), expected.gas_ml.likely / started
+        own = hands(self, self.manner, whole, setting)
+        expected = bring_together(intake, self.manner, self.portions, learned=own).mixture
+        kept, usual = kept_share(parts, density), expected.gas_ml.likely / whole.gas_ml.likely
         said = f"This fold kept {min(kept, 1.0):.0%} of its air, {usual:.0%} expected"
-        band = None if self.batter is None else self.usual_density(foam.density_band(self.batter), setting)
+        band = None
+        if self.batter is not None:
+            published = foam.density_band(self.batter)
+            band = usual_density(self.density(Figure.BATTER, self.batter, whole, published, setting), setting)
         heavy = band is not None and density > band.high
         if heavy and kept > usual * (1 - AS_GOOD):
             lightest = min(p.density for p in parts if p.gas_ml > 0)

@@ -13,9 +13,11 @@ from kindwhisk.core.folding import deflating
 from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.folding.together import Addition, bring_together
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.learning.expected import Expected
+from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Outcome
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import StepBase, Tool, by_habit
+from kindwhisk.core.process.steps.base import StepBase, Tool, by_habit, usual_density
 from kindwhisk.core.process.steps.fold import hands
 from kindwhisk.core.values.bands import Side
 from kindwhisk.core.values.estimate import Basis, Estimate
@@ -48,23 +50,25 @@ class MacaronageStep(StepBase):
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Folded into one, then deflated to the target."""
-        made = bring_together(intake, Manner.FOLD, PORTIONS, learned=hands(self, setting))
+        made = bring_together(intake, Manner.FOLD, PORTIONS, learned=hands(self, Manner.FOLD, combine(intake), setting))
         one = made.mixture
         before = one.density_g_per_ml.likely
         presses = deflating.presses(one.mass_g, one.gas_free_volume_ml, before, self.target_g_per_ml)
         quick, slow = deflating.ribbon_s(self.target)
         narrow, wide = deflating.spread_mm(self.target)
+        cup = self._cup(one, setting)
         band = self.density_band(
-            self.target,
+            cup,
             setting,
             below=Side(
                 word="stiff", means=deflating.TOO_STIFF.means, can_do=deflating.TOO_STIFF.can_do
             ),
             above=Side(word="runs", means=deflating.TOO_LOOSE.means, can_do=deflating.TOO_LOOSE.can_do),
         )  # fmt: skip
-        ready = one.at_density(band.range)
+        ready = one.at_density(cup.made)
         return Outcome(
-            material=ready if before < band.range.likely else one,
+            material=ready if before < cup.made.likely else one,
+            expects=(cup,),
             duration_s=by_habit(FOLD_S + PRESS_S * presses.likely),
             goal="Flows like lava",
             do=f"Half of the meringue, then the rest; then about {presses.likely:.0f} presses against the wall "
@@ -102,6 +106,9 @@ class MacaronageStep(StepBase):
             make_ready=(MakeReady(id="spatula", name="spatula", detail="large, within reach"),),
         )
 
+    def _cup(self, batter: Material, setting: Setting) -> Expected:
+        return self.density(Figure.BATTER, Foam.SHELL_BATTER, batter, self.target, setting)
+
     def _pressed(self, one: Material, ready: Material, presses: Estimate) -> tuple[Addition, ...]:
         """The presses as the last of the additions, which puts nothing in."""
         density, gas = one.density_g_per_ml.likely, one.gas_ml.likely
@@ -132,7 +139,7 @@ class MacaronageStep(StepBase):
     def reading_tells(self, density: float, intake: tuple[Material, ...], setting: Setting) -> str:
         """Of a cup (g/ml): how many presses are left, and what it does in the oven as it is."""
         batter = combine(intake)
-        band = self.usual_density(self.target, setting)
+        band = usual_density(self._cup(batter, setting), setting)
         oven = deflating.in_the_oven(density, band)
         left = deflating.presses(batter.mass_g, batter.gas_free_volume_ml, density, band.likely)
         quick = f"A ribbon now sinks back in about {deflating.flow(density)[0]:.0f} s."

@@ -41,10 +41,12 @@ class PreheatStep(StepBase):
         own = setting.oven
         dial = self.oven_c - setting.oven_offset_k(self.rack)
         duration = air.preheat_s(setting.kitchen.air_c, self.oven_c, setting.oven_rise_k_per_min)
+        time = self.time_alone(f"preheat {own.id}", duration, setting)
         return Outcome(
             material=Material(),
-            duration_s=self.learned(duration, setting),
+            duration_s=time.made,
             modelled_s=duration.likely,
+            expects=(time,),
             goal=f"{own.name} on, {dial:.0f} °C",
             do=f"Set {own.name} to {dial:.0f} °C, {own.mode.value}; {RACKS[self.rack]}.",
             why="A batter that waits for the oven loses its air.",

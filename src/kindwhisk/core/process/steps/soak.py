@@ -11,7 +11,7 @@ from kindwhisk.core.process.outcome import Notice, Outcome
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, StepBase, by_habit
-from kindwhisk.core.safety.cautions import KEEP_COLD
+from kindwhisk.core.safety.cautions import keep_cold
 
 
 class SoakStep(StepBase):
@@ -52,7 +52,7 @@ class SoakStep(StepBase):
                 else "With a brush, edges first, all faces alike."
             ),
             why=f"It fills {given / pores:.0%} of the pores." if pores > 0 else "",
-            cautions=(KEEP_COLD,) if chilled else (),
+            cautions=(keep_cold(setting.kitchen.cold_rule),) if chilled else (),
             notices=tuple(notices),
         )
 

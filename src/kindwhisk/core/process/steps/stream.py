@@ -13,6 +13,7 @@ from kindwhisk.core.foams.hot_foam import HeatBalance
 from kindwhisk.core.foams.meringue_foam import density_of, holds_s
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import ProbePlace
+from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, Notice, Outcome, Resource
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
@@ -68,8 +69,9 @@ class StreamStep(StepBase):
             ratio = foam.sugar_to_white(together)
             density = density_of(ratio, Method.ITALIAN, syrup.temperature_c)
             hold = holds_s(ratio, Method.ITALIAN, syrup.temperature_c)
+        cup = self.density(Figure.FOAM, kind, together, density, setting)
         band = self.density_band(
-            density,
+            cup,
             setting,
             below=Side(word="very light", means="More air than it will keep.", can_do="A minute on the lowest speed."),
             above=Side(
@@ -90,11 +92,12 @@ class StreamStep(StepBase):
                     remedy="Boil sugar and water first; a cold syrup only thins the foam.",
                 )
             )
-        look = foam.STREAM_LOOK
+        look, time = foam.STREAM_LOOK, self.time_alone(self.kind, duration, setting)
         return Outcome(
-            material=together.at(cooled).at_density(band.range),
-            duration_s=self.learned(duration, setting),
+            material=together.at(cooled).at_density(cup.made),
+            duration_s=time.made,
             modelled_s=duration.likely,
+            expects=(time, cup),
             goal=f"{self.until_c:.0f} °C, {look.name.lower()}",
             do=f"In a thread between whisk and wall, {pour.low:.0f} to {pour.high:.0f} s; "
             "then medium-high until it has cooled.",

@@ -37,10 +37,12 @@ class ToastStep(StepBase):
         nuts = combine(intake)
         dried = nuts.dried_by(nuts.composition.water * nuts.mass_g * DRIES)
         duration = Estimate.around(60 * self.minutes, 0.25)
+        time = self.time_alone(self.kind, duration, setting)
         return Outcome(
             material=dried.at(setting.kitchen.air_c),
-            duration_s=self.learned(duration, setting),
+            duration_s=time.made,
             modelled_s=duration.likely,
+            expects=(time,),
             goal="Scented, pale gold",
             do=f"One layer, {self.oven_c:.0f} °C, shaken once; then spread out until cold.",
             why="Warm nuts melt their fat into the foam.",

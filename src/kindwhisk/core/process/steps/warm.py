@@ -75,10 +75,12 @@ class WarmStep(StepBase):
             sees = "Rub a drop between two fingers: not a grain of sugar left; thin and hot."
         if not eggs and not fat:
             sees = "Steam rises, small bubbles at the edge."
+        time = self.time_alone(self.kind, duration, setting)
         return Outcome(
             material=start.at(self.target_c),
-            duration_s=self.learned(duration, setting),
+            duration_s=time.made,
             modelled_s=duration.likely,
+            expects=(time,),
             goal=f"{self.target_c:.0f} °C",
             do=("Over barely simmering water, stirring all the time." if self.over_water else "Low heat, small pot."),
             why=(

@@ -13,11 +13,12 @@ from kindwhisk.core.foams.foam import Foam, Peak
 from kindwhisk.core.foams.meringue_foam import density_of, holds_s
 from kindwhisk.core.foams.whipping import Seen, Whites
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.schools import School, school
-from kindwhisk.core.process.setting import Setting
+from kindwhisk.core.process.setting import MACHINE, Setting
 from kindwhisk.core.process.steps.base import YOLKY, Content, StepBase
-from kindwhisk.core.safety.cautions import KEEP_COLD, RAW_EGG
+from kindwhisk.core.safety.cautions import RAW_EGG, keep_cold
 from kindwhisk.core.values.bands import Side
 from kindwhisk.core.values.estimate import Estimate
 
@@ -49,9 +50,6 @@ SALTY_PERCENT, GRAINY_RATIO = 0.4, 1.6
 
 BOWL_FULL, BOWL_EMPTY = 0.85, 0.08
 """Shares of the mixer's bowl beyond which foam climbs out, or the whisk does not reach it. Trade habit."""
-
-
-MACHINE = "mixer whisk"
 
 
 def _bowl_notices(foamed: Material, setting: Setting, tool: str) -> tuple[Notice, ...]:
@@ -120,8 +118,9 @@ class WhipStep(StepBase):
                 density = density_of(ratio, Method.SWISS, start.temperature_c)
                 hold = holds_s(ratio, Method.SWISS, start.temperature_c)
             look = LOOKS.get(kind) or foam.PEAK_LOOKS[self.peak]
+        cup = self.density(Figure.FOAM, kind, start, density, setting)
         band = self.density_band(
-            density,
+            cup,
             setting,
             below=Side(
                 word="dry, will clot" if meringue else "very light",
@@ -138,14 +137,16 @@ class WhipStep(StepBase):
                 can_do="About a minute more on the same speed, then weigh again.",
             ),
         )
-        learned = self.learned(duration, setting)
-        air = setting.kitchen.air_c
+        effects = setting.effects(Figure.WHIP, kind.value, self.id, mixer=setting.mixer(self.tool))
+        time = setting.record.expected(Figure.WHIP, effects, duration)
+        learned, air = time.made, setting.kitchen.air_c
         reached = start.temperature_c if kind is Foam.CREAM else air
-        foamed = start.at(reached).at_density(band.range)
+        foamed = start.at(reached).at_density(cup.made)
         return Outcome(
             material=foamed,
             duration_s=learned,
             modelled_s=duration.likely,
+            expects=(time, cup),
             goal=look.name,
             do=look.sees,
             why=look.not_yet,
@@ -170,7 +171,7 @@ class WhipStep(StepBase):
                 ),
             ),
             cues=self._cues(learned, kind, ratio),
-            cautions=(KEEP_COLD,) if kind is Foam.CREAM else (RAW_EGG,),
+            cautions=(keep_cold(setting.kitchen.cold_rule),) if kind is Foam.CREAM else (RAW_EGG,),
             make_ready=(MakeReady(id="cup-and-scale", name="scale and cup", detail="cup empty, its weight known"),),
             notices=(*self._notices(start, kind, ratio), *_bowl_notices(foamed, setting, self.tool)),
         )

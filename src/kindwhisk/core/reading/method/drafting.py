@@ -9,7 +9,7 @@ from typing import Any
 from kindwhisk.core.baking.asked import SETS, USUAL_PIECES
 from kindwhisk.core.baking.course import Sets
 from kindwhisk.core.baking.reference import ReferenceBake
-from kindwhisk.core.foams.foam import Foam
+from kindwhisk.core.foams.foam import BATTERS, Foam
 from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.ingredients import counts_as, ingredient
 from kindwhisk.core.ovens.place import OvenMode
@@ -36,17 +36,16 @@ from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, Tin, TubeTin
 from kindwhisk.core.values.technique import Technique
 
 TRAY = BoxTin(shape="sheet", dimensions=BoxDimensions(width_mm=300, length_mm=400, depth_mm=20))
-BATTERS: dict[Technique, Foam] = {
-    Technique.CHIFFON: Foam.CHIFFON_BATTER, Technique.PATTERNED: Foam.CHIFFON_BATTER, Technique.CHIFFON_ROLL: Foam.ROLL_BATTER,
-    Technique.GENOISE: Foam.GENOISE_BATTER, Technique.COLD_GENOISE: Foam.GENOISE_BATTER, Technique.SOAKED_SPONGE: Foam.GENOISE_BATTER,
-    Technique.LADYFINGERS: Foam.LADYFINGER_BATTER, Technique.RICH_SPONGE: Foam.RICH_BATTER, Technique.CREAMED_SPONGE: Foam.POWDER_BATTER,
-    Technique.MOUSSE: Foam.MOUSSE,
-}  # fmt: skip
 HOTTEST_OVER_WATER_C, HOTTEST_C = 78.0, 94.9
 """Hotter nothing gets over water, and nothing on the hob without boiling. Trade habit."""
 LOOSENS_BELOW = 0.45
 """A smaller share of a foam than this loosens the base; with more the air is meant to stay. Trade habit."""
 SKIN = "Dull; a finger takes nothing along."
+
+
+def _batter(technique: Technique) -> Foam | None:
+    """What the last fold of a class makes; shells are made by their own step."""
+    return None if technique is Technique.SHELLS else BATTERS.get(technique)
 
 
 @dataclass(frozen=True)
@@ -209,7 +208,7 @@ class Drafter:
             manner = Manner.INTO_FOAM
         else:
             manner = Manner.FOLD
-        batter = BATTERS.get(self.known.technique) if made is self._last_raw else None
+        batter = _batter(self.known.technique) if made is self._last_raw else None
         portions = max(int(made.fields.get("portions", 1)), said.portions(words))
         return {"manner": manner, "batter": batter, "portions": min(6, max(1, portions))}
 

@@ -1,9 +1,9 @@
-"""Learning a sum of effects (an oven's, a kind of bake's) from what was observed, exactly or from one side.
+"""Learning a sum of effects (an oven's, a mixer's, a kind's) from what was observed, exactly or from one side.
 
 Each effect has a Gaussian prior; an observation is the sum of some effects with noise. Now and then one is simply wrong
-(a forgotten timer, a tin of another batter): it is a mixture of the usual noise and a far wider one, so that what lies
-far off counts little. "Still raw at" bounds from one side. Observations enter as Gaussian factors found by expectation
-propagation: their order does not matter, unless they fall into halves that contradict each other.
+(a forgotten timer, a slip of the finger, a tin of another batter): it is a mixture of the usual noise and of one that
+spreads far wider and tells nothing. "Still raw at" bounds from one side. Observations enter as Gaussian factors found
+by expectation propagation: their order does not matter, unless they fall into halves that contradict each other.
 
 Source: Minka 2001 (expectation propagation); moments of a truncated Gaussian, published.
 """
@@ -19,7 +19,8 @@ from scipy.special import log_ndtr
 
 WRONG_SHARE, WRONG_WIDER = 0.05, 12.0
 """So many observations in a hundred are wrong, and err so many times as widely. Chosen."""
-SWEEPS = 6
+SWEEPS, SETTLED = 20, 1e-6
+"""Sweeps over all observations until the means move less than this."""
 
 
 class Observation(NamedTuple):
@@ -72,17 +73,16 @@ def _tilted(observed: Observation, mean: float, variance: float, wrong: float) -
         moved = mean + variance / spread * ratio
         narrowed = variance - variance**2 / spread**2 * ratio * (ratio + z)
         return _mixed(((trust, moved, narrowed), (1 - trust, mean, variance)), trust)
-    parts = []
-    for weight, noise in ((1 - wrong, observed.noise), (wrong, observed.noise * WRONG_WIDER)):
-        if weight <= 0:
-            continue
+    away = observed.value - mean
+
+    def evidence(noise: float) -> float:
         total = variance + noise**2
-        gain = variance / total
-        evidence = weight * math.exp(-((observed.value - mean) ** 2) / (2 * total)) / math.sqrt(total)
-        parts.append((evidence, mean + gain * (observed.value - mean), variance * (1 - gain)))
-    whole = sum(p[0] for p in parts) or 1e-300
-    shares = tuple((p[0] / whole, p[1], p[2]) for p in parts)
-    return _mixed(shares, shares[0][0])
+        return math.exp(-(away**2) / (2 * total)) / math.sqrt(total)
+
+    right, off = (1 - wrong) * evidence(observed.noise), wrong * evidence(observed.noise * WRONG_WIDER)
+    trust = 1.0 if not wrong else right / (right + off) if right + off > 0 else 0.0
+    gain = variance / (variance + observed.noise**2)
+    return _mixed(((trust, mean + gain * away, variance * (1 - gain)), (1 - trust, mean, variance)), trust)
 
 
 def _mixed(parts: Sequence[tuple[float, float, float]], trust: float) -> tuple[float, float, float]:
@@ -109,20 +109,26 @@ def learn(observations: Sequence[Observation], priors: Mapping[str, float], wron
             rows[i, at[effect]] = 1.0
     precision, shift = np.zeros(len(observations)), np.zeros(len(observations))
     trusted = [1.0] * len(observations)
-    covariance = np.linalg.inv(prior) if size else np.zeros((0, 0))
+    covariance = np.diag([priors[n] ** 2 for n in names]) if names else np.zeros((0, 0))
     mean = np.zeros(size)
     for _ in range(SWEEPS):
+        before = mean
         for i, observed in enumerate(observations):
             row = rows[i]
-            here, spread = float(row @ mean), float(row @ covariance @ row)
+            seen = covariance @ row
+            here, spread = float(row @ mean), float(row @ seen)
             # The belief without this observation.
             without = max(1 / spread - precision[i], 1e-9)
             cavity_variance = 1 / without
             cavity_mean = cavity_variance * (here / spread - shift[i])
             moved, narrowed, trusted[i] = _tilted(observed, cavity_mean, cavity_variance, wrong)
             new = max(1 / max(narrowed, 1e-12) - without, 1e-9)
-            precision[i], shift[i] = new, moved * (new + without) - cavity_mean * without
-            information = prior + (rows.T * precision) @ rows
-            covariance = np.linalg.inv(information)
+            more, precision[i], shift[i] = new - precision[i], new, moved * (new + without) - cavity_mean * without
+            covariance = covariance - np.outer(seen, seen) * (more / (1 + more * spread))
             mean = covariance @ (rows.T @ shift)
+        # Afresh, so that rounding does not add up.
+        covariance = np.linalg.inv(prior + (rows.T * precision) @ rows) if size else covariance
+        mean = covariance @ (rows.T @ shift)
+        if np.allclose(mean, before, atol=SETTLED):
+            break
     return Learned(dict(zip(names, (float(m) for m in mean), strict=True)), covariance, names, tuple(trusted))

@@ -1,0 +1,104 @@
+"""What a bake that is over showed of the figures that its steps were expected to have: its dots."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from kindwhisk.bench.log.projection import Progress, StepProgress, StepStatus
+from kindwhisk.bench.now.walked import WalkedBake
+from kindwhisk.core.folding.air_kept import kept_share
+from kindwhisk.core.folding.airy import Airy
+from kindwhisk.core.learning.dots import Dot
+from kindwhisk.core.learning.expected import Expected
+from kindwhisk.core.learning.figures import DENSITIES, TIMES, Figure
+from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.process.portions import StepPortion
+from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.tins.rise import risen_volume_ml, settled_volume_ml
+from kindwhisk.core.tins.standing import levels_mm
+from kindwhisk.core.values.bands import CUP_SPREAD
+
+GOOD_STARS = 4
+"""Only a bake that came out so well tells how dense a foam or batter should be."""
+
+
+def dot_name(step: str, figure: Figure) -> str:
+    """Its name within its bake."""
+    return f"{step}/{figure.name.lower()}"
+
+
+def expected_height(made: WalkedBake) -> Expected | None:
+    """How high the finished, cold bake should stand in its tin (mm), from the batter as it was; None where none
+    rises."""
+    lead = made.formula.fill
+    if not isinstance(lead, FillStep) or not lead.rises:
+        return None
+    place, batter = made.places[lead.id], made.materials[lead.id]
+    risen = settled_volume_ml(risen_volume_ml(batter, place.kitchen.altitude_m))
+    modelled = levels_mm(place.tins.tin, risen, place.tins.share)
+    if modelled.low <= 0:
+        return None
+    return place.record.expected(Figure.HEIGHT, place.height_effects(batter), modelled)
+
+
+def _seconds(own: StepProgress | None) -> tuple[float | None, bool]:
+    """How long a step ran; and whether that is only what it took at least."""
+    if own is None or own.started_at is None:
+        return None, False
+    if own.status is StepStatus.DONE and own.ended_at is not None:
+        return (own.ended_at - own.started_at).total_seconds(), False
+    if own.looked_at:
+        return (own.looked_at[-1] - own.started_at).total_seconds(), True
+    return None, False
+
+
+def _observed(
+    told: Expected, step_id: str, made: WalkedBake, progress: Progress, *, good: bool
+) -> tuple[float | None, bool]:
+    """What was observed of an expected figure, and whether it was only more than that.
+
+    Hands are slow for many reasons: only steps that run on their own teach times; what an oven takes is kept with the
+    oven. A fold is not judged by a foam that was guessed.
+    """
+    step, cup = made.formula.step(step_id), made.observed.densities.get(step_id)
+    weighed = cup is not None and cup.spread <= CUP_SPREAD
+    if told.figure in TIMES - {Figure.BAKE} and step.attention is not Attention.THROUGHOUT:
+        own = progress.steps.get(step_id)
+        return (None, False) if own is not None and not own.time_counts else _seconds(own)
+    if told.figure in DENSITIES and cup is not None and weighed and good:
+        return cup.density, False
+    if told.figure is Figure.AIR and cup is not None and weighed:
+        cups = {i for i, m in made.observed.densities.items() if m.spread <= CUP_SPREAD}
+        if cups & {p.step for p in step.inputs if isinstance(p, StepPortion)}:
+            parts = tuple(Airy.of(m) for m in made.intakes[step_id])
+            return kept_share(parts, cup.density), False
+    return None, False
+
+
+def _dot(name: str, told: Expected, observed: float | None, *, title: str = "", above: bool = False) -> Iterator[Dot]:
+    if observed is None or observed <= 0 or told.modelled.likely <= 0:
+        return
+    yield Dot(
+        id=name,
+        title=title,
+        figure=told.figure,
+        effects=told.effects,
+        observed=observed,
+        modelled=told.modelled.likely,
+        doubt=told.doubt,
+        above=above,
+    )
+
+
+def showed(made: WalkedBake, progress: Progress) -> Iterator[Dot]:
+    """The dots of a bake that is over, named within it."""
+    outcome = progress.outcome
+    good = outcome is not None and outcome.stars >= GOOD_STARS
+    for step_id, expects in made.expects.items():
+        for told in expects:
+            observed, above = _observed(told, step_id, made, progress, good=good)
+            title = made.formula.step(step_id).title
+            yield from _dot(dot_name(step_id, told.figure), told, observed, title=title, above=above)
+    height = expected_height(made)
+    if height is not None and outcome is not None and progress.height_counts:
+        yield from _dot(dot_name("bake", Figure.HEIGHT), height, outcome.height_mm)

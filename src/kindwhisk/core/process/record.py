@@ -1,0 +1,53 @@
+"""What this kitchen's finished bakes tell its next forecast."""
+
+from __future__ import annotations
+
+from kindwhisk.core.kitchen import Oven
+from kindwhisk.core.learning.dots import Dot
+from kindwhisk.core.learning.expected import Expected, Factor, expected, factor
+from kindwhisk.core.learning.figures import Figure, level_of
+from kindwhisk.core.ovens.degrees import DegreesSeen
+from kindwhisk.core.ovens.times import BakeTime
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.model import Value
+
+
+class KitchenRecord(Value):
+    """All that was learned, of all formulas: what a mixer does it does to the next formula too.
+
+    ``dots`` are the figures of past bakes, oldest first. ``bakes`` are times in ovens, ``degrees`` what oven
+    thermometers showed, ``rises`` K per minute and ``hot_sides`` by oven.
+    """
+
+    dots: tuple[Dot, ...] = ()
+    bakes: tuple[BakeTime, ...] = ()
+    degrees: tuple[DegreesSeen, ...] = ()
+    rises: dict[str, float] = {}
+    hot_sides: dict[str, str] = {}
+
+    def _of(self, figure: Figure) -> tuple[Dot, ...]:
+        return tuple(d for d in self.dots if d.figure is figure)
+
+    def expected(self, figure: Figure, effects: tuple[str, ...], modelled: Estimate) -> Expected:
+        """A modelled figure with what was learned of it."""
+        return expected(self._of(figure), figure, effects, modelled)
+
+    def factor(self, figure: Figure, effects: tuple[str, ...], doubt: float = 0.0) -> Factor:
+        """What was learned of a figure whose model is unsure by ``doubt``."""
+        return factor(self._of(figure), figure, effects, doubt)
+
+    def own_bakes(self, figure: Figure, effects: tuple[str, ...]) -> int:
+        """How many dots are of this very formula and step."""
+        own = {name for name in effects if level_of(name) == "formula"}
+        return sum(1 for d in self._of(figure) if not own.isdisjoint(d.effects))
+
+    def has_degrees(self, oven: str) -> bool:
+        """Whether a thermometer has told of an oven's degrees."""
+        return any(seen.oven == oven for seen in self.degrees)
+
+    def checked(self, oven: Oven) -> bool:
+        """Whether its degrees are known: a thermometer has told of them, or they were entered."""
+        return self.has_degrees(oven.id) or oven.offset_k != 0
+
+
+NO_RECORD = KitchenRecord()
