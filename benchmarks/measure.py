@@ -25,6 +25,7 @@ from benchmarks.pots import runs
 from benchmarks.reading import reading
 from benchmarks.recipes import recipes
 from benchmarks.states import by_events, by_readings
+from benchmarks.syrups import syrups
 from benchmarks.usual_bakes import usual
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.folding.plan import fold_plan
@@ -245,6 +246,7 @@ def main() -> None:
             recipes()
             reading()
             _syrup()
+            syrups()
             bakes()
             kitchens()
             usual()

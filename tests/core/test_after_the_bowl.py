@@ -89,9 +89,7 @@ def test_the_cues_of_a_bake_are_its_turn_and_its_cover_in_order(formula: Formula
             told = {c.id: c for c in step.cues}
             assert [c.after_s.likely for c in step.cues] == sorted(c.after_s.likely for c in step.cues)
             expected = {"turn": step.bake.turn_s, "cover": step.bake.cover_s}
-            assert {i: c.after_s.likely for i, c in told.items()} == {
-                i: t for i, t in expected.items() if t is not None
-            }
+            assert {i: c.after_s for i, c in told.items()} == {i: t for i, t in expected.items() if t is not None}
             assert all(0 < c.after_s.likely < step.duration_s.likely for c in step.cues)
             assert all(c.after_s.low < c.after_s.likely < c.after_s.high for c in step.cues)
 

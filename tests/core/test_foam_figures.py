@@ -340,7 +340,8 @@ def test_a_syrup_has_its_stage_by_degrees_and_by_the_mountain() -> None:
 
 
 @pytest.mark.parametrize(
-    ("percent", "half"), [(50, 0.15), (60, 0.15), (70, 0.3), (75.1, 0.6), (90, 1.5), (96, 5), (99.5, 5)]
+    ("percent", "half"),
+    [(50, 0.15), (60, 0.15), (70, 0.5), (75.1, 0.8), (85, 1.1), (90, 1.8), (94, 2.8), (96, 4), (99.5, 5)],
 )
 def test_the_boiling_table_is_less_sure_where_it_is_steep(percent: float, half: float) -> None:
     assert syrup.half_width_k(percent) == half

@@ -58,7 +58,7 @@ def test_a_hotter_syrup_holds_less_water_and_took_more_heat(one: float, other: f
 
 @pytest.mark.parametrize(("start", "end", "kj"), [(105, 118, 694), (110, 118, 249), (115, 118, 69), (118, 121, 56)])
 def test_the_heat_that_is_left_is_that_of_a_reference(start: float, end: float, kj: float) -> None:
-    assert Pot(1000, 1000).heat_left_kj(start, end) == pytest.approx(kj, rel=0.015)
+    assert Pot(1000, 1000, pan_kj_per_k=0).heat_left_kj(start, end) == pytest.approx(kj, rel=0.015)
 
 
 @given(st.floats(30, 2000), st.floats(0.2, 0.8), st.floats(20, 130))
@@ -243,7 +243,7 @@ def test_much_water_is_told_by_how_it_boils_on(grams: float, after_s: float, off
                 told = seen.forecast(pot.t_s).seconds_to_target
         if told is not None:
             off.append(abs(told - (pot.t_s - 300 - after_s)))
-    assert len(off) >= 10
+    assert len(off) >= 8
     assert statistics.median(off) <= off_s
 
 

@@ -74,6 +74,12 @@ export function unitName(unit: string): string {
   return unit;
 }
 
+/** The range of a figure, "19 to 25", rounded; a hundred `times` it for percent. */
+export function fromTo(estimate: Pick<Estimate, 'low' | 'high'>, times = 1): string {
+  const [low, high] = [Math.round(times * estimate.low), Math.round(times * estimate.high)];
+  return low === high ? String(low) : `${low} to ${high}`;
+}
+
 /** Where a figure comes from, in words. */
 export function origin(estimate: Pick<Estimate, 'basis' | 'bakes'>): string {
   if (estimate.basis === 'this kitchen')

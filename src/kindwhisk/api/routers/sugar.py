@@ -16,13 +16,13 @@ from kindwhisk.core.foams.meringue_map import Line, Spot
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.safety.pasteurisation import GUIDANCE, SWEET_FROM, SWEET_NOTE, Pair, pairs_for
 from kindwhisk.core.sugar import boiling, dissolving, syrup
-from kindwhisk.core.sugar.boiling import Pot, check_pot
+from kindwhisk.core.sugar.boiling import check_pot
 from kindwhisk.core.sugar.dissolving import Dissolution
 from kindwhisk.core.sugar.forecast import SyrupForecast
 from kindwhisk.core.sugar.stages import stage_at
 from kindwhisk.core.sugar.watch import watch
 from kindwhisk.core.values.errors import CraftError
-from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.vessels import section
 from kindwhisk.core.vessels.section import Section
 from kindwhisk.core.vessels.vessel import Vessel, VesselForm
@@ -46,6 +46,7 @@ class Boils(BaseModel):
     temperature_c: float
     low_c: float
     high_c: float
+    basis: Basis
 
 
 class Concentration(BaseModel):
@@ -54,6 +55,7 @@ class Concentration(BaseModel):
     sucrose_percent: float
     low: float
     high: float
+    basis: Basis
     stage: str
     drop: str
 
@@ -65,9 +67,26 @@ class ReadingAt(_Body):
     temperature_c: float = Field(ge=-20, le=250, allow_inf_nan=False)
 
 
-class PotBody(_Body):
-    """A pot of syrup and what its probe said. Without ``water_g`` the readings have to tell the water too."""
+class OtherSugar(StrEnum):
+    """A sugar beside the sucrose, which shifts where a syrup boils."""
 
+    GLUCOSE_SYRUP = "glucose-syrup"
+    INVERT_SYRUP = "invert-syrup"
+    HONEY = "honey"
+    GOLDEN_SYRUP = "golden-syrup"
+    TREHALOSE = "trehalose"
+    ISOMALT = "isomalt"
+
+
+class PotBody(_Body):
+    """A pot of syrup and what its probe said. Without ``water_g`` the readings have to tell the water too.
+
+    ``beside`` are other sugars in it, in grams as they are weighed, with the water that is in them.
+    """
+
+    beside: dict[Annotated[OtherSugar, Field(strict=False)], Annotated[float, Field(ge=0, le=20_000)]] = Field(
+        default_factory=dict
+    )
     sugar_g: float = Field(ge=1, le=20_000, allow_inf_nan=False)
     water_g: float | None = Field(default=None, ge=1, le=20_000, allow_inf_nan=False)
     power_w: float | None = Field(default=None, gt=50, le=10_000, allow_inf_nan=False)
@@ -137,7 +156,7 @@ class Corrected(BaseModel):
 def boiling_point(sucrose_percent: Finite, altitude_m: Altitude = 0) -> Boils:
     """Where a sucrose syrup boils at an altitude."""
     found = syrup.boiling(sucrose_percent, pressure_kpa(altitude_m))
-    return Boils(temperature_c=found.likely, low_c=found.low, high_c=found.high)
+    return Boils(temperature_c=found.likely, low_c=found.low, high_c=found.high, basis=found.basis)
 
 
 @router.get("/syrup/concentration")
@@ -152,6 +171,7 @@ def concentration(
         sucrose_percent=found.likely,
         low=found.low,
         high=found.high,
+        basis=found.basis,
         stage=stage.name if stage else "",
         drop=stage.drop if stage else "",
     )
@@ -163,7 +183,8 @@ def syrup_forecast(body: PotBody) -> PotForecast:
     pressure = pressure_kpa(body.altitude_m)
     check_pot(body.sugar_g, body.target_c, pressure)
     water = boiling.enough_water_g(body.sugar_g) if body.water_g is None else body.water_g
-    pot = Pot(body.sugar_g, water, pressure)
+    content = {"sugar": body.sugar_g, "water": water, **{s.value: g for s, g in body.beside.items() if g > 0}}
+    pot = boiling.pot_of(Material(parts=content), pressure)
     seen = watch(
         pot,
         body.target_c,

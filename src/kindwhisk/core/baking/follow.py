@@ -1,7 +1,9 @@
 """A bake followed by a probe in its middle: each reading tells how fast this crumb follows its course.
 
-The course is stretched in time by an unknown factor, and the probe may sit a little away from the coldest place. Every
-pair of both is weighed by how well it explains the readings; what is left tells the seconds to done, with their range.
+The course is stretched in time by an unknown factor and begins a little sooner or later than it should, and the probe
+may sit a little away from the coldest place. Every three of them are weighed by how well they explain the readings, old
+ones less and less: no cake keeps to the course that was reckoned for it, so that towards the end the shape of its own
+curve leads. What is left tells the seconds to done; the range has a part for what no reading has told of yet.
 """
 
 from __future__ import annotations
@@ -24,8 +26,19 @@ twice the time; beyond that the probe is elsewhere. Chosen."""
 ASIDE = (0.0, 0.06, 0.14, 0.28, 0.5)
 ASIDE_SHARES = (0.36, 0.28, 0.19, 0.11, 0.06)
 """Where the probe may sit between the coldest place (0) and the edge (1), and how likely. Trade habit."""
-NOISE_K, START_NOISE_K, START_FADES_S = 2.5, 4.0, 400.0
-"""What readings and course differ by: more at the start, when the batter's own warmth still shows. Chosen."""
+DELAYS, DELAY_SD = np.linspace(-0.3, 0.3, 25), 0.12
+"""How much later than it should each moment comes, as a share of the course: a door held open, a batter that is colder,
+a crumb that takes more heat at first and less later. Fitted to cakes of other physics."""
+AHEAD_AT_MOST = 1.5
+"""No cake is further than so many times its course: at first none is ahead."""
+FITS_K, START_NOISE_K, START_FADES_S = 0.35, 4.0, 400.0
+"""What a reading and the right course differ by: more at first, when the batter's own warmth still shows. Chosen."""
+FADES = 0.04
+"""What a reading told fades within this share of the bake: of an older one, the later ones know better. Fitted."""
+TO_COME = 0.3
+"""The end is doubted by this share of the square of what is still to come. Fitted."""
+MISFIT_K, LIKELY = 2.5, 2.0
+"""A reading fits no bake when it is this often so far from each course that may well have led to those before it."""
 APART_S = 90.0
 """Readings closer together than this tell less each: what errs now errs a moment later too. Chosen."""
 WARMED_K = 6.0
@@ -33,6 +46,7 @@ TOUCHES_K = 4.0
 """A crumb this much above boiling is no crumb: the probe touches the tin or the air."""
 STRANGE_SD = 5.0
 MIDDLE = (0.1, 0.5, 0.9)
+LEAST_ABOVE = 1.06
 
 
 class CrumbForecast(Value):
@@ -57,7 +71,9 @@ class CrumbFollower:
     content: InOven
     expected: Prediction
     _logs: Array = field(init=False)
-    """The logarithm of the likelihood of each stretch (row) and place of the probe (column)."""
+    """The logarithm of the likelihood of each stretch (row), place of the probe (column) and delay (layer)."""
+    _before: Array = field(init=False)
+    """The same before anything was read."""
     _last: tuple[float, float] | None = field(default=None, init=False)
     _there_s: float | None = field(default=None, init=False)
     _misfit: float = field(default=0.0, init=False)
@@ -73,12 +89,19 @@ class CrumbFollower:
         sd = math.log(self.expected.done_s.high / self.expected.done_s.low) / 2 / RANGE_SD
         sd = min(max(sd, LEAST_SD), MOST_SD)
         steps = np.linspace(-WIDTH_SD, WIDTH_SD, STRETCHES)
-        self._stretch: Array = self.expected.done_s.likely / self._course_done * np.exp(sd * steps)
-        self._logs = -(steps[:, None] ** 2) / 2 + np.log(np.array(ASIDE_SHARES))[None, :]
+        stretch = self.expected.done_s.likely / self._course_done * np.exp(sd * steps)
+        self._stretch: Array = stretch[:, None, None]
+        aside = np.log(np.array(ASIDE_SHARES))[None, :, None]
+        self._before = -(steps[:, None, None] ** 2) / 2 + aside - ((DELAYS / DELAY_SD) ** 2)[None, None, :] / 2
+        self._logs = self._before
+        ends = self._course_done * self._stretch[:, 0] * (1 + DELAYS)[None, :]
+        self._order = np.argsort(ends, axis=None)
+        self._ends: Array = ends.ravel()[self._order]
 
     def take(self, t_s: float, celsius: float) -> None:
         """One more reading."""
-        apart = APART_S if self._last is None else min(APART_S, t_s - self._last[0])
+        passed = APART_S if self._last is None else t_s - self._last[0]
+        apart = min(APART_S, passed)
         self._count += 1
         self._last = (t_s, celsius)
         if self._start_c is None:
@@ -87,27 +110,27 @@ class CrumbFollower:
             self._there_s = t_s
         if t_s <= 0 or apart <= 0 or self._touches(celsius):
             return
-        off = (self._expected_c(t_s) - celsius) / self._noise(t_s)
+        missed = self._expected_c(t_s) - celsius
+        start = START_NOISE_K * math.exp(-t_s / START_FADES_S)
         weight = apart / APART_S
+        fades = math.exp(-max(0.0, passed) / (FADES * self.expected.done_s.likely))
+        likely = self._logs > self._logs.max() - LIKELY
+        least = min(float(np.abs(missed[likely]).min()) / (MISFIT_K + start), 20.0)
         # Student's t: a reading far off counts, but not without end.
-        self._logs = self._logs - weight * 2.5 * np.log1p(off**2 / 4)
-        least = min(float(np.abs(off).min()), 20.0)
+        told = weight * 2.5 * np.log1p((missed / (FITS_K + start)) ** 2 / 4)
+        self._logs = self._before + fades * (self._logs - self._before) - told
         self._misfit += (least - self._misfit) * (1.0 if self._count == 1 else min(1.0, weight / 2))
 
     def _touches(self, celsius: float) -> bool:
         return celsius > self._hottest_c
 
     def _expected_c(self, t_s: float) -> Array:
-        """What the probe would show, for each stretch and place."""
-        at = t_s / self._stretch
+        """What the probe would show, for each stretch, place and delay."""
+        own = t_s / self._stretch
+        at = np.minimum(own - DELAYS[None, None, :] * self._course_done, AHEAD_AT_MOST * own)
         core, edge = np.interp(at, self._times, self._core), np.interp(at, self._times, self._edge)
-        aside = np.array(ASIDE)[None, :]
-        expected: Array = core[:, None] + aside * (edge - core)[:, None]
+        expected: Array = core + np.array(ASIDE)[None, :, None] * (edge - core)
         return expected
-
-    @staticmethod
-    def _noise(t_s: float) -> float:
-        return NOISE_K + START_NOISE_K * math.exp(-t_s / START_FADES_S)
 
     def forecast(self, now_s: float) -> CrumbForecast:
         """What they tell at a moment, in seconds since it went in."""
@@ -128,17 +151,19 @@ class CrumbFollower:
             return CrumbForecast(
                 left_s=Estimate.exact(0.0, Basis.MEASURED), why="", core_c=core, readings=self._count, faster=None
             )
-        weights = np.exp(self._logs - self._logs.max()).sum(axis=1)
+        weights = np.exp(self._logs - self._logs.max()).sum(axis=1).ravel()[self._order]
         share = np.cumsum(weights) / weights.sum()
-        low, likely, high = (float(np.interp(q, share, self._stretch)) * self._course_done for q in MIDDLE)
+        low, likely, high = (float(np.interp(q, share, self._ends)) for q in MIDDLE)
         # One that is not there yet has at least its dwell before it.
         least = DWELL_S if core < self._finished_c else 0.0
         left = max(least, likely - now_s)
+        doubt = RANGE_SD * TO_COME * left**2 / self.expected.done_s.likely
+        low, high = likely - math.hypot(likely - low, doubt), likely + math.hypot(high - likely, doubt)
         return CrumbForecast(
             left_s=Estimate(
                 low=max(least / 2, min(low - now_s, left)),
                 likely=left,
-                high=max(left * 1.2, high - now_s),
+                high=max(left * LEAST_ABOVE, high - now_s),
                 basis=Basis.MEASURED,
             ),
             why="",

@@ -4,31 +4,25 @@ from __future__ import annotations
 
 from kindwhisk.core.baking.course import CoursePoint, InOven
 from kindwhisk.core.baking.doneness import looks_wrong_but_right
+from kindwhisk.core.baking.ends import Ends, ends
 from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.baking.predict import Prediction, Texture
 from kindwhisk.core.baking.risks import Risk, risks
 from kindwhisk.core.baking.straight_after import Next, straight_after
 from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.values.estimate import Estimate
-from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.technique import Technique
 
 
-class BakeView(Value):
+class BakeView(Ends):
     """A bake in an oven, in seconds since it went in.
 
-    ``turn_s`` and ``cover_s`` are None where it must not be turned, or needs no cover. ``browned`` is its colour at the
-    end over the formula's own bake's; ``textures`` are a drying meringue's; ``looks_wrong`` is what looks wrong and is
-    right.
+    ``first_look_s`` is a choice, early enough to miss nothing. ``textures`` are a drying meringue's; ``looks_wrong`` is
+    what looks wrong and is right.
     """
 
     done_s: Estimate
     first_look_s: float
-    turn_s: float | None
-    cover_s: float | None
-    browned: float | None
-    dome_mm: float
-    lost: float
     done_c: float
     oven_c: float
     mode: OvenMode
@@ -46,15 +40,10 @@ def bake_view(
     content: InOven, made: Prediction, technique: Technique | None, *, rolled_warm: bool | None = None
 ) -> BakeView:
     """A prediction of a content, told."""
-    end = made.at(made.done_s.likely)
     return BakeView(
+        **dict(ends(made)),
         done_s=made.done_s,
         first_look_s=made.first_look_s,
-        turn_s=made.turn_s,
-        cover_s=made.cover_s,
-        browned=made.browned,
-        dome_mm=end.dome_mm,
-        lost=end.lost,
         done_c=content.finished_c,
         oven_c=content.air.holds_c,
         mode=content.mode,

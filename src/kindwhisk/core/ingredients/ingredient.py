@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from kindwhisk.core.values.estimate import Basis
+from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
 
 DENSITIES = {
@@ -10,6 +10,8 @@ DENSITIES = {
     "alcohol": 0.789, "salt": 2.16, "other": 1.6,
 }  # fmt: skip
 """Grams a millilitre of each part. Water, sucrose, starch and fat: the craft's gas-free values; the rest recalled."""
+BULK_SPREAD = 0.1
+"""Of a levelled measure: a powder is sifted, spooned or scooped. Trade habit."""
 
 
 class Composition(Value):
@@ -88,6 +90,10 @@ class Ingredient(Value):
     source: str
     sr28: str = ""
     differs: str = ""
+
+    def bulk_ml(self, grams: float) -> Estimate:
+        """What so many grams fill of a measure, levelled: a powder by a tenth more or less, as it is packed."""
+        return Estimate.around(grams / self.bulk_g_per_ml, BULK_SPREAD, Basis.weakest((self.basis, Basis.HABIT)))
 
     @property
     def counts_as(self) -> str:

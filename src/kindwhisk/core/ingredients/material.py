@@ -13,6 +13,8 @@ from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
 
 SET_BY = 0.02
+ADDED_SPREAD = 0.02
+"""How far off a volume is that is summed up of its parts', as if nothing dissolved. Chosen."""
 NO_GAS = Estimate.exact(0.0, Basis.PUBLISHED)
 
 
@@ -61,6 +63,9 @@ class Material(Value):
         volume = self.volume_ml
         if volume.low <= 0:
             return Estimate.exact(1.0, Basis.PUBLISHED)
+        if self.gas_ml == NO_GAS:
+            basis = Basis.weakest(ingredient(i).basis for i in self.parts)
+            return Estimate.around(self.mass_g / volume.likely, ADDED_SPREAD, basis)
         return Estimate(
             low=self.mass_g / volume.high,
             likely=self.mass_g / volume.likely,

@@ -18,6 +18,7 @@ from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.process.walk import WalkedStep
+from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
 
 COOKED_FROM_C = 40.0
@@ -40,7 +41,7 @@ class IngredientTotal(Value):
     kind: str
     grams: float
     roles: tuple[RoleShare, ...]
-    bulk_ml: float
+    bulk_ml: Estimate
     allergens: tuple[str, ...]
     allergens_often: tuple[str, ...]
     check_label: bool
@@ -92,7 +93,7 @@ def totals(formula: Formula) -> tuple[IngredientTotal, ...]:
                 kind=item.kind,
                 grams=grams,
                 roles=tuple(shares) if len(shares) > 1 else (),
-                bulk_ml=grams / item.bulk_g_per_ml,
+                bulk_ml=item.bulk_ml(grams),
                 allergens=item.allergens,
                 allergens_often=item.often,
                 check_label=item.check_label,

@@ -4,8 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
+from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.forecast import Forecast
 from kindwhisk.core.process.held import Held
+from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
 
 
@@ -15,7 +17,7 @@ class Weighing(Value):
     ingredient: str
     name: str
     grams: float
-    bulk_ml: float
+    bulk_ml: Estimate
     role: str
     written: str
     allergens: tuple[str, ...]
@@ -43,7 +45,6 @@ class ComponentList(Held):
 def weigh_list(forecast: Forecast) -> tuple[ComponentList, ...]:
     """Every weighing of a forecast; components without any are left out."""
     known = {i.id: i for i in forecast.ingredients}
-    bulk = {i.id: i.bulk_ml / i.grams if i.grams else 0.0 for i in forecast.ingredients}
 
     def bowls(steps: Iterable[str]) -> tuple[Bowl, ...]:
         found = []
@@ -54,7 +55,7 @@ def weigh_list(forecast: Forecast) -> tuple[ComponentList, ...]:
                     ingredient=t.ingredient,
                     name=t.name,
                     grams=t.grams,
-                    bulk_ml=t.grams * bulk.get(t.ingredient, 0.0),
+                    bulk_ml=ingredient(t.ingredient).bulk_ml(t.grams),
                     role=t.role,
                     written=t.written,
                     allergens=known[t.ingredient].allergens,

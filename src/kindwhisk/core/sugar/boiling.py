@@ -11,6 +11,7 @@ from bisect import bisect_left
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
 
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.sugar import syrup
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
@@ -24,7 +25,7 @@ NET_SHARE = 0.6
 WATER_PER_SUGAR = 0.3
 """Water to begin with, a gram of sugar: enough to dissolve it before it boils. Trade habit."""
 PAN_KJ_PER_K = 0.30
-"""Heat that a small steel pot takes, per kelvin. Recalled."""
+"""Heat that a small steel pot and the probe in it take, per kelvin. Recalled."""
 STORED_S = 14.0
 COOLS_AWAY_KJ = 2.4
 """Off the flame the pot's bottom passes on about so many seconds of net power, less what is lost meanwhile; fitted to
@@ -78,7 +79,7 @@ def _between(xs: tuple[float, ...], ys: tuple[float, ...], x: float) -> float:
 
 @lru_cache(maxsize=64)
 def boiling_curve(pressure_kpa: float = SEA_LEVEL_KPA, rise_factor: float = 1.0) -> BoilingCurve:
-    """The curve at a pressure (kPa), for sugars of a rise factor; from half sugar up.
+    """The curve of a syrup by itself at a pressure (kPa), for sugars of a rise factor; from half sugar up.
 
     ``dH = L(T) (-dr) + (1 + r) c(x, T) dT`` per kilogram of sugar, summed by the trapezoid from 50 % (H = 0): r is
     water to sugar, x percent of sugar, L in kJ/kg, c in kJ/(kg K).
@@ -100,20 +101,34 @@ def boiling_curve(pressure_kpa: float = SEA_LEVEL_KPA, rise_factor: float = 1.0)
     return BoilingCurve(tuple(celsius), tuple(ratio), tuple(heat))
 
 
+@lru_cache(maxsize=512)
+def _curve_read(pressure_kpa: float, rise_factor: float, reads_off_k: float, pan_kj_per_k_kg: float) -> BoilingCurve:
+    """:func:`boiling_curve` as a thermometer reads it, with what the pan takes for each kilogram of sugar."""
+    alone = boiling_curve(pressure_kpa, rise_factor)
+    heat = (h + pan_kj_per_k_kg * (c - alone.celsius[0]) for h, c in zip(alone.heat_kj, alone.celsius, strict=True))
+    return BoilingCurve(tuple(c + reads_off_k for c in alone.celsius), alone.ratio, tuple(heat))
+
+
 @dataclass(frozen=True)
 class Pot:
-    """Sugar and water in a pot at a pressure. ``sugar_g`` is dry sugar; ``pan_kj_per_k`` what the pot itself takes."""
+    """Sugar and water in a pot at a pressure, as a thermometer reads it.
+
+    ``sugar_g`` is dry sugar; ``pan_kj_per_k`` what pan and probe take, all the way up; ``reads_off_k`` what the
+    thermometer reads above what is (K).
+    """
 
     sugar_g: float
     water_g: float
     pressure_kpa: float = SEA_LEVEL_KPA
     rise_factor: float = 1.0
     pan_kj_per_k: float = PAN_KJ_PER_K
+    reads_off_k: float = 0.0
 
     @cached_property
     def curve(self) -> BoilingCurve:
-        """Its boiling curve."""
-        return boiling_curve(self.pressure_kpa, self.rise_factor)
+        """Its boiling curve; heat is that of syrup and pan together, for a kilogram of sugar."""
+        pan = round(1000 * self.pan_kj_per_k / self.sugar_g, 6)
+        return _curve_read(self.pressure_kpa, self.rise_factor, self.reads_off_k, pan)
 
     @cached_property
     def boils_from_c(self) -> float:
@@ -152,6 +167,17 @@ class Pot:
     def spoon_kj(self, water_g: float, at_c: float) -> float:
         """What a spoon of cold water costs: heating and driving it off again."""
         return water_g / 1000 * (4.2 * max(0.0, at_c - 20) + latent_kj_per_kg(at_c))
+
+
+def pot_of(content: Material, pressure_kpa: float) -> Pot:
+    """The pot with this in it: all of its sugars, its water, and how the kinds of sugar shift where it boils."""
+    composition = content.composition
+    return Pot(
+        sugar_g=max(composition.sugars * content.mass_g, 1.0),
+        water_g=max(composition.water * content.mass_g, 0.01),
+        pressure_kpa=pressure_kpa,
+        rise_factor=round(syrup.rise_factor(content).likely, 3),
+    )
 
 
 @lru_cache(maxsize=512)

@@ -6,7 +6,7 @@ import math
 from enum import StrEnum
 from itertools import pairwise
 
-from kindwhisk.core.values.estimate import RANGE_SD, Estimate
+from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.temperature import Point
 
@@ -79,6 +79,7 @@ class SyrupForecast(Value):
     seconds_to_target: float | None
     low_s: float | None
     high_s: float | None
+    basis: Basis = Basis.MEASURED
     seconds_to_take_off: float | None
     take_off_c: float | None
     carry_over_k: Estimate | None

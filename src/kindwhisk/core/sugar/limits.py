@@ -48,13 +48,13 @@ PACE_LEARNS = 0.3
 # A flame that was changed.
 FLAG_STANDS_S = 60.0
 """A remark stands for so long."""
-SETTLES_S, MOVED_SHARE = 10.0, 0.2
-"""A flame has changed when, so long after the first doubt, its power has moved by this share."""
+SETTLES_S, LEVEL_S, MOVED_SHARE = 10.0, 45.0, 0.25
+"""A flame has changed when its power, not doubted for so long, is by this share off its mean over so many seconds."""
 
 # When a forecast is told.
 LEAST_READINGS, LEAST_SPAN_S = 5, 12.0
 """Not before so many readings over so many seconds."""
-WIDEST_SHARE, WIDE_ENOUGH_S = 0.45, 60.0
+WIDEST_SHARE, WIDE_ENOUGH_S = 0.5, 60.0
 """Not while its deviation is more than this share of it, and than this."""
 THERE_K, PAST_K = 0.5, 2.0
 """Within this the pot is there; beyond that it is past."""
@@ -67,16 +67,10 @@ STEADY_SD = 1.2
 LIVELY_KW = 0.1
 """A pot that takes up less than half of this is resting."""
 
-# Amounts of water that are supposed side by side.
-WATER_FACTORS = (0.78, 0.85, 0.92, 1.0, 1.08, 1.17, 1.27)
-"""Of what was weighed: some steamed off while it dissolved, or was brushed down the wall."""
-WATER_DOUBT, UNKNOWN_DOUBT = 0.08, 0.5
-"""How much the logarithm of the water is doubted, where it was weighed and where nobody told it."""
-UNKNOWN_WATER = (0.2, 0.225, 0.25, 0.28, 0.31, 0.35, 0.4, 0.45, 0.52, 0.6, 0.75)
-"""Water to sugar where nobody told it."""
-WATER_ADDED = (0.02, 0.05, 0.08, 0.12, 0.17, 0.25)
-"""Water to sugar that a spoon or a careless cup may have added."""
+# Pots that are supposed side by side.
+LIKELY = 4.0
+"""One whose logarithm of likelihood is no further than this below the best one's may well be it."""
 UNLIKELY = -12.0
 """A supposed pot whose logarithm of likelihood is so far below the best one's is abandoned."""
 ALIKE_BEYOND_K = 1.0
-"""Boiling so far beyond where each of them begins to boil, they are one and the same pot."""
+"""Boiling so far beyond where each of them begins to boil, pots that differ in water are one and the same."""

@@ -23,8 +23,11 @@ BOILING_RISE: tuple[tuple[float, float], ...] = (
     (95, 38.9), (96, 44.2), (97, 50.2), (98, 57.5), (98.5, 61.3), (99, 64.0), (99.5, 66.2),
 )  # fmt: skip
 """Sucrose in percent by mass, kelvin over the boiling point of water at sea level. Recalled."""
-HALF_WIDTH_K: tuple[tuple[float, float], ...] = ((60, 0.15), (75, 0.3), (85, 0.6), (90, 1.5), (95, 3.0), (100, 5.0))
-"""Up to a percentage of sucrose, how far the table may be off, in K. Recalled."""
+HALF_WIDTH_K: tuple[tuple[float, float], ...] = (
+    (60, 0.15), (75, 0.5), (80, 0.8), (85, 1.1), (90, 1.8), (94, 2.8), (97, 4.0), (100, 5.0),
+)  # fmt: skip
+"""Up to a percentage of sucrose, how far the table may be off, in K: about a twelfth of the rise, by which published
+tables differ. Recalled."""
 WATER_BOILS_C = 99.974
 HIGHEST_PERCENT = 99.5
 

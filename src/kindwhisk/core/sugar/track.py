@@ -10,6 +10,7 @@ import math
 from dataclasses import dataclass
 
 from kindwhisk.core.sugar.boiling import NET_SHARE, Pot, net_power_range_w
+from kindwhisk.core.sugar.limits import LEVEL_S, MOVED_SHARE
 
 PROBE_LAG_S = 6.0
 POWER_WALK = 0.012
@@ -17,8 +18,10 @@ POWER_WALK = 0.012
 HEAT_WALK_KW = 0.02
 PROBE_WALK_K = 0.05
 LONGEST_STEP_S = 5.0
-AT_BOIL_SHARE = 0.15
-"""What the flame gives while it warms tells its power at the boil only to about this share."""
+AT_BOIL_SHARE = 0.06
+"""What the flame gives while it warms tells its power at the boil only to about this share, were the pan known."""
+PAN_DOUBT_KJ_PER_K = 0.12
+"""How far off what the pan takes may be."""
 RATED_DOUBT = 0.25
 """Of a ring's rated power, how far off its net share may be."""
 CHANGED_SHARE = 0.45
@@ -48,7 +51,11 @@ class Track:
     log_weight: float = 0.0
     boiling: bool = False
     drift: float = 0.0
-    changed_at_s: float = -math.inf
+    doubted_at_s: float = -math.inf
+    """When its power was last doubted: readings ran away from what it would give."""
+    level_kw: float = 0.0
+    """What its power was like over the last minute, in this phase of the boil; 0 while it is not known."""
+    level_boiling: bool = False
 
     @classmethod
     def begin(cls, pot: Pot, target_c: float, t_s: float, reading_c: float, power_w: tuple[float, float]) -> Track:
@@ -78,6 +85,23 @@ class Track:
         return self.power_kw * _slope(self.pot, self.left_kj, self.target_c)
 
     @property
+    def at_boil_share(self) -> float:
+        """By how much the power at the boil may differ from what it was while it warmed: a heavy pan took its part."""
+        return math.hypot(AT_BOIL_SHARE, PAN_DOUBT_KJ_PER_K / self.pot.warming_kj_per_k)
+
+    @property
+    def flame_changed(self) -> bool:
+        """Whether its power has moved away from where it was, and not because it began to boil."""
+        return self.level_kw > 0 and abs(self.power_kw / self.level_kw - 1) > MOVED_SHARE
+
+    def _level(self, gap_s: float) -> None:
+        if self.boiling is not self.level_boiling:
+            self.level_kw, self.level_boiling = 0.0, self.boiling
+        if self.level_kw == 0 and self.knows_power:
+            self.level_kw = self.power_kw
+        self.level_kw += (self.power_kw - self.level_kw) * (1 - math.exp(-gap_s / LEVEL_S)) * (self.level_kw > 0)
+
+    @property
     def knows_power(self) -> bool:
         """Whether the readings have told the power to about a third."""
         return self.power_kw > LEAST_KW / 2 and math.sqrt(max(self.sure[1][1], 0.0)) < 0.35 * self.power_kw
@@ -103,7 +127,7 @@ class Track:
         noise = [(HEAT_WALK_KW**2) * dt, (POWER_WALK * power) ** 2 * dt, PROBE_WALK_K**2 * dt]
         if not self.boiling and syrup >= self.pot.boils_from_c:
             self.boiling = True
-            noise[1] += (AT_BOIL_SHARE * power) ** 2
+            noise[1] += (self.at_boil_share * power) ** 2
         # P is symmetric: six of its nine entries.
         (a, b, c), (_, d, e), (_, _, f) = self.sure
         # F P F' + Q with F = [[1, -dt, 0], [0, 1, 0], [takes, -takes dt, keeps]], written out: it is done every second.
@@ -139,8 +163,10 @@ class Track:
         self.drift = fades * self.drift + (1 - fades) * miss / off
         deviation = math.sqrt((1 - fades) / (1 + fades))
         if gap_s <= LONGEST_STEP_S and abs(self.drift) > DRIFT_LIMIT * deviation:
+            self.doubted_at_s = self.t_s
             self.sure[1][1] = min(self.sure[1][1] + (CHANGED_SHARE * max(self.power_kw, LEAST_KW)) ** 2, MOST_KW**2 / 4)
-            self.changed_at_s, self.drift = self.t_s, 0.0
+            self.drift = 0.0
+        self._level(gap_s)
 
     def place(self, reading_c: float, within_k: float) -> None:
         """Begin again from a reading: something happened that no flame does."""
@@ -164,7 +190,7 @@ class Track:
         variance += POWER_WALK**2 * abs(time) ** 3 / 3
         if not self.boiling:
             boil = self.pot.heat_left_kj(min(self.pot.boils_from_c, self.target_c), self.target_c)
-            variance += (AT_BOIL_SHARE * min(boil, max(left, 0.0)) / power) ** 2
+            variance += (self.at_boil_share * min(boil, max(left, 0.0)) / power) ** 2
         return time, math.sqrt(max(variance, 1.0))
 
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 import statistics
+from collections import defaultdict
 from collections.abc import Iterable
 from dataclasses import dataclass, field, replace
 
@@ -36,10 +37,10 @@ from kindwhisk.core.sugar.limits import (
     LEAST_READINGS,
     LEAST_SPAN_S,
     LET_GO_S,
+    LIKELY,
     LIVELY_KW,
     LONGEST_SILENCE_S,
     LOOKS_BACK_S,
-    MOVED_SHARE,
     NEAR_S,
     NOISE_LIMITS_K,
     OUT_BELOW_K,
@@ -52,20 +53,16 @@ from kindwhisk.core.sugar.limits import (
     STEADY_SD,
     THERE_K,
     TYPED_NOISE_K,
-    UNKNOWN_DOUBT,
-    UNKNOWN_WATER,
     UNLIKELY,
     USUAL_NOISE_K,
-    WATER_ADDED,
     WATER_AFTER_S,
-    WATER_DOUBT,
-    WATER_FACTORS,
     WAVERS_K,
     WAVERS_TIMES,
     WIDE_ENOUGH_S,
     WIDEST_SHARE,
 )
 from kindwhisk.core.sugar.stages import stage_name
+from kindwhisk.core.sugar.supposed import WATER_ADDED, supposed
 from kindwhisk.core.sugar.track import LONGEST_STEP_S, Track, usual_power_w
 from kindwhisk.core.values.estimate import RANGE_SD
 from kindwhisk.core.values.temperature import Point
@@ -94,8 +91,6 @@ class PotWatch:
     _past: list[tuple[float, float]] = field(default_factory=list, init=False)
     _kept: list[tuple[float, list[Track]]] = field(default_factory=list, init=False)
     _odd_since: float | None = field(default=None, init=False)
-    _doubt: tuple[float, bool, float] | None = field(default=None, init=False)
-    _power_before: float = field(default=0.0, init=False)
     _flags: dict[str, tuple[float, Flag]] = field(default_factory=dict, init=False)
     _first_s: float = field(default=0.0, init=False)
     _believed_s: float = field(default=0.0, init=False)
@@ -128,27 +123,19 @@ class PotWatch:
             self._kept.append((t_s, [replace(t) for t in self._tracks]))
 
     def _tell_changes(self, t_s: float) -> None:
-        """Flag a flame that was changed: power that moved to another level, and not only because it began to boil."""
+        """Flag a flame that was changed, once its power has settled at another level."""
         best = self._best()
-        if self._doubt is None and best.changed_at_s == t_s and self._warmed_through(t_s):
-            self._doubt = (t_s, best.boiling, self._power_before)
-        elif self._doubt is not None and t_s - self._doubt[0] > SETTLES_S:
-            _, boiling_then, before = self._doubt
-            moved = before > 0 and abs(best.power_kw / before - 1) > MOVED_SHARE
-            if moved and best.boiling is boiling_then:
-                self._raise(t_s, FLAME)
-            self._doubt = None
-        if self._doubt is None:
-            self._power_before = best.power_kw if best.knows_power else 0.0
+        changed = best.flame_changed and t_s - best.doubted_at_s > SETTLES_S
+        if changed and self._warmed_through(t_s):
+            self._raise(t_s, FLAME)
+        if changed or not self._warmed_through(t_s):
+            for track in self._tracks:
+                track.level_kw = 0.0
 
     def _begin(self, t_s: float, reading_c: float) -> None:
-        known = self.pot.water_g / self.pot.sugar_g
-        supposed = [known * f for f in WATER_FACTORS] if self.water_known else UNKNOWN_WATER
-        doubt = WATER_DOUBT if self.water_known else UNKNOWN_DOUBT
-        for ratio in supposed:
-            pot = replace(self.pot, water_g=ratio * self.pot.sugar_g)
+        for pot, likely in supposed(self.pot, water_known=self.water_known):
             track = Track.begin(pot, self.target_c, t_s, reading_c, usual_power_w(self.power_w))
-            track.log_weight = -0.5 * (math.log(ratio / known) / doubt) ** 2
+            track.log_weight = likely
             self._tracks.append(track)
         self.readings, self._first_s, self._past = 1, t_s, [(t_s, reading_c)]
         self._believed_s = t_s
@@ -158,7 +145,7 @@ class PotWatch:
 
     def _warmed_through(self, t_s: float) -> bool:
         """Whether ring and pan run at their own rate: until then it changes with the same flame."""
-        return t_s - self._first_s > 4 * LEAST_SPAN_S
+        return t_s - self._first_s > 6 * LEAST_SPAN_S
 
     def _raise(self, t_s: float, flag: Flag) -> None:
         self._flags[flag.id] = (t_s, flag)
@@ -198,22 +185,26 @@ class PotWatch:
         if t_s - self._odd_since < patience:
             return False
         if miss < 0 and best.boiling:
-            self._thin(best, t_s, reading_c)
+            self._thin(t_s, reading_c)
         else:
             for track in self._tracks:
                 track.place(reading_c, within_k=3.0)
         self._odd_since = None
         return True
 
-    def _thin(self, before: Track, t_s: float, reading_c: float) -> None:
+    def _thin(self, t_s: float, reading_c: float) -> None:
         """Begin again with more water than it held by then; how much more, the readings have to tell."""
-        held = before.pot.curve.ratio_at(before.syrup_c)
-        power = (1000 * before.power_kw, 1000 * math.sqrt(max(before.sure[1][1], 0.0)) + 100 * before.power_kw)
-        self._tracks = []
-        for more in WATER_ADDED:
-            pot = replace(before.pot, water_g=before.pot.sugar_g * (held + more))
-            self._tracks.append(Track.begin(pot, self.target_c, t_s, reading_c, power))
-            self._tracks[-1].place(reading_c, within_k=3.0)
+        begun = []
+        for before in self._by_calibration():
+            held = before.pot.curve.ratio_at(before.syrup_c)
+            power = (1000 * before.power_kw, 1000 * math.sqrt(max(before.sure[1][1], 0.0)) + 100 * before.power_kw)
+            for more in WATER_ADDED:
+                pot = replace(before.pot, water_g=before.pot.sugar_g * (held + more))
+                track = Track.begin(pot, self.target_c, t_s, reading_c, power)
+                track.place(reading_c, within_k=3.0)
+                track.log_weight = before.log_weight
+                begun.append(track)
+        self._tracks = begun
 
     def _climbed(self, t_s: float, reading_c: float) -> tuple[float, float, Track] | None:
         """Kelvin climbed over the last seconds, how many those are, and what was known before them; None too early."""
@@ -224,7 +215,8 @@ class PotWatch:
         before = [c for t, c in self._past if since - AVERAGED_S < t <= since]
         if len(recent) < 2 or not before:
             return None
-        then = max(tracks, key=lambda t: t.log_weight)
+        likeliest = max(t.log_weight for t in tracks)
+        then = max((t for t in tracks if t.log_weight > likeliest - LIKELY), key=lambda t: t.rate_k_per_s)
         return statistics.fmean(recent) - statistics.fmean(before), t_s - since, then
 
     def _too_fast(self, climbed: float, span_s: float, then: Track) -> bool:
@@ -274,10 +266,23 @@ class PotWatch:
         for track in self._tracks:
             track.log_weight -= top
         if len(self._tracks) > 1:
-            # Boiling well beyond where each of them begins to boil, they are one and the same pot.
+            self._tracks = [t for t in self._tracks if t.log_weight > UNLIKELY]
+            # Boiling well beyond where each of them begins to boil, pots that differ in water are one and the same.
             begins = max(t.pot.boils_from_c for t in self._tracks)
-            alike = all(t.boiling and t.syrup_c > begins + ALIKE_BEYOND_K for t in self._tracks)
-            self._tracks = [self._best()] if alike else [t for t in self._tracks if t.log_weight > UNLIKELY]
+            if all(t.boiling and t.syrup_c > begins + ALIKE_BEYOND_K for t in self._tracks):
+                self._tracks = self._by_calibration()
+
+    def _by_calibration(self) -> list[Track]:
+        """The likeliest of those that differ in water alone, as likely as all of them together."""
+        groups: dict[tuple[float, float], list[Track]] = defaultdict(list)
+        for track in self._tracks:
+            groups[track.pot.reads_off_k, track.pot.rise_factor].append(track)
+        found = []
+        for alike in groups.values():
+            best = max(alike, key=lambda t: t.log_weight)
+            whole = math.log(sum(math.exp(t.log_weight - best.log_weight) for t in alike))
+            found.append(replace(best, log_weight=best.log_weight + whole))
+        return found
 
     def _best(self) -> Track:
         return max(self._tracks, key=lambda t: t.log_weight)
@@ -323,7 +328,7 @@ class PotWatch:
         if cannot is not None:
             return facts.model_copy(update=cannot)
         # A pot that is a hair past its target has no time left.
-        likely = max(0.0, sum(w * t for w, (t, _) in zip(weights, times, strict=True)) / whole)
+        likely = math.exp(sum(w * math.log(max(t, 1.0)) for w, (t, _) in zip(weights, times, strict=True)) / whole)
         variance = sum(w * (s * s + (t - likely) ** 2) for w, (t, s) in zip(weights, times, strict=True)) / whole
         deviation = math.sqrt(variance)
         if not math.isfinite(likely) or (deviation > WIDEST_SHARE * likely and deviation > WIDE_ENOUGH_S):

@@ -1763,8 +1763,7 @@ export interface components {
             asks: string;
             /** Cannot */
             cannot: string;
-            /** Cover Min */
-            cover_min: number | null;
+            cover_min: components["schemas"]["Estimate"] | null;
             /** First Look Min */
             first_look_min: number | null;
             /** Id */
@@ -1776,8 +1775,7 @@ export interface components {
             risks: components["schemas"]["Risk"][];
             /** Says */
             says: string;
-            /** Turn Min */
-            turn_min: number | null;
+            turn_min: components["schemas"]["Estimate"] | null;
             /** Why */
             why: string;
         };
@@ -2068,6 +2066,7 @@ export interface components {
         BakeForecast: {
             /** Ahead */
             ahead: components["schemas"]["Point"][];
+            basis: components["schemas"]["Basis"];
             /** Core C */
             core_c: number | null;
             /** Faster */
@@ -2332,21 +2331,17 @@ export interface components {
          * BakeView
          * @description A bake in an oven, in seconds since it went in.
          *
-         *     ``turn_s`` and ``cover_s`` are None where it must not be turned, or needs no cover. ``browned`` is its colour at the
-         *     end over the formula's own bake's; ``textures`` are a drying meringue's; ``looks_wrong`` is what looks wrong and is
-         *     right.
+         *     ``first_look_s`` is a choice, early enough to miss nothing. ``textures`` are a drying meringue's; ``looks_wrong`` is
+         *     what looks wrong and is right.
          */
         BakeView: {
             /** After */
             after: components["schemas"]["Next"][];
-            /** Browned */
-            browned: number | null;
-            /** Cover S */
-            cover_s: number | null;
+            browned: components["schemas"]["Estimate"] | null;
+            cover_s: components["schemas"]["Estimate"] | null;
             /** Curve */
             curve: components["schemas"]["CoursePoint"][];
-            /** Dome Mm */
-            dome_mm: number;
+            dome_mm: components["schemas"]["Estimate"];
             /** Done C */
             done_c: number;
             done_s: components["schemas"]["Estimate"];
@@ -2354,8 +2349,7 @@ export interface components {
             first_look_s: number;
             /** Looks Wrong */
             looks_wrong: string[];
-            /** Lost */
-            lost: number;
+            lost: components["schemas"]["Estimate"];
             mode: components["schemas"]["OvenMode"];
             /** Oven C */
             oven_c: number;
@@ -2366,8 +2360,7 @@ export interface components {
             risks: components["schemas"]["Risk"][];
             /** Textures */
             textures: components["schemas"]["Texture"][];
-            /** Turn S */
-            turn_s: number | null;
+            turn_s: components["schemas"]["Estimate"] | null;
             wall: components["schemas"]["TinWall"];
         };
         /**
@@ -2377,15 +2370,12 @@ export interface components {
         Baked: {
             /** After */
             after: components["schemas"]["Next"][];
-            /** Browned */
-            browned: number | null;
+            browned: components["schemas"]["Estimate"] | null;
             cooling: components["schemas"]["Cooling"];
-            /** Cover Min */
-            cover_min: number | null;
+            cover_min: components["schemas"]["Estimate"] | null;
             /** Curves */
             curves: components["schemas"]["CoursePoint"][];
-            /** Dome Mm */
-            dome_mm: number;
+            dome_mm: components["schemas"]["Estimate"];
             /** Done C */
             done_c: number;
             /** Fill Mm */
@@ -2394,8 +2384,7 @@ export interface components {
             first_look_min: number;
             /** Looks Wrong */
             looks_wrong: string[];
-            /** Lost */
-            lost: number;
+            lost: components["schemas"]["Estimate"];
             minutes: components["schemas"]["Estimate"];
             /** Pieces */
             pieces: number | null;
@@ -2406,8 +2395,7 @@ export interface components {
             signs: components["schemas"]["Sign"][];
             /** Textures */
             textures: components["schemas"]["Texture"][];
-            /** Turn Min */
-            turn_min: number | null;
+            turn_min: components["schemas"]["Estimate"] | null;
         };
         /**
          * Band
@@ -2492,6 +2480,7 @@ export interface components {
          * @description Where a syrup boils, in C, and how far off that may be.
          */
         Boils: {
+            basis: components["schemas"]["Basis"];
             /** High C */
             high_c: number;
             /** Low C */
@@ -2590,12 +2579,10 @@ export interface components {
          * @description On the rack: how much warmer the middle still gets, when it is taken out ``early_min`` before done, and when.
          */
         CarryView: {
-            /** After Min */
-            after_min: number;
+            after_min: components["schemas"]["Estimate"];
             /** Early Min */
             early_min: number;
-            /** Rise K */
-            rise_k: number;
+            rise_k: components["schemas"]["Estimate"];
         };
         /**
          * Caution
@@ -2974,6 +2961,7 @@ export interface components {
          * @description What a boiling syrup of a temperature holds, in percent of sucrose by mass, and its stage.
          */
         Concentration: {
+            basis: components["schemas"]["Basis"];
             /** Drop */
             drop: string;
             /** High */
@@ -4839,8 +4827,7 @@ export interface components {
             allergens_known: boolean;
             /** Allergens Often */
             allergens_often: string[];
-            /** Bulk Ml */
-            bulk_ml: number;
+            bulk_ml: components["schemas"]["Estimate"];
             /** Check Label */
             check_label: boolean;
             /** Grams */
@@ -5873,6 +5860,12 @@ export interface components {
             water_per_gram: number;
         };
         /**
+         * OtherSugar
+         * @description A sugar beside the sucrose, which shifts where a syrup boils.
+         * @enum {string}
+         */
+        OtherSugar: "glucose-syrup" | "invert-syrup" | "honey" | "golden-syrup" | "trehalose" | "isomalt";
+        /**
          * OutcomeRecorded
          * @description How it came out; a later one replaces it.
          */
@@ -6571,6 +6564,8 @@ export interface components {
         /**
          * PotBody
          * @description A pot of syrup and what its probe said. Without ``water_g`` the readings have to tell the water too.
+         *
+         *     ``beside`` are other sugars in it, in grams as they are weighed, with the water that is in them.
          */
         PotBody: {
             /**
@@ -6578,6 +6573,10 @@ export interface components {
              * @default 0
              */
             altitude_m: number;
+            /** Beside */
+            beside?: {
+                [key: string]: number;
+            };
             /** Power W */
             power_w?: number | null;
             /** Readings */
@@ -6604,6 +6603,8 @@ export interface components {
              * @default []
              */
             ahead: components["schemas"]["Point"][];
+            /** @default measured */
+            basis: components["schemas"]["Basis"];
             carry_over_k: components["schemas"]["Estimate"] | null;
             /** Flags */
             flags: components["schemas"]["Flag"][];
@@ -8360,6 +8361,8 @@ export interface components {
              * @default []
              */
             ahead: components["schemas"]["Point"][];
+            /** @default measured */
+            basis: components["schemas"]["Basis"];
             carry_over_k: components["schemas"]["Estimate"] | null;
             /** Flags */
             flags: components["schemas"]["Flag"][];
@@ -9260,8 +9263,7 @@ export interface components {
             allergens: string[];
             /** Allergens Known */
             allergens_known: boolean;
-            /** Bulk Ml */
-            bulk_ml: number;
+            bulk_ml: components["schemas"]["Estimate"];
             /** Check Label */
             check_label: boolean;
             /** Grams */

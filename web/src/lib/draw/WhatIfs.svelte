@@ -57,9 +57,9 @@
                 answer.first_look_min!,
               )}{answer.turn_min == null
                 ? ', not to be turned'
-                : `, turn at ${Math.round(answer.turn_min)}`}{answer.cover_min == null
+                : `, turn at ${Math.round(answer.turn_min.likely)}`}{answer.cover_min == null
                 ? ''
-                : `, cover at ${Math.round(answer.cover_min)}`}. {answer.says}
+                : `, cover at ${Math.round(answer.cover_min.likely)}`}. {answer.says}
             </p>
           {/if}
           <p class="text-quiet">{answer.why}</p>

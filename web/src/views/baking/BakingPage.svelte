@@ -3,7 +3,7 @@
   import OvenSection from '../../lib/draw/OvenSection.svelte';
   import PlannedActual from '../../lib/draw/PlannedActual.svelte';
   import WhatIfs from '../../lib/draw/WhatIfs.svelte';
-  import { celsius, kelvins, origin } from '../../lib/figures.svelte';
+  import { celsius, fromTo, kelvins, origin } from '../../lib/figures.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
   import ContentFields from '../../lib/parts/ContentFields.svelte';
   import Loading from '../../lib/parts/Loading.svelte';
@@ -138,18 +138,20 @@
               <p class="mt-2 text-[18px] leading-snug">
                 {#if view.turn_min == null}<span class="text-quiet">Do not turn it: it sets too late.</span>{:else}Turn
                   at
-                  <strong>{minutes(view.turn_min)} min</strong>.{/if}
-                {#if view.cover_min != null}Cover at <strong>{minutes(view.cover_min)} min</strong>.{/if}
+                  <strong>{minutes(view.turn_min.likely)} min</strong> ({fromTo(view.turn_min)}).{/if}
+                {#if view.cover_min != null}Cover at <strong>{minutes(view.cover_min.likely)} min</strong> ({fromTo(
+                    view.cover_min,
+                  )}).{/if}
                 First look at <strong>{minutes(view.first_look_min)} min</strong>.
               </p>
               <Textures textures={view.textures} />
               <p class="text-[15px] leading-snug text-quiet">
-                Stands {Math.round(view.fill_mm)} mm{view.pieces ? `, ${view.pieces} on the tray` : ''}, loses {Math.round(
-                  100 * view.lost,
-                )} % of its weight{view.dome_mm >= 2 ? `, domes ${Math.round(view.dome_mm)} mm` : ''}{view.browned ==
-                null
-                  ? ''
-                  : `, ${view.browned.toFixed(1)} × as brown as the formula’s own bake`}: by the model.
+                Stands {Math.round(view.fill_mm)} mm{view.pieces ? `, ${view.pieces} on the tray` : ''}, loses {fromTo(
+                  view.lost,
+                  100,
+                )} % of its weight{view.dome_mm.likely >= 2 ? `, domes ${fromTo(view.dome_mm)} mm` : ''}{view.browned
+                  ? `, ${view.browned.likely.toFixed(1)} × as brown as the formula’s own bake (${view.browned.low.toFixed(1)} to ${view.browned.high.toFixed(1)})`
+                  : ''}; {origin(view.lost)}.
               </p>
             </div>
             <OvenSection
@@ -167,8 +169,8 @@
               {done}
               doneC={view.done_c}
               look={view.first_look_min * 60}
-              turn={seconds(view.turn_min)}
-              cover={seconds(view.cover_min)}
+              turn={seconds(view.turn_min?.likely)}
+              cover={seconds(view.cover_min?.likely)}
               {thin}
               most={620}
               height={270}
@@ -226,8 +228,8 @@
                 <p class="border-t border-line py-1.5 text-[16px]">
                   Taken out {over.early_min === 0 ? 'when done' : `${over.early_min} min early`}, the middle warms by
                   another
-                  <strong>{kelvins(over.rise_k).slice(1)}</strong>
-                  <span class="text-quiet">within {length(over.after_min * 60)} on the rack, by the model.</span>
+                  <strong>{kelvins(over.rise_k.low).slice(1)} to {kelvins(over.rise_k.high).slice(1)}</strong>
+                  <span class="text-quiet">within {length(over.after_min.likely * 60)} on the rack, by the model.</span>
                 </p>
               {/each}
             </div>

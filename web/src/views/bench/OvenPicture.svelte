@@ -69,8 +69,8 @@
       {done}
       doneC={bake.done_c}
       look={after(bake.first_look_s)!}
-      turn={after(bake.turn_s)}
-      cover={after(bake.cover_s)}
+      turn={after(bake.turn_s?.likely)}
+      cover={after(bake.cover_s?.likely)}
       {elapsed}
       trail={watch?.trail}
       ahead={watch?.ahead}
@@ -78,8 +78,8 @@
       thin={!column}
     />
     <figcaption class="text-[14px] text-quiet">
-      Predicted: {origin(bake.done_s)}{bake.browned != null && Math.abs(bake.browned - 1) > 0.15
-        ? `; browns ${bake.browned.toFixed(1)} times as much as the formula’s own bake`
+      Predicted: {origin(bake.done_s)}{bake.browned && Math.abs(bake.browned.likely - 1) > 0.15
+        ? `; browns ${bake.browned.likely.toFixed(1)} times as much as the formula’s own bake`
         : ''}.
     </figcaption>
   </figure>

@@ -69,8 +69,8 @@
         done={step.bake.done_s}
         doneC={step.bake.done_c}
         look={step.bake.first_look_s}
-        turn={step.bake.turn_s}
-        cover={step.bake.cover_s}
+        turn={step.bake.turn_s?.likely}
+        cover={step.bake.cover_s?.likely}
         thin={!step.checkpoints.some((c) => c.band)}
         height={230}
       />

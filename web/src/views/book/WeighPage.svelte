@@ -111,7 +111,7 @@
                           >{/if}{#if item.written}<span class="block text-[14px] text-quiet">“{item.written}”</span
                           >{/if}</span
                       >
-                      <span class="text-[15px] text-quiet">{spoonfuls(item.bulk_ml)}</span>
+                      <span class="text-[15px] text-quiet">{spoonfuls(item.bulk_ml.likely)}</span>
                       <strong class="w-24 text-right text-xl">{grams(item.grams)}</strong>
                     </li>
                   {/each}

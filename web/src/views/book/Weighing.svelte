@@ -49,7 +49,8 @@
               >{/if}</span
           >
           <span class="whitespace-nowrap"
-            ><span class="mr-3 text-sm text-quiet">{spoonfuls(i.bulk_ml)}</span><strong>{grams(i.grams)}</strong></span
+            ><span class="mr-3 text-sm text-quiet">{spoonfuls(i.bulk_ml.likely)}</span><strong>{grams(i.grams)}</strong
+            ></span
           >
         </button>
         {#each i.roles ?? [] as share, n (n)}

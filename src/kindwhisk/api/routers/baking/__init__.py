@@ -66,7 +66,7 @@ def what_if(bench: BenchHere, body: BakeBody) -> Asks:
     carried = carried_over(reckoned.content, reckoned.made.done_s.likely, kitchen.air_c)
     return Asks(
         answers=tuple(AnswerView.of(a) for a in found),
-        carry_over=tuple(CarryView(early_min=e / 60, rise_k=c.rise_k, after_min=c.after_s / 60) for e, c in carried),
+        carry_over=tuple(CarryView.of(e, c) for e, c in carried),
     )
 
 

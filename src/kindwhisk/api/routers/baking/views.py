@@ -8,9 +8,11 @@ from pydantic import BaseModel
 
 from kindwhisk.core.baking.answers import Answer
 from kindwhisk.core.baking.asked import Asked
+from kindwhisk.core.baking.carry_over import CarryOver
 from kindwhisk.core.baking.cools import cooling_after
 from kindwhisk.core.baking.course import CoursePoint, InOven
 from kindwhisk.core.baking.doneness import Sign, looks_wrong_but_right, signs
+from kindwhisk.core.baking.ends import ends
 from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.baking.predict import Prediction, Texture
 from kindwhisk.core.baking.risks import Risk, risks
@@ -23,9 +25,9 @@ from kindwhisk.core.vessels.section import Section
 from kindwhisk.core.warmth.cooling import Cooling
 
 
-def minutes(seconds: float | None) -> float | None:
+def minutes(seconds: Estimate | None) -> Estimate | None:
     """Of seconds, where there are any."""
-    return None if seconds is None else seconds / 60
+    return None if seconds is None else seconds.scaled(1 / 60)
 
 
 def section_of(asked: Asked, content: InOven) -> Section:
@@ -44,14 +46,14 @@ class Baked(BaseModel):
 
     minutes: Estimate
     first_look_min: float
-    turn_min: float | None
-    cover_min: float | None
+    turn_min: Estimate | None
+    cover_min: Estimate | None
     done_c: float
     fill_mm: float
     pieces: int | None
-    lost: float
-    dome_mm: float
-    browned: float | None
+    lost: Estimate
+    dome_mm: Estimate
+    browned: Estimate | None
     section: Section
     curves: tuple[CoursePoint, ...]
     textures: tuple[Texture, ...]
@@ -64,19 +66,19 @@ class Baked(BaseModel):
     @classmethod
     def of(cls, asked: Asked, content: InOven, made: Prediction, air_c: float) -> Self:
         """As it is shown, cooling in a kitchen at ``air_c``."""
-        end = made.at(made.done_s.likely)
+        at_end = ends(made)
         each = content.tin.volume_ml(content.fill_mm)
         return cls(
             minutes=made.done_s.scaled(1 / 60),
             first_look_min=made.first_look_s / 60,
-            turn_min=minutes(made.turn_s),
-            cover_min=minutes(made.cover_s),
+            turn_min=minutes(at_end.turn_s),
+            cover_min=minutes(at_end.cover_s),
             done_c=content.finished_c,
             fill_mm=content.fill_mm,
             pieces=round(asked.volume_ml / each) if content.free else None,
-            lost=end.lost,
-            dome_mm=end.dome_mm,
-            browned=made.browned,
+            lost=at_end.lost,
+            dome_mm=at_end.dome_mm,
+            browned=at_end.browned,
             section=section_of(asked, content),
             curves=made.curve(),
             textures=made.textures,
@@ -99,14 +101,15 @@ class AnswerView(BaseModel):
     minutes: Estimate | None
     more_min: float | None
     first_look_min: float | None
-    turn_min: float | None
-    cover_min: float | None
+    turn_min: Estimate | None
+    cover_min: Estimate | None
     risks: tuple[Risk, ...]
 
     @classmethod
     def of(cls, answer: Answer) -> Self:
         """As it is shown."""
         made = answer.made
+        at_end = None if made is None else ends(made)
         return cls(
             id=answer.id,
             asks=answer.asks,
@@ -116,18 +119,31 @@ class AnswerView(BaseModel):
             minutes=None if made is None else made.done_s.scaled(1 / 60),
             more_min=answer.more_min,
             first_look_min=None if made is None else made.first_look_s / 60,
-            turn_min=minutes(made.turn_s if made else None),
-            cover_min=minutes(made.cover_s if made else None),
+            turn_min=minutes(at_end.turn_s if at_end else None),
+            cover_min=minutes(at_end.cover_s if at_end else None),
             risks=answer.risks,
         )
+
+
+CARRY_SPREAD = 0.5
+"""Of how much warmer the middle gets on the rack, and how soon. Chosen: it was never measured."""
 
 
 class CarryView(BaseModel):
     """On the rack: how much warmer the middle still gets, when it is taken out ``early_min`` before done, and when."""
 
     early_min: float
-    rise_k: float
-    after_min: float
+    rise_k: Estimate
+    after_min: Estimate
+
+    @classmethod
+    def of(cls, early_s: float, carried: CarryOver) -> Self:
+        """As it is shown."""
+        return cls(
+            early_min=early_s / 60,
+            rise_k=Estimate.around(carried.rise_k, CARRY_SPREAD, Basis.MODEL),
+            after_min=Estimate.around(carried.after_s / 60, CARRY_SPREAD, Basis.MODEL),
+        )
 
 
 class Asks(BaseModel):
@@ -147,6 +163,7 @@ class BakeForecast(BaseModel):
     seconds_to_done: float | None
     low_s: float | None
     high_s: float | None
+    basis: Basis
     why: str
     core_c: float | None
     strange: bool
@@ -162,6 +179,7 @@ class BakeForecast(BaseModel):
             seconds_to_done=seen.left_s.likely if seen.left_s else None,
             low_s=seen.left_s.low if seen.left_s else None,
             high_s=seen.left_s.high if seen.left_s else None,
+            basis=seen.left_s.basis if seen.left_s else Basis.MEASURED,
             why=seen.why,
             core_c=seen.core_c,
             strange=seen.strange,

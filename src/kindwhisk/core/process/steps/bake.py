@@ -8,6 +8,7 @@ from pydantic import Field
 
 from kindwhisk.core.baking.course import DONE_C, Course, InOven, Sets, course
 from kindwhisk.core.baking.doneness import DONE, signs
+from kindwhisk.core.baking.ends import ends
 from kindwhisk.core.baking.predict import OWN_SPREAD, Prediction, predict, stretched
 from kindwhisk.core.baking.reference import ReferenceBake, family
 from kindwhisk.core.baking.view import bake_view
@@ -34,7 +35,6 @@ BROWNING: dict[Sets, float] = {Sets.CRUMB: 0.34, Sets.SHELL: 0.10, Sets.DRY: 0.0
 """How brown, from 0 raw to 1 deep brown. Chosen by eye."""
 CRUMB_STAGES: tuple[tuple[float, str], ...] = ((62.0, "egg sets"), (75.0, "starch swells"), (86.0, "crumb holds"))
 """What happens in a crumb on its way up, in C. Recalled: each comes over a range of five degrees or so."""
-CUE_SPREAD = 0.08
 NEVER_SPREAD = 0.5
 THIN_MM = 12.0
 DONE_K = 1.0
@@ -160,7 +160,7 @@ class BakeStep(StepBase):
         content = self.in_oven(batter, setting)
         model, made = self.predicted(content, setting)
         told = bake_view(content, made, setting.technique)
-        dried = batter.dried_by(batter.mass_g * min(told.lost, batter.composition.water))
+        dried = batter.dried_by(batter.mass_g * min(told.lost.likely, batter.composition.water))
         baked = dried.with_gas(self._gas(batter, dried, setting))
         mode = setting.oven.mode
         checked = setting.record.checked(setting.oven)
@@ -188,21 +188,21 @@ class BakeStep(StepBase):
 
     @staticmethod
     def _cues(made: Prediction, setting: Setting) -> tuple[Cue, ...]:
-        cues, hot = [], setting.record.hot_sides.get(setting.oven.id)
-        if made.turn_s is not None:
+        cues, hot, at_end = [], setting.record.hot_sides.get(setting.oven.id), ends(made)
+        if at_end.turn_s is not None:
             cues.append(
                 Cue(
                     id="turn",
-                    after_s=Estimate.around(made.turn_s, CUE_SPREAD, made.done_s.basis),
+                    after_s=at_end.turn_s,
                     do="Turn it round",
                     look="quickly, once it no longer trembles" + (f"; the {hot} is the hot side" if hot else ""),
                 )
             )
-        if made.cover_s is not None:
+        if at_end.cover_s is not None:
             cues.append(
                 Cue(
                     id="cover",
-                    after_s=Estimate.around(made.cover_s, 0.15, made.done_s.basis),
+                    after_s=at_end.cover_s,
                     do="Cover it with foil, loosely",
                     look="when it is as brown as it should be in the end",
                 )

@@ -47,13 +47,7 @@ class BoilStep(StepBase):
 
     def pot(self, start: Material, setting: Setting) -> Pot:
         """What is on the flame."""
-        sugars = start.composition.sugars * start.mass_g
-        return Pot(
-            sugar_g=max(sugars, 1.0),
-            water_g=max(start.composition.water * start.mass_g, 0.01),
-            pressure_kpa=setting.kitchen.pressure_kpa,
-            rise_factor=round(syrup.rise_factor(start).likely, 3),
-        )
+        return boiling.pot_of(start, setting.kitchen.pressure_kpa)
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Water leaves until the syrup boils at the target."""

@@ -1,0 +1,189 @@
+"""What every number of the API's answers is: an estimate with range and basis, or one of these, which need none.
+
+A number that a model computes belongs in an ``Estimate``. One that is new here has to be told what it is.
+"""
+
+from __future__ import annotations
+
+GIVEN = """
+Asked: batter_c batter_g density_g_per_ml done_c oven_c water
+Bag: nozzle_mm
+BakeStep: done_c oven_c
+BoilStep: target_c
+BoxDimensions: depth_mm length_mm width_mm
+Check: boiling_c ice_c pressure_kpa
+ChillStep: hours
+Choice: grams
+CoolStep: above_air_k
+Cup: empty_g volume_ml
+EggParts: count
+FillStep: fill_fraction
+FoldView: sacrifice_fraction
+Good: cup_g density_g_per_ml pack_g piece_g piece_mm price_per_kg
+GoodEntry: cup_g density_g_per_ml piece_g
+HalfSphereDimensions: diameter_mm
+HandStep: seconds
+IngredientPortion: grams temperature_c
+Kitchen: air_c altitude_m measured_kpa
+LoafDimensions: bottom_length_mm bottom_width_mm depth_mm top_length_mm top_width_mm
+MacaronageStep: target_g_per_ml
+MeringueEntry: acid_percent sugar_to_white
+MixStep: overrun seconds
+Mixer: bowl_g bowl_ml
+Oven: offset_k rise_k_per_min
+OvenHeld: set_c
+PipeStep: nozzle_mm
+PipedPiece: gap_mm height_mm length_mm width_mm
+PreheatStep: oven_c
+ReferenceBake: density fill_mm minutes oven_c
+RestStep: minutes
+RollStep: sheet_mm
+RoundDimensions: depth_mm diameter_mm top_diameter_mm
+StandInsView: speed
+StepPortion: fraction grams
+StreamStep: until_c
+TimedBake: batter_g fill_mm minutes oven_c
+ToastStep: minutes oven_c
+TubeDimensions: depth_mm diameter_mm top_diameter_mm tube_diameter_mm tube_top_diameter_mm
+Vessel: diameter_mm height_mm
+WallPoint: height_mm inner_mm outer_mm
+WarmStep: target_c
+"""
+"""Entered by somebody, or a formula's own: told back as it was given."""
+
+READ = """
+BakeSummary: height_mm late_by_s
+CrumbForecast: core_c
+DegreesStep: measured_c set_c
+Dot: observed
+DotView: observed
+EggHeat: measured_peak_c
+Held: measured_minutes
+OutcomeRecorded: height_mm
+OvenProfile: entered_offset_k period_s recovers_s
+OvenSeen: mean_c period_s recovers_s rise_k_per_min swing_k
+OvenTime: observed_s not_yet_s
+PastBake: observed_min
+ProbeView: celsius read_c
+ReadingView: by_ribbon_s value
+StandInView: flame probe_c spilt_g true_c
+TimeStep: observed_min
+TraceView: peak_c
+Watch: beside_c now_c peak_c
+"""
+"""Read off a scale, a clock or a thermometer (or its stand-in), in this kitchen."""
+
+EXACT = """
+Allotment: rest_ml
+Baked: fill_mm
+BakeLabel: weight_g
+BakeState: speed
+ComponentShare: grams
+ComponentView: yield_g yield_ml
+Composition: alcohol fat fibre other protein salt starch sugars water
+Corrected: celsius water_boils_c
+Cost: amount priced_g total_g
+CupVolume: volume_ml
+Density: density_g_per_ml
+Depth: now_mm own_minutes own_mm
+Dissolution: sugar_to_white
+EggNeed: exact left_white_g left_whole_g left_yolk_g white_g whole_g yolk_g
+EggsOfTheDay: left_white_g left_yolk_g white_g whole_g yolk_g
+FoldCourse: base_g_per_ml foam_g_per_ml sacrificed
+ForecastView: factor servings total_g
+Glance: hands_s total_g waiting_s
+IngredientTotal: grams
+Label: alcohol carbohydrate fat fibre protein salt sugars
+MaterialView: gas_free_density_g_per_ml mass_g temperature_c
+Offer: per_gram water_per_gram
+PaperDrawing: height_mm width_mm
+PartPlan: additions density_g_per_ml mass_g share taken_g volume_ml
+PatternView: left_g
+PieceSeen: size_mm volume_share
+Pour: inner_mm mass_g outer_mm
+PutBack: sugar_g water_g
+Ratio: value
+ReadLine: count grams high_g left_g low_g stated sure
+Rings: level_mm rim_mm tin_radius_mm tube_radius_mm
+RoleShare: grams
+Share: each_ml fill_fraction level_mm
+SharingView: density_g_per_ml
+SplitView: density_g_per_ml
+Stripe: from_deg mass_g to_deg width_mm
+Taken: grams
+TinDrawing: volume_ml
+TinFill: fraction grams level_mm rim_mm volume_ml
+TinView: capacity_ml fill_fraction good_g level_mm per_mm_g rim_mm volume_ml
+Understood: value
+Weighing: grams
+"""
+"""Arithmetic of what was given: masses, volumes of shapes, levels of a batter whose density was given or is told."""
+
+CHOSEN = """
+AnswerView: first_look_min
+BakeView: done_c first_look_s oven_c
+Baked: done_c first_look_min
+CarryView: early_min
+ColumnMark: at_c
+CoolGate: to_c
+Cooled: c
+EggHeat: guidance_c
+FieldView: high low
+Found: high low
+Next: within_s
+Pair: c minutes
+Saving: holds_s waits_s
+Serves: high low
+StepForecast: first_look_s
+Verdict: value
+"""
+"""A limit, a guidance or a moment that was chosen: its table says why."""
+
+DRAWN = """
+Braid: end_s start_s
+Column: band_high_c band_low_c beside_c now_c scale_high_c scale_low_c target_c
+CoursePoint: brown core_c crust_mm dome_mm edge_c lost oven_c risen set surface_c t_s
+Join: at_s volume_ml
+Line: coolest_c hold_s hottest_c ratios usual_c
+Mark: at_c in_s
+Measure: first_mm
+Occupied: end_s start_s
+Piece: air_end air_start end_s hold_until_s start_s volume_end_ml volume_start_ml
+Point: c s
+Section: air_fraction level_mm rim_mm start_level_mm
+TraceView: high_c low_c target_c
+"""
+"""Points and bands of a picture of estimates that stand beside it."""
+
+WITHIN = """
+Addition: added_g_per_ml bowl_g_per_ml kept mass_g
+AnswerView: more_min
+BakeState: late_by_s
+ComponentView: ready_before_s
+CourseAddition: added_g_per_ml bowl_g_per_ml kept mass_g
+CrumbForecast: faster
+CupRead: density high low
+DegreesStep: after_k after_sd_k trusted
+Dot: doubt modelled
+DotView: modelled ratio trusted
+Driver: seconds
+HeatAnswer: kj_per_k
+HotSide: k_per_grade places_k spread_k sure
+Lever: gains_s
+MapView: k_per_grade places_k spread_k sure
+MaterialView: air_fraction
+Meeting: gap_s start_at_c start_in_s
+MethodReading: syrup_c technique_sure
+OvenTime: modelled_s
+PastBake: modelled_min
+PlaceOffset: dial_c sd_k
+PlanView: late_by_s
+Sacrifice: high kept low
+SpotView: acid_percent film_percent gloss steadiness sugar_to_white temperature_c undissolved
+StepForecast: modelled_s
+TimeFactor: log_sd
+TimeStep: after_factor after_high after_low modelled_min ratio trusted
+"""
+"""One step of a reckoning whose result stands in the same answer with its range, or with a deviation of its own."""
+
+NEEDS_NONE = (GIVEN, READ, EXACT, CHOSEN, DRAWN, WITHIN)
