@@ -24,6 +24,7 @@ from benchmarks.pair import side_by_side
 from benchmarks.pots import runs
 from benchmarks.reading import reading
 from benchmarks.recipes import recipes
+from benchmarks.references import references
 from benchmarks.states import by_events, by_readings
 from benchmarks.syrups import syrups
 from benchmarks.usual_bakes import usual
@@ -247,6 +248,7 @@ def main() -> None:
             reading()
             _syrup()
             syrups()
+            references()
             bakes()
             kitchens()
             usual()

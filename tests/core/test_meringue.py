@@ -124,7 +124,7 @@ def test_the_whites_are_called_so_that_both_arrive_together() -> None:
     assert 80 < early.start_in_s < 240
     assert early.start_at_c is not None
     assert f"{early.start_at_c:.0f} °C" in early.says
-    assert met(100, Whisk.WAITING, 120).start_now
+    assert met(90, Whisk.WAITING, 120).start_now
     late = met(100, Whisk.WAITING, 240)
     assert late.start_now
     assert {"lower-flame", "faster-mixer"} <= {lever.id for lever in late.levers}

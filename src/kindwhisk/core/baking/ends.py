@@ -12,8 +12,9 @@ from kindwhisk.core.values.model import Value
 TURN_SPREAD, COVER_SPREAD = 0.08, 0.15
 """Of the moments for turning and covering: what is looked at stands there sooner in one bake, later in another. Trade
 habit."""
-LOST_SPREAD = 0.3
-"""Of the weight that a bake loses: 8 to 14 % are told of one and the same sponge. Trade habit."""
+LOST_SPREAD, DRIED_SPREAD = 0.3, 0.06
+"""Of the weight that a bake loses: 8 to 14 % are told of one sponge; what is dried through leaves next to
+nothing of its water. Trade habit."""
 BROWNED_SPREAD = 0.35
 """Of the top's colour over the reference's: sugar, egg and damp tell too, and the model does not know them. Chosen."""
 DOME_SPREAD, DOME_MM = 0.7, 2.0
@@ -43,7 +44,7 @@ def ends(made: Prediction) -> Ends:
     return Ends(
         turn_s=_moment(made.turn_s, TURN_SPREAD, basis),
         cover_s=_moment(made.cover_s, COVER_SPREAD, basis),
-        lost=Estimate.around(max(0.0, end.lost), LOST_SPREAD, basis),
+        lost=Estimate.around(max(0.0, end.lost), DRIED_SPREAD if made.textures else LOST_SPREAD, basis),
         dome_mm=dome.model_copy(update={"high": dome.high + DOME_MM, "low": max(0.0, dome.low - DOME_MM)}),
         browned=_moment(made.browned, BROWNED_SPREAD, basis),
     )
