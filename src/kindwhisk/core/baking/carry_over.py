@@ -5,11 +5,12 @@ from __future__ import annotations
 from dataclasses import replace
 from typing import NamedTuple
 
+from kindwhisk.core.baking.cooling import STILL_AIR_W_PER_M2K
 from kindwhisk.core.baking.course import InOven, Sets, begin, step_s
-from kindwhisk.core.baking.faces import EVAPORATES, Face, Faces
+from kindwhisk.core.baking.faces import BATTER_EMISSIVITY, EVAPORATES, Face, Faces
 from kindwhisk.core.baking.predict import done_s
 
-_STILL = Face(air_w_per_m2k=8.0, emissivity=0.9)
+_STILL = Face(air_w_per_m2k=STILL_AIR_W_PER_M2K, emissivity=BATTER_EMISSIVITY)
 ON_THE_RACK = Faces(bottom=_STILL, wall=_STILL, tube=_STILL, top=replace(_STILL, evaporates=EVAPORATES))
 """Still air of the kitchen on all sides, and what it sees there."""
 LOOKS_ON_S = 900.0

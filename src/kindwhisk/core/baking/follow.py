@@ -19,14 +19,14 @@ from kindwhisk.core.baking.predict import Prediction
 from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.model import Value
 
-STRETCHES, WIDTH_SD = 81, 3.5
+STRETCHES, WIDTH_SD = 61, 3.5
 LEAST_SD, MOST_SD = 0.03, 0.16
 """Between these lies what is supposed of the stretch beforehand. Three and a half of the greatest are a bake of nearly
 twice the time; beyond that the probe is elsewhere. Chosen."""
 ASIDE = (0.0, 0.06, 0.14, 0.28, 0.5)
 ASIDE_SHARES = (0.36, 0.28, 0.19, 0.11, 0.06)
 """Where the probe may sit between the coldest place (0) and the edge (1), and how likely. Trade habit."""
-DELAYS, DELAY_SD = np.linspace(-0.3, 0.3, 25), 0.12
+DELAYS, DELAY_SD = np.linspace(-0.3, 0.3, 13), 0.12
 """How much later than it should each moment comes, as a share of the course: a door held open, a batter that is colder,
 a crumb that takes more heat at first and less later. Fitted to cakes of other physics."""
 AHEAD_AT_MOST = 1.5
@@ -35,7 +35,7 @@ FITS_K, START_NOISE_K, START_FADES_S = 0.35, 4.0, 400.0
 """What a reading and the right course differ by: more at first, when the batter's own warmth still shows. Chosen."""
 FADES = 0.04
 """What a reading told fades within this share of the bake: of an older one, the later ones know better. Fitted."""
-TO_COME = 0.3
+TO_COME = 0.34
 """The end is doubted by this share of the square of what is still to come. Fitted."""
 MISFIT_K, LIKELY = 2.5, 2.0
 """A reading fits no bake when it is this often so far from each course that may well have led to those before it."""
