@@ -21,12 +21,15 @@ def test_from_preheat_to_rack_with_the_stand_in_oven(page: Page, own: Server, qu
     step, picture = page.get_by_label("The step now"), page.get_by_label("What is in the vessels")
     expect(step).to_contain_text(re.compile(r"Set Deck oven to 17\d °C"))
     page.keyboard.press(" ")
-    own.ask("/api/stand-ins", {"speed": 60})
+    # It heats by itself: the next step comes up, and what is looked at is chosen only then.
+    expect(step).to_contain_text("Weigh the dry goods")
+    own.ask("/api/stand-ins", {"speed": 10})
 
-    # The oven is followed by its probe until it holds, and only then filled.
+    # The oven is followed by its probe until it holds, and only then filled: slowly while its way there is looked at.
     page.get_by_role("button", name=re.compile("^Heat the oven")).first.click()
     expect(step).to_contain_text("in the oven", timeout=LONG)
     expect(step).to_contain_text(re.compile(r"to 170 °C, \d"), timeout=LONG)
+    own.ask("/api/stand-ins", {"speed": 60})
     expect(picture.get_by_role("img", name=re.compile(r"^Oven, 1(6|7)\d degrees measured"))).to_be_visible(timeout=LONG)
     own.ask("/api/stand-ins", {"speed": 1})
     work_until(own, bake, "bake")
