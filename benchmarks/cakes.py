@@ -9,7 +9,6 @@ from __future__ import annotations
 
 import math
 import random
-import statistics
 from collections import defaultdict
 from collections.abc import Iterator
 from dataclasses import dataclass
@@ -17,6 +16,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from benchmarks.foretold import Misses, Told
 from benchmarks.goals import met
 from kindwhisk.core.baking.course import DWELL_S, InOven
 from kindwhisk.core.baking.follow import CrumbFollower
@@ -141,15 +141,6 @@ def supposed(fill_mm: float, diameter_mm: float, density: float, oven_c: float) 
     return InOven(tin=tin, fill_mm=fill_mm, density=density, air=OvenAir(holds_c=oven_c, load_kg=round(load, 1)))
 
 
-@dataclass(frozen=True)
-class Told:
-    """At a share of a bake: how far off its end was told, of its time, and whether the range held it; None untold."""
-
-    share: float
-    off: float | None
-    inside: bool
-
-
 def followed(physics: str, seed: int) -> list[Told]:
     """A cake of that physics in an oven that is not as supposed, its probe a little aside."""
     rng = random.Random(f"{physics} {seed}")
@@ -174,13 +165,7 @@ def followed(physics: str, seed: int) -> list[Told]:
     for at, c in readings:
         follower.take(at, c)
         while shares and at >= shares[0] * ends:
-            left = follower.forecast(at).left_s
-            share = shares.pop(0)
-            if left is None:
-                found.append(Told(share, None, inside=False))
-            else:
-                off = (at + left.likely) / ends - 1
-                found.append(Told(share, off, left.low <= ends - at <= left.high))
+            found.append(Told.of(shares.pop(0), follower.forecast(at).left_s, ends - at, unit=ends))
     return found
 
 
@@ -190,17 +175,13 @@ def crumb_probes(seeds: range = range(200, 225)) -> None:
         by: dict[float, list[Told]] = defaultdict(list)
         for seed in seeds:
             for told in followed(physics, seed):
-                by[told.share].append(told)
+                by[told.at].append(told)
         for share, some in by.items():
-            offs = [abs(t.off) for t in some if t.off is not None]
-            lean = statistics.median([t.off for t in some if t.off is not None])
-            middle, nine = statistics.median(offs), sorted(offs)[int(0.9 * len(offs))]
-            inside = sum(t.inside for t in some if t.off is not None) / len(offs)
-            good = 0.8 <= inside <= 0.95 and (share < 0.75 or middle < 0.04)
+            misses = Misses(some)
+            good = 0.8 <= misses.held <= 0.95 and (share < 0.75 or misses.middle < 0.04)
             print(
-                f"a probe in a {physics} cake, {100 * share:.0f} % in: median {100 * middle:.1f} % of its time "
-                f"(leans {100 * lean:+.1f}), nine in ten {100 * nine:.1f} %, in range {100 * inside:.0f} % of "
-                f"{len(offs)} of {len(some)}: {met(good)}"
+                f"a probe in a {physics} cake, {100 * share:.0f} % in: {misses.in_words(100, '% of its time', 1)}: "
+                f"{met(good)}"
             )
 
 

@@ -10,11 +10,11 @@ from __future__ import annotations
 
 import math
 import random
-import statistics
 from collections import defaultdict
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
+from benchmarks.foretold import Misses, Told
 from benchmarks.goals import met
 from kindwhisk.core.sugar import syrup
 from kindwhisk.core.sugar.boiling import Pot
@@ -103,15 +103,6 @@ def pulsed(hob: Hob, rng: random.Random) -> Iterator[tuple[float, float, float]]
 PHYSICS: dict[str, Physics] = {"vaporous": vaporous, "pulsed": pulsed}
 
 
-@dataclass(frozen=True)
-class Told:
-    """So many seconds before: how far off it was told (s, above 0 too late); None untold; whether the range held it."""
-
-    lead_s: float
-    off_s: float | None
-    inside: bool
-
-
 def foretold(physics: str, seed: int) -> list[Told]:
     """One pot, by what was weighed into it and what its thermometer said; empty where it boils too quickly to judge."""
     rng = random.Random(f"{physics} {seed}")
@@ -140,12 +131,7 @@ def foretold(physics: str, seed: int) -> list[Told]:
         seen.take(t_s, c)
         if leads and t_s >= there - leads[0]:
             lead = leads.pop(0)
-            told = seen.forecast(t_s)
-            if told.seconds_to_target is None or told.low_s is None or told.high_s is None:
-                found.append(Told(lead, None, inside=False))
-            else:
-                left = there - t_s
-                found.append(Told(lead, told.seconds_to_target - left, told.low_s <= left <= told.high_s))
+            found.append(Told.of(lead, seen.forecast(t_s).left_s, there - t_s))
     return found
 
 
@@ -155,18 +141,11 @@ def syrups(seeds: range = range(500, 560)) -> None:
         by: dict[float, list[Told]] = defaultdict(list)
         for seed in seeds:
             for told in foretold(physics, seed):
-                by[told.lead_s].append(told)
+                by[told.at].append(told)
         for lead, some in by.items():
-            offs = [t.off_s for t in some if t.off_s is not None]
-            middle = statistics.median(abs(o) for o in offs)
-            nine = sorted(abs(o) for o in offs)[int(0.9 * len(offs))]
-            inside = sum(t.inside for t in some if t.off_s is not None) / len(offs)
-            good = middle <= GOALS[lead][0] and nine <= GOALS[lead][1] and 0.8 <= inside <= 0.99
-            print(
-                f"a {physics} syrup, {lead:.0f} s before: median {middle:.0f} s (leans "
-                f"{statistics.median(offs):+.0f}), nine in ten {nine:.0f} s, in range {100 * inside:.0f} % of "
-                f"{len(offs)} of {len(some)}: {met(good)}"
-            )
+            misses, (middle, nine) = Misses(some), GOALS[lead]
+            good = misses.middle <= middle and misses.nine <= nine and 0.8 <= misses.held <= 0.99
+            print(f"a {physics} syrup, {lead:.0f} s before: {misses.in_words(1, 's', 0)}: {met(good)}")
 
 
 if __name__ == "__main__":

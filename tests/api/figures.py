@@ -169,7 +169,6 @@ DotView: modelled ratio trusted
 Driver: seconds
 HeatAnswer: kj_per_k
 HotSide: k_per_grade places_k spread_k sure
-Lever: gains_s
 MapView: k_per_grade places_k spread_k sure
 MaterialView: air_fraction
 Meeting: gap_s start_at_c start_in_s
@@ -179,7 +178,7 @@ PastBake: modelled_min
 PlaceOffset: dial_c sd_k
 PlanView: late_by_s
 Sacrifice: high kept low
-SpotView: acid_percent film_percent gloss steadiness sugar_to_white temperature_c undissolved
+SpotView: acid_percent gloss steadiness sugar_to_white temperature_c
 StepForecast: modelled_s
 TimeFactor: log_sd
 TimeStep: after_factor after_high after_low modelled_min ratio trusted

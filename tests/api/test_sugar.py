@@ -59,6 +59,22 @@ def test_a_pot_is_forecast_from_readings_or_says_why_not(client: TestClient) -> 
     assert none["water_off_g"] == pytest.approx(60 - 200 * 12.1 / 87.9, abs=0.5)
 
 
+def test_other_sugars_in_the_pot_count_and_one_that_is_not_known_is_named(client: TestClient) -> None:
+    body = {"sugar_g": 200.0, "water_g": 60.0, "target_c": 118.0, "readings": []}
+
+    def off_g(**beside: float) -> float:
+        found: float = post(client, "/api/craft/syrup/forecast", {**body, "beside": beside})["water_off_g"]
+        return found
+
+    with_glucose, with_invert = off_g(**{"glucose-syrup": 60}), off_g(**{"invert-syrup": 60})
+    # Invert sugar holds its water harder: at the same warmth more of it is left.
+    assert with_invert < with_glucose
+    assert off_g(**{"glucose-syrup": 0}) == pytest.approx(off_g())
+    wrong = problem_of(client.post("/api/craft/syrup/forecast", json={**body, "beside": {"butter": 20}}), 422)
+    assert wrong["field"] == "beside"
+    assert "glucose-syrup" in wrong["remedy"]
+
+
 def test_a_hot_foam_is_balanced_beside_the_guidance(client: TestClient) -> None:
     body = {"whites_g": 100, "sugar_g": 150, "syrup_c": 118, "start_c": 22, "bowl_g": 1000}
     found = post(client, "/api/craft/meringue/heat-balance", body)

@@ -158,8 +158,8 @@ def test_a_spot_on_the_map_adds_up() -> None:
     saturated = saturation_percent(22)
     most = 0.88 * saturated / (100 - saturated)
     assert most > 1
-    assert found.film_percent == pytest.approx(100 / 1.88)
-    assert found.undissolved == pytest.approx(0)
+    assert found.film_percent.likely == pytest.approx(100 / 1.88)
+    assert found.undissolved.likely == pytest.approx(0)
     assert found.gloss == pytest.approx((100 / 1.88 - 20) / 55)
     assert found.hold_s.likely == pytest.approx(foam.french_hold_s(1.0).likely * (1 + 1.2 * 0.3))
     # Acid keeps it longer, but not without end.
@@ -170,14 +170,14 @@ def test_sugar_that_cannot_dissolve_stays_in_grains() -> None:
     found = spot(2.4, Method.FRENCH)
     saturated = saturation_percent(22)
     most = 0.88 * saturated / (100 - saturated)
-    assert found.film_percent == pytest.approx(saturated)
-    assert found.undissolved == pytest.approx(1 - most / 2.4)
+    assert found.film_percent.likely == pytest.approx(saturated)
+    assert found.undissolved.likely == pytest.approx(1 - most / 2.4)
     assert found.gloss == pytest.approx((saturated - 20) / 55 * (most / 2.4) ** 2)
-    assert found.hold_s.likely == pytest.approx(foam.french_hold_s(2.4).likely * (1 - 0.5 * found.undissolved))
+    assert found.hold_s.likely == pytest.approx(foam.french_hold_s(2.4).likely * (1 - 0.5 * found.undissolved.likely))
     cooked = spot(1.7, Method.ITALIAN)
     share = syrup.concentration_percent(118) / 100
     water = 0.88 + 1.7 * (1 - share) / share
-    assert cooked.film_percent == pytest.approx(100 * 1.7 / (1.7 + water))
+    assert cooked.film_percent.likely == pytest.approx(100 * 1.7 / (1.7 + water))
     assert cooked.whip_s == whipping.plain_s(Foam.ITALIAN_MERINGUE, 270)
     minutes = min(75, max(3, cooked.hold_s.likely / 60))
     assert cooked.steadiness == pytest.approx(math.log(minutes / 3) / math.log(25))

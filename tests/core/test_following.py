@@ -22,7 +22,7 @@ TAKES_S = EXPECTED.done_s.likely
 @pytest.mark.parametrize("physics", ["swelling", "steaming"])
 def test_cakes_of_other_physics_are_told_late_in_the_bake(physics: str) -> None:
     """A few of those that ``./whisk measure`` bakes, by other seeds."""
-    late = [told for seed in (900, 901, 902) for told in followed(physics, seed) if told.share == 0.75]
+    late = [told for seed in (900, 901, 902) for told in followed(physics, seed) if told.at == 0.75]
     offs = [abs(t.off) for t in late if t.off is not None]
     assert len(offs) == 3
     assert statistics.median(offs) < 0.06

@@ -204,7 +204,7 @@ def test_along_the_map_sugar_makes_it_denser_and_steadier(one: float, other: flo
     assert a.density_g_per_ml.likely <= b.density_g_per_ml.likely + 1e-9
     assert a.steadiness <= b.steadiness + 0.05  # what can't dissolve takes a little of it back
     assert 0 <= a.gloss <= 1
-    assert 0 <= a.undissolved <= 1
+    assert 0 <= a.undissolved.low <= a.undissolved.high <= 1
 
 
 def test_the_map_knows_what_a_meringue_is_for() -> None:
@@ -215,6 +215,6 @@ def test_the_map_knows_what_a_meringue_is_for() -> None:
     assert fits(0.5, Method.FRENCH)[Use.DRY] is Fit.NOT
     assert fits(1.8, Method.FRENCH)[Use.DRY] is Fit.GOOD
     assert fits(1.3, Method.ITALIAN)[Use.SHELLS] is Fit.GOOD
-    assert meringue_map.spot(2.2, Method.SWISS, temperature_c=40).undissolved > 0
+    assert meringue_map.spot(2.2, Method.SWISS, temperature_c=40).undissolved.low > 0
     with pytest.raises(CraftError):
         meringue_map.spot(1.0, Method.FRENCH, temperature_c=90)

@@ -60,7 +60,7 @@ def test_glucose_boils_lower_and_invert_sugar_higher_than_as_much_sucrose() -> N
 def three_minutes_before() -> tuple[int, float]:
     """Pots of other physics whose thermometer is off: how many of them the range held, and the mean miss in seconds."""
     pots = [told[0] for physics in PHYSICS for seed in range(900, 918) if (told := foretold(physics, seed))]
-    return sum(t.inside for t in pots), statistics.fmean(abs(t.off_s) for t in pots if t.off_s is not None)
+    return sum(t.inside for t in pots), statistics.fmean(abs(t.off) for t in pots if t.off is not None)
 
 
 def test_a_thermometer_that_is_off_is_not_taken_for_other_water_alone(monkeypatch: pytest.MonkeyPatch) -> None:
@@ -75,7 +75,7 @@ def test_a_thermometer_that_is_off_is_not_taken_for_other_water_alone(monkeypatc
 def test_pots_of_other_physics_are_told_a_minute_before(physics: str) -> None:
     """A few of those that ``./whisk measure`` boils, by other seeds."""
     last = [told[-1] for seed in range(900, 916) if (told := foretold(physics, seed))]
-    offs = [abs(t.off_s) for t in last if t.off_s is not None]
+    offs = [abs(t.off) for t in last if t.off is not None]
     assert len(offs) >= 8
     assert statistics.median(offs) < 10
     assert sum(t.inside for t in last) >= 0.7 * len(last)

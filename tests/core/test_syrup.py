@@ -297,3 +297,7 @@ def test_a_flame_that_was_turned_down_is_noticed_and_a_steady_one_is_not(seed: i
     assert [name for _, name in turned] == ["flame-changed"]
     assert 260 < turned[0][0] < 360
     assert flags_of(PotPlan(seed=seed, power_w=1200)) == []
+
+
+def test_a_flame_that_wanders_slowly_has_not_been_changed() -> None:
+    assert flags_of(PotPlan(seed=11, power_w=500, wavers=0.012)) == []

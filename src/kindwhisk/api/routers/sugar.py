@@ -67,26 +67,13 @@ class ReadingAt(_Body):
     temperature_c: float = Field(ge=-20, le=250, allow_inf_nan=False)
 
 
-class OtherSugar(StrEnum):
-    """A sugar beside the sucrose, which shifts where a syrup boils."""
-
-    GLUCOSE_SYRUP = "glucose-syrup"
-    INVERT_SYRUP = "invert-syrup"
-    HONEY = "honey"
-    GOLDEN_SYRUP = "golden-syrup"
-    TREHALOSE = "trehalose"
-    ISOMALT = "isomalt"
-
-
 class PotBody(_Body):
     """A pot of syrup and what its probe said. Without ``water_g`` the readings have to tell the water too.
 
-    ``beside`` are other sugars in it, in grams as they are weighed, with the water that is in them.
+    ``beside`` are other sugars in it by the id of the good, in grams as they are weighed, with the water in them.
     """
 
-    beside: dict[Annotated[OtherSugar, Field(strict=False)], Annotated[float, Field(ge=0, le=20_000)]] = Field(
-        default_factory=dict
-    )
+    beside: dict[str, Annotated[float, Field(ge=0, le=20_000)]] = Field(default_factory=dict, max_length=20)
     sugar_g: float = Field(ge=1, le=20_000, allow_inf_nan=False)
     water_g: float | None = Field(default=None, ge=1, le=20_000, allow_inf_nan=False)
     power_w: float | None = Field(default=None, gt=50, le=10_000, allow_inf_nan=False)
@@ -183,8 +170,8 @@ def syrup_forecast(body: PotBody) -> PotForecast:
     pressure = pressure_kpa(body.altitude_m)
     check_pot(body.sugar_g, body.target_c, pressure)
     water = boiling.enough_water_g(body.sugar_g) if body.water_g is None else body.water_g
-    content = {"sugar": body.sugar_g, "water": water, **{s.value: g for s, g in body.beside.items() if g > 0}}
-    pot = boiling.pot_of(Material(parts=content), pressure)
+    syrup.check_other_sugars(body.beside)
+    pot = boiling.pot_of(Material(parts={"sugar": body.sugar_g, "water": water, **body.beside}), pressure)
     seen = watch(
         pot,
         body.target_c,

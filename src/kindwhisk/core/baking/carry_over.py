@@ -9,6 +9,7 @@ from kindwhisk.core.baking.cooling import STILL_AIR_W_PER_M2K
 from kindwhisk.core.baking.course import InOven, Sets, begin, step_s
 from kindwhisk.core.baking.faces import BATTER_EMISSIVITY, EVAPORATES, Face, Faces
 from kindwhisk.core.baking.predict import done_s
+from kindwhisk.core.values.estimate import Basis, Estimate
 
 _STILL = Face(air_w_per_m2k=STILL_AIR_W_PER_M2K, emissivity=BATTER_EMISSIVITY)
 ON_THE_RACK = Faces(bottom=_STILL, wall=_STILL, tube=_STILL, top=replace(_STILL, evaporates=EVAPORATES))
@@ -17,12 +18,26 @@ LOOKS_ON_S = 900.0
 LEAST_K = 0.3
 
 
+TOLD_SPREAD = 0.5
+"""Of how much warmer the middle gets, and how soon. Chosen: it was never measured."""
+
+
 class CarryOver(NamedTuple):
     """Hottest the middle gets (C), seconds after the oven, and how much more that is (K)."""
 
     peak_c: float
     after_s: float
     rise_k: float
+
+    @property
+    def rise(self) -> Estimate:
+        """How much warmer it gets (K), with its range."""
+        return Estimate.around(self.rise_k, TOLD_SPREAD, Basis.MODEL)
+
+    @property
+    def after(self) -> Estimate:
+        """Seconds after the oven, with their range."""
+        return Estimate.around(self.after_s, TOLD_SPREAD, Basis.MODEL)
 
 
 def carry_over(content: InOven, out_s: float, kitchen_c: float) -> CarryOver:

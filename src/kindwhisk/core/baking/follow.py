@@ -47,6 +47,7 @@ TOUCHES_K = 4.0
 STRANGE_SD = 5.0
 MIDDLE = (0.1, 0.5, 0.9)
 LEAST_ABOVE = 1.06
+"""The range reaches at least so far beyond the likely time. Chosen."""
 
 
 class CrumbForecast(Value):

@@ -8,10 +8,12 @@ from enum import StrEnum
 
 from kindwhisk.core.baking.course import InOven, Sets
 from kindwhisk.core.baking.drying import texture
+from kindwhisk.core.baking.ends import ends
 from kindwhisk.core.baking.predict import DARKER, HOLDS, Prediction
 from kindwhisk.core.baking.reference import family
 from kindwhisk.core.baking.usual import usual
 from kindwhisk.core.learning.figures import Figure, prior_sd
+from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
 
 DOMES = 0.10
@@ -78,28 +80,34 @@ def _absurd(content: InOven, made: Prediction) -> Iterator[Risk]:
     )
 
 
+def _span(figure: Estimate, spec: str) -> str:
+    """Its range in words."""
+    return f"{figure.low:{spec}} to {figure.high:{spec}}"
+
+
 def _crumb(content: InOven, made: Prediction) -> Iterator[Risk]:
     way, done = made.course, made.course.done_s or 0.0
-    end, minutes = way.at(done), made.done_s.likely / 60
+    end, minutes, told = way.at(done), made.done_s.likely / 60, ends(made)
     stretch = made.done_s.likely / done
-    if made.browned is not None and made.browned > DARKER:
+    if told.browned is not None and told.browned.likely > DARKER:
         yield Risk(
             kind=RiskKind.RAW_MIDDLE,
-            why=f"The top browns {made.browned:.1f} times as much as in the formula's own bake by the time the middle "
-            f"is done ({minutes:.0f} min): it is easily taken out raw inside.",
+            why=f"The top browns {_span(told.browned, '.1f')} times as much as in the formula's own bake by the time "
+            f"the middle is done ({minutes:.0f} min): it is easily taken out raw inside.",
             lever="Cover it loosely when it is brown enough, or bake 10 to 15 °C cooler for longer.",
         )
-    elif made.browned is not None and made.browned < PALE:
+    elif told.browned is not None and told.browned.likely < PALE:
         yield Risk(
             kind=RiskKind.PALE,
-            why=f"Done after {minutes:.0f} min with {made.browned:.0%} of the browning of the formula's own bake.",
+            why=f"Done after {minutes:.0f} min with {_span(told.browned, '.0%')} of the colour of the "
+            "formula's own bake.",
             lever="10 °C hotter, a rack higher, or no fan; do not wait for colour: it dries.",
         )
     height = content.fill_mm * 1.3
     if end.dome_mm > DOMES * height:
         yield Risk(
             kind=RiskKind.DOME,
-            why=f"The edge sets while the middle still rises: about {end.dome_mm:.0f} mm higher in the middle.",
+            why=f"The edge sets while the middle still rises: {_span(told.dome_mm, '.0f')} mm higher in the middle.",
             lever="Cooler and longer, a bright tin, or a strip of wet cloth round it; trim it if it must be flat.",
         )
     crust = way.first("crust_mm", CRUST_MM)
@@ -121,7 +129,7 @@ def _crumb(content: InOven, made: Prediction) -> Iterator[Risk]:
     if end.lost > SHRINKS:
         yield Risk(
             kind=RiskKind.SHRINK,
-            why=f"It loses {end.lost:.0%} of its weight: as it dries it draws in from the wall.",
+            why=f"It loses {_span(told.lost, '.0%')} of its weight: as it dries it draws in.",
             lever="Out as soon as it is done; shorter and hotter for a thin one, no fan for a deep one.",
         )
     for door in content.air.openings:

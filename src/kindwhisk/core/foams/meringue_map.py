@@ -17,7 +17,7 @@ from kindwhisk.core.foams.whipping import Whites
 from kindwhisk.core.sugar import syrup
 from kindwhisk.core.sugar.dissolving import WHITE_WATER, saturation_percent
 from kindwhisk.core.values.errors import CraftError
-from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.technique import Technique
 
@@ -89,8 +89,8 @@ class Spot(Value):
     hold_s: Estimate
     whip_s: Estimate
     over_s: Estimate
-    film_percent: float
-    undissolved: float
+    film_percent: Estimate
+    undissolved: Estimate
     gloss: float
     steadiness: float
     uses: tuple[Serves, ...]
@@ -135,13 +135,29 @@ def _check(ratio: float, method: Method, acid_percent: float, temperature_c: flo
         )
 
 
-def _film(ratio: float, method: Method, temperature_c: float) -> tuple[float, float]:
+WATER_SPREAD = 0.01
+"""How much the white's share of water, 0.88, differs from egg to egg. Recalled."""
+
+
+def _film(ratio: float, method: Method, temperature_c: float) -> tuple[Estimate, Estimate]:
+    """What the film holds (percent) and what can't go into it (a share), for what water a white may hold."""
+    drier, usual, wetter = (
+        _film_of(WHITE_WATER + off, ratio, method, temperature_c) for off in (-WATER_SPREAD, 0.0, WATER_SPREAD)
+    )
+    film, undissolved = (
+        Estimate(low=low, likely=likely, high=high, basis=Basis.RECALLED)
+        for low, likely, high in zip(wetter, usual, drier, strict=True)
+    )
+    return film, undissolved
+
+
+def _film_of(white_water: float, ratio: float, method: Method, temperature_c: float) -> tuple[float, float]:
     """Percent of sugar in the film's water, and the share of the sugar that can't go into it.
 
     ``100 d/(d + w)`` with ``d = min(r, w s/(100 - s))``: w the white's water (and the syrup's, where it is boiled), s
     the percent of a saturated solution where both meet. Source: solubility after Vavrinecz, published.
     """
-    water = WHITE_WATER
+    water = white_water
     if method is Method.ITALIAN:
         share = syrup.concentration_percent(temperature_c) / 100
         water += ratio * (1 - share) / share
@@ -191,7 +207,7 @@ def spot(ratio: float, method: Method, acid_percent: float = 0.0, temperature_c:
     )
     density = density_of(ratio, method, celsius)
     film, undissolved = _film(ratio, method, celsius)
-    hold = holds_s(ratio, method, celsius).scaled(min(whites.guard, 1.6) * (1 - 0.5 * undissolved))
+    hold = holds_s(ratio, method, celsius).scaled(min(whites.guard, 1.6) * (1 - 0.5 * undissolved.likely))
     mass = WHITES_G * (1 + ratio)
     if method is Method.FRENCH:
         whip = whipping.whites_s(whites, Peak.MEDIUM)
@@ -212,7 +228,7 @@ def spot(ratio: float, method: Method, acid_percent: float = 0.0, temperature_c:
         over_s=whipping.over_s(whip, whites),
         film_percent=film,
         undissolved=undissolved,
-        gloss=max(0.0, min(1.0, (film - 20) / 55)) * (1 - undissolved) ** 2,
+        gloss=max(0.0, min(1.0, (film.likely - 20) / 55)) * (1 - undissolved.likely) ** 2,
         steadiness=math.log(minutes / SHORTEST_MIN) / math.log(LONGEST_MIN / SHORTEST_MIN),
         uses=_uses(ratio, method),
     )

@@ -90,6 +90,13 @@ class SyrupForecast(Value):
     readings: int = 0
 
     @property
+    def left_s(self) -> Estimate | None:
+        """Seconds to the target with their range; None where the readings cannot tell."""
+        if self.seconds_to_target is None or self.low_s is None or self.high_s is None:
+            return None
+        return Estimate(low=self.low_s, likely=self.seconds_to_target, high=self.high_s, basis=self.basis)
+
+    @property
     def deviation_s(self) -> float:
         """Standard deviation of the seconds to the target."""
         if self.low_s is None or self.high_s is None:

@@ -6,7 +6,7 @@ from enum import StrEnum
 
 from kindwhisk.core.sugar.boiling import Pot
 from kindwhisk.core.sugar.forecast import Phase, SyrupForecast
-from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
 
 MARGIN_S = 10.0
@@ -19,6 +19,8 @@ SPOON_G = 15.0
 LEAST_FLAME, MOST_FLAME = 0.4, 1.6
 BROWNS_C = 150.0
 FASTEST_SHARE = 1.2
+GAINS_SPREAD = 0.35
+"""Of what a lever gains: a flame, a speed and a spoon are set by eye. Trade habit."""
 
 
 class Whisk(StrEnum):
@@ -34,8 +36,12 @@ class Lever(Value):
 
     id: str
     do: str
-    gains_s: float | None
+    gains_s: Estimate | None
     limit: str
+
+
+def _gains(seconds: float) -> Estimate:
+    return Estimate.around(max(0.0, seconds), GAINS_SPREAD, Basis.HABIT)
 
 
 class Meeting(Value):
@@ -147,14 +153,14 @@ def _whites_first(gap: float, left: float, hold: float, whisk: Whisk) -> tuple[L
     slow = Lever(
         id="slow-mixer",
         do="Mixer to its lowest speed: keep it turning.",
-        gains_s=hold,
+        gains_s=_gains(hold),
         limit=f"For about {_span(hold)}; standing still it turns grainy, and faster it goes over.",
     )
     share = min(MOST_FLAME, left / max(left - gap, 0.5 * left))
     hurry = Lever(
         id="raise-flame",
         do="Flame up.",
-        gains_s=left * (1 - 1 / share),
+        gains_s=_gains(left * (1 - 1 / share)),
         limit="Only as wide as the pot's bottom: flames at the wall brown the rim.",
     )
     if gap > 1.5 * hold:
@@ -177,7 +183,7 @@ def _syrup_first(early: float, left: float, syrup: SyrupForecast, pot: Pot, whit
             Lever(
                 id="lower-flame",
                 do=f"Flame down to about {round(share * 10) * 10} %.",
-                gains_s=left / share - left,
+                gains_s=_gains(left / share - left),
                 limit="Keep it at a lively boil: a syrup that only simmers for long sets in grains.",
             )
         )
@@ -186,7 +192,7 @@ def _syrup_first(early: float, left: float, syrup: SyrupForecast, pot: Pot, whit
             Lever(
                 id="faster-mixer",
                 do="Mixer one step faster.",
-                gains_s=whites_s.likely * (1 - 1 / FASTEST_SHARE),
+                gains_s=_gains(whites_s.likely * (1 - 1 / FASTEST_SHARE)),
                 limit="One step: faster makes coarse bubbles that do not last.",
             )
         )
@@ -202,7 +208,7 @@ def _spoon(syrup: SyrupForecast, pot: Pot) -> tuple[Lever, ...]:
         Lever(
             id="spoon-of-water",
             do=f"A spoon ({SPOON_G:.0f} g) of water down the wall, face back: it spits. Then back up.",
-            gains_s=gains,
+            gains_s=_gains(gains),
             limit="Twice at most: each time a little more sugar inverts, and the foam sets softer.",
         ),
     )

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import math
 from bisect import bisect_left
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from functools import cache, lru_cache
 
 from kindwhisk.core.ingredients import counts_as
@@ -121,6 +121,21 @@ def concentration(temperature_c: float, pressure_kpa: float = SEA_LEVEL_KPA) -> 
         high=concentration_percent(level + half),
         basis=Basis.RECALLED,
     )
+
+
+def check_other_sugars(ids: Iterable[str]) -> None:
+    """Let sugars pass of which it is known how they shift where a syrup boils.
+
+    Raises:
+        CraftError: one of them is none of these.
+    """
+    for name in ids:
+        if name not in OTHER_SUGARS:
+            raise CraftError(
+                f"How '{name}' shifts the boiling point is not known.",
+                field="beside",
+                remedy=f"Give one of {', '.join(OTHER_SUGARS)}; or count it as sugar.",
+            )
 
 
 def rise_factor(content: Material) -> Estimate:

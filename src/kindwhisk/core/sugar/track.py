@@ -97,9 +97,10 @@ class Track:
     def _level(self, gap_s: float) -> None:
         if self.boiling is not self.level_boiling:
             self.level_kw, self.level_boiling = 0.0, self.boiling
-        if self.level_kw == 0 and self.knows_power:
+        if self.level_kw > 0:
+            self.level_kw += (self.power_kw - self.level_kw) * (1 - math.exp(-gap_s / LEVEL_S))
+        elif self.knows_power:
             self.level_kw = self.power_kw
-        self.level_kw += (self.power_kw - self.level_kw) * (1 - math.exp(-gap_s / LEVEL_S)) * (self.level_kw > 0)
 
     @property
     def knows_power(self) -> bool:

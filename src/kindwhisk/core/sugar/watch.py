@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import math
 import statistics
-from collections import defaultdict
 from collections.abc import Iterable
 from dataclasses import dataclass, field, replace
 
@@ -23,7 +22,6 @@ from kindwhisk.core.sugar.forecast import (
     SyrupForecast,
 )
 from kindwhisk.core.sugar.limits import (
-    ALIKE_BEYOND_K,
     AVERAGED_S,
     BACK_K,
     BELIEVED_AFTER_S,
@@ -37,7 +35,6 @@ from kindwhisk.core.sugar.limits import (
     LEAST_READINGS,
     LEAST_SPAN_S,
     LET_GO_S,
-    LIKELY,
     LIVELY_KW,
     LONGEST_SILENCE_S,
     LOOKS_BACK_S,
@@ -53,7 +50,6 @@ from kindwhisk.core.sugar.limits import (
     STEADY_SD,
     THERE_K,
     TYPED_NOISE_K,
-    UNLIKELY,
     USUAL_NOISE_K,
     WATER_AFTER_S,
     WAVERS_K,
@@ -61,9 +57,9 @@ from kindwhisk.core.sugar.limits import (
     WIDE_ENOUGH_S,
     WIDEST_SHARE,
 )
+from kindwhisk.core.sugar.side_by_side import begun, fastest, likeliest, thinned, weighed
 from kindwhisk.core.sugar.stages import stage_name
-from kindwhisk.core.sugar.supposed import WATER_ADDED, supposed
-from kindwhisk.core.sugar.track import LONGEST_STEP_S, Track, usual_power_w
+from kindwhisk.core.sugar.track import LONGEST_STEP_S, Track
 from kindwhisk.core.values.estimate import RANGE_SD
 from kindwhisk.core.values.temperature import Point
 
@@ -112,7 +108,7 @@ class PotWatch:
             noise = self._noise_k if gap <= LONGEST_STEP_S else max(self._noise_k, TYPED_NOISE_K)
             for track in self._tracks:
                 track.take(reading_c, noise, gap)
-            self._weigh()
+            self._tracks = weighed(self._tracks)
             self._tell_changes(t_s)
             self._believed_s = t_s
         self._pace_s += PACE_LEARNS * (gap - self._pace_s)
@@ -133,10 +129,7 @@ class PotWatch:
                 track.level_kw = 0.0
 
     def _begin(self, t_s: float, reading_c: float) -> None:
-        for pot, likely in supposed(self.pot, water_known=self.water_known):
-            track = Track.begin(pot, self.target_c, t_s, reading_c, usual_power_w(self.power_w))
-            track.log_weight = likely
-            self._tracks.append(track)
+        self._tracks = begun(self.pot, self.target_c, t_s, reading_c, self.power_w, water_known=self.water_known)
         self.readings, self._first_s, self._past = 1, t_s, [(t_s, reading_c)]
         self._believed_s = t_s
 
@@ -185,26 +178,12 @@ class PotWatch:
         if t_s - self._odd_since < patience:
             return False
         if miss < 0 and best.boiling:
-            self._thin(t_s, reading_c)
+            self._tracks = thinned(self._tracks, t_s, reading_c)
         else:
             for track in self._tracks:
                 track.place(reading_c, within_k=3.0)
         self._odd_since = None
         return True
-
-    def _thin(self, t_s: float, reading_c: float) -> None:
-        """Begin again with more water than it held by then; how much more, the readings have to tell."""
-        begun = []
-        for before in self._by_calibration():
-            held = before.pot.curve.ratio_at(before.syrup_c)
-            power = (1000 * before.power_kw, 1000 * math.sqrt(max(before.sure[1][1], 0.0)) + 100 * before.power_kw)
-            for more in WATER_ADDED:
-                pot = replace(before.pot, water_g=before.pot.sugar_g * (held + more))
-                track = Track.begin(pot, self.target_c, t_s, reading_c, power)
-                track.place(reading_c, within_k=3.0)
-                track.log_weight = before.log_weight
-                begun.append(track)
-        self._tracks = begun
 
     def _climbed(self, t_s: float, reading_c: float) -> tuple[float, float, Track] | None:
         """Kelvin climbed over the last seconds, how many those are, and what was known before them; None too early."""
@@ -215,9 +194,7 @@ class PotWatch:
         before = [c for t, c in self._past if since - AVERAGED_S < t <= since]
         if len(recent) < 2 or not before:
             return None
-        likeliest = max(t.log_weight for t in tracks)
-        then = max((t for t in tracks if t.log_weight > likeliest - LIKELY), key=lambda t: t.rate_k_per_s)
-        return statistics.fmean(recent) - statistics.fmean(before), t_s - since, then
+        return statistics.fmean(recent) - statistics.fmean(before), t_s - since, fastest(tracks)
 
     def _too_fast(self, climbed: float, span_s: float, then: Track) -> bool:
         """Whether no flame could have made it climb so, for what was known before."""
@@ -261,31 +238,8 @@ class PotWatch:
         self._noise_k = min(high, max(low, math.sqrt((1 - LEARNS_NOISE) * self._noise_k**2 + LEARNS_NOISE * bend)))
         return False
 
-    def _weigh(self) -> None:
-        top = max(t.log_weight for t in self._tracks)
-        for track in self._tracks:
-            track.log_weight -= top
-        if len(self._tracks) > 1:
-            self._tracks = [t for t in self._tracks if t.log_weight > UNLIKELY]
-            # Boiling well beyond where each of them begins to boil, pots that differ in water are one and the same.
-            begins = max(t.pot.boils_from_c for t in self._tracks)
-            if all(t.boiling and t.syrup_c > begins + ALIKE_BEYOND_K for t in self._tracks):
-                self._tracks = self._by_calibration()
-
-    def _by_calibration(self) -> list[Track]:
-        """The likeliest of those that differ in water alone, as likely as all of them together."""
-        groups: dict[tuple[float, float], list[Track]] = defaultdict(list)
-        for track in self._tracks:
-            groups[track.pot.reads_off_k, track.pot.rise_factor].append(track)
-        found = []
-        for alike in groups.values():
-            best = max(alike, key=lambda t: t.log_weight)
-            whole = math.log(sum(math.exp(t.log_weight - best.log_weight) for t in alike))
-            found.append(replace(best, log_weight=best.log_weight + whole))
-        return found
-
     def _best(self) -> Track:
-        return max(self._tracks, key=lambda t: t.log_weight)
+        return likeliest(self._tracks)
 
     def forecast(self, now_s: float | None = None) -> SyrupForecast:
         """The forecast at a moment (default that of the last reading)."""

@@ -5225,8 +5225,7 @@ export interface components {
         Lever: {
             /** Do */
             do: string;
-            /** Gains S */
-            gains_s: number | null;
+            gains_s: components["schemas"]["Estimate"] | null;
             /** Id */
             id: string;
             /** Limit */
@@ -5859,12 +5858,6 @@ export interface components {
             /** Water Per Gram */
             water_per_gram: number;
         };
-        /**
-         * OtherSugar
-         * @description A sugar beside the sucrose, which shifts where a syrup boils.
-         * @enum {string}
-         */
-        OtherSugar: "glucose-syrup" | "invert-syrup" | "honey" | "golden-syrup" | "trehalose" | "isomalt";
         /**
          * OutcomeRecorded
          * @description How it came out; a later one replaces it.
@@ -6565,7 +6558,7 @@ export interface components {
          * PotBody
          * @description A pot of syrup and what its probe said. Without ``water_g`` the readings have to tell the water too.
          *
-         *     ``beside`` are other sugars in it, in grams as they are weighed, with the water that is in them.
+         *     ``beside`` are other sugars in it by the id of the good, in grams as they are weighed, with the water in them.
          */
         PotBody: {
             /**
@@ -7823,8 +7816,7 @@ export interface components {
             /** Acid Percent */
             acid_percent: number;
             density_g_per_ml: components["schemas"]["Estimate"];
-            /** Film Percent */
-            film_percent: number;
+            film_percent: components["schemas"]["Estimate"];
             /** Gloss */
             gloss: number;
             hold_s: components["schemas"]["Estimate"];
@@ -7837,8 +7829,7 @@ export interface components {
             sugar_to_white: number;
             /** Temperature C */
             temperature_c: number;
-            /** Undissolved */
-            undissolved: number;
+            undissolved: components["schemas"]["Estimate"];
             /** Uses */
             uses: components["schemas"]["Serves"][];
             volume_ml: components["schemas"]["Estimate"];

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
   import type { Schemas } from '../api/client';
+  import { fromTo } from '../figures.svelte';
 
   /** What would change the time, each as a bar from the bake's own minutes: left is sooner, right later. */
   type Props = {
@@ -57,9 +58,9 @@
                 answer.first_look_min!,
               )}{answer.turn_min == null
                 ? ', not to be turned'
-                : `, turn at ${Math.round(answer.turn_min.likely)}`}{answer.cover_min == null
+                : `, turn at ${fromTo(answer.turn_min)}`}{answer.cover_min == null
                 ? ''
-                : `, cover at ${Math.round(answer.cover_min.likely)}`}. {answer.says}
+                : `, cover at ${fromTo(answer.cover_min)}`}. {answer.says}
             </p>
           {/if}
           <p class="text-quiet">{answer.why}</p>

@@ -229,7 +229,9 @@
                   Taken out {over.early_min === 0 ? 'when done' : `${over.early_min} min early`}, the middle warms by
                   another
                   <strong>{kelvins(over.rise_k.low).slice(1)} to {kelvins(over.rise_k.high).slice(1)}</strong>
-                  <span class="text-quiet">within {length(over.after_min.likely * 60)} on the rack, by the model.</span>
+                  <span class="text-quiet"
+                    >within {length(over.after_min.low * 60)} to {length(over.after_min.high * 60)} on the rack, by the model.</span
+                  >
                 </p>
               {/each}
             </div>

@@ -45,7 +45,9 @@
     <ul class="mt-1 space-y-1">
       {#each meeting.levers as lever (lever.id)}
         <li class="text-[17px] leading-snug">
-          <strong>{lever.do}</strong>{lever.gains_s == null ? '' : ` Gains about ${length(lever.gains_s)}.`}
+          <strong>{lever.do}</strong>{lever.gains_s == null
+            ? ''
+            : ` Gains about ${length(lever.gains_s.likely)} (${length(lever.gains_s.low)} to ${length(lever.gains_s.high)}).`}
           <span class="text-quiet">{lever.limit}</span>
         </li>
       {/each}

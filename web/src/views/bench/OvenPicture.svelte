@@ -79,7 +79,7 @@
     />
     <figcaption class="text-[14px] text-quiet">
       Predicted: {origin(bake.done_s)}{bake.browned && Math.abs(bake.browned.likely - 1) > 0.15
-        ? `; browns ${bake.browned.likely.toFixed(1)} times as much as the formula’s own bake`
+        ? `; browns ${bake.browned.low.toFixed(1)} to ${bake.browned.high.toFixed(1)} times as much as the formula’s own bake`
         : ''}.
     </figcaption>
   </figure>

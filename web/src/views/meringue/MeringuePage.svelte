@@ -1,6 +1,6 @@
 <script lang="ts">
   import Section from '../../lib/draw/Section.svelte';
-  import { celsius, litres } from '../../lib/figures.svelte';
+  import { celsius, fromTo, litres } from '../../lib/figures.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import SlideField from '../../lib/parts/SlideField.svelte';
   import { length } from '../../lib/time';
@@ -102,10 +102,10 @@
           </dd>
           <dt class="text-quiet">Shine</dt>
           <dd>
-            <strong>{rank(spot.gloss, ['dull', 'soft sheen', 'glossy', 'mirror-like'])}</strong>: {spot.film_percent.toFixed(
-              0,
-            )} % of sugar in the water between its bubbles{spot.undissolved > 0.01
-              ? `; ${(100 * spot.undissolved).toFixed(0)} % of the sugar can't dissolve at this warmth`
+            <strong>{rank(spot.gloss, ['dull', 'soft sheen', 'glossy', 'mirror-like'])}</strong>: {fromTo(
+              spot.film_percent,
+            )} % of sugar in the water between its bubbles{spot.undissolved.likely > 0.01
+              ? `; ${fromTo(spot.undissolved, 100)} % of the sugar can't dissolve at this warmth`
               : ''}
           </dd>
           <dt class="text-quiet">For</dt>

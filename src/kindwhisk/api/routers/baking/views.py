@@ -125,10 +125,6 @@ class AnswerView(BaseModel):
         )
 
 
-CARRY_SPREAD = 0.5
-"""Of how much warmer the middle gets on the rack, and how soon. Chosen: it was never measured."""
-
-
 class CarryView(BaseModel):
     """On the rack: how much warmer the middle still gets, when it is taken out ``early_min`` before done, and when."""
 
@@ -141,8 +137,8 @@ class CarryView(BaseModel):
         """As it is shown."""
         return cls(
             early_min=early_s / 60,
-            rise_k=Estimate.around(carried.rise_k, CARRY_SPREAD, Basis.MODEL),
-            after_min=Estimate.around(carried.after_s / 60, CARRY_SPREAD, Basis.MODEL),
+            rise_k=carried.rise,
+            after_min=carried.after.scaled(1 / 60),
         )
 
 
