@@ -15,6 +15,7 @@ Check: boiling_c ice_c pressure_kpa
 ChillStep: hours
 Choice: grams
 CoolStep: above_air_k
+Could: oven_c
 Cup: empty_g volume_ml
 EggParts: count
 FillStep: fill_fraction
@@ -75,9 +76,10 @@ Watch: beside_c now_c peak_c
 
 EXACT = """
 Allotment: rest_ml
-Baked: fill_mm
+Amount: grams
 BakeLabel: weight_g
 BakeState: speed
+Baked: fill_mm
 ComponentShare: grams
 ComponentView: yield_g yield_ml
 Composition: alcohol fat fibre other protein salt starch sugars water
@@ -93,9 +95,12 @@ FoldCourse: base_g_per_ml foam_g_per_ml sacrificed
 ForecastView: factor servings total_g
 Glance: hands_s total_g waiting_s
 IngredientTotal: grams
+Into: grams
 Label: alcohol carbohydrate fat fibre protein salt sugars
+Loss: share
 MaterialView: gas_free_density_g_per_ml mass_g temperature_c
 Offer: per_gram water_per_gram
+OnceMore: share
 PaperDrawing: height_mm width_mm
 PartPlan: additions density_g_per_ml mass_g share taken_g volume_ml
 PatternView: left_g
@@ -109,6 +114,7 @@ RoleShare: grams
 Share: each_ml fill_fraction level_mm
 SharingView: density_g_per_ml
 SplitView: density_g_per_ml
+StillToCome: grams
 Stripe: from_deg mass_g to_deg width_mm
 Taken: grams
 TinDrawing: volume_ml
@@ -130,8 +136,10 @@ Cooled: c
 EggHeat: guidance_c
 FieldView: high low
 Found: high low
+Lever: water_g
 Next: within_s
 Pair: c minutes
+Rescue: grams share
 Saving: holds_s waits_s
 Serves: high low
 StepForecast: first_look_s
@@ -159,6 +167,7 @@ WITHIN = """
 Addition: added_g_per_ml bowl_g_per_ml kept mass_g
 AnswerView: more_min
 BakeState: late_by_s
+Clash: waits_s
 ComponentView: ready_before_s
 CourseAddition: added_g_per_ml bowl_g_per_ml kept mass_g
 CrumbForecast: faster

@@ -10,7 +10,8 @@ import pytest
 
 from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.log import events as ev
-from kindwhisk.bench.log.projection import BakeStatus, HandStep, Progress, StepStatus, project, value_of
+from kindwhisk.bench.log.document import HandStep
+from kindwhisk.bench.log.projection import BakeStatus, Progress, StepStatus, project, value_of
 from kindwhisk.bench.rules import BenchRefusal
 from kindwhisk.core.values.bands import Quantity
 from kindwhisk.core.values.errors import CraftError
@@ -37,7 +38,7 @@ class Told:
 
     @property
     def progress(self) -> Progress:
-        return project(self.happened, BEGAN, self.hand_steps)
+        return project(self.happened, BEGAN, hand_steps=self.hand_steps)
 
 
 def test_a_step_runs_from_its_start_to_its_end() -> None:

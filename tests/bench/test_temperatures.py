@@ -19,6 +19,7 @@ def boil(bench: Bench) -> Baker:
     """Somebody whose syrup has just been put on the flame."""
     baker = Baker(bench, "syrup-peaks")
     baker.until("whip-boil")
+    baker.tick_all()
     baker.tell("step_started", step="whip-boil")
     return baker
 
@@ -139,6 +140,7 @@ def test_what_can_not_be_poured_is_refused_with_what_to_do(bench: Bench) -> None
     with pytest.raises(BenchRefusal, match="No syrup is on the flame"):
         baker.tell("syrup_poured", **pour)
     baker.until("whip-boil")
+    baker.tick_all()
     baker.tell("step_started", step="whip-boil")
     with pytest.raises(BenchRefusal, match="was not started") as early:
         baker.tell("syrup_poured", **pour)

@@ -138,6 +138,7 @@ def test_stand_ins_follow_the_bench_and_the_bench_follows_them(kitchen_with_prob
     stand_ins = StandIns(bench, available=True)
     baker = Baker(bench, "syrup-peaks")
     baker.until("whip-boil")
+    baker.tick_all()
     baker.tell("step_started", step="whip-boil")
 
     def minute() -> None:

@@ -112,7 +112,7 @@ def running() -> Iterator[tuple[str, Record]]:
     """What stands in each vessel while its step runs, and what a thermometer should show by then."""
     for formula in demo_formulas():
         found: dict[str, Record] = {}
-        for step, intake, outcome, place, _ in walk(formula, setting_of(formula)):
+        for step, intake, outcome, place, *_ in walk(formula, setting_of(formula)):
             before, takes = combine(intake), outcome.duration_s.likely
             for share in (0.3, 0.8):
                 now = step.while_running(before, outcome.material, share, None, place)

@@ -192,17 +192,17 @@ describe('a plan for the day', () => {
     expect(await settle()).toBe(2);
     day.readyAt = 'soon';
     expect([await settle(), posts('/api/formulas/{formula_id}/scale').length]).toEqual([2, 3]);
-    expect(await day.start()).toBeNull();
+    expect(await day.start('planned')).toBeNull();
   });
 
   it('starts a bake under the same key until the server has it', async () => {
     let said: object | null = null;
     const { day, posts } = await opened({ 'POST /api/bakes': () => said });
-    expect(await day.start()).toBeNull();
+    expect(await day.start('planned')).toBeNull();
     expect(day.problem!.title).toBe('The server does not answer');
     said = { id: 'new' };
-    expect(await day.start()).toBe('new');
-    expect(await day.start()).toBe('new');
+    expect(await day.start('planned')).toBe('new');
+    expect(await day.start('planned')).toBe('new');
     const [lost, sent, another] = posts('/api/bakes').map((b) => b.client_key);
     expect(sent).toBe(lost);
     expect(another).not.toBe(sent);

@@ -7,13 +7,16 @@ from datetime import datetime
 
 from kindwhisk.bench.learned.asking import asks
 from kindwhisk.bench.log import events as ev
-from kindwhisk.bench.log.document import BakeDocument, Beside
+from kindwhisk.bench.log.document import BakeDocument
 from kindwhisk.bench.log.log import BakeLog
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.plans import plan_backward
 from kindwhisk.bench.record import summary
 from kindwhisk.bench.rules import check, ribbon_density
+from kindwhisk.bench.told.foreseen import Foreseen, foreseen
+from kindwhisk.bench.turns import Turning, placed
 from kindwhisk.bench.workplace import Workplace
+from kindwhisk.core.process.course import Beside
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.bands import Quantity
@@ -26,14 +29,23 @@ class Commands(Workplace):
         self,
         formula_id: str,
         wish: Wish,
-        ready_at: datetime,
+        ready_at: datetime | None,
         client_key: str,
         began_at: datetime | None = None,
         hands: str = "",
+        *,
+        bell: bool = False,
     ) -> str:
         """Start a bake and return its id; the same key again returns the same bake.
 
-        ``hands`` is who bakes, by the id of one of the kitchen's people.
+        Args:
+            formula_id: what is made.
+            wish: how much of it.
+            ready_at: by when; None for as soon as it can be.
+            client_key: of the request.
+            began_at: the first moment that may be used, by default now.
+            hands: who bakes, by the id of one of the kitchen's people.
+            bell: set a timer for the moment at which the plan begins.
 
         Raises:
             CraftError: the formula, the wish or the plan cannot be met.
@@ -63,7 +75,7 @@ class Commands(Workplace):
             beside=tuple(Beside(name=b.name, tin=b.tin, count=b.count) for b in scaled.beside),
             record=record,
             hands=hands,
-            ready_at=ready_at,
+            ready_at=plan.wanted_at,
             planned=plan.steps,
         )
         bake_id = f"{began:%Y%m%d}-{formula_id[:24]}-{secrets.token_hex(3)}"
@@ -82,6 +94,14 @@ class Commands(Workplace):
                 document=document.model_dump_json(),
             )
         self.hub.wake()
+        wait_s = (plan.start_at - began).total_seconds()
+        if bell and wait_s > 0:
+            key = f"{client_key[:70]}-bell"
+            words = f"Begin {formula.title}"[:80]
+            self.post(
+                bake_id,
+                ev.TimerStarted(kind="timer_started", client_key=key, timer=key, label=words, seconds=wait_s, at=began),
+            )
         return bake_id
 
     def post(self, bake_id: str, event: ev.BenchEvent) -> Moment:
@@ -91,6 +111,10 @@ class Commands(Workplace):
             BenchRefusal: the event does not fit what has happened so far.
             CraftError: there is no such bake, or its reading cannot be.
         """
+        placed_for: int | None = None
+        if isinstance(event, ev.BegunAgain | ev.Changed):
+            # A plan takes its time: nobody else's events wait for it.
+            event, placed_for = self._placed(bake_id, event)
         with self.store.writing():
             log = self.logs.read(bake_id)
             now = self.clock.now()
@@ -100,6 +124,8 @@ class Commands(Workplace):
             before = Moment(log, self.kitchen, self.following, at)
             event = _set_right(event, before)
             check(event, before)
+            if isinstance(event, ev.BegunAgain | ev.Changed) and before.progress.last_sequence != placed_for:
+                event, _ = placed(event, before)
             event = _asked(event, before)
             log = self.logs.add(log, at, event)
             after = Moment(log, self.kitchen, self.following, max(now, at))
@@ -111,6 +137,26 @@ class Commands(Workplace):
             self.store.bakes.set_outcome(bake_id, progress.status.value, ended)
         self.hub.wake()
         return after
+
+    def foreseen(self, bake_id: str, event: Turning) -> Foreseen:
+        """What would follow from a change; nothing is kept.
+
+        Raises:
+            CraftError: there is no such bake, or it does not allow the change.
+        """
+        before = self.moment(bake_id)
+        check(event, before)
+        return foreseen(event, before)
+
+    def _placed(self, bake_id: str, event: Turning) -> tuple[Turning, int]:
+        """The event with its plan, and the last sequence that this plan knows of."""
+        log = self.logs.read(bake_id)
+        before = Moment(log, self.kitchen, self.following, _moment(event, log, self.clock.now()))
+        if any(h.event.client_key == event.client_key for h in log.happened):
+            return event, before.progress.last_sequence
+        check(event, before)
+        planned, _ = placed(event, before)
+        return planned, before.progress.last_sequence
 
 
 def _moment(event: ev.BenchEvent, log: BakeLog, now: datetime) -> datetime:

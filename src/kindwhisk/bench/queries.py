@@ -6,15 +6,17 @@ from datetime import datetime
 from typing import NamedTuple
 
 from kindwhisk.bench.learned.told import EffectDots, FigureView, effect_dots, learned_figures
-from kindwhisk.bench.log.document import parse
 from kindwhisk.bench.log.projection import StepStatus
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.profile import OvenProfile, oven_profile
 from kindwhisk.bench.told.braid import BakeBraid, bake_braid
+from kindwhisk.bench.told.could import Could, could
+from kindwhisk.bench.told.hands import HandsView, hands
 from kindwhisk.bench.told.label import BakeLabel, label_of
 from kindwhisk.bench.told.state import bake_state
 from kindwhisk.bench.told.traces import traces
 from kindwhisk.bench.told.views import BakeState, TraceView
+from kindwhisk.bench.undoing import LastThing, last_things
 from kindwhisk.bench.workplace import Workplace
 from kindwhisk.core.ingredients.eggs import EggsOfTheDay, egg_need, eggs_of_the_day
 from kindwhisk.core.ingredients.material import Material
@@ -59,7 +61,7 @@ class Queries(Workplace):
             CraftError: there is no such bake.
         """
         at = self.moment(bake_id, None)
-        last = at.log.document.formula.steps[-1].id
+        last = at.document.formula.steps[-1].id
         return label_of(bake_state(at, last, self.clock.speed), last)
 
     def braid(self, bake_id: str, now: datetime | None = None) -> BakeBraid:
@@ -69,6 +71,26 @@ class Queries(Workplace):
             CraftError: there is no such bake.
         """
         return bake_braid(self.moment(bake_id, now))
+
+    def last_things(self, bake_id: str) -> tuple[LastThing, ...]:
+        """The last things that happened in a bake, the latest first, each with what rests on it.
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        return last_things(self.logs.read(bake_id))
+
+    def could(self, bake_id: str) -> Could:
+        """What could go otherwise from here on.
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        return could(self.moment(bake_id))
+
+    def hands(self) -> HandsView:
+        """Who is wanted next, over all bakes that run."""
+        return hands([self.moment(str(row.id)) for row in self.store.bakes.listed(status="running")])
 
     def traces(self, bake_id: str, now: datetime | None = None) -> tuple[TraceView, ...]:
         """The temperatures of a bake, step by step.
@@ -140,7 +162,7 @@ class Queries(Workplace):
         for row in self.store.bakes.listed():
             if row.status == "abandoned" or datetime.fromisoformat(row.started_at).date() != moment.date():
                 continue
-            document = parse(str(row.document))
+            document = self.moment(str(row.id), moment).document
             formula = document.formula
             need = egg_need(
                 formula.grams_of("egg-white"),

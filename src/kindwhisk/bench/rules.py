@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+from datetime import timedelta
+
 from kindwhisk.bench.log import events as ev
+from kindwhisk.bench.log.course import follow
 from kindwhisk.bench.log.projection import BakeStatus, StepStatus, value_of
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.now.readiness import startable
+from kindwhisk.bench.undoing import resting, said
 from kindwhisk.core.folding.cup import density_by_ribbon, told_by_ribbon
 from kindwhisk.core.process.forecast import Forecast, StepForecast
 from kindwhisk.core.process.outcome import Attention
@@ -17,16 +21,9 @@ class BenchRefusal(NotNowError):
     """The event does not fit what has happened so far; nothing was kept."""
 
 
+NAMED = 3
+LONGEST_BEFORE = timedelta(days=14)
 AFTER_THE_END = (ev.OutcomeRecorded, ev.NoteAdded, ev.ReadingAdded, ev.Answered, ev.Undone)
-UNDONE_AT_ANY_TIME = (
-    ev.ReadingAdded,
-    ev.ProbePlaced,
-    ev.NoteAdded,
-    ev.GateTicked,
-    ev.TimerStarted,
-    ev.OutcomeRecorded,
-    ev.Answered,
-)
 
 
 # One case an event.
@@ -53,6 +50,10 @@ def check(event: ev.BenchEvent, at: Moment) -> None:  # noqa: PLR0912
             raise BenchRefusal("This step is over already.", field="step", remedy="Undo it first.")
         case ev.SyrupPoured():
             _check_pour(event, at)
+        case ev.DoneBefore():
+            _check_done_before(event, at)
+        case ev.BegunAgain() | ev.Changed():
+            follow(progress.text, event.asked, progress.standing(at.now))
         case ev.NotYet():
             step = _step(event.step, forecast)
             if progress.status_of(step.id) is not StepStatus.RUNNING:
@@ -99,7 +100,7 @@ def _check_start(step: StepForecast, at: Moment) -> None:
         raise BenchRefusal(
             f"Before “{step.title}”, these are still missing: {', '.join(missing)}.",
             field="step",
-            remedy="A foam can't wait for them: get them ready and tick them, then start.",
+            remedy="Once this begins, nothing can wait for them: get them ready and tick them, then start.",
         )
 
 
@@ -173,9 +174,24 @@ def _check_undo(event: ev.Undone, at: Moment) -> None:
     undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
     if target is None or isinstance(target.event, ev.Undone) or event.sequence in undone:
         raise BenchRefusal("There is nothing to undo here.", field="sequence", remedy="Reload the bake.")
-    if event.sequence != at.progress.undoable and not isinstance(target.event, UNDONE_AT_ANY_TIME):
+    rests = resting(at.log, event.sequence)
+    if rests:
+        titles = {s.id: s.title for s in at.walked.forecast.steps}
+        named = ", ".join(said(r.event, titles, at.log) for r in rests[:NAMED])
         raise BenchRefusal(
-            "Something that happened later depends on it.",
+            f"Something that happened later rests on it: {named}{' and more' if len(rests) > NAMED else ''}.",
             field="sequence",
-            remedy="Undo the last one first.",
+            remedy="Undo that first.",
+        )
+
+
+def _check_done_before(event: ev.DoneBefore, at: Moment) -> None:
+    step = _step(event.step, at.walked.forecast)
+    if at.progress.status_of(step.id) is not StepStatus.WAITING:
+        raise BenchRefusal(f"“{step.title}” was begun already.", field="step", remedy="Undo that first.")
+    if event.when > at.now:
+        raise BenchRefusal("That is still to come.", field="when", remedy="Say when it was done.")
+    if event.when < at.now - LONGEST_BEFORE:
+        raise BenchRefusal(
+            "That is more than two weeks ago.", field="when", remedy="What is so old belongs in another bake."
         )

@@ -10,14 +10,16 @@ export class Asking<T> {
   waiting = $state(false);
   #turn = 0;
   #timer: ReturnType<typeof setTimeout> | undefined;
+  #going: AbortController | undefined;
 
-  ask(question: () => Promise<T>, pause = PAUSE_MS): void {
-    const turn = ++this.#turn;
+  /** Ask; an answer that is still being worked out for an older question is left, and the server told so. */
+  ask(question: (signal: AbortSignal) => Promise<T>, pause = PAUSE_MS): void {
+    const turn = this.#stop();
     this.waiting = true;
-    clearTimeout(this.#timer);
+    const going = (this.#going = new AbortController());
     this.#timer = setTimeout(
       () => {
-        question().then(
+        question(going.signal).then(
           (value) => {
             if (turn !== this.#turn) return;
             this.value = value;
@@ -34,5 +36,18 @@ export class Asking<T> {
       // An effect that asks must not depend on the answer.
       untrack(() => this.value === null) ? 0 : pause,
     );
+  }
+
+  /** Leave the question: nothing is asked any more, and nothing is shown. */
+  leave(): void {
+    this.#stop();
+    this.value = this.problem = null;
+    this.waiting = false;
+  }
+
+  #stop(): number {
+    clearTimeout(this.#timer);
+    this.#going?.abort();
+    return ++this.#turn;
   }
 }

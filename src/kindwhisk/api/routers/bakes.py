@@ -15,9 +15,14 @@ from kindwhisk.api.routers.plans import PlanRequest
 from kindwhisk.bench.log.events import BenchEvent
 from kindwhisk.bench.record import BakeSummary
 from kindwhisk.bench.told.braid import BakeBraid
+from kindwhisk.bench.told.could import Could
+from kindwhisk.bench.told.foreseen import Foreseen
+from kindwhisk.bench.told.hands import HandsView
 from kindwhisk.bench.told.label import BakeLabel, as_text
 from kindwhisk.bench.told.state import bake_state
 from kindwhisk.bench.told.views import BakeState, TraceView
+from kindwhisk.bench.turns import Turning
+from kindwhisk.bench.undoing import LastThing
 from kindwhisk.core.ingredients.eggs import EggsOfTheDay
 from kindwhisk.formats import readings_csv
 
@@ -29,12 +34,16 @@ router = APIRouter(
 
 
 class StartRequest(PlanRequest):
-    """A plan, taken up, and whose hands do it. The key makes a repeated post start nothing twice."""
+    """A plan, taken up, and whose hands do it; ``bell`` rings when it begins.
+
+    The key makes a repeated post start nothing twice.
+    """
 
     model_config = ConfigDict(frozen=True, extra="forbid", strict=True)
 
     client_key: Annotated[str, Field(min_length=8, max_length=80)]
     hands: Annotated[str, Field(max_length=40)] = ""
+    bell: bool = False
 
 
 class BakeEntry(BaseModel):
@@ -79,8 +88,16 @@ def listed(
 @router.post("", status_code=201)
 def start(bench: BenchHere, body: StartRequest) -> BakeState:
     """Start a bake: scale, plan, and keep all of it. A repeated key answers with the same bake."""
-    bake_id = bench.start(body.formula_id, body.wish(), body.ready_at, body.client_key, body.not_before, body.hands)
+    bake_id = bench.start(
+        body.formula_id, body.wish(), body.ready_at, body.client_key, body.not_before, body.hands, bell=body.bell
+    )
     return bench.state(bake_id)
+
+
+@router.get("/hands")
+def hands(bench: BenchHere) -> HandsView:
+    """Which of the bakes that run needs a hand next, and where two want the same pair at once."""
+    return bench.hands()
 
 
 @router.get("/{bake_id}/readings.csv", response_class=Response)
@@ -124,6 +141,24 @@ def braid(bench: BenchHere, bake_id: str) -> BakeBraid:
 def temperatures(bench: BenchHere, bake_id: str) -> tuple[TraceView, ...]:
     """What thermometers told, step by step."""
     return bench.traces(bake_id)
+
+
+@router.get("/{bake_id}/last-things")
+def last_things(bench: BenchHere, bake_id: str) -> tuple[LastThing, ...]:
+    """The last things that happened, the latest first: what each was, and what stands in the way of its undo."""
+    return bench.last_things(bake_id)
+
+
+@router.get("/{bake_id}/could")
+def could(bench: BenchHere, bake_id: str) -> Could:
+    """What could go otherwise from here on: what can be begun again, what is still to go in, what would keep."""
+    return bench.could(bake_id)
+
+
+@router.post("/{bake_id}/foreseen")
+def foreseen(bench: BenchHere, bake_id: str, event: Annotated[Turning, Field(discriminator="kind")]) -> Foreseen:
+    """What would follow if that happened: what is lost and needed, when it is ready. Nothing is kept."""
+    return bench.foreseen(bake_id, event)
 
 
 @router.post("/{bake_id}/events")

@@ -20,12 +20,15 @@ When = Annotated[AwareDatetime, Field(strict=False)]
 
 
 class PlanRequest(Wish):
-    """What is to be ready when. ``not_before`` is the first moment that may be used, by default now."""
+    """What is to be ready when, or as soon as it can be.
+
+    ``not_before`` is the first moment that may be used, by default now.
+    """
 
     model_config = ConfigDict(frozen=True, extra="forbid", strict=True)
 
     formula_id: str = Field(max_length=60)
-    ready_at: When
+    ready_at: When | None = None
     not_before: When | None = None
 
     def wish(self) -> Wish:

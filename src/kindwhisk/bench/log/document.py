@@ -1,52 +1,30 @@
-"""What a bake started from: kept whole with it, so that later changes of Book or kitchen never rewrite it."""
+"""What a bake is made from: kept whole with it, so that later changes of Book or kitchen never rewrite it."""
 
 from __future__ import annotations
 
+import hashlib
+from dataclasses import dataclass
 from datetime import datetime
 from functools import cached_property, lru_cache
 
-from kindwhisk.bench.log.projection import HandStep
-from kindwhisk.core.baking.faces import TinWall
-from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.core.process.formula import Formula
+from kindwhisk.bench.log.planned import PlannedStep
+from kindwhisk.core.process.course import Course
 from kindwhisk.core.process.portions import StepPortion
-from kindwhisk.core.process.record import NO_RECORD, KitchenRecord
-from kindwhisk.core.process.setting import Setting, TinsInUse
-from kindwhisk.core.tins.shapes import Tin
-from kindwhisk.core.values.model import Value
 
 
-class PlannedStep(Value):
-    """A step on the clock."""
+@dataclass(frozen=True)
+class HandStep:
+    """What tells when a step that is only confirmed at its end may have begun."""
 
-    step: str
-    start: datetime
-    end: datetime
-
-
-class Beside(Value):
-    """Further tins that the same batter goes into."""
-
-    name: str
-    tin: Tin
-    count: int
+    planned_s: float = 0.0
+    needs: tuple[str, ...] = ()
 
 
-class BakeDocument(Value):
-    """The formula in its amounts, the kitchen, the tins, the plan; ``hands`` is who bakes, where that was said."""
+class BakeDocument(Course):
+    """The course, its formula's version, and the plan: by when, and each step on the clock."""
 
-    formula: Formula
     formula_version: int
-    kitchen: Kitchen
     kitchen_revision: int
-    oven: str
-    tin_name: str
-    tin: Tin
-    tin_wall: TinWall = TinWall.BRIGHT
-    tin_count: int
-    beside: tuple[Beside, ...] = ()
-    record: KitchenRecord = NO_RECORD
-    hands: str = ""
     ready_at: datetime
     planned: tuple[PlannedStep, ...]
 
@@ -63,14 +41,19 @@ class BakeDocument(Value):
     def _plan(self) -> dict[str, PlannedStep]:
         return {p.step: p for p in self.planned}
 
-    def plan_of(self, step_id: str) -> PlannedStep:
-        """When a step was planned."""
-        return self._plan[step_id]
+    def plan_of(self, step_id: str) -> PlannedStep | None:
+        """When a step was planned; None for one that came up after the plan was made."""
+        return self._plan.get(step_id)
 
     @cached_property
     def fades_s(self) -> dict[str, float]:
         """Seconds before the end of each step within which a density read there tells of its result."""
         return {s.id: s.reading_fades_s for s in self.formula.steps}
+
+    @cached_property
+    def foams(self) -> frozenset[str]:
+        """The steps that whip something into a foam."""
+        return frozenset(s.id for s in self.formula.steps if s.begins_foam)
 
     @cached_property
     def takers(self) -> dict[str, tuple[str, ...]]:
@@ -83,26 +66,14 @@ class BakeDocument(Value):
                     found[portion.step] = (*found.get(portion.step, ()), step.id)
         return found
 
-    @cached_property
-    def setting(self) -> Setting:
-        """The setting that its forecasts are made in."""
-        return Setting(
-            kitchen=self.kitchen,
-            oven=self.kitchen.oven(self.oven),
-            tins=TinsInUse(
-                self.tin_name,
-                self.tin,
-                self.tin_count,
-                wall=self.tin_wall,
-                beside=tuple(TinsInUse(b.name, b.tin, b.count) for b in self.beside),
-            ),
-            vessels={v.id: v for v in self.formula.vessels},
-            record=self.record,
-            hands=self.hands,
-        )
 
-
-@lru_cache(maxsize=64)
+@lru_cache(maxsize=256)
 def parse(text: str) -> BakeDocument:
-    """The document of a bake; it never changes, so it is read once."""
+    """A document; its text never changes, so it is read once."""
     return BakeDocument.model_validate_json(text)
+
+
+@lru_cache(maxsize=256)
+def digest(text: str) -> str:
+    """A document in short."""
+    return hashlib.sha256(text.encode()).hexdigest()[:24]

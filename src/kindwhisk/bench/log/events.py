@@ -7,6 +7,9 @@ from typing import Annotated, Literal
 
 from pydantic import AwareDatetime, Field, TypeAdapter
 
+from kindwhisk.bench.log.planned import PlannedStep
+from kindwhisk.core.process.changes import Change
+from kindwhisk.core.process.changes.again import Again
 from kindwhisk.core.values.bands import Quantity
 from kindwhisk.core.values.model import Value
 
@@ -26,6 +29,16 @@ class _Asked(_Event):
     """``asks`` is what is asked about it, because it lies far off; the product writes it when it is kept."""
 
     asks: Annotated[str, Field(max_length=400)] | None = None
+
+
+class _Replanned(_Event):
+    """Something after which the steps ahead are placed anew.
+
+    ``planned`` and ``ready_at`` are that plan; the product writes both when it is kept.
+    """
+
+    planned: tuple[PlannedStep, ...] = Field(default=(), max_length=400)
+    ready_at: AwareDatetime | None = None
 
 
 class StepStarted(_Event):
@@ -60,6 +73,40 @@ class SyrupPoured(_Event):
     step: Short
     boil: Short
     whisk: Short
+
+
+class DoneBefore(_Event):
+    """A step was done before it was told of, at ``when``, and with it all that it takes from."""
+
+    kind: Literal["done_before"]
+    step: Short
+    when: AwareDatetime
+
+
+class BegunAgain(_Replanned):
+    """``share`` of what a step has made is lost, and made once more."""
+
+    kind: Literal["begun_again"]
+    step: Short
+    share: float = Field(default=1.0, gt=0, le=1)
+    reason: Annotated[str, Field(max_length=400)] = ""
+
+    @property
+    def asked(self) -> Again:
+        """It as a change of the course."""
+        return Again(step=self.step, share=self.share, reason=self.reason)
+
+
+class Changed(_Replanned):
+    """It goes otherwise than planned from here on."""
+
+    kind: Literal["changed"]
+    change: Change
+
+    @property
+    def asked(self) -> Change:
+        """It as a change of the course."""
+        return self.change
 
 
 class NotYet(_Event):
@@ -190,6 +237,9 @@ BenchEvent = Annotated[
     | StepDone
     | StepSkipped
     | SyrupPoured
+    | DoneBefore
+    | BegunAgain
+    | Changed
     | NotYet
     | GateTicked
     | CueDone

@@ -2,10 +2,8 @@
 
 from __future__ import annotations
 
-import hashlib
 from collections import OrderedDict
 from datetime import datetime
-from functools import lru_cache
 from threading import Lock
 from typing import NamedTuple
 
@@ -16,24 +14,14 @@ from kindwhisk.store.database import Store
 HELD_AT_ONCE = 64
 
 
-@lru_cache(maxsize=64)
-def _digest(text: str) -> str:
-    return hashlib.sha256(text.encode()).hexdigest()[:24]
-
-
 class BakeLog(NamedTuple):
-    """A bake with its events. ``text`` is its document as it was kept."""
+    """A bake with its events. ``text`` is the document that it began with."""
 
     id: str
     title: str
     began_at: datetime
     text: str
     happened: tuple[ev.Happened, ...]
-
-    @property
-    def digest(self) -> str:
-        """Its document in short."""
-        return _digest(self.text)
 
     @property
     def document(self) -> BakeDocument:

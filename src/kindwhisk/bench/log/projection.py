@@ -3,14 +3,19 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field
 from datetime import datetime, timedelta
 from enum import StrEnum
 from typing import Literal
 
 from kindwhisk.bench.log import events as ev
+from kindwhisk.bench.log.course import follow, replanned
+from kindwhisk.bench.log.document import HandStep, parse
 from kindwhisk.core.folding.cup import RIBBON_SPREAD, density_from_cup
+from kindwhisk.core.process.changes.base import Standing
+from kindwhisk.core.process.changes.remedy import Remedied
+from kindwhisk.core.process.formula import upstream
 from kindwhisk.core.process.walk import Measured
 from kindwhisk.core.values.bands import CUP_SPREAD, Quantity
 
@@ -25,6 +30,7 @@ class StepStatus(StrEnum):
     RUNNING = "running"
     DONE = "done"
     SKIPPED = "skipped"
+    LOST = "lost"
 
 
 class BakeStatus(StrEnum):
@@ -46,14 +52,6 @@ class StepProgress:
     cues_done: set[str] = field(default_factory=set)
     reason: str = ""
     time_counts: bool = True
-
-
-@dataclass(frozen=True)
-class HandStep:
-    """What tells when a step that is only confirmed at its end may have begun."""
-
-    planned_s: float = 0.0
-    needs: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -103,10 +101,25 @@ class Note:
     step: str | None
 
 
+@dataclass(frozen=True)
+class Turn:
+    """What went otherwise than planned: in words, with grams of each ingredient lost and newly needed."""
+
+    sequence: int
+    at: datetime
+    said: str
+    reason: str = ""
+    lost: Mapping[str, float] = field(default_factory=dict)
+    needed: Mapping[str, float] = field(default_factory=dict)
+
+
 @dataclass
 class Progress:
-    """Everything that the events amount to."""
+    """Everything that the events amount to; ``text`` is the document as it stands after them."""
 
+    text: str = ""
+    turns: list[Turn] = field(default_factory=list)
+    remedied: dict[str, list[datetime]] = field(default_factory=dict)
     status: BakeStatus = BakeStatus.RUNNING
     steps: dict[str, StepProgress] = field(default_factory=dict)
     ticked: set[str] = field(default_factory=set)
@@ -131,8 +144,14 @@ class Progress:
         return known.status if known else StepStatus.WAITING
 
     def is_over(self, step_id: str) -> bool:
-        """Whether a step is done or was skipped."""
-        return self.status_of(step_id) in {StepStatus.DONE, StepStatus.SKIPPED}
+        """Whether a step is done, was skipped, or was lost."""
+        return self.status_of(step_id) in {StepStatus.DONE, StepStatus.SKIPPED, StepStatus.LOST}
+
+    def standing(self, now: datetime) -> Standing:
+        """How far it is, for a change at a moment."""
+        begun = {i for i, s in self.steps.items() if s.status is not StepStatus.WAITING}
+        running = {i for i, s in self.steps.items() if s.status is StepStatus.RUNNING}
+        return Standing(frozenset(begun), frozenset(running), now)
 
     def ended(self, step_id: str) -> datetime | None:
         """When a step was over; None while it is not."""
@@ -142,7 +161,8 @@ class Progress:
     def waited_s(self, now: datetime, takers: Mapping[str, Sequence[str]]) -> dict[str, float]:
         """Seconds that each finished result has waited, or did wait, for the first of the steps that take it.
 
-        A cup that was read of it later begins the wait anew: it tells what was left by then. While it waits they run
+        A cup that was read of it later begins the wait anew: it tells what was left by then; so does what was done to
+        bring it back. While it waits they run
         in steps of :data:`WAIT_STEP_S`, so that nothing is computed anew each second.
         """
         found = {}
@@ -151,13 +171,26 @@ class Progress:
                 continue
             taken = [t.started_at for i in takers[step_id] if (t := self.steps.get(i)) and t.started_at is not None]
             end = min(taken, default=self.ended_at or now)
-            read = [r.at for r in self.cups(step_id) if r.at <= end]
-            waited = (end - max([own.ended_at, *read])).total_seconds()
+            waited = (end - self.waits_since(step_id, own.ended_at, end)).total_seconds()
             if not taken:
                 waited = WAIT_STEP_S * math.floor(waited / WAIT_STEP_S)
             if waited > 0:
                 found[step_id] = waited
         return found
+
+    def ran_s(self, foams: Collection[str]) -> dict[str, float]:
+        """Seconds that each finished one of ``foams`` was whisked."""
+        return {
+            i: (s.ended_at - s.started_at).total_seconds()
+            for i, s in self.steps.items()
+            if i in foams and s.status is StepStatus.DONE and s.started_at and s.ended_at and s.time_counts
+        }
+
+    def waits_since(self, step_id: str, ended_at: datetime, now: datetime) -> datetime:
+        """The moment from which a result that was there at ``ended_at`` ages."""
+        anew = [r.at for r in self.cups(step_id) if r.at <= now]
+        anew += [at for at in self.remedied.get(step_id, ()) if at <= now]
+        return max([ended_at, *anew])
 
     def cups(self, step_id: str) -> list[Reading]:
         """The densities read at a step that count."""
@@ -194,8 +227,10 @@ def value_of(reading: ev.ReadingAdded) -> float:
 class _Projection:
     """The progress while events are laid on it, one by one."""
 
-    def __init__(self, began_at: datetime, hand_steps: Mapping[str, HandStep], answers: Mapping[int, bool]) -> None:
-        self.progress, self._answers = Progress(), answers
+    def __init__(
+        self, began_at: datetime, text: str, hand_steps: Mapping[str, HandStep], answers: Mapping[int, bool]
+    ) -> None:
+        self.progress, self._answers = Progress(text=text), answers
         self._hand_steps = hand_steps
         self._hands_free_at = began_at
 
@@ -222,6 +257,35 @@ class _Projection:
         step = self.progress.step(event.step)
         step.status, step.reason = StepStatus.SKIPPED, event.reason
         step.started_at, step.ended_at = step.started_at or at, at
+
+    def _done_before(self, event: ev.DoneBefore) -> None:
+        """What it takes from was done by then too."""
+        formula = parse(self.progress.text).formula
+        for step_id in (event.step, *upstream(formula, event.step)):
+            step = self.progress.step(step_id)
+            if step.status is StepStatus.WAITING:
+                planned = timedelta(seconds=self._hand_steps.get(step_id, HandStep()).planned_s)
+                step.status, step.started_at, step.ended_at = StepStatus.DONE, event.when - planned, event.when
+                step.time_counts = False
+
+    def _turned(self, item: ev.Happened, event: ev.BegunAgain | ev.Changed) -> None:
+        """From here on the course is another one."""
+        progress, asked = self.progress, event.asked
+        course = parse(progress.text)
+        said = asked.said(course)
+        text, found = follow(progress.text, asked, progress.standing(item.at))
+        progress.text = replanned(text, event.planned, event.ready_at)
+        self._hand_steps = parse(progress.text).hand_steps
+        for step_id in found.gone:
+            step = progress.step(step_id)
+            step.status, step.started_at = StepStatus.LOST, step.started_at or item.at
+            step.ended_at = step.ended_at or item.at
+        for step_id in found.to_redo:
+            del progress.steps[step_id]
+        if isinstance(asked, Remedied):
+            progress.remedied.setdefault(asked.step, []).append(item.at)
+        reason = event.reason if isinstance(event, ev.BegunAgain) else ""
+        progress.turns.append(Turn(item.sequence, item.at, said, reason, found.lost, found.needed))
 
     def _poured(self, event: ev.SyrupPoured, at: datetime) -> None:
         self._done(event.boil, at)
@@ -260,6 +324,10 @@ class _Projection:
                 self._skipped(event, at)
             case ev.SyrupPoured():
                 self._poured(event, at)
+            case ev.DoneBefore():
+                self._done_before(event)
+            case ev.BegunAgain() | ev.Changed():
+                self._turned(item, event)
             case ev.NotYet():
                 progress.step(event.step).looked_at.append(at)
             case ev.GateTicked():
@@ -289,11 +357,18 @@ class _Projection:
 
 
 def project(
-    happened: Sequence[ev.Happened], began_at: datetime, hand_steps: Mapping[str, HandStep] | None = None
+    happened: Sequence[ev.Happened],
+    began_at: datetime,
+    text: str = "",
+    hand_steps: Mapping[str, HandStep] | None = None,
 ) -> Progress:
     """The progress after these events, in order; undone ones leave no trace but themselves.
 
-    ``hand_steps`` tells when steps that are only confirmed at their end may have begun.
+    Args:
+        happened: all of them, from the first.
+        began_at: when the bake began.
+        text: the document that it began with; without it nothing can be changed.
+        hand_steps: when steps that are only confirmed at their end may have begun; by default by the document.
     """
     undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
     answers = {
@@ -301,7 +376,9 @@ def project(
         for h in happened
         if isinstance(h.event, ev.Answered) and h.sequence not in undone
     }
-    projection = _Projection(began_at, hand_steps or {}, answers)
+    if hand_steps is None:
+        hand_steps = parse(text).hand_steps if text else {}
+    projection = _Projection(began_at, text, hand_steps, answers)
     for item in happened:
         projection.progress.last_sequence = item.sequence
         if item.sequence not in undone and not isinstance(item.event, ev.Undone):

@@ -12,16 +12,21 @@ from kindwhisk.core.planning.push import Actual, push
 from kindwhisk.core.planning.tasks import Job, job
 from kindwhisk.core.process.forecast import Forecast
 
+NOT_CALLED: Mapping[str, datetime] = {}
 
-def expected_times(
+
+# The forecast, what happened, and what runs: together they are the moment.
+def expected_times(  # noqa: PLR0917
     forecast: Forecast,
     progress: Progress,
     document: BakeDocument,
     outlooks: Mapping[str, Outlook],
     began_at: datetime,
     now: datetime,
+    called: Mapping[str, datetime] = NOT_CALLED,
 ) -> dict[str, tuple[datetime, datetime]]:
-    """The plan pushed right by what has happened, step by step."""
+    """The plan pushed by what has happened, step by step; ``called`` are steps that something under way calls for at a
+    moment, whatever was planned."""
     planned = {
         p.step: ((p.start - began_at).total_seconds(), (p.end - began_at).total_seconds()) for p in document.planned
     }
@@ -40,5 +45,8 @@ def expected_times(
         for i, s in progress.steps.items()
         if s.started_at is not None
     }
+    planned |= {i: ((at - began_at).total_seconds(),) * 2 for i, at in called.items()}
+    here = (now - began_at).total_seconds()
+    planned |= {t.id: (here, here) for t in tasks if t.id not in planned}
     times = push(Job(tasks=tasks, lags=base.lags), planned, actual, (now - began_at).total_seconds())
     return {i: (began_at + timedelta(seconds=a), began_at + timedelta(seconds=b)) for i, (a, b) in times.items()}

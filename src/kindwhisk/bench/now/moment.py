@@ -6,9 +6,10 @@ somebody asks, and nothing twice.
 
 from __future__ import annotations
 
-from datetime import datetime
+from datetime import datetime, timedelta
 from functools import cached_property
 
+from kindwhisk.bench.log.document import BakeDocument, digest, parse
 from kindwhisk.bench.log.log import BakeLog
 from kindwhisk.bench.log.projection import BakeStatus, Progress, StepStatus, project
 from kindwhisk.bench.now.expected import expected_times
@@ -32,6 +33,11 @@ class Moment:
         self._following = following
         self._watches: dict[str, StepWatch | None] = {}
 
+    @classmethod
+    def of(cls, other: Moment, log: BakeLog) -> Moment:
+        """The same moment of another log."""
+        return cls(log, other.kitchen, other._following, other.now)
+
     @property
     def began_at(self) -> datetime:
         """When the bake began."""
@@ -40,15 +46,22 @@ class Moment:
     @cached_property
     def progress(self) -> Progress:
         """What the events amount to."""
-        return project(self.log.happened, self.log.began_at, self.log.document.hand_steps)
+        return project(self.log.happened, self.log.began_at, self.log.text)
+
+    @property
+    def document(self) -> BakeDocument:
+        """What it is made from by now: as it began, and otherwise where it was changed since."""
+        return parse(self.progress.text)
 
     @cached_property
     def walked(self) -> WalkedBake:
         """The forecast and the materials behind it, by what was observed so far."""
-        document = self.log.document
+        document = self.document
         densities = self.progress.densities(self.now, document.fades_s)
         waited = self.progress.waited_s(self.now, document.takers)
-        return walked(self.log.text, tuple(sorted(densities.items())), tuple(sorted(waited.items())))
+        ran = self.progress.ran_s(document.foams)
+        told = (tuple(sorted(m.items())) for m in (waited, ran))
+        return walked(self.progress.text, tuple(sorted(densities.items())), *told)
 
     def watch(self, step_id: str) -> StepWatch | None:
         """What thermometers tell of a step; None for one that none follows or followed."""
@@ -56,8 +69,8 @@ class Moment:
             made, step = self.walked, self.walked.formula.step(step_id)
             found = None
             if step.probe is not None or step_id in self.progress.probes:
-                before, after = made.before[step_id], made.materials[step_id]
-                at = StepAtHand(self.log.id, self.log.digest, step, before, after, made.places[step_id])
+                before, after = made.at_first(step_id), made.materials[step_id]
+                at = StepAtHand(self.log.id, digest(self.progress.text), step, before, after, made.places[step_id])
                 found = self._following.watch(at, self.progress, self.kitchen, self.now)
             self._watches[step_id] = found
         return self._watches[step_id]
@@ -82,8 +95,13 @@ class Moment:
     @cached_property
     def expected(self) -> dict[str, tuple[datetime, datetime]]:
         """When every step is expected to start and end."""
+        called = {
+            m.whisk: self.now + timedelta(seconds=m.meeting.start_in_s)
+            for m in self.meetings.values()
+            if m.meeting.start_in_s is not None
+        }
         return expected_times(
-            self.walked.forecast, self.progress, self.log.document, self.outlooks, self.began_at, self.now
+            self.walked.forecast, self.progress, self.document, self.outlooks, self.began_at, self.now, called
         )
 
     @cached_property

@@ -8,6 +8,7 @@ from functools import lru_cache
 from kindwhisk.bench.log.document import BakeDocument, parse
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.learning.expected import Expected
+from kindwhisk.core.process.changes.remedy import brought_back
 from kindwhisk.core.process.forecast import Forecast, forecast_of, walk_prepared
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.gate import Gate, gates
@@ -32,20 +33,30 @@ class WalkedBake:
     expects: dict[str, tuple[Expected, ...]]
     gates: dict[str, Gate]
 
+    def at_first(self, step_id: str) -> Material:
+        """What went into a step when it began: what brought it back later is left to its thermometer to see."""
+        inputs, intake = self.formula.step(step_id).inputs, self.intakes[step_id]
+        return combine(m for p, m in zip(inputs, intake, strict=True) if not brought_back(p))
+
 
 def walked_without(made: WalkedBake, step_id: str) -> WalkedBake:
     """The same bake without what was measured at a step."""
     densities = tuple(sorted((i, m) for i, m in made.observed.densities.items() if i != step_id))
-    return walked(made.text, densities, tuple(sorted(made.observed.waited_s.items())))
+    waited, ran = (tuple(sorted(m.items())) for m in (made.observed.waited_s, made.observed.ran_s))
+    return walked(made.text, densities, waited, ran)
 
 
 @lru_cache(maxsize=64)
 def walked(
-    document_json: str, densities: tuple[tuple[str, Measured], ...], waited_s: tuple[tuple[str, float], ...] = ()
+    document_json: str,
+    densities: tuple[tuple[str, Measured], ...],
+    waited_s: tuple[tuple[str, float], ...] = (),
+    ran_s: tuple[tuple[str, float], ...] = (),
 ) -> WalkedBake:
-    """Walk a bake's formula with the densities measured, and the waits of its foams, so far (both by step)."""
+    """Walk a bake's formula with the densities measured so far, the waits of its foams, and how long they were whisked
+    (all by step)."""
     document = parse(document_json)
-    observed = Observed(dict(densities), dict(waited_s))
+    observed = Observed(dict(densities), dict(waited_s), dict(ran_s))
     steps = walk_prepared(document.formula, document.setting, observed)
     forecast = forecast_of(document.formula, steps)
     return WalkedBake(

@@ -35,15 +35,16 @@ def open_windows(forecast: Forecast, progress: Progress, now: datetime) -> tuple
         if closing is not StepStatus.WAITING or progress.status is not BakeStatus.RUNNING:
             continue
         step = forecast.step(window.opens)
-        waited = (now - opened.ended_at).total_seconds()
+        since = progress.waits_since(window.opens, opened.ended_at, now)
+        waited = (now - since).total_seconds()
         views.append(
             WindowView(
                 step=window.opens,
                 closes=window.closes,
                 name=step.vessel_name,
                 why=window.why,
-                since=opened.ended_at,
-                until=opened.ended_at + timedelta(seconds=window.hold_s.likely),
+                since=since,
+                until=since + timedelta(seconds=window.hold_s.likely),
                 lost=None if step.ageing is None else air_lost(waited, window.hold_s),
                 ageing=step.ageing,
             )

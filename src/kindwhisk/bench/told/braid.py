@@ -24,7 +24,7 @@ def bake_braid(at: Moment) -> BakeBraid:
     def seconds(moment: datetime) -> float:
         return (moment - origin).total_seconds()
 
-    planned = {p.step: (seconds(p.start), seconds(p.end)) for p in at.log.document.planned}
+    planned = {p.step: (seconds(p.start), seconds(p.end)) for p in at.document.planned}
     over = at.progress.ended_at is not None
     real = {
         i: (seconds(start), seconds(end))

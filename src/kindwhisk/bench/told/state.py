@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
-from datetime import timedelta
+from datetime import datetime, timedelta
 
 from kindwhisk.bench.log.projection import BakeStatus, StepStatus
+from kindwhisk.bench.now.meetings import MeetingView
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.now.outlook import Outlook, column
 from kindwhisk.bench.now.readiness import startable
+from kindwhisk.bench.told.amounts import amounts, eggs_in
 from kindwhisk.bench.told.readings import reading_views
 from kindwhisk.bench.told.views import (
     Act,
@@ -19,22 +21,29 @@ from kindwhisk.bench.told.views import (
     StepDetail,
     StepLine,
     TimerView,
+    TurnView,
 )
+from kindwhisk.core.foams.over_whipped import PAST_SAVING, lost, over_whipped
 from kindwhisk.core.foams.whipping import Seen
 from kindwhisk.core.process.forecast import StepForecast
+from kindwhisk.core.process.gate import chains
 from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.sugar.meeting import past_saving
+from kindwhisk.core.values.estimate import Estimate
+
+EARLY_S, IDLE_S = 60.0, 600.0
 
 
 def _line(at: Moment, step: StepForecast) -> StepLine:
     """A step in the list of all."""
-    planned = at.log.document.plan_of(step.id)
+    planned = at.document.plan_of(step.id)
     own = at.progress.steps.get(step.id)
     start, end = at.expected[step.id]
     return StepLine(
         id=step.id, kind=step.kind, title=step.title, goal=step.goal, vessel=step.vessel,
         vessel_name=step.vessel_name, attention=step.attention, status=at.progress.status_of(step.id),
         startable=startable(step, at.progress),
-        planned_start_at=planned.start, planned_end_at=planned.end,
+        planned_start_at=planned.start if planned else start, planned_end_at=planned.end if planned else end,
         expected_start_at=start, expected_end_at=end,
         started_at=own.started_at if own else None, ended_at=own.ended_at if own else None,
         reason=own.reason if own else "",
@@ -68,6 +77,8 @@ def _act(at: Moment, step: StepForecast) -> Act | None:
     if at.progress.status is not BakeStatus.RUNNING or at.progress.is_over(step.id):
         return None
     met = next((m for m in at.meetings.values() if step.id in {m.boil, m.whisk}), None)
+    if status is StepStatus.RUNNING and (again := _begin_again(at, step, met)) is not None:
+        return again
     if met is not None and met.meeting.pour:
         words = "Off the heat, pour"
         return Act(words=words, kind="syrup_poured", step=met.stream, ready=True, boil=met.boil, whisk=met.whisk)
@@ -81,6 +92,30 @@ def _act(at: Moment, step: StepForecast) -> Act | None:
     return Act(words="Start", kind="step_started", step=step.id, ready=ready)
 
 
+def _begin_again(at: Moment, step: StepForecast, met: MeetingView | None) -> Act | None:
+    """The safe thing to do with what is past saving."""
+    seen = at.watch(met.boil if met else step.id)
+    pot = seen.watch.pot if seen else None
+    if pot is not None and past_saving(pot):
+        return Act(words="Off the heat, begin again", kind="begun_again", step=met.boil if met else step.id, ready=True)
+    gone = _spoilt(at, step)
+    if gone is not None and gone.likely > PAST_SAVING:
+        return Act(words="Stop, begin again with fresh", kind="begun_again", step=step.id, ready=True)
+    return None
+
+
+def _spoilt(at: Moment, step: StepForecast) -> Estimate | None:
+    """The share of its bubbles that a foam on the whisk has lost by going on past its peak; None where none yet."""
+    own = at.progress.steps.get(step.id)
+    if step.over_s is None or own is None or own.status is not StepStatus.RUNNING or own.started_at is None:
+        return None
+    cups = [r.at for r in at.progress.cups(step.id)]
+    ran_s = (at.now - own.started_at).total_seconds()
+    if ran_s <= step.over_s.low or (cups and (at.now - cups[-1]).total_seconds() < at.document.fades_s[step.id]):
+        return None
+    return lost(ran_s, step.over_s)
+
+
 def _detail(at: Moment, step_id: str) -> StepDetail:
     """A step close up."""
     made = at.walked
@@ -90,6 +125,7 @@ def _detail(at: Moment, step_id: str) -> StepDetail:
     if view is not None:
         before, after = made.before[step_id], made.materials[step_id]
         material = own.while_running(before, after, view.share, _seen(at, step_id, view), place)
+        material = over_whipped(material, (at.now - view.started_at).total_seconds(), step.over_s)
         section = own.section(material, place)
     return StepDetail(
         forecast=step,
@@ -113,7 +149,29 @@ def _detail(at: Moment, step_id: str) -> StepDetail:
         before=() if at.progress.is_over(step_id) else step.before,
         fold=next((f for f in made.forecast.folds if step_id in f.steps), None),
         act=_act(at, step),
+        spoilt=_spoilt(at, step),
+        not_before=_not_before(at, step),
     )
+
+
+def _not_before(at: Moment, step: StepForecast) -> datetime | None:
+    """When it should begin, where it would only stand waiting before; None while something runs that it must meet."""
+    start = at.expected[step.id][0]
+    waits = at.progress.status_of(step.id) is StepStatus.WAITING and startable(step, at.progress)
+    if not waits or step.attention is Attention.THROUGHOUT or start - at.now < timedelta(seconds=EARLY_S):
+        return None
+    chain = next((c for c in chains(at.walked.forecast) if step.id in c), frozenset())
+    under_way = any(at.progress.status_of(i) is StepStatus.RUNNING for i in chain)
+    return None if under_way or any(w.closes in chain for w in at.windows) else start
+
+
+def _idle_until(at: Moment) -> datetime | None:
+    """When there is something to do again, where that is far off and nothing runs; None otherwise."""
+    if at.progress.status is not BakeStatus.RUNNING or at.outlooks or at.windows:
+        return None
+    ahead = [at.expected[s.id][0] for s in at.walked.forecast.steps if startable(s, at.progress)]
+    first = min(ahead, default=at.now)
+    return first if first - at.now > timedelta(seconds=IDLE_S) else None
 
 
 def _gate(at: Moment) -> GateView | None:
@@ -133,7 +191,7 @@ def _gate(at: Moment) -> GateView | None:
 
 def bake_state(at: Moment, focus: str | None = None, speed: float = 1.0) -> BakeState:
     """All of it; ``focus`` names a step to show close up beside the current one, ``speed`` is the clock's."""
-    progress, document, forecast = at.progress, at.log.document, at.walked.forecast
+    progress, document, forecast = at.progress, at.document, at.walked.forecast
     known = {s.id for s in forecast.steps}
     shown = dict.fromkeys(i for i in (at.current, at.next, focus, *at.outlooks) if i in known)
     expected_ready = progress.ended_at or max(end for _, end in at.expected.values())
@@ -151,6 +209,19 @@ def bake_state(at: Moment, focus: str | None = None, speed: float = 1.0) -> Bake
         late_by_s=(expected_ready - document.ready_at).total_seconds(),
         now=at.now,
         sequence=progress.last_sequence,
+        idle_until=_idle_until(at),
+        turns=tuple(
+            TurnView(
+                sequence=t.sequence,
+                at=t.at,
+                said=t.said,
+                reason=t.reason,
+                lost=amounts(dict(t.lost)),
+                needed=amounts(dict(t.needed)),
+                eggs=eggs_in(dict(t.needed), document.kitchen),
+            )
+            for t in progress.turns
+        ),
         undoable=progress.undoable if progress.status is BakeStatus.RUNNING else None,
         steps=tuple(_line(at, s) for s in forecast.steps),
         current=at.current,

@@ -11,6 +11,8 @@ from kindwhisk.bench.now.meetings import MeetingView
 from kindwhisk.bench.now.outlook import Column, Outlook
 from kindwhisk.bench.now.readiness import GateItemView
 from kindwhisk.bench.now.windows import WindowView
+from kindwhisk.bench.told.amounts import Amount
+from kindwhisk.core.ingredients.eggs import EggNeed
 from kindwhisk.core.process.folds import FoldCourse
 from kindwhisk.core.process.forecast import StepForecast
 from kindwhisk.core.process.held import Held
@@ -18,6 +20,7 @@ from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.watching import Watch
 from kindwhisk.core.safety.pasteurisation import EggHeat
 from kindwhisk.core.values.bands import Quantity, Verdict
+from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.temperature import Point
 from kindwhisk.core.vessels.section import Section
@@ -59,7 +62,7 @@ class Act(Value):
     may happen now. ``boil`` and ``whisk`` belong to a pour."""
 
     words: str
-    kind: Literal["step_started", "step_done", "syrup_poured"]
+    kind: Literal["step_started", "step_done", "syrup_poured", "begun_again"]
     step: str
     ready: bool
     boil: str = ""
@@ -67,7 +70,11 @@ class Act(Value):
 
 
 class StepDetail(Value):
-    """A step close up."""
+    """A step close up.
+
+    ``spoilt`` is the share of its bubbles that a foam has lost past its peak; ``not_before`` when a step should begin
+    that would only stand waiting earlier.
+    """
 
     forecast: StepForecast
     outlook: Outlook | None
@@ -79,6 +86,20 @@ class StepDetail(Value):
     before: tuple[Section, ...]
     fold: FoldCourse | None
     act: Act | None
+    spoilt: Estimate | None
+    not_before: datetime | None
+
+
+class TurnView(Value):
+    """Something that went otherwise than planned: what was lost, what is newly needed, and how many eggs that is."""
+
+    sequence: int
+    at: datetime
+    said: str
+    reason: str
+    lost: tuple[Amount, ...]
+    needed: tuple[Amount, ...]
+    eggs: EggNeed | None
 
 
 class GateView(Value):
@@ -152,7 +173,10 @@ class NoteView(Value):
 
 
 class BakeState(Held):
-    """Everything that a page needs, from the events and a moment."""
+    """Everything that a page needs, from the events and a moment.
+
+    ``idle_until`` is when there is something to do again, where that is far off.
+    """
 
     id: str
     title: str
@@ -167,6 +191,8 @@ class BakeState(Held):
     late_by_s: float
     now: datetime
     sequence: int
+    idle_until: datetime | None
+    turns: tuple[TurnView, ...]
     undoable: int | None
     steps: tuple[StepLine, ...]
     current: str | None

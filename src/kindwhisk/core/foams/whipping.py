@@ -81,12 +81,22 @@ class WhipStage(Value):
 
 
 class Rescue(Value):
-    """What it looks like when something is wrong, whether it can be brought back, how, and how far."""
+    """What it looks like when something is wrong, whether it can be brought back, how, and how far.
+
+    ``grams`` of an ``ingredient`` go in for that; by the table it is a ``share`` of what is in the bowl.
+    """
 
     sign: str
     can: bool
     do: str
     limit: str
+    ingredient: str = ""
+    share: float = 0.0
+    grams: float = 0.0
+
+    def for_bowl(self, mass_g: float) -> Rescue:
+        """The same for so much in the bowl."""
+        return self.model_copy(update={"grams": self.share * mass_g})
 
 
 RESCUES: tuple[Rescue, ...] = (
@@ -101,6 +111,8 @@ RESCUES: tuple[Rescue, ...] = (
         can=True,
         do="Stop. Fold in a spoon of fresh white by hand, a tenth of what is in the bowl, and use it at once.",
         limit="Once: and only while no water stands at the bottom.",
+        ingredient="egg-white",
+        share=0.1,
     ),
     Rescue(
         sign="Dry lumps, water at the bottom",

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Iterator, Sequence
+from collections.abc import Collection, Iterator, Mapping, Sequence
 
 from kindwhisk.core.ingredients import counts_as, ingredient, is_known
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
@@ -11,6 +11,7 @@ from kindwhisk.core.process.steps.base import WHITES
 from kindwhisk.core.values.model import Value
 
 WHOLE = 1.0
+NOTHING_LOST: Mapping[str, float] = {}
 ROUNDING = 1e-6
 FATTY = 0.02
 """An ingredient with more fat than this leaves a film on bowl and beater."""
@@ -24,12 +25,20 @@ class Finding(Value):
     blocks: bool = True
 
 
-def findings(steps: Sequence[Step], vessels: Collection[str], components: Collection[str] = ()) -> list[Finding]:
-    """Everything wrong with these steps, done in ``vessels`` for ``components`` (ids); empty for sound ones."""
+def findings(
+    steps: Sequence[Step],
+    vessels: Collection[str],
+    components: Collection[str] = (),
+    lost: Mapping[str, float] = NOTHING_LOST,
+) -> list[Finding]:
+    """Everything wrong with these steps, done in ``vessels`` for ``components`` (ids); empty for sound ones.
+
+    ``lost`` is the share of the whole of a step's result that came to grief, by step.
+    """
     return [
         *_order(steps),
-        *_shares(steps),
-        *_use(steps),
+        *_shares(steps, lost),
+        *_use(steps, lost),
         *_names(steps, vessels, components),
         *_greasy(steps),
     ]
@@ -51,10 +60,10 @@ def _order(steps: Sequence[Step]) -> list[Finding]:
     return found
 
 
-def _shares(steps: Sequence[Step]) -> list[Finding]:
+def _shares(steps: Sequence[Step], lost: Mapping[str, float]) -> list[Finding]:
     found = []
-    taken: dict[str, float] = {}
-    emptied: set[str] = set()
+    taken = dict(lost)
+    emptied = {i for i, share in lost.items() if share > WHOLE - ROUNDING}
     for step in steps:
         for portion in _step_portions(step):
             source = portion.step
@@ -77,9 +86,16 @@ def _shares(steps: Sequence[Step]) -> list[Finding]:
     return found
 
 
-def _use(steps: Sequence[Step]) -> list[Finding]:
+def _use(steps: Sequence[Step], lost: Mapping[str, float]) -> list[Finding]:
     used = {p.step for s in steps for p in _step_portions(s)}
-    return [Finding(step=s.id, text="nothing uses its result") for s in steps[:-1] if s.inputs and s.id not in used]
+    used |= {i for i, share in lost.items() if share > WHOLE - ROUNDING}
+    # What was made once more beside a last result is a last result too.
+    last = steps[-1].origin
+    return [
+        Finding(step=s.id, text="nothing uses its result")
+        for s in steps[:-1]
+        if s.inputs and s.id not in used and s.origin != last
+    ]
 
 
 def _names(steps: Sequence[Step], vessels: Collection[str], components: Collection[str]) -> list[Finding]:

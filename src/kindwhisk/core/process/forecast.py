@@ -250,7 +250,7 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
     served, floured = at_serving(goods, law), _flour_comes_in(full)
     by_id = {w.step.id: w for w in walked}
     for one in walked:
-        step, intake, outcome, place, _ = one
+        step, intake, outcome, place, _, parts = one
         needs = [p.step for p in step.inputs if isinstance(p, StepPortion)]
         figures = outcome.figures | {
             "modelled_s": outcome.modelled_s or outcome.duration_s.likely,
@@ -286,7 +286,7 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
                 ribbon=told_by_ribbon(outcome.foam),
                 ageing=outcome.ageing,
                 before=_before(one, by_id),
-                pattern=step.pattern_view(intake, place),
+                pattern=step.pattern_view(parts, place),
             )
         )
         warnings += [Caveat(step=step.id, level=n.level, text=n.text, remedy=n.remedy) for n in outcome.notices]

@@ -11,7 +11,7 @@ from kindwhisk.core.ingredients import Ingredient, counts_as, ingredient, is_kno
 from kindwhisk.core.ingredients.goods import Good
 from kindwhisk.core.process.checking import Finding, findings
 from kindwhisk.core.process.components import WHOLE, Component
-from kindwhisk.core.process.portions import IngredientPortion, Portion, StepPortion
+from kindwhisk.core.process.portions import IngredientPortion, Portion, StepId, StepPortion
 from kindwhisk.core.process.schools import School
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.bake import BakeStep
@@ -28,6 +28,14 @@ LEAST_FACTOR, MOST_FACTOR = 0.01, 1000.0
 FormulaId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,59}$")]
 
 
+class Loss(Value):
+    """``share`` of the whole of a step's result that was lost while it was being made."""
+
+    step: StepId
+    share: float = Field(gt=0, le=1)
+    why: str = Field(default="", max_length=400)
+
+
 class Exchange(Value):
     """An entry of the ledger: what was put in place of what, and what that changes, in words."""
 
@@ -40,6 +48,7 @@ class Draft(Value):
 
     ``goods`` are what it is made with that is not of the ingredient table; ``besides`` are ingredients that are used
     without an amount, for greasing, dusting or to taste: nothing is reckoned with them but what they hold for whom.
+    ``lost`` is what came to grief of a bake under way; a formula in the Book has none.
     """
 
     id: FormulaId
@@ -53,6 +62,7 @@ class Draft(Value):
     ledger: tuple[Exchange, ...] = Field(default=(), max_length=60)
     goods: tuple[Good, ...] = Field(default=(), max_length=120)
     besides: tuple[Annotated[str, Field(max_length=60)], ...] = Field(default=(), max_length=60)
+    lost: tuple[Loss, ...] = Field(default=(), max_length=400)
 
     @model_validator(mode="after")
     def _tell(self) -> Self:
@@ -60,9 +70,14 @@ class Draft(Value):
         tell(good.ingredient() for good in self.goods)
         return self
 
+    def lost_share(self, step_id: str) -> float:
+        """The share of the whole of a step's result that was lost."""
+        return min(1.0, sum(loss.share for loss in self.lost if loss.step == step_id))
+
     def findings(self) -> list[Finding]:
         """What keeps it from being computed, and what is risky, each at its step."""
-        found = findings(self.steps, [v.id for v in self.vessels], [c.id for c in self.components])
+        lost = {loss.step: self.lost_share(loss.step) for loss in self.lost}
+        found = findings(self.steps, [v.id for v in self.vessels], [c.id for c in self.components], lost)
         strange = [i for i in self.besides if not is_known(i)]
         return found + [Finding(step=self.steps[0].id, text=f"the ingredient table has no '{i}'") for i in strange]
 
@@ -185,13 +200,7 @@ class Formula(Draft):
                 field="scale",
                 remedy="Ask for between a hundredth and a thousand times the formula's own batch.",
             )
-        return self.model_copy(
-            update={
-                "steps": tuple(
-                    s.model_copy(update={"inputs": tuple(p.scaled(factor) for p in s.inputs)}) for s in self.steps
-                )
-            }
-        )
+        return self.model_copy(update={"steps": tuple(s.scaled(factor) for s in self.steps)})
 
 
 def content_of(formula: Draft, step: Step) -> Content:

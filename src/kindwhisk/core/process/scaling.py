@@ -77,7 +77,12 @@ def _in_use(tin: str | Tin, count: int, kitchen: Kitchen) -> TinsInUse:
     return TinsInUse(name=f"{tin.shape} tin", tin=tin, count=count)
 
 
-def _tins(formula: Formula, kitchen: Kitchen, wish: Wish) -> TinsInUse:
+def tins_for(formula: Formula, kitchen: Kitchen, wish: Wish) -> TinsInUse:
+    """The tins that a wish asks for, else those that the formula fills.
+
+    Raises:
+        CraftError: it asks for a tin that is not there, or for one where the formula fills none.
+    """
     fill = formula.fill
     own = fill.count if isinstance(fill, FillStep) else 1
     count = wish.tin_count or (own if wish.tin is None else 1)
@@ -228,7 +233,8 @@ def scale(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecord 
     """
     if wish.egg_size is not None:
         kitchen = kitchen.model_copy(update={"eggs": wish.egg_size})
-    setting = Setting(kitchen=kitchen, oven=kitchen.oven(wish.oven), tins=_tins(formula, kitchen, wish), record=record)
+    tins = tins_for(formula, kitchen, wish)
+    setting = Setting(kitchen=kitchen, oven=kitchen.oven(wish.oven), tins=tins, record=record)
     times = factor(formula, setting, wish)
     if not LEAST_FACTOR <= times <= MOST_FACTOR:
         raise CraftError(

@@ -55,6 +55,10 @@ class TinsInUse:
             return 1 / self.count
         return self.tin.volume_ml() / self.capacity_ml
 
+    def part(self, share: float) -> TinsInUse:
+        """As many of them as ``share`` of the content fills, at least one; none of the others ``beside``."""
+        return replace(self, count=max(1, round(share * self.count)), beside=())
+
     @property
     def at_once(self) -> int:
         """How many things go into the oven together."""
@@ -68,7 +72,8 @@ NO_TINS = TinsInUse(name="", tin=RoundTin(dimensions=RoundDimensions(diameter_mm
 @dataclass(frozen=True)
 class Setting:
     """What every step may look at, beside what goes into it: ``technique`` is the class of what it belongs to,
-    ``hands`` whose hands it is done with (empty: the kitchen's)."""
+    ``hands`` whose hands it is done with (empty: the kitchen's), ``did`` whose hands a step was begun with, where those
+    are others."""
 
     kitchen: Kitchen
     oven: Oven
@@ -78,6 +83,7 @@ class Setting:
     formula: str = ""
     technique: Technique | None = None
     hands: str = ""
+    did: Mapping[str, str] = field(default_factory=dict)
 
     def vessel_name(self, vessel_id: str) -> str:
         """What the vessel is called; its id when the formula does not name it."""

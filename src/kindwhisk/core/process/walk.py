@@ -7,6 +7,7 @@ from dataclasses import replace
 from typing import NamedTuple
 
 from kindwhisk.core.foams.ageing import air_lost
+from kindwhisk.core.foams.over_whipped import over_whipped
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.outcome import Outcome
@@ -30,18 +31,22 @@ class Measured(NamedTuple):
 
 
 class Observed(NamedTuple):
-    """What a bake has shown so far, by step id: densities read, and seconds that a result has waited to be taken."""
+    """What a bake has shown so far, by step id: densities read, seconds that a result has waited to be taken, and
+    seconds that a foam was whisked."""
 
     densities: Mapping[str, Measured] = {}
     waited_s: Mapping[str, float] = {}
+    ran_s: Mapping[str, float] = {}
 
 
 NOTHING_OBSERVED = Observed()
 
 
 class WalkedStep(NamedTuple):
-    """A step, what goes in, its outcome, and the setting (its own tins) that it was done in.
+    """A step, what goes in portion by portion, its outcome, and the setting (its own tins) that it was done in.
 
+    ``parts`` are what goes in as the step handles it: what comes from a step and from one that makes it once more is
+    one part.
     ``stood`` is, by earlier step that it takes from, what was left of that step's result before it took its share.
     """
 
@@ -50,6 +55,7 @@ class WalkedStep(NamedTuple):
     outcome: Outcome
     place: Setting
     stood: Mapping[str, Material]
+    parts: tuple[Material, ...]
 
 
 class _Larder:
@@ -59,9 +65,9 @@ class _Larder:
         self.whole: dict[str, Material] = {}
         self.left: dict[str, float] = {}
 
-    def put(self, step_id: str, outcome: Outcome, waited_s: float) -> None:
+    def put(self, step_id: str, outcome: Outcome, waited_s: float, lost: float) -> None:
         self.whole[step_id] = aged(outcome, waited_s)
-        self.left[step_id] = 1.0
+        self.left[step_id] = 1.0 - lost
 
     def standing(self, step_id: str) -> Material:
         """What is left of a step's result."""
@@ -109,6 +115,7 @@ def stepwise(formula: Formula, setting: Setting, observed: Observed = NOTHING_OB
     larder = _Larder()
     held_in: dict[str, TinsInUse] = {}
     lead = formula.fill
+    origins = {s.id: s.origin for s in formula.steps}
     for step in formula.steps:
         stood = {p.step: larder.standing(p.step) for p in step.inputs if isinstance(p, StepPortion)}
         intake = tuple(
@@ -121,18 +128,31 @@ def stepwise(formula: Formula, setting: Setting, observed: Observed = NOTHING_OB
             for p in step.inputs
         )
         inherited = (held_in[p.step] for p in step.inputs if isinstance(p, StepPortion) and p.step in held_in)
-        leads = lead is not None and step.id == lead.id
-        tins = step.fills(combine(intake), setting, leads=leads) or next(inherited, None)
+        leads = lead is not None and step.origin == lead.id
+        own = setting if step.again is None else setting.in_tins(setting.tins.part(step.again.share))
+        tins = step.fills(combine(intake), own, leads=leads) or next(inherited, None)
         if tins is not None:
             held_in[step.id] = tins
         place = replace(
             setting.in_tins(tins or setting.tins),
             formula=formula.id,
             technique=formula.component(step.component).technique or formula.technique,
+            hands=setting.did.get(step.id, setting.hands),
         )
-        outcome = step.effect(intake, place)
+        parts = _parts(step, intake, origins)
+        outcome = step.effect(parts, place)
+        if step.id in observed.ran_s:
+            spoilt = over_whipped(outcome.material, observed.ran_s[step.id], outcome.over_s)
+            outcome = outcome.model_copy(update={"material": spoilt})
         measured = observed.densities.get(step.id)
         if measured is not None:
             outcome = outcome.model_copy(update={"material": outcome.material.at_density(measured.estimate)})
-        larder.put(step.id, outcome, observed.waited_s.get(step.id, 0.0))
-        yield WalkedStep(step, intake, outcome, place, stood)
+        larder.put(step.id, outcome, observed.waited_s.get(step.id, 0.0), formula.lost_share(step.id))
+        yield WalkedStep(step, intake, outcome, place, stood, parts)
+
+
+def _parts(step: Step, intake: tuple[Material, ...], origins: Mapping[str, str]) -> tuple[Material, ...]:
+    found: dict[str, list[Material]] = {}
+    for n, (portion, material) in enumerate(zip(step.inputs, intake, strict=True)):
+        found.setdefault(origins[portion.step] if isinstance(portion, StepPortion) else f"#{n}", []).append(material)
+    return tuple(m[0] if len(m) == 1 else combine(m) for m in found.values())

@@ -146,24 +146,25 @@ def _ready(formula: Formula, rows: Sequence[ToolRow]) -> dict[str, tuple[MakeRea
         if not must_be_clean(formula, step):
             continue
         held = _held_fat(formula, step)
-        bowl = MakeReady(
-            id="clean-bowl",
-            name=names.get(step.vessel, step.vessel),
-            detail="dry, free of fat: wipe with vinegar"
-            if held is None
-            else f"it held fat in “{held}”: wash, dry, wipe with vinegar",
-        )
-        found[step.id] = (bowl, *(_beater(row, u) for row in rows for u in row.uses if u.step == step.id))
+        # Bowl and beater that are used once more are to be cleaned once more, whatever was ticked before.
+        anew = f"-{step.id}" if step.again else ""
+        detail = "dry, free of fat: wipe with vinegar"
+        if held is not None:
+            detail = f"it held fat in “{held}”: wash, dry, wipe with vinegar"
+        elif anew:
+            detail = "emptied, washed, dry: wipe with vinegar"
+        bowl = MakeReady(id=f"clean-bowl{anew}", name=names.get(step.vessel, step.vessel), detail=detail)
+        found[step.id] = (bowl, *(_beater(row, u, anew) for row in rows for u in row.uses if u.step == step.id))
     return found
 
 
-def _beater(row: ToolRow, use: ToolUse) -> MakeReady:
+def _beater(row: ToolRow, use: ToolUse, anew: str) -> MakeReady:
     at = row.uses.index(use)
     later = next((u for u in row.uses[at + 1 :] if u.greasy), None)
     detail = "washed since the fat, dry" if use.washed_before else "clean, dry, no fat"
     if later is not None and not use.washed_before:
         detail += f"; then as it is to “{later.title}”"
-    return MakeReady(id="beater", name=row.tool, detail=detail)
+    return MakeReady(id=f"beater{anew}", name=row.tool, detail=detail)
 
 
 def _held_fat(formula: Formula, step: Step) -> str | None:

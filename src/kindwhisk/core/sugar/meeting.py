@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from enum import StrEnum
+from typing import Literal
 
 from kindwhisk.core.sugar.boiling import Pot
 from kindwhisk.core.sugar.forecast import Phase, SyrupForecast
@@ -32,12 +33,22 @@ class Whisk(StrEnum):
 
 
 class Lever(Value):
-    """Something that brings the two together again, what it gains in seconds, and its limit."""
+    """Something that brings the two together again, what it gains in seconds, and its limit.
+
+    ``again`` is what of the two is begun again by it, ``water_g`` the water that goes into the pot.
+    """
 
     id: str
     do: str
     gains_s: Estimate | None
     limit: str
+    again: Literal["", "syrup", "whites"] = ""
+    water_g: float = 0.0
+
+
+def past_saving(syrup: SyrupForecast) -> bool:
+    """Whether a syrup is so far past its target that no water brings it back."""
+    return syrup.phase in {Phase.PAST, Phase.RESTING} and (syrup.temperature_c or 0.0) >= BROWNS_C
 
 
 def _gains(seconds: float) -> Estimate:
@@ -49,7 +60,7 @@ class Meeting(Value):
 
     ``start_in_s`` and ``start_at_c`` are the cue for the whites: None once they run, or while the pot cannot tell.
     ``gap_s`` is how much later than the whites the syrup will be there (less than none: earlier). ``pour``: off
-    the heat and in.
+    the heat and in; ``past_saving``: off the heat, and not in.
     """
 
     whisk: Whisk
@@ -59,6 +70,7 @@ class Meeting(Value):
     start_now: bool
     gap_s: float | None
     pour: bool
+    past_saving: bool = False
     says: str
     levers: tuple[Lever, ...]
 
@@ -91,7 +103,8 @@ def meeting(
             start_at_c=None,
             start_now=False,
             gap_s=None,
-            pour=pour,
+            pour=pour and not past_saving(syrup),
+            past_saving=past_saving(syrup),
             says=_past(syrup, whisk) if past else _untold(whisk, whites_s),
             levers=_back(syrup, pot) if past else (),
         )
@@ -169,6 +182,7 @@ def _whites_first(gap: float, left: float, hold: float, whisk: Whisk) -> tuple[L
             do="Stop these whites; start fresh ones when the pot says so.",
             gains_s=None,
             limit="These will not keep that long: use them in something that is cooked.",
+            again="whites",
         )
         return (again, hurry) if whisk is Whisk.THERE else (slow, again)
     return (slow, hurry) if left > 45 else (slow,)
@@ -210,26 +224,27 @@ def _spoon(syrup: SyrupForecast, pot: Pot) -> tuple[Lever, ...]:
             do=f"A spoon ({SPOON_G:.0f} g) of water down the wall, face back: it spits. Then back up.",
             gains_s=_gains(gains),
             limit="Twice at most: each time a little more sugar inverts, and the foam sets softer.",
+            water_g=SPOON_G,
         ),
     )
 
 
 def _back(syrup: SyrupForecast, pot: Pot) -> tuple[Lever, ...]:
     """The syrup is past its target."""
-    at = syrup.temperature_c or 0.0
-    if at >= BROWNS_C:
+    if past_saving(syrup):
         again = Lever(
             id="fresh-syrup",
             do="Off the heat and start again with fresh sugar and water.",
             gains_s=None,
             limit="From about 150 °C it colours and tastes of caramel: water cannot undo that.",
+            again="syrup",
         )
         return (again,)
     return _spoon(syrup, pot)
 
 
 def _past(syrup: SyrupForecast, whisk: Whisk) -> str:
-    if (syrup.temperature_c or 0) >= BROWNS_C:
+    if past_saving(syrup):
         return "The syrup is far past: it has begun to colour."
     if whisk is Whisk.THERE:
         return "The syrup is past its target: off the heat. Pour at once, or bring it back."

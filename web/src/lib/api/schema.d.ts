@@ -48,6 +48,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bakes/hands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Hands
+         * @description Which of the bakes that run needs a hand next, and where two want the same pair at once.
+         */
+        get: operations["hands_api_bakes_hands_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bakes/{bake_id}": {
         parameters: {
             query?: never;
@@ -88,6 +108,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bakes/{bake_id}/could": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Could
+         * @description What could go otherwise from here on: what can be begun again, what is still to go in, what would keep.
+         */
+        get: operations["could_api_bakes__bake_id__could_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bakes/{bake_id}/events": {
         parameters: {
             query?: never;
@@ -102,6 +142,26 @@ export interface paths {
          * @description Keep what happened and answer with the new state; acknowledged only when it is on the disk.
          */
         post: operations["tell_api_bakes__bake_id__events_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/{bake_id}/foreseen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Foreseen
+         * @description What would follow if that happened: what is lost and needed, when it is ready. Nothing is kept.
+         */
+        post: operations["foreseen_api_bakes__bake_id__foreseen_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -140,6 +200,26 @@ export interface paths {
          * @description The label as plain text.
          */
         get: operations["label_as_text_api_bakes__bake_id__label_txt_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/{bake_id}/last-things": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Last Things
+         * @description The last things that happened, the latest first: what each was, and what stands in the way of its undo.
+         */
+        get: operations["last_things_api_bakes__bake_id__last_things_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1654,7 +1734,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "step_started" | "step_done" | "syrup_poured";
+            kind: "step_started" | "step_done" | "syrup_poured" | "begun_again";
             /** Ready */
             ready: boolean;
             /** Step */
@@ -1698,6 +1778,20 @@ export interface components {
             volume_ml: components["schemas"]["Estimate"];
             /** What */
             what: string;
+        };
+        /**
+         * AgainHere
+         * @description A step that can be begun again; ``parts``: also a part of it. ``where`` names what its content is in by now.
+         */
+        AgainHere: {
+            /** Parts */
+            parts: boolean;
+            /** Step */
+            step: string;
+            /** Title */
+            title: string;
+            /** Where */
+            where: string;
         };
         /**
          * Aged
@@ -1753,6 +1847,18 @@ export interface components {
             says: string;
             /** Shares */
             shares: components["schemas"]["Share"][];
+        };
+        /**
+         * Amount
+         * @description Grams of an ingredient.
+         */
+        Amount: {
+            /** Grams */
+            grams: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Name */
+            name: string;
         };
         /**
          * AnswerView
@@ -1876,6 +1982,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -2125,6 +2232,8 @@ export interface components {
         /**
          * BakeState
          * @description Everything that a page needs, from the events and a moment.
+         *
+         *     ``idle_until`` is when there is something to do again, where that is far off.
          */
         BakeState: {
             /** Allergens */
@@ -2159,6 +2268,8 @@ export interface components {
             gate: components["schemas"]["GateView"] | null;
             /** Id */
             id: string;
+            /** Idle Until */
+            idle_until: string | null;
             /** Labels */
             labels: string;
             /** Late By S */
@@ -2202,6 +2313,8 @@ export interface components {
             timers: components["schemas"]["TimerView"][];
             /** Title */
             title: string;
+            /** Turns */
+            turns: components["schemas"]["TurnView"][];
             /** Undoable */
             undoable: number | null;
             /** Windows */
@@ -2225,6 +2338,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -2416,12 +2530,38 @@ export interface components {
          */
         Basis: "measured" | "this kitchen" | "formula" | "published" | "model" | "recalled" | "trade habit";
         /**
-         * Batch
-         * @description Several readings, kept together or not at all.
+         * BegunAgain
+         * @description ``share`` of what a step has made is lost, and made once more.
          */
-        Batch: {
-            /** Readings */
-            readings: components["schemas"]["OutsideReading"][];
+        BegunAgain: {
+            /** At */
+            at?: string | null;
+            /** Client Key */
+            client_key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "begun_again";
+            /**
+             * Planned
+             * @default []
+             */
+            planned: components["schemas"]["PlannedStep"][];
+            /** Ready At */
+            ready_at?: string | null;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * Share
+             * @default 1
+             */
+            share: number;
+            /** Step */
+            step: string;
         };
         /**
          * BoilStep
@@ -2433,6 +2573,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -2616,6 +2757,30 @@ export interface components {
             text: string;
         };
         /**
+         * Changed
+         * @description It goes otherwise than planned from here on.
+         */
+        Changed: {
+            /** At */
+            at?: string | null;
+            /** Change */
+            change: components["schemas"]["kindwhisk__core__process__changes__batch__Batch"] | components["schemas"]["OtherTins"] | components["schemas"]["Instead"] | components["schemas"]["LeftOut"] | components["schemas"]["WeighedOtherwise"] | components["schemas"]["OtherOven"] | components["schemas"]["Earlier"] | components["schemas"]["Together"] | components["schemas"]["TakenOver"] | components["schemas"]["Paused"] | components["schemas"]["Remedied"] | components["schemas"]["Retimed"];
+            /** Client Key */
+            client_key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "changed";
+            /**
+             * Planned
+             * @default []
+             */
+            planned: components["schemas"]["PlannedStep"][];
+            /** Ready At */
+            ready_at?: string | null;
+        };
+        /**
          * Check
          * @description What it read in stirred crushed ice and in water at a rolling boil, with the air's pressure at the boil (kPa).
          */
@@ -2673,7 +2838,7 @@ export interface components {
         };
         /**
          * ChillStep
-         * @description Chill for about ``hours``; ``sees`` is what tells that it is over.
+         * @description Chill, or keep ``frozen``, for about ``hours``; ``sees`` is what tells that it is over.
          */
         ChillStep: {
             /**
@@ -2681,6 +2846,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -2691,6 +2857,11 @@ export interface components {
              * @default
              */
             component: string;
+            /**
+             * Frozen
+             * @default false
+             */
+            frozen: boolean;
             /**
              * Hours
              * @default 4
@@ -2737,6 +2908,18 @@ export interface components {
             grams: number;
             /** Says */
             says: string;
+        };
+        /**
+         * Clash
+         * @description Two stretches of the same hands at once: which goes first, and how long the other waits by then.
+         */
+        Clash: {
+            first: components["schemas"]["HandWanted"];
+            other: components["schemas"]["HandWanted"];
+            /** Says */
+            says: string;
+            /** Waits S */
+            waits_s: number;
         };
         /**
          * Column
@@ -3034,6 +3217,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -3133,6 +3317,33 @@ export interface components {
             total_g: number;
             /** Unpriced */
             unpriced: string[];
+        };
+        /**
+         * Could
+         * @description All of it. ``tins`` and ``oven``: whether they can still be others; ``before``: steps that may have been done
+         *     already; ``weighs``: steps that only weigh, and what was meant to lie in the bowl.
+         */
+        Could: {
+            /** Again */
+            again: components["schemas"]["AgainHere"][];
+            /** Batch */
+            batch: boolean;
+            /** Before */
+            before: components["schemas"]["Swapped"][];
+            /** Earlier */
+            earlier: components["schemas"]["Swapped"][];
+            /** Ingredients */
+            ingredients: components["schemas"]["StillToCome"][];
+            /** Oven C */
+            oven_c: number | null;
+            /** Standing */
+            standing: components["schemas"]["ThereNow"][];
+            /** Tins */
+            tins: boolean;
+            /** Together */
+            together: components["schemas"]["Swapped"][];
+            /** Weighs */
+            weighs: components["schemas"]["Into"][];
         };
         /**
          * CourseAddition
@@ -3455,6 +3666,28 @@ export interface components {
             temperature_c: components["schemas"]["Estimate"] | null;
         };
         /**
+         * DoneBefore
+         * @description A step was done before it was told of, at ``when``, and with it all that it takes from.
+         */
+        DoneBefore: {
+            /** At */
+            at?: string | null;
+            /** Client Key */
+            client_key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "done_before";
+            /** Step */
+            step: string;
+            /**
+             * When
+             * Format: date-time
+             */
+            when: string;
+        };
+        /**
          * Dot
          * @description A figure of a bake against the model's; ``title`` is the step's.
          *
@@ -3525,6 +3758,7 @@ export interface components {
          *
          *     ``goods`` are what it is made with that is not of the ingredient table; ``besides`` are ingredients that are used
          *     without an amount, for greasing, dusting or to taste: nothing is reckoned with them but what they hold for whom.
+         *     ``lost`` is what came to grief of a bake under way; a formula in the Book has none.
          */
         Draft: {
             /**
@@ -3549,6 +3783,11 @@ export interface components {
              * @default []
              */
             ledger: components["schemas"]["Exchange"][];
+            /**
+             * Lost
+             * @default []
+             */
+            lost: components["schemas"]["Loss"][];
             /**
              * Servings
              * @default 8
@@ -3611,6 +3850,19 @@ export interface components {
             step: string;
             /** Title */
             title: string;
+        };
+        /**
+         * Earlier
+         * @description A step is done before the one that leads to it: the butter before the flour.
+         */
+        Earlier: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "earlier";
+            /** Step */
+            step: string;
         };
         /**
          * EffectDots
@@ -3851,6 +4103,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -4017,6 +4270,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -4212,6 +4466,49 @@ export interface components {
             weighings: components["schemas"]["ComponentList"][];
         };
         /**
+         * Foreseen
+         * @description ``said`` is the change in words, ``ready_at`` when all is expected to be over after it.
+         *
+         *     ``added`` and ``gone`` are steps ahead, ``warnings`` those that were not there before, ``to_get`` what the
+         *     make-ready list asks for besides.
+         */
+        Foreseen: {
+            /** Added */
+            added: components["schemas"]["StepTime"][];
+            /** Because */
+            because: string;
+            eggs: components["schemas"]["EggNeed"] | null;
+            /** Gone */
+            gone: string[];
+            /** Lost */
+            lost: components["schemas"]["Amount"][];
+            /** Needed */
+            needed: components["schemas"]["Amount"][];
+            /**
+             * Ready At
+             * Format: date-time
+             */
+            ready_at: string;
+            /**
+             * Ready Before At
+             * Format: date-time
+             */
+            ready_before_at: string;
+            /** Said */
+            said: string;
+            /** To Get */
+            to_get: components["schemas"]["GateItemView"][];
+            /** Waits */
+            waits: components["schemas"]["Waits"][];
+            /**
+             * Wanted At
+             * Format: date-time
+             */
+            wanted_at: string;
+            /** Warnings */
+            warnings: components["schemas"]["Caveat"][];
+        };
+        /**
          * Formula
          * @description Steps in an order in which they can be done, and the vessels that they use.
          *
@@ -4241,6 +4538,11 @@ export interface components {
              * @default []
              */
             ledger: components["schemas"]["Exchange"][];
+            /**
+             * Lost
+             * @default []
+             */
+            lost: components["schemas"]["Loss"][];
             /**
              * Servings
              * @default 8
@@ -4624,6 +4926,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -4670,6 +4973,44 @@ export interface components {
              * @default
              */
             written: string;
+        };
+        /**
+         * HandWanted
+         * @description A stretch of time in which a bake wants hands; ``presses``: a foam or a syrup is under way, it can't wait.
+         */
+        HandWanted: {
+            /** Bake */
+            bake: string;
+            /**
+             * End At
+             * Format: date-time
+             */
+            end_at: string;
+            /** Hands */
+            hands: string;
+            /** Presses */
+            presses: boolean;
+            /**
+             * Start At
+             * Format: date-time
+             */
+            start_at: string;
+            /** Step */
+            step: string;
+            /** Step Title */
+            step_title: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * HandsView
+         * @description Of each bake that runs what it wants next, the most pressing first; and the clashes of the next hour.
+         */
+        HandsView: {
+            /** Clashes */
+            clashes: components["schemas"]["Clash"][];
+            /** Next */
+            next: components["schemas"]["HandWanted"][];
         };
         /**
          * Health
@@ -4772,6 +5113,16 @@ export interface components {
          */
         How: "upside down in its tin" | "in its tin" | "free on a rack";
         /**
+         * InTheBowl
+         * @description So many grams lie in the bowl of a step that only weighs, whatever was written.
+         */
+        InTheBowl: {
+            /** Grams */
+            grams: number;
+            /** Step */
+            step: string;
+        };
+        /**
          * IngredientEntry
          * @description An ingredient of the table.
          */
@@ -4846,6 +5197,21 @@ export interface components {
             roles: components["schemas"]["RoleShare"][];
         };
         /**
+         * Instead
+         * @description ``into`` takes the place of an ingredient in every step that was not begun.
+         */
+        Instead: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "instead";
+            /** Ingredient */
+            ingredient: string;
+            /** Into */
+            into: string;
+        };
+        /**
          * Intake
          * @description What came of a batch: how many are new, and how many were there already.
          */
@@ -4854,6 +5220,18 @@ export interface components {
             repeated: number;
             /** Stored */
             stored: number;
+        };
+        /**
+         * Into
+         * @description A step that an ingredient still goes into, and how much.
+         */
+        Into: {
+            /** Grams */
+            grams: number;
+            /** Step */
+            step: string;
+            /** Title */
+            title: string;
         };
         /**
          * InvertStep
@@ -4865,6 +5243,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -4928,13 +5307,10 @@ export interface components {
         Joining: "layer" | "spread" | "line the ring" | "sandwich" | "top" | "glaze" | "dust" | "brown with a flame";
         /**
          * Keep
-         * @description A formula to be kept as the next version; ``based_on`` is the version that was changed.
+         * @description How a content waits.
+         * @enum {string}
          */
-        Keep: {
-            /** Based On */
-            based_on?: number | null;
-            formula: components["schemas"]["Formula"];
-        };
+        "Keep-Output": "cold" | "frozen" | "as it is" | "lost";
         /**
          * Kept
          * @description A good that was kept, and the formulas of the Book that were brought up to it as new versions.
@@ -5099,6 +5475,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -5180,6 +5557,23 @@ export interface components {
             sugars: number;
         };
         /**
+         * LastThing
+         * @description Something that happened, in words; ``rests`` are the later things that stand in the way of its undo.
+         */
+        LastThing: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Rests */
+            rests: string[];
+            /** Said */
+            said: string;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
          * Law
          * @description Whose list of allergens a label follows.
          * @enum {string}
@@ -5193,6 +5587,19 @@ export interface components {
             /** Client Key */
             client_key: string;
             note: components["schemas"]["LeftOutNote"];
+        };
+        /**
+         * LeftOut
+         * @description An ingredient is left out of every step that was not begun.
+         */
+        LeftOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "left_out";
+            /** Ingredient */
+            ingredient: string;
         };
         /**
          * LeftOutNote
@@ -5221,8 +5628,16 @@ export interface components {
         /**
          * Lever
          * @description Something that brings the two together again, what it gains in seconds, and its limit.
+         *
+         *     ``again`` is what of the two is begun again by it, ``water_g`` the water that goes into the pot.
          */
         Lever: {
+            /**
+             * Again
+             * @default
+             * @enum {string}
+             */
+            again: "" | "syrup" | "whites";
             /** Do */
             do: string;
             gains_s: components["schemas"]["Estimate"] | null;
@@ -5230,6 +5645,11 @@ export interface components {
             id: string;
             /** Limit */
             limit: string;
+            /**
+             * Water G
+             * @default 0
+             */
+            water_g: number;
         };
         /**
          * Limit
@@ -5303,6 +5723,21 @@ export interface components {
             shape: "loaf";
         };
         /**
+         * Loss
+         * @description ``share`` of the whole of a step's result that was lost while it was being made.
+         */
+        Loss: {
+            /** Share */
+            share: number;
+            /** Step */
+            step: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+        };
+        /**
          * MacaronageStep
          * @description Fold the meringue into the dry goods, then press air out on purpose, to ``target_g_per_ml``.
          */
@@ -5312,6 +5747,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -5509,13 +5945,18 @@ export interface components {
          *
          *     ``start_in_s`` and ``start_at_c`` are the cue for the whites: None once they run, or while the pot cannot tell.
          *     ``gap_s`` is how much later than the whites the syrup will be there (less than none: earlier). ``pour``: off
-         *     the heat and in.
+         *     the heat and in; ``past_saving``: off the heat, and not in.
          */
         Meeting: {
             /** Gap S */
             gap_s: number | null;
             /** Levers */
             levers: components["schemas"]["Lever"][];
+            /**
+             * Past Saving
+             * @default false
+             */
+            past_saving: boolean;
             /** Pour */
             pour: boolean;
             /** Says */
@@ -5634,6 +6075,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -5857,6 +6299,57 @@ export interface components {
             per_gram: number;
             /** Water Per Gram */
             water_per_gram: number;
+        };
+        /**
+         * OnceMore
+         * @description The step that another makes once more, and how much of it: 1 is as much.
+         */
+        OnceMore: {
+            /** Of */
+            of: string;
+            /** Share */
+            share: number;
+        };
+        /**
+         * OtherOven
+         * @description What was not put into the oven yet bakes in another one, at another temperature (C, of its air), or both.
+         */
+        OtherOven: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "other_oven";
+            /**
+             * Oven
+             * @default
+             */
+            oven: string;
+            /** Oven C */
+            oven_c?: number | null;
+        };
+        /**
+         * OtherTins
+         * @description The batter as it is goes into ``count`` of a kitchen's tin, and some ``beside`` it; for pieces it is the tray.
+         */
+        OtherTins: {
+            /**
+             * Beside
+             * @default []
+             */
+            beside: components["schemas"]["MoreTins"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "other_tins";
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Tin */
+            tin: string;
         };
         /**
          * OutcomeRecorded
@@ -6251,6 +6744,32 @@ export interface components {
             says: string;
         };
         /**
+         * Paused
+         * @description Stop now and go on at ``until``.
+         *
+         *     ``keep`` tells of a step's result how it waits. What is not named there: foams and syrups are lost, what holds egg,
+         *     milk or cream waits in the cold, the rest as it is.
+         */
+        Paused: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "paused";
+            /**
+             * Keep
+             * @default {}
+             */
+            keep: {
+                [key: string]: components["schemas"]["kindwhisk__core__process__changes__pause__Keep"];
+            };
+            /**
+             * Until
+             * Format: date-time
+             */
+            until: string;
+        };
+        /**
          * Peak
          * @description End points of a meringue.
          * @enum {string}
@@ -6333,6 +6852,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -6441,7 +6961,9 @@ export interface components {
         };
         /**
          * PlanRequest
-         * @description What is to be ready when. ``not_before`` is the first moment that may be used, by default now.
+         * @description What is to be ready when, or as soon as it can be.
+         *
+         *     ``not_before`` is the first moment that may be used, by default now.
          */
         PlanRequest: {
             /**
@@ -6463,11 +6985,8 @@ export interface components {
             oven?: string | null;
             /** Pieces */
             pieces?: number | null;
-            /**
-             * Ready At
-             * Format: date-time
-             */
-            ready_at: string;
+            /** Ready At */
+            ready_at?: string | null;
             /** Servings */
             servings?: number | null;
             /** Tin */
@@ -6528,7 +7047,7 @@ export interface components {
         };
         /**
          * PlannedStep
-         * @description A step on the clock.
+         * @description When a step was meant to begin and end.
          */
         PlannedStep: {
             /**
@@ -6659,6 +7178,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -7155,16 +7675,58 @@ export interface components {
             where: string;
         };
         /**
+         * Remedied
+         * @description Something was done to what a step makes or has made, with ``grams`` of an ingredient or none.
+         */
+        Remedied: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "remedied";
+            /**
+             * Grams
+             * @default 0
+             */
+            grams: number;
+            /**
+             * Ingredient
+             * @default
+             */
+            ingredient: string;
+            /** Remedy */
+            remedy: string;
+            /** Step */
+            step: string;
+        };
+        /**
          * Rescue
          * @description What it looks like when something is wrong, whether it can be brought back, how, and how far.
+         *
+         *     ``grams`` of an ``ingredient`` go in for that; by the table it is a ``share`` of what is in the bowl.
          */
         Rescue: {
             /** Can */
             can: boolean;
             /** Do */
             do: string;
+            /**
+             * Grams
+             * @default 0
+             */
+            grams: number;
+            /**
+             * Ingredient
+             * @default
+             */
+            ingredient: string;
             /** Limit */
             limit: string;
+            /**
+             * Share
+             * @default 0
+             */
+            share: number;
             /** Sign */
             sign: string;
         };
@@ -7184,6 +7746,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -7232,6 +7795,19 @@ export interface components {
              * @default
              */
             written: string;
+        };
+        /**
+         * Retimed
+         * @description To be ready at ``ready_at``; without it, as soon as it can be.
+         */
+        Retimed: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "retimed";
+            /** Ready At */
+            ready_at?: string | null;
         };
         /**
          * RingWidth
@@ -7322,6 +7898,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -7619,6 +8196,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -7690,6 +8268,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -7760,6 +8339,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -7896,9 +8476,16 @@ export interface components {
         };
         /**
          * StartRequest
-         * @description A plan, taken up, and whose hands do it. The key makes a repeated post start nothing twice.
+         * @description A plan, taken up, and whose hands do it; ``bell`` rings when it begins.
+         *
+         *     The key makes a repeated post start nothing twice.
          */
         StartRequest: {
+            /**
+             * Bell
+             * @default false
+             */
+            bell: boolean;
             /**
              * Beside
              * @default []
@@ -7925,11 +8512,8 @@ export interface components {
             oven?: string | null;
             /** Pieces */
             pieces?: number | null;
-            /**
-             * Ready At
-             * Format: date-time
-             */
-            ready_at: string;
+            /** Ready At */
+            ready_at?: string | null;
             /** Servings */
             servings?: number | null;
             /** Tin */
@@ -7944,6 +8528,9 @@ export interface components {
         /**
          * StepDetail
          * @description A step close up.
+         *
+         *     ``spoilt`` is the share of its bubbles that a foam has lost past its peak; ``not_before`` when a step should begin
+         *     that would only stand waiting earlier.
          */
         StepDetail: {
             act: components["schemas"]["Act"] | null;
@@ -7954,10 +8541,13 @@ export interface components {
             cues: components["schemas"]["CueView"][];
             fold: components["schemas"]["FoldCourse"] | null;
             forecast: components["schemas"]["StepForecast"];
+            /** Not Before */
+            not_before: string | null;
             outlook: components["schemas"]["Outlook"] | null;
             section: components["schemas"]["Section"] | null;
             /** Section Is Now */
             section_is_now: boolean;
+            spoilt: components["schemas"]["Estimate"] | null;
             watch: components["schemas"]["Watch"] | null;
         };
         /**
@@ -8207,7 +8797,38 @@ export interface components {
          * @description How far a step is.
          * @enum {string}
          */
-        StepStatus: "waiting" | "running" | "done" | "skipped";
+        StepStatus: "waiting" | "running" | "done" | "skipped" | "lost";
+        /**
+         * StepTime
+         * @description A step with its expected start.
+         */
+        StepTime: {
+            /**
+             * Start At
+             * Format: date-time
+             */
+            start_at: string;
+            /** Step */
+            step: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * StillToCome
+         * @description An ingredient that is still to go in, and what could take its place.
+         */
+        StillToCome: {
+            /** Grams */
+            grams: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Name */
+            name: string;
+            /** Offers */
+            offers: components["schemas"]["Offer"][];
+            /** Steps */
+            steps: components["schemas"]["Into"][];
+        };
         /**
          * Strand
          * @description A vessel's line.
@@ -8228,6 +8849,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -8339,6 +8961,16 @@ export interface components {
             steps: string[];
         };
         /**
+         * Swapped
+         * @description A step that could be done before the one that leads to it, or in one go with it.
+         */
+        Swapped: {
+            /** Says */
+            says: string;
+            /** Step */
+            step: string;
+        };
+        /**
          * SyrupForecast
          * @description When a pot will be at its target. Seconds are None, with ``why``, where the readings cannot tell.
          *
@@ -8439,6 +9071,19 @@ export interface components {
             written: string;
         };
         /**
+         * TakenOver
+         * @description ``hands``, one of the kitchen's people, does what was not begun yet.
+         */
+        TakenOver: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "taken_over";
+            /** Hands */
+            hands: string;
+        };
+        /**
          * Technique
          * @description What a formula, or a component of it, is by the way its foam is made and used.
          * @enum {string}
@@ -8458,6 +9103,21 @@ export interface components {
             from_s: components["schemas"]["Estimate"];
             /** Name */
             name: string;
+        };
+        /**
+         * ThereNow
+         * @description A content that stands, and what would become of it over a pause; ``running``: it is being made.
+         */
+        ThereNow: {
+            keep: components["schemas"]["Keep-Output"];
+            /** Running */
+            running: boolean;
+            /** Step */
+            step: string;
+            /** Title */
+            title: string;
+            /** Where */
+            where: string;
         };
         /**
          * Thermometer
@@ -8731,6 +9391,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -8777,6 +9438,19 @@ export interface components {
              * @default
              */
             written: string;
+        };
+        /**
+         * Together
+         * @description A step and the one that leads to it are done in one go.
+         */
+        Together: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "together";
+            /** Step */
+            step: string;
         };
         /**
          * ToolRow
@@ -8872,6 +9546,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -8908,6 +9583,28 @@ export interface components {
              * @default
              */
             written: string;
+        };
+        /**
+         * TurnView
+         * @description Something that went otherwise than planned: what was lost, what is newly needed, and how many eggs that is.
+         */
+        TurnView: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            eggs: components["schemas"]["EggNeed"] | null;
+            /** Lost */
+            lost: components["schemas"]["Amount"][];
+            /** Needed */
+            needed: components["schemas"]["Amount"][];
+            /** Reason */
+            reason: string;
+            /** Said */
+            said: string;
+            /** Sequence */
+            sequence: number;
         };
         /**
          * Understood
@@ -9015,6 +9712,27 @@ export interface components {
          */
         VesselForm: "bowl" | "mixer bowl" | "pot" | "jug" | "bag" | "cup" | "paper" | "tin" | "rack" | "oven";
         /**
+         * Waits
+         * @description A content that is there already and waits for what is made meanwhile: when it will be taken, and how long it
+         *     holds until.
+         */
+        Waits: {
+            /**
+             * Holds Until
+             * Format: date-time
+             */
+            holds_until: string;
+            /** Name */
+            name: string;
+            /** Step */
+            step: string;
+            /**
+             * Taken At
+             * Format: date-time
+             */
+            taken_at: string;
+        };
+        /**
          * WallPoint
          * @description The wall at a height: outer and inner half-width in mm (inner is the tube's).
          */
@@ -9042,6 +9760,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -9116,6 +9835,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -9208,6 +9928,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -9244,6 +9965,23 @@ export interface components {
              * @default
              */
             written: string;
+        };
+        /**
+         * WeighedOtherwise
+         * @description So many grams of an ingredient went into a step, whatever was written.
+         */
+        WeighedOtherwise: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "weighed_otherwise";
+            /** Grams */
+            grams: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Step */
+            step: string;
         };
         /**
          * Weighing
@@ -9289,6 +10027,7 @@ export interface components {
              * @default []
              */
             after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
             /**
              * Assumed
              * @default
@@ -9417,6 +10156,46 @@ export interface components {
             /** Look For */
             look_for: string;
         };
+        /**
+         * Keep
+         * @description A formula to be kept as the next version; ``based_on`` is the version that was changed.
+         */
+        kindwhisk__api__routers__book__changing__Keep: {
+            /** Based On */
+            based_on?: number | null;
+            formula: components["schemas"]["Formula"];
+        };
+        /**
+         * Batch
+         * @description Several readings, kept together or not at all.
+         */
+        kindwhisk__api__routers__readings__Batch: {
+            /** Readings */
+            readings: components["schemas"]["OutsideReading"][];
+        };
+        /**
+         * Batch
+         * @description ``times`` as much of everything ahead; or as much as goes with what was ``weighed``, six whites where three were
+         *     meant.
+         *
+         *     Of what stands ready besides, the difference is made beside it, or left over.
+         */
+        kindwhisk__core__process__changes__batch__Batch: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "batch";
+            /** Times */
+            times?: number | null;
+            weighed?: components["schemas"]["InTheBowl"] | null;
+        };
+        /**
+         * Keep
+         * @description How a content waits.
+         * @enum {string}
+         */
+        kindwhisk__core__process__changes__pause__Keep: "cold" | "frozen" | "as it is" | "lost";
     };
     responses: never;
     parameters: never;
@@ -9613,6 +10392,66 @@ export interface operations {
             };
         };
     };
+    hands_api_bakes_hands_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandsView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     state_api_bakes__bake_id__get: {
         parameters: {
             query?: {
@@ -9739,6 +10578,68 @@ export interface operations {
             };
         };
     };
+    could_api_bakes__bake_id__could_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Could"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     tell_api_bakes__bake_id__events_post: {
         parameters: {
             query?: never;
@@ -9750,7 +10651,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["SyrupPoured"] | components["schemas"]["NotYet"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["ProbePlaced"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["Answered"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
+                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["SyrupPoured"] | components["schemas"]["DoneBefore"] | components["schemas"]["BegunAgain"] | components["schemas"]["Changed"] | components["schemas"]["NotYet"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["ProbePlaced"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["Answered"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
             };
         };
         responses: {
@@ -9761,6 +10662,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BakeState"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    foreseen_api_bakes__bake_id__foreseen_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BegunAgain"] | components["schemas"]["Changed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Foreseen"];
                 };
             };
             /** @description The body could not be read. */
@@ -9925,6 +10892,68 @@ export interface operations {
                 content: {
                     "application/problem+json": unknown;
                     "text/plain": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    last_things_api_bakes__bake_id__last_things_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LastThing"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
                 };
             };
         };
@@ -11926,7 +12955,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Keep"];
+                "application/json": components["schemas"]["kindwhisk__api__routers__book__changing__Keep"];
             };
         };
         responses: {
@@ -13682,7 +14711,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["OutsideReading"] | components["schemas"]["Batch"];
+                "application/json": components["schemas"]["OutsideReading"] | components["schemas"]["kindwhisk__api__routers__readings__Batch"];
             };
         };
         responses: {

@@ -23,11 +23,22 @@
   import StepNow from './StepNow.svelte';
   import StepsSheet from './StepsSheet.svelte';
   import TimerSheet from './TimerSheet.svelte';
+  import HandsStrip from './HandsStrip.svelte';
+  import OtherwiseSheet, { type Way } from './otherwise/OtherwiseSheet.svelte';
 
   const bench = new BenchState(route.params.bake!);
   const standIns = new StandInState();
   void standIns.load();
-  let sheet = $state<'reading' | 'stand-ins' | 'probe' | 'timer' | 'note' | 'skip' | 'steps' | 'keys' | null>(null);
+  let sheet = $state<
+    'reading' | 'stand-ins' | 'probe' | 'timer' | 'note' | 'skip' | 'steps' | 'keys' | 'otherwise' | null
+  >(null);
+  /** What of it goes otherwise, where the baker has said so already. */
+  let way = $state<Way | null>(null);
+
+  function otherwise(which: Way | null): void {
+    way = which;
+    sheet = 'otherwise';
+  }
   let rung = new Set<string>();
   let opened = Date.now();
   /** Whether the focus was moved by keyboard. */
@@ -98,6 +109,9 @@
       s: () => (sheet = 'skip'),
       w: () => bench.startWhites(),
       a: () => (sheet = 'steps'),
+      c: () => otherwise(null),
+      g: () => otherwise('again'),
+      l: () => otherwise('last'),
       u: () => bench.undo(),
       m: () => sound.toggle(),
       '?': () => (sheet = 'keys'),
@@ -153,6 +167,16 @@
     />
   </section>
 
+  <HandsStrip here={bench.id} sequence={bake.sequence} />
+  {#if bake.idle_until}
+    <p class="flex flex-wrap items-center gap-x-4 border-b border-line px-4 py-1 text-[17px] sm:px-6" role="status">
+      <span
+        ><strong>Nothing to do before {clock(bake.idle_until)}</strong>, for {clock(bake.ready_at)}.
+        <span class="text-quiet">What has to be made ready can be ticked meanwhile.</span></span
+      >
+      <button class="min-h-14 px-2 font-semibold underline" onclick={() => otherwise('when')}>Go on now instead</button>
+    </p>
+  {/if}
   {#if bench.problem}<Notice problem={bench.problem} onclose={() => (bench.problem = null)} />{/if}
   <!-- A time is asked about until the next thing happens, then on the record: hands are full. -->
   <div class="sticky top-0 z-20">
@@ -171,7 +195,7 @@
     <div
       class="grid grow content-start gap-x-8 gap-y-4 px-4 pt-3 pb-4 sm:px-6 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]"
     >
-      <StepNow {bench} onsheet={(which) => (sheet = which)} />
+      <StepNow {bench} onsheet={(which) => (sheet = which)} onotherwise={otherwise} />
       <Picture {bench} onprobe={() => (sheet = 'probe')} />
     </div>
   {:else}
@@ -192,6 +216,7 @@
   <SkipSheet {bench} open={sheet === 'skip'} onclose={() => (sheet = null)} />
   <StepsSheet {bench} open={sheet === 'steps'} onclose={() => (sheet = null)} />
   <StandIns {standIns} open={sheet === 'stand-ins'} onclose={() => (sheet = null)} />
+  <OtherwiseSheet {bench} open={sheet === 'otherwise'} first={way} onclose={() => (sheet = null)} />
   <KeysSheet open={sheet === 'keys'} onclose={() => (sheet = null)} />
 {:else if bench.problem}
   <div class="p-6"><Notice problem={bench.problem} /></div>

@@ -20,18 +20,24 @@
 >
   {#each bake.windows as w (w.step)}
     {@const left = until(w.until, now.value)}
-    <button class="min-h-14 text-left leading-tight" onclick={() => bench.look(w.closes)}>
-      <strong class={left < 60 ? 'text-[#ff8fab]' : ''}
-        >{w.name} {left > 0 ? `holds ${countdown(left)}` : `${countdown(left)} too long`}</strong
-      ><br />
-      <span class="text-[15px] opacity-85"
-        >{#if w.lost && w.lost.likely > 0.04 && w.ageing}About {Math.round(100 * w.lost.likely)} % of its air is gone ({Math.round(
-            100 * w.lost.low,
-          )} to {Math.round(100 * w.lost.high)}, {w.lost.basis}). {left < 0
-            ? w.ageing.restores
-            : w.ageing.sign}{:else}{w.why}{/if}</span
-      >
-    </button>
+    <div class="flex items-center gap-x-2">
+      <button class="min-h-14 text-left leading-tight" onclick={() => bench.look(w.closes)}>
+        <strong class={left < 60 ? 'text-[#ff8fab]' : ''}
+          >{w.name} {left > 0 ? `holds ${countdown(left)}` : `${countdown(left)} too long`}</strong
+        ><br />
+        <span class="text-[15px] opacity-85"
+          >{#if w.lost && w.lost.likely > 0.04 && w.ageing}About {Math.round(100 * w.lost.likely)} % of its air is gone ({Math.round(
+              100 * w.lost.low,
+            )} to {Math.round(100 * w.lost.high)}, {w.lost.basis}). {left < 0
+              ? w.ageing.restores
+              : w.ageing.sign}{:else}{w.why}{/if}</span
+        >
+      </button>
+      {#if left < 0 && w.ageing?.can}<button
+          class="min-h-14 px-2 underline"
+          onclick={() => bench.remedied(w.step, w.ageing!.restores)}>did that</button
+        >{/if}
+    </div>
   {/each}
   {#each others as id (id)}
     {@const detail = bake.details[id]}

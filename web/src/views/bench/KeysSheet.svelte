@@ -13,6 +13,9 @@
     ['S', 'skip with a reason'],
     ['A', 'all steps'],
     ['U', 'undo the last thing'],
+    ['L', 'take back any of the last things'],
+    ['C', 'otherwise than planned'],
+    ['G', 'begin it again'],
     ['M', 'sound on or off'],
     ['?', 'this list'],
   ] as const;

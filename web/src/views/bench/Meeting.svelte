@@ -49,6 +49,13 @@
             ? ''
             : ` Gains about ${length(lever.gains_s.likely)} (${length(lever.gains_s.low)} to ${length(lever.gains_s.high)}).`}
           <span class="text-quiet">{lever.limit}</span>
+          {#if lever.again}<button
+              class="-my-2 min-h-14 px-2 font-semibold underline"
+              onclick={() => bench.again(lever.again === 'syrup' ? meets.boil : meets.whisk)}>Begin again</button
+            >{:else if lever.water_g > 0}<button
+              class="-my-2 min-h-14 px-2 font-semibold underline"
+              onclick={() => bench.remedied(meets.boil, lever.do, 'water', lever.water_g)}>It is in</button
+            >{/if}
         </li>
       {/each}
     </ul>

@@ -6,6 +6,7 @@
   import Rescues from '../../lib/parts/Rescues.svelte';
   import { clock, countdown, length, until } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
+  import type { Way } from './otherwise/OtherwiseSheet.svelte';
   import BakeNow from './BakeNow.svelte';
   import BakeTold from '../../lib/parts/BakeTold.svelte';
   import BowlNow from './BowlNow.svelte';
@@ -18,8 +19,9 @@
   type Props = {
     bench: BenchState;
     onsheet: (which: 'reading' | 'probe' | 'timer' | 'note' | 'skip' | 'steps') => void;
+    onotherwise: (way: Way | null) => void;
   };
-  let { bench, onsheet }: Props = $props();
+  let { bench, onsheet, onotherwise }: Props = $props();
 
   const detail = $derived(bench.detail!);
   const step = $derived(detail.forecast);
@@ -48,7 +50,6 @@
   /** The additions of this step within its fold, and how many of the fold come before them. */
   const own = $derived(detail.fold?.additions.filter((a) => a.step === step.id) ?? step.additions);
   const before = $derived(detail.fold?.additions.findIndex((a) => a.step === step.id) ?? 0);
-  const early = $derived(line.status === 'waiting' ? until(line.expected_start_at, now.value) : 0);
 </script>
 
 <section aria-label="The step now" data-at="{step.id} {line.status}" class="flex min-w-0 flex-col gap-2.5">
@@ -68,6 +69,9 @@
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('steps')}>Steps <span class="key">A</span></button>
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('timer')}>Timer <span class="key">T</span></button>
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('note')}>Note <span class="key">O</span></button>
+      <button class="min-h-14 px-2 underline" onclick={() => onotherwise(null)}
+        >Otherwise <span class="key">C</span></button
+      >
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('skip')}>Skip <span class="key">S</span></button>
       <button
         class="min-h-14 px-2 underline disabled:opacity-40"
@@ -179,9 +183,9 @@
         >
       </p>
     </div>
-  {:else if early > 120 && step.attention !== 'throughout'}
+  {:else if detail.not_before && until(detail.not_before, now.value) > 60}
     <p class="text-lg">
-      <strong>Not before {clock(line.expected_start_at)}.</strong>
+      <strong>Not before {clock(detail.not_before)}.</strong>
       <span class="text-quiet">Earlier, it would only stand waiting.</span>
     </p>
   {/if}
@@ -226,7 +230,21 @@
 
   {#if running && watch?.egg}<EggHeat egg={watch.egg} />{/if}
 
-  {#if running && step.rescues.length > 0}<Rescues rescues={step.rescues} />{/if}
+  {#if running && detail.spoilt}
+    <p class="border-l-[6px] border-raspberry pl-4 text-[17px]" role="status">
+      <strong
+        >Past its peak: about {Math.round(100 * detail.spoilt.likely)} % of its air is gone ({Math.round(
+          100 * detail.spoilt.low,
+        )} to {Math.round(100 * detail.spoilt.high)}).</strong
+      >
+      <span class="text-quiet">{origin(detail.spoilt)}. A cup tells how it really stands.</span>
+    </p>
+  {/if}
+  {#if running && step.rescues.length > 0}<Rescues
+      rescues={step.rescues}
+      ondone={(r) => bench.remedied(step.id, r.do, r.ingredient, r.grams)}
+      onagain={() => onotherwise('again')}
+    />{/if}
 
   {#if bench.gate && line.status === 'waiting'}<Gate gate={bench.gate} {bench} />{/if}
 
@@ -250,9 +268,17 @@
     {#if !bench.act.ready && !line.startable && !blocked}
       <p class="text-[17px] text-quiet">Something before it is not done yet.</p>
     {/if}
-  {:else if line.status === 'done' || line.status === 'skipped'}
+  {:else if line.status !== 'waiting' && line.status !== 'running'}
     <p class="text-lg text-quiet">
-      {line.status === 'done' ? `Done at ${clock(line.ended_at!)}.` : `Skipped: ${line.reason}`}
+      {line.status === 'done'
+        ? `Done at ${clock(line.ended_at!)}.`
+        : line.status === 'lost'
+          ? 'Lost: made once more.'
+          : `Skipped: ${line.reason}`}
+      {#if line.status === 'done'}<button
+          class="-my-2 min-h-14 px-2 font-semibold text-ink underline"
+          onclick={() => onotherwise('again')}>Begin again from here</button
+        >{/if}
     </p>
   {/if}
 </section>

@@ -6,7 +6,7 @@
   type Props = { bench: BenchState; open: boolean; onclose: () => void };
   let { bench, open, onclose }: Props = $props();
 
-  const STATUS = { waiting: 'about', running: 'since', done: 'done', skipped: 'skipped' } as const;
+  const STATUS = { waiting: 'about', running: 'since', done: 'done', skipped: 'skipped', lost: 'lost' } as const;
   const moment = (s: { started_at?: string | null; ended_at?: string | null; expected_start_at: string }) =>
     Date.parse(s.started_at ?? s.expected_start_at);
   const inOrder = $derived((bench.bake?.steps ?? []).toSorted((a, b) => moment(a) - moment(b)));

@@ -145,7 +145,19 @@ export class BenchState {
     const act = this.act;
     if (!act?.ready) return;
     const { kind, step, boil = '', whisk = '' } = act;
-    this.tell(kind === 'syrup_poured' ? { kind, step, boil, whisk } : { kind, step });
+    if (kind === 'syrup_poured') this.tell({ kind, step, boil, whisk });
+    else if (kind === 'begun_again') this.again(step);
+    else this.tell({ kind, step });
+  }
+
+  /** What a step has made is lost: begin it again. */
+  again(step: string): void {
+    this.tell({ kind: 'begun_again', step, share: 1, reason: '', planned: [] });
+  }
+
+  /** Something was done to bring back what a step has made, with grams of an ingredient or none. */
+  remedied(step: string, remedy: string, ingredient = '', grams = 0): void {
+    this.tell({ kind: 'changed', planned: [], change: { change: 'remedied', step, remedy, ingredient, grams } });
   }
 
   /** Start the whites, or show what is still missing for them. */

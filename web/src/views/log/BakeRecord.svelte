@@ -3,6 +3,7 @@
   import Band from '../../lib/draw/Band.svelte';
   import Braid from '../../lib/draw/Braid.svelte';
   import Trace from '../../lib/draw/Trace.svelte';
+  import { grams } from '../../lib/figures.svelte';
   import { live } from '../../lib/live.svelte';
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
@@ -72,6 +73,7 @@
     }
   }
 
+  const amounts = (all: Schemas['Amount'][]) => all.map((a) => `${grams(a.grams)} ${a.name}`).join(', ');
   const begun = (s: Schemas['StepLine']) => Date.parse(s.started_at ?? s.expected_start_at);
   const inOrder = $derived((bake?.steps ?? []).toSorted((a, b) => begun(a) - begun(b)));
   const shift = (step: Schemas['StepLine']) =>
@@ -141,6 +143,26 @@
   <div class="grid gap-x-12 gap-y-8 px-4 py-6 sm:px-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
     <div class="space-y-8">
       <Outcome {bake} onsaved={(state) => (bake = state)} />
+      {#if bake.turns.length > 0}
+        <section>
+          <h2 class="mb-2 text-xl">Otherwise than planned</h2>
+          <ul class="space-y-2">
+            {#each bake.turns as t (t.sequence)}
+              <li class="border-t border-line pt-1">
+                <span class="mr-2 text-quiet">{clock(t.at)}</span><strong>{t.said}</strong>{t.reason
+                  ? `: ${t.reason}`
+                  : ''}
+                {#if t.lost.length}<p class="text-[16px]">Lost: {amounts(t.lost)}.</p>{/if}
+                {#if t.needed.length}<p class="text-[16px]">
+                    Newly needed: {amounts(t.needed)}{t.eggs
+                      ? ` (${t.eggs.count} eggs ${t.eggs.size.toUpperCase()})`
+                      : ''}.
+                  </p>{/if}
+              </li>
+            {/each}
+          </ul>
+        </section>
+      {/if}
       {#if traces.length > 0}
         <section>
           <h2 class="mb-2 text-xl">Temperatures</h2>

@@ -3,6 +3,7 @@
   import Section from '../../lib/draw/Section.svelte';
   import { grams, origin } from '../../lib/figures.svelte';
   import { now } from '../../lib/now.svelte';
+  import Sheet from '../../lib/parts/Sheet.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import WishPicker from '../../lib/parts/WishPicker.svelte';
@@ -16,6 +17,7 @@
   $effect(() => today.consider());
 
   let starting = $state(false);
+  let asking = $state(false);
   let picked = $state<string | null>(null);
   const plan = $derived(today.plan.value);
   const forecast = $derived(today.forecast.value);
@@ -30,9 +32,19 @@
   const opened = $derived(schedule.find((s) => s.step.id === picked));
   const wait = $derived(plan ? until(plan.start_at, now.value) : 0);
 
-  async function start(): Promise<void> {
+  const SOON_S = 300;
+
+  /** Before its time one is asked: now, or when it was planned. */
+  function begin(): void {
+    if (late || wait < SOON_S) return void start('planned');
+    today.hurry();
+    asking = true;
+  }
+
+  async function start(how: 'planned' | 'now'): Promise<void> {
     starting = true;
-    const bake = await today.start();
+    asking = false;
+    const bake = await today.start(how);
     starting = false;
     if (bake) await navigate('/bench/:bake', { params: { bake } });
   }
@@ -110,7 +122,7 @@
               <span class="text-quiet">{plan.because}</span>
             </p>
           </div>
-          <button class="act {first ? 'act-now' : ''} min-w-48 text-xl" disabled={starting} onclick={start}
+          <button class="act {first ? 'act-now' : ''} min-w-48 text-xl" disabled={starting} onclick={begin}
             >{late ? 'Start anyway' : 'Start this bake'}</button
           >
         </div>
@@ -160,3 +172,20 @@
     </div>
   </div>
 </section>
+
+{#if plan}
+  <Sheet bind:open={asking} title="It is not time yet" description="Planned to begin {when(plan.start_at, now.value)}.">
+    <div class="space-y-3">
+      <button class="act act-now min-h-[64px] w-full text-xl" disabled={starting} onclick={() => start('now')}>
+        {#if today.soonest.value && !today.soonest.waiting}Begin now: ready {when(
+            today.soonest.value.ready_at,
+            now.value,
+          )}{:else}Begin now{/if}
+      </button>
+      <button class="act min-h-[64px] w-full bg-ground text-xl" disabled={starting} onclick={() => start('planned')}
+        >Begin {when(plan.start_at, now.value)}, with a bell: ready {when(plan.ready_at, now.value)}</button
+      >
+      {#if today.soonest.problem}<p class="text-quiet">{today.soonest.problem.detail}</p>{/if}
+    </div>
+  </Sheet>
+{/if}

@@ -32,13 +32,16 @@
           </p>
         {/if}
         {#if bake.gate && !bake.gate.open}
-          <p class="text-lg">
+          <div class="text-lg" role="group" aria-label="Make ready for {bake.title}">
             <strong>Make ready before “{bake.gate.step_title}”:</strong>
-            {bake.gate.items
-              .filter((i) => !i.there)
-              .map((i) => i.name)
-              .join(', ')}.
-          </p>
+            {#each bake.gate.items.filter((i) => !i.there) as item (item.id)}
+              {#if item.kind === 'thing'}<button
+                  class="mr-1 min-h-14 px-2 underline"
+                  title={item.detail}
+                  onclick={() => void today.there(bake.id, item.id)}>{item.name}: there</button
+                >{:else}<span class="mr-2 text-quiet">{item.name}</span>{/if}
+            {/each}
+          </div>
         {/if}
       </div>
       <button

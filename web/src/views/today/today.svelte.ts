@@ -11,6 +11,7 @@ import {
 } from '../../lib/api/client';
 import { Asking } from '../../lib/asking.svelte';
 import { nextMoment } from '../../lib/time';
+import { outbox } from '../../lib/outbox.svelte';
 import { Wish } from '../../lib/wish.svelte';
 
 /** The day: what runs, and a plan being made for what comes next. */
@@ -27,6 +28,8 @@ export class Day {
   wish = new Wish();
   plan = new Asking<PlanView>();
   forecast = new Asking<ForecastView>();
+  /** The same, begun now: asked for only when it is not yet time. */
+  soonest = new Asking<PlanView>();
   problem = $state<Problem | null>(null);
   loaded = $state(false);
   #key = newKey();
@@ -78,17 +81,34 @@ export class Day {
     if (!formula_id || asked === this.#asked) return;
     this.#asked = asked;
     const path = { formula_id };
-    this.forecast.ask(() => ask(api.POST('/api/formulas/{formula_id}/scale', { params: { path }, body })));
-    if (ready_at) this.plan.ask(() => ask(api.POST('/api/plans', { body: { formula_id, ready_at, ...body } })));
+    this.forecast.ask((signal) =>
+      ask(api.POST('/api/formulas/{formula_id}/scale', { params: { path }, body, signal })),
+    );
+    if (ready_at)
+      this.plan.ask((signal) => ask(api.POST('/api/plans', { body: { formula_id, ready_at, ...body }, signal })));
   }
 
-  /** Start the bake that is planned; returns its id. */
-  async start(): Promise<string | null> {
+  /** Something on a make-ready list is there. */
+  async there(bake: string, item: string): Promise<void> {
+    const event = { kind: 'gate_ticked' as const, client_key: newKey(), item, there: true };
+    this.problem = await outbox.add(bake, event);
+    await this.#loadBakes();
+  }
+
+  /** Ask when it would be ready if it were begun now. */
+  hurry(): void {
+    const body = { formula_id: this.formula, ...this.wish.body };
+    this.soonest.ask((signal) => ask(api.POST('/api/plans', { body, signal })));
+  }
+
+  /** Start the bake that is planned, as it is planned (with a bell when it begins) or right now; returns its id. */
+  async start(how: 'planned' | 'now'): Promise<string | null> {
     if (!this.moment) return null;
     try {
       const body = {
         formula_id: this.formula,
-        ready_at: this.moment,
+        ready_at: how === 'now' ? null : this.moment,
+        bell: how === 'planned',
         client_key: this.#key,
         hands: this.hands,
         ...this.wish.body,

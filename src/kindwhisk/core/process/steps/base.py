@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Annotated, Any, ClassVar, NamedTuple
+from typing import Annotated, Any, ClassVar, NamedTuple, Self
 
 from pydantic import Field
 
@@ -62,6 +62,13 @@ class Content(NamedTuple):
         return bool(self.ingredients & WHITES) and not self.ingredients & YOLKY
 
 
+class OnceMore(Value):
+    """The step that another makes once more, and how much of it: 1 is as much."""
+
+    of: StepId
+    share: float = Field(gt=0, le=1000)
+
+
 class StepBase(Value):
     """The part that all kinds share.
 
@@ -77,6 +84,8 @@ class StepBase(Value):
     them; ``wanted_first`` what an optional shape begins as; ``by_itself``: the product puts it in, no baker does.
     ``written`` are the words of a recipe that it was read from, ``assumed`` why it is there though none says so.
     ``after`` names steps that must be over without giving material, such as a preheated oven.
+    ``divides``: a part of its result can be made once more beside the rest; ``merges``: another of such a step can be
+    done in one go with it; ``again`` is what it makes once more.
     """
 
     attention: ClassVar[Attention] = Attention.THROUGHOUT
@@ -94,6 +103,8 @@ class StepBase(Value):
     first: ClassVar[dict[str, Any]] = {}
     wanted_first: ClassVar[dict[str, Any]] = {}
     by_itself: ClassVar[bool] = False
+    divides: ClassVar[bool] = True
+    merges: ClassVar[bool] = False
 
     id: StepId
     title: str = Field(min_length=1, max_length=80)
@@ -104,6 +115,16 @@ class StepBase(Value):
     written: str = Field(default="", max_length=400)
     assumed: str = Field(default="", max_length=200)
     component: str = Field(default="", max_length=40)
+    again: OnceMore | None = None
+
+    @property
+    def origin(self) -> str:
+        """The step as the formula names it: its own id, or that of the one that it makes once more."""
+        return self.again.of if self.again else self.id
+
+    def scaled(self, factor: float) -> Self:
+        """The same step with every amount times ``factor``."""
+        return self.model_copy(update={"inputs": tuple(p.scaled(factor) for p in self.inputs)})
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """The outcome of this step for what goes in, in this setting."""
@@ -147,11 +168,13 @@ class StepBase(Value):
 
     def time_alone(self, kind: str, duration: Estimate, setting: Setting) -> Expected:
         """The time of a step that runs by itself, with this kitchen's own record of such a kind of work."""
-        return setting.record.expected(Figure.ALONE, setting.effects(Figure.ALONE, kind, self.id), duration)
+        return setting.record.expected(Figure.ALONE, setting.effects(Figure.ALONE, kind, self.origin), duration)
 
     def density(self, figure: Figure, kind: Foam, content: Material, published: Estimate, setting: Setting) -> Expected:
         """The density (g/ml) of its result, with this kitchen's own record of such foams or batters."""
-        effects = setting.effects(figure, kind.value, self.id, content=content, mixer=setting.mixer(self.tool_in_use))
+        effects = setting.effects(
+            figure, kind.value, self.origin, content=content, mixer=setting.mixer(self.tool_in_use)
+        )
         return setting.record.expected(figure, effects, published)
 
     def density_band(self, cup: Expected, setting: Setting, below: Side, above: Side) -> Band:

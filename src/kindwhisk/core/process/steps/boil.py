@@ -36,6 +36,7 @@ class BoilStep(StepBase):
     attention: ClassVar[Attention] = Attention.AT_TIMES
     uses: ClassVar[tuple[Resource, ...]] = (Resource.HOB,)
     under_way_is_enough: ClassVar[bool] = True
+    divides: ClassVar[bool] = False
     probe: ClassVar[ProbePlace | None] = ProbePlace.POT
 
     kind: Literal["boil"] = "boil"

@@ -13,11 +13,11 @@ from kindwhisk.core.process.steps.base import StepBase
 from kindwhisk.core.safety.cautions import keep_cold
 from kindwhisk.core.values.estimate import Basis, Estimate
 
-FRIDGE_C = 4.0
+FRIDGE_C, FREEZER_C = 4.0, -18.0
 
 
 class ChillStep(StepBase):
-    """Chill for about ``hours``; ``sees`` is what tells that it is over."""
+    """Chill, or keep ``frozen``, for about ``hours``; ``sees`` is what tells that it is over."""
 
     attention: ClassVar[Attention] = Attention.NONE
     under_way_is_enough: ClassVar[bool] = True
@@ -25,18 +25,23 @@ class ChillStep(StepBase):
     kind: Literal["chill"] = "chill"
     hours: float = Field(default=4, gt=0, le=96)
     sees: str = Field(default="Firm to the touch in the middle.", max_length=200)
+    frozen: bool = False
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Cold, and set where something in it sets."""
         content = combine(intake)
         duration = Estimate.around(3600 * self.hours, 0.2, Basis.FORMULA)
         return Outcome(
-            material=content.at(FRIDGE_C),
+            material=content.at(FREEZER_C if self.frozen else FRIDGE_C),
             duration_s=duration,
             modelled_s=duration.likely,
-            goal=f"{self.hours:g} h, cold",
-            do="Covered, in the coldest part of the refrigerator.",
-            why="Gelatine, butter and starch set slowly from the outside in.",
+            goal=f"{self.hours:.3g} h, {'frozen' if self.frozen else 'cold'}",
+            do="Wrapped airtight, with its date, in the freezer."
+            if self.frozen
+            else "Covered, in the coldest part of the refrigerator.",
+            why="Where air gets to it, it dries and takes on smells."
+            if self.frozen
+            else "Gelatine, butter and starch set slowly from the outside in.",
             checkpoints=(
                 Checkpoint(
                     id="set", name="Set", confirms="It has set", sees=self.sees, not_yet="Soft in the middle: leave it."

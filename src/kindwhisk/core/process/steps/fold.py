@@ -64,7 +64,7 @@ AS_GOOD = 0.06
 
 def air_effects(step: StepBase, manner: Manner, content: Material, setting: Setting) -> tuple[str, ...]:
     """What the air that a fold keeps depends on."""
-    return setting.effects(Figure.AIR, manner.value, step.id, content=content)
+    return setting.effects(Figure.AIR, manner.value, step.origin, content=content)
 
 
 def hands(step: StepBase, manner: Manner, content: Material, setting: Setting) -> Factor:
@@ -94,6 +94,8 @@ class FoldStep(StepBase):
 
     shows_before: ClassVar[bool] = True
     ages: ClassVar[bool] = True
+
+    merges: ClassVar[bool] = True
 
     kind: Literal["fold"] = "fold"
     manner: Manner = Manner.FOLD

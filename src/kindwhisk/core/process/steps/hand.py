@@ -20,6 +20,8 @@ class HandStep(StepBase):
 
     passes_window: ClassVar[bool] = True
 
+    merges: ClassVar[bool] = True
+
     kind: Literal["hand"] = "hand"
     does: Words = ""
     seconds: float = Field(default=120, gt=0, le=7200)

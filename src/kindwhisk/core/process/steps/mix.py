@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from pydantic import Field
 
@@ -20,6 +20,8 @@ class MixStep(StepBase):
 
     ``overrun`` is the gas that whisking beats in, as a share of the gas-free volume (0 to 1).
     """
+
+    merges: ClassVar[bool] = True
 
     kind: Literal["mix"] = "mix"
     tool: Tool = "hand whisk"

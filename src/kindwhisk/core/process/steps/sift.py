@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from pydantic import Field
 
@@ -17,6 +17,8 @@ PER_GRAM_S = 0.25
 
 class SiftStep(StepBase):
     """Sift dry goods ``passes`` times."""
+
+    merges: ClassVar[bool] = True
 
     kind: Literal["sift"] = "sift"
     passes: int = Field(default=1, ge=1, le=5)

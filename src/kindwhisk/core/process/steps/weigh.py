@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from kindwhisk.core.foams import foam
 from kindwhisk.core.ingredients import ingredient
@@ -18,6 +18,8 @@ PER_INGREDIENT_S = 25.0
 
 class WeighStep(StepBase):
     """Weigh ingredients into one vessel on the scale."""
+
+    merges: ClassVar[bool] = True
 
     kind: Literal["weigh"] = "weigh"
 

@@ -7,7 +7,7 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core.foams import foam, whipping
+from kindwhisk.core.foams import foam, over_whipped, whipping
 from kindwhisk.core.foams.balance import Method, sugar_to_egg
 from kindwhisk.core.foams.foam import Foam, Peak
 from kindwhisk.core.foams.meringue_foam import density_of, holds_s
@@ -137,7 +137,7 @@ class WhipStep(StepBase):
                 can_do="About a minute more on the same speed, then weigh again.",
             ),
         )
-        effects = setting.effects(Figure.WHIP, kind.value, self.id, mixer=setting.mixer(self.tool))
+        effects = setting.effects(Figure.WHIP, kind.value, self.origin, mixer=setting.mixer(self.tool))
         time = setting.record.expected(Figure.WHIP, effects, duration)
         learned, air = time.made, setting.kitchen.air_c
         reached = start.temperature_c if kind is Foam.CREAM else air
@@ -158,8 +158,8 @@ class WhipStep(StepBase):
             else "Its bubbles burst.",
             foam=kind,
             passes=whipping.stages(learned, self.peak) if kind is Foam.FRENCH_MERINGUE else (),
-            over_s=whipping.over_s(learned, whites) if meringue else None,
-            rescues=whipping.RESCUES if meringue else (),
+            over_s=whipping.over_s(learned, whites) if meringue else over_whipped.over_s(kind, learned),
+            rescues=tuple(r.for_bowl(start.mass_g) for r in whipping.RESCUES) if meringue else (),
             checkpoints=(
                 Checkpoint(
                     id="peak",

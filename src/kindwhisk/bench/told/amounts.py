@@ -1,0 +1,28 @@
+"""Grams by ingredient, as a page tells them."""
+
+from __future__ import annotations
+
+from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.ingredients.eggs import EggNeed, egg_need
+from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.values.model import Value
+
+
+class Amount(Value):
+    """Grams of an ingredient."""
+
+    ingredient: str
+    name: str
+    grams: float
+
+
+def amounts(grams: dict[str, float]) -> tuple[Amount, ...]:
+    """Grams by ingredient, the most of it first."""
+    return tuple(
+        Amount(ingredient=i, name=ingredient(i).name, grams=g) for i, g in sorted(grams.items(), key=lambda a: -a[1])
+    )
+
+
+def eggs_in(grams: dict[str, float], kitchen: Kitchen) -> EggNeed | None:
+    """The eggs that stand behind these grams; None without any."""
+    return egg_need(grams.get("egg-white", 0.0), grams.get("egg-yolk", 0.0), grams.get("whole-egg", 0.0), kitchen.eggs)

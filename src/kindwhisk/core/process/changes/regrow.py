@@ -1,0 +1,123 @@
+"""Parts of a process made once more, beside what is there: for what was lost of results, or is wanted beyond them."""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Mapping
+from typing import NamedTuple
+
+from kindwhisk.core.process.changes.base import sound, with_inputs
+from kindwhisk.core.process.flows import NOTHING, Flows
+from kindwhisk.core.process.formula import Formula, Loss
+from kindwhisk.core.process.portions import IngredientPortion, Portion, StepPortion
+from kindwhisk.core.process.steps import Step
+from kindwhisk.core.process.steps.base import OnceMore
+
+TIMES = ("", ", again", ", a third time", ", a fourth time")
+LONGEST_ID, LONGEST_TITLE = 40, 80
+
+
+class Regrown(NamedTuple):
+    """The process after it, the new step that stands for each one made once more, and grams of what that takes."""
+
+    formula: Formula
+    anew: Mapping[str, str]
+    needed: Mapping[str, float]
+
+
+def _names(formula: Formula, wanted: Collection[str]) -> dict[str, tuple[str, str]]:
+    """An id and a title for the new one of each step."""
+    ids, found = {s.id for s in formula.steps}, {}
+    for step in formula.steps:
+        if step.id not in wanted:
+            continue
+        root = formula.step(step.origin)
+        number = 2
+        while (name := f"{root.id[: LONGEST_ID - 3]}-{number}") in ids:
+            number += 1
+        ids.add(name)
+        tail = TIMES[number - 1] if number <= len(TIMES) else f", time {number}"
+        found[step.id] = (name, f"{root.title[: LONGEST_TITLE - len(tail)]}{tail}")
+    return found
+
+
+def _part(step: str, share: float) -> StepPortion:
+    return StepPortion(step=step) if share > 1 - NOTHING else StepPortion(step=step, fraction=share)
+
+
+def _once_more(step: Step, names: Mapping[str, tuple[str, str]], need: Mapping[str, float], flows: Flows) -> Step:
+    """A step in the amount needed, taking from the new ones of what it took from."""
+    shares = {n: share for n, _, share in flows.taken(step)}
+    inputs: list[Portion] = []
+    for n, portion in enumerate(step.inputs):
+        if isinstance(portion, IngredientPortion):
+            inputs.append(portion.scaled(need[step.id]))
+        elif portion.step in names:
+            share = need[step.id] * shares[n] / need[portion.step]
+            inputs.append(_part(names[portion.step][0], min(1.0, share)))
+    name, title = names[step.id]
+    return step.model_copy(
+        update={
+            "id": name,
+            "title": title,
+            "inputs": tuple(inputs),
+            "after": tuple(names[i][0] if i in names else i for i in step.after),
+            "again": OnceMore(of=step.origin, share=(step.again.share if step.again else 1.0) * need[step.id]),
+        }
+    )
+
+
+def regrow(
+    formula: Formula,
+    begun: Collection[str],
+    *,
+    lose: Mapping[str, float],
+    more: Mapping[str, float],
+    factor: float = 1.0,
+    why: str = "",
+) -> Regrown:
+    """Lose some, make more of some, and take ``factor`` times as much into the steps that were not begun.
+
+    What is made once more comes from its ingredients on, and joins what is left where that is taken next.
+
+    Args:
+        formula: the process as it stands.
+        begun: ids of the steps that were begun.
+        lose: shares of the wholes of results that are lost, by step.
+        more: shares of the wholes of results to be made beside them, by step.
+        factor: of the amounts ahead.
+        why: what is noted with the loss.
+    """
+    flows = Flows(formula)
+    need = flows.needs(more)
+    names = _names(formula, need)
+    steps: list[Step] = []
+    for step in formula.steps:
+        if step.id in begun:
+            steps.append(step)
+        else:
+            shares = {n: (portion, share) for n, portion, share in flows.taken(step)}
+            inputs: list[Portion] = []
+            for n, own in enumerate(step.inputs):
+                if n not in shares:
+                    inputs.append(own.scaled(factor))
+                    continue
+                portion, share = shares[n]
+                source = portion.step
+                left = flows.left(source, begun)
+                if source not in begun or left <= NOTHING:
+                    inputs.append(portion.scaled(factor))
+                    continue
+                kept = (left - lose.get(source, 0.0)) / left
+                if kept > NOTHING:
+                    whole = portion.rest or (portion.fraction is None and portion.grams is None)
+                    inputs.append(
+                        StepPortion(step=source, rest=True) if whole else _part(source, min(1.0, share * kept))
+                    )
+                if source in more:
+                    inputs.append(_part(names[source][0], min(1.0, more[source] / need[source] * share / left)))
+            steps.append(with_inputs(step, inputs))
+        if step.id in need:
+            steps.append(_once_more(step, names, need, flows))
+    losses = (*formula.lost, *(Loss(step=i, share=share, why=why) for i, share in lose.items()))
+    grown = sound(formula, steps, lost=losses)
+    return Regrown(grown, {i: name for i, (name, _) in names.items()}, flows.ingredients(more))

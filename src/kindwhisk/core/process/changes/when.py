@@ -1,0 +1,27 @@
+"""When: ready at another time, or as soon as it can be."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import AwareDatetime, Field
+
+from kindwhisk.core.process.changes.base import ChangeBase, Followed, NotSo, Standing
+from kindwhisk.core.process.course import Course
+
+
+class Retimed(ChangeBase):
+    """To be ready at ``ready_at``; without it, as soon as it can be."""
+
+    change: Literal["retimed"] = "retimed"
+    ready_at: Annotated[AwareDatetime | None, Field(strict=False)] = None
+
+    def followed(self, course: Course, at: Standing) -> Followed:
+        """The same work, on another clock."""
+        if self.ready_at is not None and self.ready_at <= at.now:
+            raise NotSo("That time has passed.", field="ready_at", remedy="Choose a time in the future.")
+        return Followed(course=course, ready_at=self.ready_at, soonest=self.ready_at is None)
+
+    def said(self, course: Course) -> str:
+        """When; the moment itself stands with the plan."""
+        return "As soon as it can be" if self.ready_at is None else "Ready at another time"
