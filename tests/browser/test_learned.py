@@ -103,6 +103,7 @@ def test_hands_are_named_and_chosen(page: Page, own: Server) -> None:
     page.get_by_label("Hands").click()
     page.get_by_role("option", name="Ada").click()
     page.get_by_role("button", name="Start this bake").click()
+    page.get_by_role("dialog").get_by_role("button", name=re.compile("^Begin now")).click()
     expect(page).to_have_url(re.compile("/bench/"))
     assert own.ask("/api/kitchen")["kitchen"]["people"][0]["name"] == "Ada"
 

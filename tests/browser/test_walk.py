@@ -74,6 +74,7 @@ def test_from_a_formula_to_a_logged_bake(page: Page, own: Server, quiet: Callabl
     expect(page.get_by_test_id("begin")).to_have_text(re.compile("Begin (at|tomorrow)"))
     expect(page.get_by_role("group", name="Braid of the plan")).to_be_visible()
     page.get_by_role("button", name="Start this bake").click()
+    page.get_by_role("dialog").get_by_role("button", name=re.compile("with a bell")).click()
 
     # At the bench, by keyboard: the first step is weighed and confirmed.
     expect(page).to_have_url(re.compile("/bench/"))
@@ -320,6 +321,7 @@ def test_the_whole_job_by_touch_on_a_phone(browser: Browser, own: Server) -> Non
     phone.get_by_role("button", name="more Eggs").tap()
     expect(phone.get_by_text(re.compile("; 5 eggs"))).to_be_visible()
     phone.get_by_role("button", name=re.compile("^Start")).tap()
+    phone.get_by_role("dialog").get_by_role("button", name=re.compile("with a bell")).tap()
     expect(phone).to_have_url(re.compile("/bench/"))
     assert do_what_it_says(phone, lambda target: target.tap()) > 18
     phone.get_by_role("link", name="How did it come out?").tap()

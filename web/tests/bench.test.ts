@@ -109,3 +109,38 @@ it('pours as one event that names both vessels', () => {
   expect(String((told.mock.calls[0]?.[1] as { client_key: string }).client_key).length).toBeGreaterThan(7);
   stop();
 });
+
+it('says what the primary button stands for: a step, a pour, or to begin again', () => {
+  const bench = new BenchState('b');
+  const told: unknown[] = [];
+  vi.spyOn(bench, 'ask').mockImplementation((event) => {
+    told.push(event);
+    return Promise.resolve(null);
+  });
+  const act = (kind: string, more = {}) => {
+    const act = { words: '', kind, step: 'whip', ready: true, boil: '', whisk: '', ...more };
+    bench.bake = { ...state('2026-11-25T05:00:01Z'), details: { whip: { act } } } as unknown as BakeState;
+    bench.confirm();
+  };
+  act('step_done');
+  act('syrup_poured', { boil: 'boil', whisk: 'soft' });
+  act('begun_again');
+  act('begun_again', { ready: false });
+  bench.remedied('whip', 'a spoon of fresh white', 'egg-white', 12);
+  expect(told).toEqual([
+    { kind: 'step_done', step: 'whip' },
+    { kind: 'syrup_poured', step: 'whip', boil: 'boil', whisk: 'soft' },
+    { kind: 'begun_again', step: 'whip', share: 1, reason: '', planned: [] },
+    {
+      kind: 'changed',
+      planned: [],
+      change: {
+        change: 'remedied',
+        step: 'whip',
+        remedy: 'a spoon of fresh white',
+        ingredient: 'egg-white',
+        grams: 12,
+      },
+    },
+  ]);
+});

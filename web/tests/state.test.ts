@@ -142,6 +142,39 @@ describe('asking', () => {
     expect(asking.value).toBe(5);
   });
 
+  it('says that it takes its time, and leaves it with the server when told to', async () => {
+    const asking = new Asking<number>();
+    asking.ask(() => Promise.resolve(1));
+    await vi.advanceTimersByTimeAsync(10);
+    let left: AbortSignal | undefined;
+    asking.ask((signal) => {
+      left = signal;
+      return new Promise(() => {});
+    });
+    await vi.advanceTimersByTimeAsync(900);
+    expect([asking.waiting, asking.slow]).toEqual([true, false]);
+    await vi.advanceTimersByTimeAsync(200);
+    expect(asking.slow).toBe(true);
+    asking.rest();
+    expect([asking.waiting, asking.slow, asking.value, left?.aborted]).toEqual([false, false, 1, true]);
+    asking.leave();
+    expect(asking.value).toBeNull();
+  });
+
+  it('tells the server to leave an older question when a newer one is asked', async () => {
+    const asking = new Asking<number>();
+    const signals: AbortSignal[] = [];
+    const question = (signal: AbortSignal) => {
+      signals.push(signal);
+      return new Promise<number>(() => {});
+    };
+    asking.ask(question);
+    await vi.advanceTimersByTimeAsync(10);
+    asking.ask(question);
+    await vi.advanceTimersByTimeAsync(500);
+    expect(signals.map((s) => s.aborted)).toEqual([true, false]);
+  });
+
   it('keeps the old figure when the new question is refused, and says why', async () => {
     const asking = new Asking<number>();
     asking.ask(() => Promise.resolve(1));

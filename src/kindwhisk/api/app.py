@@ -10,7 +10,7 @@ from importlib import import_module
 from fastapi import FastAPI
 
 from kindwhisk import __version__
-from kindwhisk.api import pages, problems
+from kindwhisk.api import beside, pages, problems
 from kindwhisk.api.routers import (
     bakes,
     baking,
@@ -79,6 +79,7 @@ def create_app(settings: Settings) -> FastAPI:
         last = bench.last_moment()
         if last is not None and settings.stand_ins:
             clock.not_before(last)  # it may have run ahead of the wall before
+        beside.begin()
         stand_ins_here.start()
         keep_up.start()
         yield

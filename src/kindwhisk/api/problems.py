@@ -37,11 +37,20 @@ class Problem(BaseModel):
     errors: list[FieldProblem] = Field(default_factory=list)
 
 
+class ProblemError(Exception):
+    """A problem that is no refusal of the craft."""
+
+    def __init__(self, problem: Problem) -> None:
+        super().__init__(problem.detail)
+        self.problem = problem
+
+
 REFUSALS = {
     400: "The body could not be read.",
     404: "There is no such thing.",
     409: "It does not fit what has happened so far.",
     422: "A field is wrong; the problem names it.",
+    503: "It took too long, and was left.",
 }
 
 
@@ -88,6 +97,10 @@ def install(app: FastAPI) -> None:
         status = _status(error)
         title = {404: "Not found", 409: "Not now", 422: "That is not possible"}[status]
         return answer(Problem(title=title, status=status, detail=error.message, field=error.field, remedy=error.remedy))
+
+    @app.exception_handler(ProblemError)
+    async def failed(_: Request, error: ProblemError) -> JSONResponse:
+        return answer(error.problem)
 
     @app.exception_handler(RequestValidationError)
     async def invalid(_: Request, error: RequestValidationError) -> JSONResponse:

@@ -144,7 +144,8 @@ class Commands(Workplace):
         Raises:
             CraftError: there is no such bake, or it does not allow the change.
         """
-        before = self.moment(bake_id)
+        log = self.logs.read(bake_id)
+        before = Moment(log, self.kitchen, self.following, _moment(event, log, self.clock.now()))
         check(event, before)
         return foreseen(event, before)
 

@@ -261,7 +261,8 @@ class _Projection:
     def _done_before(self, event: ev.DoneBefore) -> None:
         """What it takes from was done by then too."""
         formula = parse(self.progress.text).formula
-        for step_id in (event.step, *upstream(formula, event.step)):
+        known = any(s.id == event.step for s in formula.steps)
+        for step_id in (event.step, *(upstream(formula, event.step) if known else ())):
             step = self.progress.step(step_id)
             if step.status is StepStatus.WAITING:
                 planned = timedelta(seconds=self._hand_steps.get(step_id, HandStep()).planned_s)

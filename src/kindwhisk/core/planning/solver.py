@@ -84,7 +84,12 @@ class _Ahead:
 
         model: Any = cp_model.CpModel()
         horizon = self.horizon
-        start = {i: model.new_int_var(_units(at_once.get(i, self.from_s)), horizon, f"start {i}") for i in self.lengths}
+        start = {
+            i: model.new_constant(_units(at_once[i]))
+            if i in at_once
+            else model.new_int_var(_units(self.from_s), horizon, f"start {i}")
+            for i in self.lengths
+        }
         over = self._lags(model, start)
         self._resources(model, start, hob_rings)
         end = model.new_int_var(0, 2 * horizon, "end")
@@ -155,7 +160,7 @@ def plan(
         known: starts and ends of tasks that were begun: they stay. What waits longer after one of them than it holds
             is allowed, and minimised before all else.
         from_s: nothing else starts earlier.
-        at_once: tasks that start earlier all the same, and when.
+        at_once: tasks that start earlier all the same, just then.
 
     Raises:
         CraftError: no order keeps all hold windows.

@@ -39,6 +39,7 @@ def findings(
         *_order(steps),
         *_shares(steps, lost),
         *_use(steps, lost),
+        *_lost(steps, lost),
         *_names(steps, vessels, components),
         *_greasy(steps),
     ]
@@ -84,6 +85,13 @@ def _shares(steps: Sequence[Step], lost: Mapping[str, float]) -> list[Finding]:
                 if taken[source] > WHOLE + ROUNDING:
                     found.append(Finding(step=step.id, text=f"more than all of '{source}' is taken"))
     return found
+
+
+def _lost(steps: Sequence[Step], lost: Mapping[str, float]) -> list[Finding]:
+    there = {s.id for s in steps}
+    return [
+        Finding(step=steps[0].id, text=f"of '{i}', which is gone, something was lost") for i in lost if i not in there
+    ]
 
 
 def _use(steps: Sequence[Step], lost: Mapping[str, float]) -> list[Finding]:

@@ -1,5 +1,7 @@
 """What the core refuses: each error names the field and says what to do about it."""
 
+from functools import partial
+
 
 class CraftError(ValueError):
     """An input that the craft cannot work with.
@@ -12,6 +14,10 @@ class CraftError(ValueError):
         self.message = message
         self.field = field
         self.remedy = remedy
+
+    def __reduce__(self) -> tuple[object, ...]:
+        """So that it comes over whole from another process."""
+        return partial(type(self), field=self.field, remedy=self.remedy), (self.message,)
 
 
 class NotNowError(CraftError):

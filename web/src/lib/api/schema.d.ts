@@ -12538,6 +12538,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It took too long, and was left. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
         };
     };
     check_api_formulas_check_post: {
@@ -12770,6 +12780,16 @@ export interface operations {
             };
             /** @description A field is wrong; the problem names it. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, and was left. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -14652,6 +14672,16 @@ export interface operations {
             };
             /** @description A field is wrong; the problem names it. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, and was left. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

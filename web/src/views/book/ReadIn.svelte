@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Working from '../../lib/parts/Working.svelte';
   import { innerWidth } from 'svelte/reactivity/window';
   import RatioBand from '../../lib/draw/RatioBand.svelte';
   import { celsius } from '../../lib/figures.svelte';
@@ -108,6 +109,7 @@
           >{/if}
       </div>
       {#if reading.read.problem && reading.text.trim()}<Notice problem={reading.read.problem} />{/if}
+      {#if reading.text.trim()}<Working asking={reading.read} what="the recipe" />{/if}
       {#if draft}
         <div class="transition-opacity {reading.read.waiting ? 'opacity-60' : ''}">
           <div class="mt-4 grid items-end gap-3 sm:grid-cols-[minmax(0,1fr)_16rem]">

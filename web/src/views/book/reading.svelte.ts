@@ -67,9 +67,12 @@ export class ReadingIn {
     localStorage.setItem(PLACE, text);
     localStorage.setItem(BY_HAND, JSON.stringify(by_hand));
     if (!text.trim()) return;
-    this.read.ask(() =>
+    this.read.ask((signal) =>
       ask(
-        api.POST('/api/formulas/read', { body: { text, format: 'text', technique, by_hand } as Schemas['RecipeText'] }),
+        api.POST('/api/formulas/read', {
+          body: { text, format: 'text', technique, by_hand } as Schemas['RecipeText'],
+          signal,
+        }),
       ),
     );
   }

@@ -6,6 +6,7 @@
   import Sheet from '../../lib/parts/Sheet.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
+  import Working from '../../lib/parts/Working.svelte';
   import WishPicker from '../../lib/parts/WishPicker.svelte';
   import { clock, length, until, when } from '../../lib/time';
   import { navigate } from '../../routes';
@@ -101,6 +102,7 @@
     <div
       class="min-w-0 space-y-4 transition-opacity {today.plan.waiting || today.forecast.waiting ? 'opacity-60' : ''}"
     >
+      <Working asking={today.plan} what="the plan" />
       {#if today.plan.problem}<Notice problem={today.plan.problem} />{/if}
       {#if plan && forecast}
         <div class="flex flex-wrap items-end justify-between gap-4">

@@ -4,12 +4,16 @@ from __future__ import annotations
 
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Body
+from fastapi import APIRouter, Body, Request
+from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
+from kindwhisk.api import sums
+from kindwhisk.api.beside import beside
 from kindwhisk.api.dependencies import StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.book.formulas import Saved
+from kindwhisk.core.ingredients import tell
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.reading import proposal, recipe
 from kindwhisk.core.reading.goods import Question
@@ -22,7 +26,7 @@ from kindwhisk.core.values.technique import Technique
 from kindwhisk.formats import recipe_jsonld
 from kindwhisk.store.database import Store
 
-router = APIRouter(prefix="/api/formulas", tags=["book"], responses=refusals(400, 422))
+router = APIRouter(prefix="/api/formulas", tags=["book"], responses=refusals(400, 422, 503))
 
 
 class RecipeText(BaseModel):
@@ -51,16 +55,19 @@ class DraftView(BaseModel):
     lint: tuple[Remark, ...]
 
 
-def _draft(
-    store: Store,
-    written: recipe.Written,
-    technique: Technique | None = None,
-    by_hand: proposal.ByHand = proposal.NOTHING,
-) -> DraftView:
-    _, kitchen = store.kitchens.current()
-    read = proposal.read(written, kitchen.eggs, technique, store.goods.all(), by_hand)
+async def _draft(store: Store, asked: Request, text: str | recipe.Written, how: RecipeText | None = None) -> DraftView:
+    _, kitchen = await run_in_threadpool(store.kitchens.current)
+    form, technique, by_hand = (
+        (how.format, how.technique, how.by_hand) if how is not None else ("text", None, proposal.NOTHING)
+    )
+    found = await beside(asked, sums.read, text, form, kitchen.eggs, technique, store.goods.all(), by_hand)
+    return await run_in_threadpool(_view, store, found)
+
+
+def _view(store: Store, read: proposal.ReadRecipe) -> DraftView:
     formula = read.formula
     if formula is not None:
+        tell(good.ingredient() for good in formula.goods)
         formula = formula.model_copy(update={"id": store.formulas.free_id(formula.id)})
     return DraftView(
         title=read.title,
@@ -87,21 +94,24 @@ def _not_a_text(body: dict[str, Any]) -> CraftError:
 
 
 @router.post("/read")
-def read(store: StoreHere, body: Annotated[RecipeText | dict[str, Any], Body(union_mode="left_to_right")]) -> DraftView:
+async def read(
+    store: StoreHere,
+    asked: Request,
+    body: Annotated[RecipeText | dict[str, Any], Body(union_mode="left_to_right")],
+) -> DraftView:
     """A draft from ``{"text": ...}`` or from a schema.org Recipe. Nothing is saved."""
     if isinstance(body, RecipeText):
-        written = recipe.from_csv(body.text) if body.format == "csv" else recipe.from_text(body.text)
-        return _draft(store, written, body.technique, body.by_hand)
+        return await _draft(store, asked, body.text, body)
     if "text" in body and "@type" not in body and "@graph" not in body:
         raise _not_a_text(body)
     if recipe_jsonld.carries_process(body):
         formula = recipe_jsonld.read(body)
-        draft = _draft(store, recipe.from_jsonld(body))
+        draft = await _draft(store, asked, recipe.from_jsonld(body))
         own = formula.model_copy(update={"id": store.formulas.free_id(formula.id)})
         return draft.model_copy(
             update={"formula": own, "technique": own.technique, "title": own.title, "questions": (), "lint": ()}
         )
-    return _draft(store, recipe.from_jsonld(body))
+    return await _draft(store, asked, recipe.from_jsonld(body))
 
 
 @router.post("", status_code=201)

@@ -1,0 +1,71 @@
+"""Slow sums beside everything else: in a process of their own, with a limit, and left when nobody waits any more.
+
+Whoever stands at the bench does not wait while a long recipe is read or a plan is sought.
+"""
+
+from __future__ import annotations
+
+import asyncio
+import atexit
+from collections.abc import Callable
+from concurrent.futures import Future
+from functools import cache
+from multiprocessing import get_context
+from typing import Any, TypeVar
+
+from fastapi import Request
+from pebble import ProcessPool
+
+from kindwhisk.api.problems import Problem, ProblemError
+
+T = TypeVar("T")
+
+AT_ONCE = 2
+LIMIT_S = 30.0
+LOOK_S = 0.1
+"""So often it is looked whether anybody still waits."""
+MODULES = ("kindwhisk.api.sums", "ortools.sat.python.cp_model")
+
+TOO_LONG = Problem(
+    title="It takes too long",
+    status=503,
+    detail=f"It was not worked out in {LIMIT_S:.0f} seconds, and was left.",
+    remedy="Ask for something smaller, or once more when less is going on.",
+)
+LEFT = Problem(title="Left", status=503, detail="Nobody waited for it any more.", remedy="Ask again.")
+
+
+@cache
+def _pool() -> ProcessPool:
+    """The processes of this server; they begin with the first sum, and end with it."""
+    context = get_context("forkserver")
+    # What they need is loaded once, and each begins from there: one that was left is soon replaced.
+    context.set_forkserver_preload(list(MODULES))
+    pool = ProcessPool(max_workers=AT_ONCE, context=context)
+    atexit.register(pool.stop)
+    return pool
+
+
+def begin() -> None:
+    """Let the processes start, so that the first sum does not wait for that."""
+    _pool().schedule(int)
+
+
+async def beside(request: Request, sum_up: Callable[..., T], *args: Any) -> T:
+    """What ``sum_up`` makes of ``args``; it and they go to another process.
+
+    Raises:
+        ProblemError: it took longer than the limit, or whoever asked is gone.
+    """
+    going: Future[T] = _pool().schedule(sum_up, args=list(args), timeout=LIMIT_S)
+    answer = asyncio.wrap_future(going)
+    try:
+        while not going.done():
+            await asyncio.wait({answer}, timeout=LOOK_S)
+            if not going.done() and await request.is_disconnected():
+                raise ProblemError(LEFT)
+        return await answer
+    except TimeoutError:
+        raise ProblemError(TOO_LONG) from None
+    finally:
+        going.cancel()

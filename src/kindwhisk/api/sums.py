@@ -1,0 +1,61 @@
+"""Sums that may take seconds: what they need goes in as values, so that another process can do them."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+from kindwhisk.bench.plans import PlanView, plan_backward
+from kindwhisk.core.ingredients import tell
+from kindwhisk.core.ingredients.eggs import EggSize
+from kindwhisk.core.ingredients.goods import Good
+from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.record import KitchenRecord
+from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.reading import proposal
+from kindwhisk.core.reading.recipe import Written, from_csv, from_text
+from kindwhisk.core.values.technique import Technique
+
+
+# What a plan is made from.
+def planned(
+    formula: Formula,
+    kitchen: Kitchen,
+    wish: Wish,
+    record: KitchenRecord,
+    ready_at: datetime | None,
+    not_before: datetime,
+) -> PlanView:
+    """A formula, scaled and planned.
+
+    Raises:
+        CraftError: the wish or the plan cannot be met.
+    """
+    _told(formula.goods)
+    return plan_backward(scale(formula, kitchen, wish, record).forecast, kitchen, ready_at, not_before)
+
+
+# What a recipe is read by.
+def read(
+    text: str | Written,
+    form: str,
+    eggs: EggSize,
+    technique: Technique | None,
+    goods: tuple[Good, ...],
+    by_hand: proposal.ByHand,
+) -> proposal.ReadRecipe:
+    """A recipe read, as text, as a table (``form`` ``csv``), or in its parts already.
+
+    Raises:
+        CraftError: it can't be read.
+    """
+    _told(goods)
+    if isinstance(text, str):
+        text = from_csv(text) if form == "csv" else from_text(text)
+    return proposal.read(text, eggs, technique, goods, by_hand)
+
+
+def _told(goods: tuple[Good, ...]) -> None:
+    """What comes over from another process was not validated here: its goods are not known yet."""
+    tell(good.ingredient() for good in goods)
