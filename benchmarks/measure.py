@@ -20,6 +20,7 @@ from benchmarks.cakes import crumb_probes
 from benchmarks.goals import met
 from benchmarks.kitchens import kitchens
 from benchmarks.names import names
+from benchmarks.others import others
 from benchmarks.pair import side_by_side
 from benchmarks.pots import runs
 from benchmarks.reading import reading
@@ -243,6 +244,7 @@ def main() -> None:
             _forecast_and_plan()
             _fold_and_tin()
             _doors(server)
+            others(server)
             names()
             recipes()
             reading()

@@ -11,7 +11,8 @@ from hypothesis import strategies as st
 
 from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.log import events as ev
-from kindwhisk.bench.log.projection import BakeStatus, StepStatus, project
+from kindwhisk.bench.log.progress import BakeStatus, StepStatus
+from kindwhisk.bench.log.projection import project
 from kindwhisk.bench.rules import BenchRefusal
 from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish

@@ -11,7 +11,8 @@ import pytest
 from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.document import HandStep
-from kindwhisk.bench.log.projection import BakeStatus, Progress, StepStatus, project, value_of
+from kindwhisk.bench.log.progress import BakeStatus, Progress, StepStatus
+from kindwhisk.bench.log.projection import project, value_of
 from kindwhisk.bench.rules import BenchRefusal
 from kindwhisk.core.values.bands import Quantity
 from kindwhisk.core.values.errors import CraftError

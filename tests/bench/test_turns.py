@@ -12,6 +12,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from kindwhisk.bench.bench import Bench
+from kindwhisk.bench.learned.showed import expected_height
 from kindwhisk.bench.log.events import event_adapter
 from kindwhisk.bench.rules import BenchRefusal
 from kindwhisk.bench.told.could import Could
@@ -156,9 +157,9 @@ def test_what_follows_is_told_before_and_nothing_is_kept_by_that(bench: Bench) -
     baker = whipping(bench)
     before = baker.state
     told = foreseen(baker, "begun_again", step="whip")
-    assert [a.title for a in told.added] == [
-        "Weigh the whites, again", "Weigh the sugar for the whites, again", "Whip whites and sugar, again",
-    ]  # fmt: skip
+    titles = {"Weigh the whites, again", "Weigh the sugar for the whites, again", "Whip whites and sugar, again"}
+    assert {a.title for a in told.added} == titles
+    assert [a.start_at for a in told.added] == sorted(a.start_at for a in told.added)
     assert told.ready_at > told.ready_before_at
     assert told.eggs is not None
     assert {i.name for i in told.to_get} == {"mixer bowl", "mixer whisk"}
@@ -345,6 +346,35 @@ def test_what_rests_on_something_is_named_and_anything_else_goes_back(bench: Ben
         baker.tell("undone", sequence=milk.sequence)
     state = baker.tell("undone", sequence=dry.sequence)
     assert (status(state)["weigh-dry"], status(state)["warm-milk"]) == ("waiting", "running")
+
+
+def test_a_step_done_by_hand_rests_on_what_it_took(bench: Bench) -> None:
+    baker = Baker(bench)
+    weighed = baker.tell("step_done", step="weigh-dry").sequence
+    baker.tell("step_done", step="sift-dry")
+    with pytest.raises(BenchRefusal, match="rests on it: “Sift the flour” done"):
+        baker.tell("undone", sequence=weighed)
+
+
+def test_the_height_is_learned_from_the_batter_that_was_baked(bench: Bench) -> None:
+    def modelled(baker: Baker, step: str, density: float) -> float:
+        baker.until(step)
+        baker.tell("step_done", step=step)
+        baker.tell("reading_added", step=step, quantity="density", value=density)
+        made = baker.bench.moment(baker.bake, baker.now).walked
+        height = expected_height(made)
+        assert height is not None
+        return height.modelled.likely
+
+    right, lost = Baker(bench), Baker(bench)
+    meant = modelled(right, "fold", 0.44)
+    assert modelled(lost, "fold", 0.62) < 0.9 * meant
+    lost.tell("begun_again", step="fold")
+    assert modelled(lost, "fold-2", 0.44) == pytest.approx(meant, rel=0.02)
+    lost.until("fill")
+    lost.tell("step_done", step="fill")
+    lost.tell("begun_again", step="fill")
+    assert modelled(lost, "fold-3", 0.62) < 0.9 * meant
 
 
 def test_a_change_is_taken_back_only_before_what_came_of_it(bench: Bench) -> None:

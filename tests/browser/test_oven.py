@@ -22,7 +22,7 @@ def test_from_preheat_to_rack_with_the_stand_in_oven(page: Page, own: Server, qu
     expect(step).to_contain_text(re.compile(r"Set Deck oven to 17\d °C"))
     page.keyboard.press(" ")
     # It heats by itself: the next step comes up, and what is looked at is chosen only then.
-    expect(step).to_contain_text("Weigh the dry goods")
+    expect(step).to_contain_text("Weigh butter and milk")
     own.ask("/api/stand-ins", {"speed": 10})
 
     # The oven is followed by its probe until it holds, and only then filled: slowly while its way there is looked at.

@@ -159,6 +159,7 @@ def test_a_second_oven_is_named_and_chosen(page: Page, own: Server) -> None:
     page.get_by_role("option", name="Fan oven").click()
     expect(page.locator("main")).not_to_contain_text("Deck oven runs")
     page.get_by_role("button", name=re.compile("^Start")).click()
+    page.get_by_role("dialog").get_by_role("button", name=re.compile("^Begin now")).click()
     expect(page.get_by_label("The step now")).to_be_visible()
     bake = own.ask(f"/api/bakes/{page.url.rsplit('/', 1)[1]}?step=bake")["details"]["bake"]["forecast"]
     before = next(s for s in static if s["id"] == "bake")

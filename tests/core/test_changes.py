@@ -390,3 +390,13 @@ def test_the_gate_of_what_is_made_again_asks_for_a_clean_bowl_once_more() -> Non
     made = {g.step: {i.id for i in g.items} for g in gates(forecast(changed.formula, changed.setting))}
     before = {g.step: {i.id for i in g.items} for g in gates(forecast(course.formula, course.setting))}
     assert made["whip-soft-2"] - before["whip-soft"] == {"have-clean-bowl-whip-soft-2", "have-beater-whip-soft-2"}
+
+
+def test_what_was_in_an_oven_before_it_was_changed_stays_with_that_one() -> None:
+    course = course_of("finger-cake")
+    second = KITCHEN.ovens[0].model_copy(update={"id": "second", "name": "Second oven"})
+    course = course.model_copy(update={"kitchen": KITCHEN.model_copy(update={"ovens": (*KITCHEN.ovens, second)})})
+    at = after(course.formula, "bake-fingers")
+    changed = OtherOven(oven="second").followed(course, at).course
+    places = {w.step.id: w.place.oven.id for w in walk_prepared(changed.formula, changed.setting)}
+    assert (places["bake-fingers"], places["bake-disc"]) == (KITCHEN.ovens[0].id, "second")

@@ -85,6 +85,7 @@ def create_app(settings: Settings) -> FastAPI:
         yield
         stand_ins_here.stop()
         keep_up.stop()
+        beside.end()
         store.close()
 
     app = FastAPI(

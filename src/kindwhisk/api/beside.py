@@ -6,7 +6,6 @@ Whoever stands at the bench does not wait while a long recipe is read or a plan 
 from __future__ import annotations
 
 import asyncio
-import atexit
 from collections.abc import Callable
 from concurrent.futures import Future
 from functools import cache
@@ -37,18 +36,25 @@ LEFT = Problem(title="Left", status=503, detail="Nobody waited for it any more."
 
 @cache
 def _pool() -> ProcessPool:
-    """The processes of this server; they begin with the first sum, and end with it."""
+    """The processes of this server; they begin with the first sum."""
     context = get_context("forkserver")
     # What they need is loaded once, and each begins from there: one that was left is soon replaced.
     context.set_forkserver_preload(list(MODULES))
-    pool = ProcessPool(max_workers=AT_ONCE, context=context)
-    atexit.register(pool.stop)
-    return pool
+    return ProcessPool(max_workers=AT_ONCE, context=context)
 
 
 def begin() -> None:
     """Let the processes start, so that the first sum does not wait for that."""
     _pool().schedule(int)
+
+
+def end() -> None:
+    """Let them go, and what they work at with them."""
+    if _pool.cache_info().currsize:
+        pool = _pool()
+        _pool.cache_clear()
+        pool.stop()  # type: ignore[no-untyped-call]
+        pool.join()
 
 
 async def beside(request: Request, sum_up: Callable[..., T], *args: Any) -> T:

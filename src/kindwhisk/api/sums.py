@@ -4,7 +4,10 @@ from __future__ import annotations
 
 from datetime import datetime
 
+from kindwhisk.bench.ovens.baking import Reckoned
 from kindwhisk.bench.plans import PlanView, plan_backward
+from kindwhisk.core.baking.answers import Answer, answers
+from kindwhisk.core.baking.carry_over import CarryOver, carried_over
 from kindwhisk.core.ingredients import tell
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ingredients.goods import Good
@@ -15,6 +18,7 @@ from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.reading import proposal
 from kindwhisk.core.reading.recipe import Written, from_csv, from_text
+from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.technique import Technique
 
 
@@ -54,6 +58,14 @@ def read(
     if isinstance(text, str):
         text = from_csv(text) if form == "csv" else from_text(text)
     return proposal.read(text, eggs, technique, goods, by_hand)
+
+
+def what_ifs(
+    reckoned: Reckoned, shelf: tuple[tuple[str, Tin], ...], trays: int, kitchen_c: float
+) -> tuple[tuple[Answer, ...], list[tuple[float, CarryOver]]]:
+    """What else could be done with a bake, and what follows on the rack."""
+    found = answers(reckoned.content, reckoned.reference, reckoned.model, shelf, trays, reckoned.own)
+    return found, carried_over(reckoned.content, reckoned.made.done_s.likely, kitchen_c)
 
 
 def _told(goods: tuple[Good, ...]) -> None:

@@ -6,7 +6,7 @@ from datetime import datetime
 from typing import NamedTuple
 
 from kindwhisk.bench.learned.told import EffectDots, FigureView, effect_dots, learned_figures
-from kindwhisk.bench.log.projection import StepStatus
+from kindwhisk.bench.log.progress import StepStatus
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.profile import OvenProfile, oven_profile
 from kindwhisk.bench.told.braid import BakeBraid, bake_braid

@@ -6,7 +6,8 @@ from datetime import timedelta
 
 from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.course import follow
-from kindwhisk.bench.log.projection import BakeStatus, StepStatus, value_of
+from kindwhisk.bench.log.progress import BakeStatus, StepStatus
+from kindwhisk.bench.log.projection import value_of
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.now.readiness import startable
 from kindwhisk.bench.undoing import resting, said

@@ -12,7 +12,8 @@ from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.course import follow
 from kindwhisk.bench.log.document import parse
 from kindwhisk.bench.log.log import BakeLog
-from kindwhisk.bench.log.projection import Progress, StepStatus, project
+from kindwhisk.bench.log.progress import Progress, StepStatus
+from kindwhisk.bench.log.projection import project
 from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.preparation import prepared
 from kindwhisk.core.process.steps import Step

@@ -17,6 +17,17 @@ export function when(moment: string | number | Date, now: number): string {
   return `${days === 0 ? 'at' : days === 1 ? 'tomorrow' : day(moment)} ${clock(moment)}`;
 }
 
+/** "05:40" today, else with its day: to stand after "until" or "before". */
+export function moment(at: string | number | Date, now: number): string {
+  return when(at, now).replace(/^at /, '');
+}
+
+/** How long until a moment, where that is near; else the moment. */
+export function soon(at: string, now: number): string {
+  const left = until(at, now);
+  return left < 20 ? 'now' : left < 3600 ? `in ${countdown(left)}` : when(at, now);
+}
+
 const midnight = (moment: Date) => new Date(moment).setHours(0, 0, 0, 0);
 
 /** 1:48, 12:05, 1:02:30; the sign is dropped. */

@@ -7,7 +7,8 @@ from __future__ import annotations
 
 from kindwhisk.bench.learned.showed import expected_height
 from kindwhisk.bench.log import events as ev
-from kindwhisk.bench.log.projection import StepStatus, value_of
+from kindwhisk.bench.log.progress import StepStatus
+from kindwhisk.bench.log.projection import value_of
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.core.foams.whipping import whipped_share
 from kindwhisk.core.learning.expected import ASKED_SD, Expected, expected, off_by

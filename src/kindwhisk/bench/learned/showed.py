@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from kindwhisk.bench.log.projection import Progress, StepProgress, StepStatus
+from kindwhisk.bench.log.progress import Progress, StepProgress, StepStatus
 from kindwhisk.bench.now.walked import WalkedBake
 from kindwhisk.core.folding.air_kept import kept_share
 from kindwhisk.core.folding.airy import Airy
@@ -30,7 +30,10 @@ def dot_name(step: str, figure: Figure) -> str:
 def expected_height(made: WalkedBake) -> Expected | None:
     """How high the finished, cold bake should stand in its tin (mm), from the batter as it was; None where none
     rises."""
-    lead = made.formula.fill
+    first = made.formula.fill
+    # Of a batter that was lost and made once more, the one that came to the end.
+    filled = [s for s in made.formula.steps if first is not None and s.origin == first.id]
+    lead = next((s for s in reversed(filled) if made.formula.lost_share(s.id) < 1), first)
     if not isinstance(lead, FillStep) or not lead.rises:
         return None
     place, batter = made.places[lead.id], made.materials[lead.id]

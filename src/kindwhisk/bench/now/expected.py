@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from datetime import datetime, timedelta
 
 from kindwhisk.bench.log.document import BakeDocument
-from kindwhisk.bench.log.projection import Progress
+from kindwhisk.bench.log.progress import Progress
 from kindwhisk.bench.now.outlook import Outlook
 from kindwhisk.core.planning.push import Actual, push
 from kindwhisk.core.planning.tasks import Job, job

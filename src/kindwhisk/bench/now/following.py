@@ -17,7 +17,7 @@ from threading import Lock
 from typing import NamedTuple
 
 import kindwhisk.core
-from kindwhisk.bench.log.projection import Progress, StepStatus
+from kindwhisk.bench.log.progress import Progress, StepStatus
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.kitchen import Kitchen, ProbePlace
 from kindwhisk.core.process.setting import Setting

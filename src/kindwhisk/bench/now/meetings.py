@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping
 from datetime import datetime
 
-from kindwhisk.bench.log.projection import Progress, StepStatus
+from kindwhisk.bench.log.progress import Progress, StepStatus
 from kindwhisk.bench.now.following import StepWatch
 from kindwhisk.bench.now.outlook import Outlook
 from kindwhisk.bench.now.walked import WalkedBake

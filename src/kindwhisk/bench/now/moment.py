@@ -11,7 +11,8 @@ from functools import cached_property
 
 from kindwhisk.bench.log.document import BakeDocument, digest, parse
 from kindwhisk.bench.log.log import BakeLog
-from kindwhisk.bench.log.projection import BakeStatus, Progress, StepStatus, project
+from kindwhisk.bench.log.progress import BakeStatus, Progress, StepStatus
+from kindwhisk.bench.log.projection import project
 from kindwhisk.bench.now.expected import expected_times
 from kindwhisk.bench.now.following import Following, StepAtHand, StepWatch
 from kindwhisk.bench.now.meetings import MeetingView, open_meetings

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from datetime import datetime, timedelta
 
-from kindwhisk.bench.log.projection import Progress, StepStatus
+from kindwhisk.bench.log.progress import Progress, StepStatus
 from kindwhisk.bench.now.following import StepWatch
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.process.forecast import StepForecast

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from kindwhisk.bench.log.projection import Progress, StepStatus
+from kindwhisk.bench.log.progress import Progress, StepStatus
 from kindwhisk.core.process.forecast import StepForecast
 from kindwhisk.core.process.gate import Gate, GateItemKind
 from kindwhisk.core.values.model import Value

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from datetime import datetime, timedelta
 
-from kindwhisk.bench.log.projection import BakeStatus, Progress, StepStatus
+from kindwhisk.bench.log.progress import BakeStatus, Progress, StepStatus
 from kindwhisk.core.foams.ageing import Ageing, air_lost
 from kindwhisk.core.process.forecast import Forecast
 from kindwhisk.core.process.windows import windows

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from kindwhisk.bench.log.projection import Progress, StepStatus
+from kindwhisk.bench.log.progress import Progress, StepStatus
 from kindwhisk.bench.now.walked import WalkedBake
 from kindwhisk.core.baking.reference import family
 from kindwhisk.core.kitchen import Kitchen, ProbePlace
@@ -59,7 +59,7 @@ def oven_times(made: WalkedBake, progress: Progress) -> Iterator[OvenTime]:
         place = made.places[step.id]
         yield OvenTime(
             step=step.id,
-            oven=made.document.oven,
+            oven=place.oven.id,
             family=family(step.in_oven(made.before[step.id], place)),
             observed_s=observed,
             modelled_s=made.forecast.step(step.id).modelled_s,
@@ -78,7 +78,7 @@ def oven_held(made: WalkedBake, progress: Progress, kitchen: Kitchen, probes: Pr
         place = made.places[step.id]
         blank = OvenHeld(
             step=step.id,
-            oven=made.document.oven,
+            oven=place.oven.id,
             set_c=float(round(step.oven_c - place.oven_offset_k(step.rack))),
             rack=step.rack,
             mode=place.oven.mode,

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from kindwhisk.bench.log.projection import StepStatus
+from kindwhisk.bench.log.progress import StepStatus
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.changes.again import found_at

@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import datetime, timedelta
 
 from kindwhisk.bench.log.course import follow
-from kindwhisk.bench.log.projection import StepStatus
+from kindwhisk.bench.log.progress import StepStatus
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.now.readiness import GateItemView
 from kindwhisk.bench.told.amounts import Amount, amounts, eggs_in
@@ -77,7 +77,7 @@ def foreseen(event: Turning, before: Moment) -> Foreseen:
         eggs=eggs_in(needed, before.document.kitchen),
         added=tuple(
             StepTime(step=s.id, title=s.title, start_at=after.expected[s.id][0])
-            for s in after.walked.forecast.steps
+            for s in sorted(after.walked.forecast.steps, key=lambda s: after.expected[s.id])
             if s.id not in known
         ),
         gone=tuple(s.title for s in before.walked.forecast.steps if s.id not in left),

@@ -6,7 +6,7 @@ from collections.abc import Iterator, Sequence
 from datetime import datetime, timedelta
 from itertools import combinations
 
-from kindwhisk.bench.log.projection import BakeStatus, StepStatus
+from kindwhisk.bench.log.progress import BakeStatus, StepStatus
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.core.planning.because import duration_in_words
 from kindwhisk.core.process.gate import chains

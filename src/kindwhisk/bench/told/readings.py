@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from kindwhisk.bench.log.projection import Progress, Reading
+from kindwhisk.bench.log.progress import Progress, Reading
 from kindwhisk.bench.now.walked import WalkedBake, walked_without
 from kindwhisk.bench.told.views import ReadingView
 from kindwhisk.core.values.bands import UNITS, Quantity, judge

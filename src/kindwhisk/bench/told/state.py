@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from datetime import datetime, timedelta
 
-from kindwhisk.bench.log.projection import BakeStatus, StepStatus
+from kindwhisk.bench.log.progress import BakeStatus, StepStatus
 from kindwhisk.bench.now.meetings import MeetingView
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.now.outlook import Outlook, column

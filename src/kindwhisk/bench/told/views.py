@@ -6,7 +6,7 @@ from datetime import datetime
 from typing import Literal
 
 from kindwhisk.bench.log.events import OutcomeRecorded
-from kindwhisk.bench.log.projection import BakeStatus, StepStatus
+from kindwhisk.bench.log.progress import BakeStatus, StepStatus
 from kindwhisk.bench.now.meetings import MeetingView
 from kindwhisk.bench.now.outlook import Column, Outlook
 from kindwhisk.bench.now.readiness import GateItemView

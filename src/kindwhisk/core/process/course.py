@@ -25,7 +25,8 @@ class Beside(Value):
 class Course(Value):
     """The formula in its amounts, the kitchen, the oven and the tins.
 
-    ``hands`` is who bakes, where that was said; ``did`` who began a step, where somebody else has taken over since.
+    ``hands`` is who bakes, where that was said; ``did`` who began a step, where somebody else has taken over since, and
+    ``went_into`` the oven that a step was begun in, where it is another one by now.
     """
 
     formula: Formula
@@ -39,6 +40,7 @@ class Course(Value):
     record: KitchenRecord = NO_RECORD
     hands: str = ""
     did: Mapping[str, str] = {}
+    went_into: Mapping[str, str] = {}
 
     @cached_property
     def setting(self) -> Setting:
@@ -57,4 +59,5 @@ class Course(Value):
             record=self.record,
             hands=self.hands,
             did=self.did,
+            ovens={i: self.kitchen.oven(oven) for i, oven in self.went_into.items()},
         )

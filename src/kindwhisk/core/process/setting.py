@@ -73,7 +73,7 @@ NO_TINS = TinsInUse(name="", tin=RoundTin(dimensions=RoundDimensions(diameter_mm
 class Setting:
     """What every step may look at, beside what goes into it: ``technique`` is the class of what it belongs to,
     ``hands`` whose hands it is done with (empty: the kitchen's), ``did`` whose hands a step was begun with, where those
-    are others."""
+    are others; ``ovens`` the oven of a step, where that is another."""
 
     kitchen: Kitchen
     oven: Oven
@@ -84,6 +84,7 @@ class Setting:
     technique: Technique | None = None
     hands: str = ""
     did: Mapping[str, str] = field(default_factory=dict)
+    ovens: Mapping[str, Oven] = field(default_factory=dict)
 
     def vessel_name(self, vessel_id: str) -> str:
         """What the vessel is called; its id when the formula does not name it."""

@@ -138,6 +138,7 @@ def stepwise(formula: Formula, setting: Setting, observed: Observed = NOTHING_OB
             formula=formula.id,
             technique=formula.component(step.component).technique or formula.technique,
             hands=setting.did.get(step.id, setting.hands),
+            oven=setting.ovens.get(step.id, setting.oven),
         )
         parts = _parts(step, intake, origins)
         outcome = step.effect(parts, place)

@@ -11175,6 +11175,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It took too long, and was left. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
         };
     };
     forecast_api_craft_bake_forecast_post: {
@@ -11221,6 +11231,16 @@ export interface operations {
             };
             /** @description A field is wrong; the problem names it. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, and was left. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11281,6 +11301,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It took too long, and was left. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
         };
     };
     what_if_api_craft_bake_what_if_post: {
@@ -11327,6 +11357,16 @@ export interface operations {
             };
             /** @description A field is wrong; the problem names it. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, and was left. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };

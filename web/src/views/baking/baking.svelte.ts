@@ -53,7 +53,7 @@ export class BakingState {
     if (!this.body) return;
     const body = $state.snapshot(this.body) as Body;
     this.baked.ask(() => ask(api.POST('/api/craft/bake', { body })), 80);
-    this.asks.ask(() => ask(api.POST('/api/craft/bake/what-if', { body })), 350);
+    this.asks.ask((signal) => ask(api.POST('/api/craft/bake/what-if', { body, signal })), 350);
   }
 }
 

@@ -7,7 +7,7 @@
   import Notice from '../../lib/parts/Notice.svelte';
   import Questions from '../../lib/parts/Questions.svelte';
   import { sound } from '../../lib/sound.svelte';
-  import { clock, countdown, length, until } from '../../lib/time';
+  import { countdown, length, moment, until } from '../../lib/time';
   import { navigate, p, route } from '../../routes';
   import { alerts } from './alerts.svelte';
   import { BenchState } from './bench.svelte';
@@ -136,7 +136,7 @@
       </h1>
       <p class="text-[17px]">
         <span class={late > 300 ? 'font-semibold text-raspberry' : 'font-semibold text-leaf'}>
-          ready {clock(bake.expected_ready_at)}{late > 90
+          ready {moment(bake.expected_ready_at, now.value)}{late > 90
             ? `, ${length(late)} late`
             : late < -90
               ? `, ${length(late)} early`
@@ -171,7 +171,10 @@
   {#if bake.idle_until}
     <p class="flex flex-wrap items-center gap-x-4 border-b border-line px-4 py-1 text-[17px] sm:px-6" role="status">
       <span
-        ><strong>Nothing to do before {clock(bake.idle_until)}</strong>, for {clock(bake.ready_at)}.
+        ><strong>Nothing to do before {moment(bake.idle_until, now.value)}</strong>, for {moment(
+          bake.ready_at,
+          now.value,
+        )}.
         <span class="text-quiet">What has to be made ready can be ticked meanwhile.</span></span
       >
       <button class="min-h-14 px-2 font-semibold underline" onclick={() => otherwise('when')}>Go on now instead</button>

@@ -2,7 +2,7 @@
   import { api, ask, type Schemas } from '../../lib/api/client';
   import { live } from '../../lib/live.svelte';
   import { now } from '../../lib/now.svelte';
-  import { clock, countdown, until } from '../../lib/time';
+  import { clock, soon } from '../../lib/time';
   import { p } from '../../routes';
 
   /** Where several bakes run: which of them needs a hand next, and where two want the same pair at once. */
@@ -32,7 +32,6 @@
   <nav class="border-b border-line bg-surface px-4 sm:px-6" aria-label="Bakes that run">
     <ul class="flex flex-wrap gap-x-6">
       {#each others.next as one, i (one.bake)}
-        {@const left = until(one.start_at, now.value)}
         <li>
           <a
             class="flex min-h-14 items-center gap-2 leading-tight"
@@ -46,9 +45,7 @@
               ><strong class={one.bake === here ? 'underline decoration-[3px] underline-offset-4' : ''}
                 >{one.title}</strong
               ><br /><span class="text-[15px] text-quiet"
-                >{left < 20 ? 'now' : `in ${countdown(left)}`}: {one.step_title}{one.presses
-                  ? ', can’t wait'
-                  : ''}</span
+                >{soon(one.start_at, now.value)}: {one.step_title}{one.presses ? ', can’t wait' : ''}</span
               ></span
             >
           </a>

@@ -4,7 +4,7 @@
   import { now } from '../../lib/now.svelte';
   import Additions from '../../lib/parts/Additions.svelte';
   import Rescues from '../../lib/parts/Rescues.svelte';
-  import { clock, countdown, length, until } from '../../lib/time';
+  import { clock, countdown, length, moment, until } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
   import type { Way } from './otherwise/OtherwiseSheet.svelte';
   import BakeNow from './BakeNow.svelte';
@@ -185,7 +185,7 @@
     </div>
   {:else if detail.not_before && until(detail.not_before, now.value) > 60}
     <p class="text-lg">
-      <strong>Not before {clock(detail.not_before)}.</strong>
+      <strong>Not before {moment(detail.not_before, now.value)}.</strong>
       <span class="text-quiet">Earlier, it would only stand waiting.</span>
     </p>
   {/if}
@@ -197,6 +197,17 @@
       <strong>No thermometer in the pot:</strong>
       <span class="text-quiet">the clock is a weak guide here. {check?.sees} Or type a reading now and then.</span>
       <button class="-my-2 min-h-14 px-2 underline" onclick={() => onsheet('probe')}>Put a thermometer to it</button>
+    </p>
+  {/if}
+
+  {#if running && detail.spoilt}
+    <p class="border-l-[6px] border-raspberry pl-4 text-[17px]" role="status">
+      <strong
+        >Past its peak: about {Math.round(100 * detail.spoilt.likely)} % of its air is gone ({Math.round(
+          100 * detail.spoilt.low,
+        )} to {Math.round(100 * detail.spoilt.high)}).</strong
+      >
+      <span class="text-quiet">{origin(detail.spoilt)}. A cup tells how it really stands.</span>
     </p>
   {/if}
 
@@ -230,16 +241,6 @@
 
   {#if running && watch?.egg}<EggHeat egg={watch.egg} />{/if}
 
-  {#if running && detail.spoilt}
-    <p class="border-l-[6px] border-raspberry pl-4 text-[17px]" role="status">
-      <strong
-        >Past its peak: about {Math.round(100 * detail.spoilt.likely)} % of its air is gone ({Math.round(
-          100 * detail.spoilt.low,
-        )} to {Math.round(100 * detail.spoilt.high)}).</strong
-      >
-      <span class="text-quiet">{origin(detail.spoilt)}. A cup tells how it really stands.</span>
-    </p>
-  {/if}
   {#if running && step.rescues.length > 0}<Rescues
       rescues={step.rescues}
       ondone={(r) => bench.remedied(step.id, r.do, r.ingredient, r.grams)}

@@ -4,21 +4,22 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Request
+from fastapi.concurrency import run_in_threadpool
 from pydantic import BaseModel, ConfigDict, Field
 
+from kindwhisk.api.beside import beside
 from kindwhisk.api.dependencies import BenchHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.baking.views import AnswerView, Asks, Baked, BakeForecast, CarryView
+from kindwhisk.api.sums import what_ifs
 from kindwhisk.bench.ovens.baking import reckon
-from kindwhisk.core.baking.answers import answers
 from kindwhisk.core.baking.asked import Asked
-from kindwhisk.core.baking.carry_over import carried_over
 from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.process.bake_asked import asked_of
 from kindwhisk.core.values.errors import CraftError
 
-router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 404, 422))
+router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 404, 422, 503))
 
 MOST_READINGS = 5000
 STRICT = ConfigDict(frozen=True, extra="forbid", strict=True)
@@ -58,12 +59,12 @@ def bake(bench: BenchHere, body: BakeBody) -> Baked:
 
 
 @router.post("/bake/what-if")
-def what_if(bench: BenchHere, body: BakeBody) -> Asks:
+async def what_if(bench: BenchHere, body: BakeBody, asked: Request) -> Asks:
     """The same batter in other tins, hotter, with a fan, on two racks, from a cold oven; and on the rack after."""
-    kitchen, reckoned = bench.kitchen, reckon(bench, body)
-    shelf = [(t.name, t.tin) for t in kitchen.tins]
-    found = answers(reckoned.content, reckoned.reference, reckoned.model, shelf, body.trays, reckoned.own)
-    carried = carried_over(reckoned.content, reckoned.made.done_s.likely, kitchen.air_c)
+    kitchen = await run_in_threadpool(lambda: bench.kitchen)
+    reckoned = await run_in_threadpool(reckon, bench, body)
+    shelf = tuple((t.name, t.tin) for t in kitchen.tins)
+    found, carried = await beside(asked, what_ifs, reckoned, shelf, body.trays, kitchen.air_c)
     return Asks(
         answers=tuple(AnswerView.of(a) for a in found),
         carry_over=tuple(CarryView.of(e, c) for e, c in carried),

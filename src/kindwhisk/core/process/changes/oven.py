@@ -33,7 +33,13 @@ class OtherOven(ChangeBase):
             steps = [s.model_copy(update={"oven_c": self.oven_c}) if s in ahead else s for s in formula.steps]
             formula = sound(formula, steps)
         heated = frozenset(preheat_of(s) for s in ahead) & at.begun
-        return Followed(course=course.model_copy(update={"formula": formula, "oven": oven.id}), to_redo=heated)
+        went_into = {i: course.went_into.get(i, course.oven) for i in sorted(at.begun - heated)}
+        other = {
+            "formula": formula,
+            "oven": oven.id,
+            "went_into": went_into if oven.id != course.oven else course.went_into,
+        }
+        return Followed(course=course.model_copy(update=other), to_redo=heated)
 
     def said(self, course: Course) -> str:
         """Which oven, how hot."""
