@@ -189,6 +189,8 @@ def test_a_bake_begun_early_is_ready_early_if_that_is_wanted(bench: Bench) -> No
     state = baker.state
     assert state.idle_until is not None
     assert state.idle_until > baker.now + timedelta(hours=4)
+    early = baker.tell("step_started", step="preheat-bake")
+    assert early.idle_until is not None
     state = baker.tell("changed", change={"change": "retimed"})
     assert state.idle_until is None
     assert state.expected_ready_at < BEGAN + timedelta(hours=5)
@@ -209,6 +211,9 @@ def test_begun_now_it_is_planned_from_now_and_a_bell_rings_for_what_was_planned(
     (timer,) = state.timers
     assert timer.label == "Begin Tea chiffon"
     assert abs(timer.due_at - min(s.planned_start_at for s in state.steps)) < timedelta(seconds=1)
+    done = {"kind": "step_done", "client_key": "begun-after-all", "step": "weigh-milk", "at": BEGAN}
+    bench.post(planned, event_adapter.validate_python(done))
+    assert bench.state(planned, now=BEGAN).timers == ()
 
 
 def test_another_tin_at_the_bench_moves_time_and_tin(bench: Bench) -> None:
@@ -505,3 +510,10 @@ def test_whatever_is_allowed_conserves_mass_can_be_planned_and_goes_back(
         told = before.model_dump(exclude={"sequence", "undoable", "now", "details", "windows", "meetings"})
         assert back.model_dump(exclude={"sequence", "undoable", "now", "details", "windows", "meetings"}) == told
         baker.tell(**turn)
+
+
+def test_a_bell_rings_for_what_is_planned_two_weeks_ahead(bench: Bench) -> None:
+    far = BEGAN + timedelta(days=13, hours=23)
+    bake = bench.start("tea-chiffon", Wish(), far, "far-ahead-of-time", BEGAN, bell=True)
+    (timer,) = bench.state(bake, now=BEGAN).timers
+    assert timer.due_at > BEGAN + timedelta(days=13)

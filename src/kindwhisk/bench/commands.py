@@ -96,7 +96,7 @@ class Commands(Workplace):
         self.hub.wake()
         wait_s = (plan.start_at - began).total_seconds()
         if bell and wait_s > 0:
-            key = f"{client_key[:70]}-bell"
+            key = f"{ev.BELL}{client_key[:70]}"
             words = f"Begin {formula.title}"[:80]
             self.post(
                 bake_id,

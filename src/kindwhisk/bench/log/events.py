@@ -18,6 +18,10 @@ Text = Annotated[str, Field(min_length=1, max_length=1000)]
 Short = Annotated[str, Field(min_length=1, max_length=80)]
 
 
+BELL = "begin-"
+"""How the name of a timer starts that rings when a bake is planned to begin."""
+
+
 class _Event(Value):
     """``client_key`` makes a repeated post harmless; ``at`` is when it happened, if not just now."""
 
@@ -175,7 +179,7 @@ class TimerStarted(_Event):
     kind: Literal["timer_started"]
     timer: Short
     label: Short
-    seconds: float = Field(gt=0, le=7 * 86400)
+    seconds: float = Field(gt=0, le=15 * 86400)
 
 
 class TimerStopped(_Event):

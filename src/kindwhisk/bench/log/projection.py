@@ -49,7 +49,13 @@ class _Projection:
         self._hand_steps = hand_steps
         self._hands_free_at = began_at
 
+    def _has_begun(self) -> None:
+        """No bell has to ring for what has begun."""
+        timers = self.progress.timers
+        self.progress.timers = {i: t for i, t in timers.items() if not i.startswith(ev.BELL)}
+
     def _started(self, step_id: str, at: datetime) -> None:
+        self._has_begun()
         step = self.progress.step(step_id)
         step.status, step.started_at = StepStatus.RUNNING, at
 
@@ -57,6 +63,7 @@ class _Projection:
         """One done by hand is confirmed once, when it is over: it is taken to have begun when the hands were free
         and all that it takes was there; or, where that is more than twice its planned time ago, to have taken as long
         as planned."""
+        self._has_begun()
         step = self.progress.step(step_id)
         if step.started_at is None:
             known = self._hand_steps.get(step_id, HandStep())

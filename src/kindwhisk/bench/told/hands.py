@@ -55,12 +55,17 @@ def hands(bakes: Sequence[Moment]) -> HandsView:
     clashes = []
     for mine, others in combinations(stretches.values(), 2):
         clashes += [c for a in mine for b in others if (c := _clash(a, b)) is not None]
-    first = [next((w for w in found if w.presses and w.start_at == found[0].start_at), found[0]) for found in
-             stretches.values() if found]  # fmt: skip
+    first = [_first(found) for found in stretches.values() if found]
     return HandsView(
         next=tuple(sorted(first, key=lambda w: (w.start_at, not w.presses))),
         clashes=tuple(sorted(clashes, key=lambda c: c.first.start_at)),
     )
+
+
+def _first(found: Sequence[HandWanted]) -> HandWanted:
+    """The first of a bake's stretches; of several at once, one that presses."""
+    at_once = [w for w in found if w.start_at == found[0].start_at]
+    return next((w for w in at_once if w.presses), found[0])
 
 
 def _wanted(at: Moment) -> Iterator[HandWanted]:

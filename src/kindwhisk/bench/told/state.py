@@ -166,12 +166,16 @@ def _not_before(at: Moment, step: StepForecast) -> datetime | None:
 
 
 def _idle_until(at: Moment) -> datetime | None:
-    """When there is something to do again, where that is far off and nothing runs; None otherwise."""
-    if at.progress.status is not BakeStatus.RUNNING or at.outlooks or at.windows:
+    """When there is something to do again, where that is far off and nothing runs, or only what was begun long before
+    its plan; None otherwise."""
+    early = timedelta(seconds=IDLE_S)
+    plans = {i: at.document.plan_of(i) for i in at.outlooks}
+    in_time = [i for i, o in at.outlooks.items() if (p := plans[i]) is None or o.started_at > p.start - early]
+    if at.progress.status is not BakeStatus.RUNNING or in_time or at.windows:
         return None
     ahead = [at.expected[s.id][0] for s in at.walked.forecast.steps if startable(s, at.progress)]
     first = min(ahead, default=at.now)
-    return first if first - at.now > timedelta(seconds=IDLE_S) else None
+    return first if first - at.now > early else None
 
 
 def _gate(at: Moment) -> GateView | None:
