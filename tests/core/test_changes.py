@@ -288,7 +288,9 @@ def test_butter_before_flour_and_both_in_one_go() -> None:
     assert next(p.step for p in formula.step("fold-yolks").inputs if p.source == "step") == "fold-flour"
     conserved(course.model_copy(update={"formula": formula}))
     merged = Together(step="fold-flour").followed(course, at).course.formula
-    assert "fold-yolks" not in {s.id for s in merged.steps}
+    ids = {s.id for s in merged.steps}
+    assert "fold-yolks-and-fold-flour" in ids
+    assert not ids & {"fold-yolks", "fold-flour"}
     assert merged.total_g() == pytest.approx(course.formula.total_g())
     conserved(course.model_copy(update={"formula": merged}))
     with pytest.raises(NotSo, match="something of its own"):
@@ -400,3 +402,15 @@ def test_what_was_in_an_oven_before_it_was_changed_stays_with_that_one() -> None
     changed = OtherOven(oven="second").followed(course, at).course
     places = {w.step.id: w.place.oven.id for w in walk_prepared(changed.formula, changed.setting)}
     assert (places["bake-fingers"], places["bake-disc"]) == (KITCHEN.ovens[0].id, "second")
+
+
+def test_a_pause_made_longer_before_anything_was_put_away_is_one_pause() -> None:
+    course = course_of("tea-chiffon")
+    at = after(course.formula, "add-flour")
+    once = Paused(until=NOW + timedelta(hours=4)).followed(course, at).course
+    twice = Paused(until=NOW + timedelta(hours=14)).followed(once, at).course.formula
+    assert [s.id for s in twice.steps if s.kind == "chill"] == ["keep-add-flour"]
+    assert twice.step("keep-add-flour").hours == 14  # type: ignore[union-attr]
+    put_away = Standing(at.begun | {"keep-add-flour"}, frozenset(), NOW)
+    later = Paused(until=NOW + timedelta(hours=8)).followed(once, put_away).course.formula
+    assert [s.id for s in later.steps if s.kind == "chill"] == ["keep-add-flour", "keep-keep-add-flour"]

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Literal
 
 from kindwhisk.core.process.changes.base import ChangeBase, Followed, NotSo, Standing, sound, waiting, with_inputs
@@ -37,6 +38,13 @@ def _feeding(formula: Formula, step: Step) -> Step:
     return same[0]
 
 
+def _renamed(step: Step, taken: str, other: Mapping[str, str]) -> Step:
+    """A step that takes from another one what it took from ``taken``, and waits for the others by their new names."""
+    inputs = [p.model_copy(update={"step": other[taken]}) if _from(p, taken) else p for p in step.inputs]
+    after = tuple(dict.fromkeys(other.get(i, i) for i in step.after))
+    return with_inputs(step, inputs).model_copy(update={"after": after})
+
+
 class Earlier(ChangeBase):
     """A step is done before the one that leads to it: the butter before the flour."""
 
@@ -69,11 +77,7 @@ class Earlier(ChangeBase):
             if step.id == late.id:
                 steps += [first, second]
             elif step.id != early.id:
-                inputs = [
-                    p.model_copy(update={"step": early.id}) if isinstance(p, StepPortion) and p.step == late.id else p
-                    for p in step.inputs
-                ]
-                steps.append(with_inputs(step, inputs))
+                steps.append(_renamed(step, late.id, {late.id: early.id}))
         return Followed(course=course.model_copy(update={"formula": sound(formula, steps)}))
 
     def said(self, course: Course) -> str:
@@ -105,9 +109,11 @@ class Together(ChangeBase):
             inputs += first.inputs if _from(portion, first.id) else (portion,)
         title = f"{first.title}; {last.title[0].lower()}{last.title[1:]}"[:80]
         after = tuple(dict.fromkeys((*first.after, *last.after)))
-        merged = with_inputs(last, inputs).model_copy(update={"title": title, "after": after})
-        steps = [merged if s.id == last.id else s for s in formula.steps if s.id != first.id]
-        steps = [s.model_copy(update={"after": tuple(i for i in s.after if i != first.id)}) for s in steps]
+        # Another work than either of the two: what it shows is not learned as theirs.
+        name = f"{first.id[:18]}-and-{last.id[:17]}"
+        merged = with_inputs(last, inputs).model_copy(update={"id": name, "title": title, "after": after})
+        gone = {first.id: name, last.id: name}
+        steps = [merged if s.id == last.id else _renamed(s, last.id, gone) for s in formula.steps if s.id != first.id]
         return Followed(course=course.model_copy(update={"formula": sound(formula, steps)}))
 
     def said(self, course: Course) -> str:

@@ -119,12 +119,20 @@ def keeping_of(step_id: str) -> str:
 
 
 def _kept(formula: Formula, at: Standing, kept: Mapping[str, Keep], hours: float) -> Formula:
-    """The process with a step for each content that is kept, which those after it take from."""
+    """The process with a step for each content that is kept, which those after it take from.
+
+    One that an earlier pause has put in and nobody has begun is for this pause now.
+    """
+    there = {s.id for s in formula.steps if s.id not in at.begun}
+    again = {keeping_of(i): keep for i, keep in kept.items() if keeping_of(i) in there}
+    kept = {i: keep for i, keep in kept.items() if keeping_of(i) not in again}
     steps: list[Step] = []
     stands_in: dict[str, str] = {}
     for step in formula.steps:
         if step.id in at.begun:
             steps.append(step)
+        elif isinstance(step, ChillStep) and step.id in again:
+            steps.append(step.model_copy(update={"hours": hours, "frozen": again[step.id] is Keep.FROZEN}))
         else:
             inputs: list[Portion] = [
                 StepPortion(step=stands_in[p.step]) if isinstance(p, StepPortion) and p.step in stands_in else p
