@@ -517,3 +517,19 @@ def test_a_bell_rings_for_what_is_planned_two_weeks_ahead(bench: Bench) -> None:
     bake = bench.start("tea-chiffon", Wish(), far, "far-ahead-of-time", BEGAN, bell=True)
     (timer,) = bench.state(bake, now=BEGAN).timers
     assert timer.due_at > BEGAN + timedelta(days=13)
+
+
+def test_the_weigh_list_of_a_bake_says_what_was_lost_and_what_is_weighed_once_more(bench: Bench) -> None:
+    baker = whipping(bench)
+    assert bench.weighing(baker.bake).eggs is None
+    baker.tell("begun_again", step="whip")
+    told = bench.weighing(baker.bake)
+    assert {a.name: a.grams for a in told.to_come} == {
+        "egg white": 122, "caster sugar": 55, "cream of tartar": 0.5,
+    }  # fmt: skip
+    assert told.eggs is not None
+    assert told.eggs.count == 4
+    once_more = {b.bowl.step: b.status for b in told.bowls if b.again}
+    assert once_more == {"weigh-whites-2": "waiting", "weigh-sugar-2": "waiting"}
+    baker.tell("begun_again", step="weigh-whites-2")
+    assert {b.bowl.step: b.status for b in bench.weighing(baker.bake).bowls}["weigh-whites-2"] == "lost"

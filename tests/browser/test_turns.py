@@ -113,6 +113,13 @@ def test_eggs_dropped_and_six_whites_instead_of_three_on_a_phone(browser: Browse
         "2 times the batch: 244 g at “Weigh the whites”",
     ]
 
+    page.keyboard.press("a")
+    sheet.get_by_role("button", name="Weigh list").tap()
+    bowls = sheet.get_by_role("list", name="Bowls").get_by_role("listitem")
+    expect(bowls.filter(has_text="Weigh yolks and their sugar, yolk bowl")).to_contain_text("lost")
+    expect(bowls.filter(has_text="Weigh yolks and their sugar, again")).to_contain_text("once more")
+    sheet.get_by_role("button", name="Close").tap()
+
     # Taken back, the last first: what rests on it is named.
     step.get_by_role("button", name="Otherwise").tap()
     sheet.get_by_role("button", name="Take something back").tap()

@@ -16,6 +16,7 @@ from kindwhisk.bench.told.label import BakeLabel, label_of
 from kindwhisk.bench.told.state import bake_state
 from kindwhisk.bench.told.traces import traces
 from kindwhisk.bench.told.views import BakeState, TraceView
+from kindwhisk.bench.told.weighing import WeighingNow, weighing_now
 from kindwhisk.bench.undoing import LastThing, last_things
 from kindwhisk.bench.workplace import Workplace
 from kindwhisk.core.ingredients.eggs import EggsOfTheDay, egg_need, eggs_of_the_day
@@ -87,6 +88,14 @@ class Queries(Workplace):
             CraftError: there is no such bake.
         """
         return could(self.moment(bake_id))
+
+    def weighing(self, bake_id: str) -> WeighingNow:
+        """The weigh list of a bake as it stands.
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        return weighing_now(self.moment(bake_id))
 
     def hands(self) -> HandsView:
         """Who is wanted next, over all bakes that run."""

@@ -21,6 +21,7 @@ from kindwhisk.bench.told.hands import HandsView
 from kindwhisk.bench.told.label import BakeLabel, as_text
 from kindwhisk.bench.told.state import bake_state
 from kindwhisk.bench.told.views import BakeState, TraceView
+from kindwhisk.bench.told.weighing import WeighingNow
 from kindwhisk.bench.turns import Turning
 from kindwhisk.bench.undoing import LastThing
 from kindwhisk.core.ingredients.eggs import EggsOfTheDay
@@ -147,6 +148,12 @@ def temperatures(bench: BenchHere, bake_id: str) -> tuple[TraceView, ...]:
 def last_things(bench: BenchHere, bake_id: str) -> tuple[LastThing, ...]:
     """The last things that happened, the latest first: what each was, and what stands in the way of its undo."""
     return bench.last_things(bake_id)
+
+
+@router.get("/{bake_id}/weigh-list")
+def weighing(bench: BenchHere, bake_id: str) -> WeighingNow:
+    """What is weighed into which bowl, what is still to come, and what was lost and is weighed once more."""
+    return bench.weighing(bake_id)
 
 
 @router.get("/{bake_id}/could")

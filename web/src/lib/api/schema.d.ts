@@ -268,6 +268,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bakes/{bake_id}/weigh-list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Weighing
+         * @description What is weighed into which bowl, what is still to come, and what was lost and is weighed once more.
+         */
+        get: operations["weighing_api_bakes__bake_id__weigh_list_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/ageing": {
         parameters: {
             query?: never;
@@ -2642,6 +2662,16 @@ export interface components {
             title: string;
             /** Vessel */
             vessel: string;
+        };
+        /**
+         * BowlNow
+         * @description A bowl of the list, how far its step is, and whether it is weighed once more.
+         */
+        BowlNow: {
+            /** Again */
+            again: boolean;
+            bowl: components["schemas"]["Bowl"];
+            status: components["schemas"]["StepStatus"];
         };
         /**
          * BoxDimensions
@@ -10007,6 +10037,17 @@ export interface components {
             written: string;
         };
         /**
+         * WeighingNow
+         * @description Every bowl in the order of the work; what is still to be weighed in all, and the eggs for that.
+         */
+        WeighingNow: {
+            /** Bowls */
+            bowls: components["schemas"]["BowlNow"][];
+            eggs: components["schemas"]["EggNeed"] | null;
+            /** To Come */
+            to_come: components["schemas"]["Amount"][];
+        };
+        /**
          * WhipStage
          * @description Something that a foam passes, by time and by look.
          */
@@ -11036,6 +11077,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TraceView"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    weighing_api_bakes__bake_id__weigh_list_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeighingNow"];
                 };
             };
             /** @description The body could not be read. */
