@@ -80,6 +80,7 @@ Amount: grams
 BakeLabel: weight_g
 BakeState: speed
 Baked: fill_mm
+BowlNow: lost
 ComponentShare: grams
 ComponentView: yield_g yield_ml
 Composition: alcohol fat fibre other protein salt starch sugars water

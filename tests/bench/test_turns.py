@@ -521,6 +521,7 @@ def test_a_bell_rings_for_what_is_planned_two_weeks_ahead(bench: Bench) -> None:
 
 def test_the_weigh_list_of_a_bake_says_what_was_lost_and_what_is_weighed_once_more(bench: Bench) -> None:
     baker = whipping(bench)
+    before = baker.state.batch
     assert bench.weighing(baker.bake).eggs is None
     baker.tell("begun_again", step="whip")
     told = bench.weighing(baker.bake)
@@ -531,5 +532,8 @@ def test_the_weigh_list_of_a_bake_says_what_was_lost_and_what_is_weighed_once_mo
     assert told.eggs.count == 4
     once_more = {b.bowl.step: b.status for b in told.bowls if b.again}
     assert once_more == {"weigh-whites-2": "waiting", "weigh-sugar-2": "waiting"}
+    assert {b.bowl.step for b in told.bowls if b.lost > 0} == {"weigh-whites", "weigh-sugar"}
+    # What is made is as much as it was, whatever was lost on the way.
+    assert baker.state.batch == before
     baker.tell("begun_again", step="weigh-whites-2")
     assert {b.bowl.step: b.status for b in bench.weighing(baker.bake).bowls}["weigh-whites-2"] == "lost"

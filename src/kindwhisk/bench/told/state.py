@@ -25,6 +25,7 @@ from kindwhisk.bench.told.views import (
 )
 from kindwhisk.core.foams.over_whipped import PAST_SAVING, lost, over_whipped
 from kindwhisk.core.foams.whipping import Seen
+from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.forecast import StepForecast
 from kindwhisk.core.process.gate import chains
 from kindwhisk.core.process.outcome import Attention
@@ -196,6 +197,7 @@ def _gate(at: Moment) -> GateView | None:
 def bake_state(at: Moment, focus: str | None = None, speed: float = 1.0) -> BakeState:
     """All of it; ``focus`` names a step to show close up beside the current one, ``speed`` is the clock's."""
     progress, document, forecast = at.progress, at.document, at.walked.forecast
+    made_g = forecast.total_g - Flows(document.formula).lost_g()
     known = {s.id for s in forecast.steps}
     shown = dict.fromkeys(i for i in (at.current, at.next, focus, *at.outlooks) if i in known)
     expected_ready = progress.ended_at or max(end for _, end in at.expected.values())
@@ -205,7 +207,7 @@ def bake_state(at: Moment, focus: str | None = None, speed: float = 1.0) -> Bake
         formula_id=document.formula.id,
         formula_version=document.formula_version,
         status=progress.status,
-        batch=f"{document.tin_count} × {document.tin_name}, {forecast.total_g:.0f} g",
+        batch=f"{document.tin_count} × {document.tin_name}, {made_g:.0f} g",
         started_at=at.began_at,
         ended_at=progress.ended_at,
         ready_at=document.ready_at,

@@ -6,16 +6,21 @@ from kindwhisk.bench.log.progress import StepStatus
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.told.amounts import Amount, amounts, eggs_in
 from kindwhisk.core.ingredients.eggs import EggNeed
+from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.weigh_list import Bowl, weigh_list
 from kindwhisk.core.values.model import Value
 
 
 class BowlNow(Value):
-    """A bowl of the list, how far its step is, and whether it is weighed once more."""
+    """A bowl of the list, how far its step is, and whether it is weighed once more.
+
+    ``lost`` is the share of it (0 to 1) that came to grief, in the bowl or in what was made of it.
+    """
 
     bowl: Bowl
     status: StepStatus
     again: bool
+    lost: float
 
 
 class WeighingNow(Value):
@@ -29,8 +34,14 @@ class WeighingNow(Value):
 def weighing_now(at: Moment) -> WeighingNow:
     """The weigh list at a moment."""
     formula = at.walked.formula
+    lost = Flows(formula).lost()
     bowls = tuple(
-        BowlNow(bowl=bowl, status=at.progress.status_of(bowl.step), again=formula.step(bowl.step).again is not None)
+        BowlNow(
+            bowl=bowl,
+            status=at.progress.status_of(bowl.step),
+            again=formula.step(bowl.step).again is not None,
+            lost=min(1.0, lost.get(bowl.step, 0.0)),
+        )
         for part in weigh_list(at.walked.forecast)
         for bowl in part.bowls
     )

@@ -75,6 +75,16 @@ class Flows:
                 found[portion.step] = found.get(portion.step, 0.0) + wants * share
         return {i: share for i, share in found.items() if share > NOTHING}
 
+    def lost(self) -> dict[str, float]:
+        """The share of every step's result that came to grief, there or in what was made of it."""
+        formula = self._formula
+        return self.needs({loss.step: formula.lost_share(loss.step) for loss in formula.lost})
+
+    def lost_g(self) -> float:
+        """Grams of all ingredients that came to grief."""
+        formula = self._formula
+        return sum(formula.lost_share(i) * self._mass[i] for i in {loss.step for loss in formula.lost})
+
     def ingredients(self, wanted: Mapping[str, float]) -> dict[str, float]:
         """For shares ``wanted`` of some results: grams of each ingredient that go into them."""
         found: dict[str, float] = {}

@@ -2666,11 +2666,15 @@ export interface components {
         /**
          * BowlNow
          * @description A bowl of the list, how far its step is, and whether it is weighed once more.
+         *
+         *     ``lost`` is the share of it (0 to 1) that came to grief, in the bowl or in what was made of it.
          */
         BowlNow: {
             /** Again */
             again: boolean;
             bowl: components["schemas"]["Bowl"];
+            /** Lost */
+            lost: number;
             status: components["schemas"]["StepStatus"];
         };
         /**

@@ -32,17 +32,16 @@
     </p>
   {/if}
   <ul aria-label="Bowls">
-    {#each list.bowls as { bowl, status, again } (bowl.step)}
+    {#each list.bowls as { bowl, status, again, lost } (bowl.step)}
+      {@const gone = lost > 0.999}
       <li class="border-t border-line py-1.5 {status === 'waiting' ? '' : 'text-quiet'}">
         <p>
-          <strong>{bowl.title}</strong>, {bowl.vessel}
-          {#if status !== 'waiting'}<span class={status === 'lost' ? 'font-semibold text-raspberry' : ''}
-              >{WORDS[status]}</span
-            >{:else if again}<span class="font-semibold text-copper">once more</span>{/if}
+          <strong>{bowl.title}</strong>, {bowl.vessel}{#if lost > 0.001}:
+            <span class="font-semibold text-raspberry">{gone ? 'lost' : `${Math.round(100 * lost)} % lost`}</span
+            >{:else if status !== 'waiting'}: {WORDS[status]}{:else if again}:
+            <span class="font-semibold text-copper">once more</span>{/if}
         </p>
-        <p class={status === 'lost' ? 'line-through' : ''}>
-          {bowl.items.map((i) => `${grams(i.grams)} ${i.name}`).join(', ')}
-        </p>
+        <p class={gone ? 'line-through' : ''}>{bowl.items.map((i) => `${grams(i.grams)} ${i.name}`).join(', ')}</p>
       </li>
     {/each}
   </ul>
