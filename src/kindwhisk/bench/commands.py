@@ -93,15 +93,10 @@ class Commands(Workplace):
                 client_key=client_key,
                 document=document.model_dump_json(),
             )
+            wait_s = (plan.start_at - began).total_seconds()
+            if bell and wait_s > 0:
+                self.logs.add(self.logs.read(bake_id), began, _bell(client_key, formula.title, wait_s))
         self.hub.wake()
-        wait_s = (plan.start_at - began).total_seconds()
-        if bell and wait_s > 0:
-            key = f"{ev.BELL}{client_key[:70]}"
-            words = f"Begin {formula.title}"[:80]
-            self.post(
-                bake_id,
-                ev.TimerStarted(kind="timer_started", client_key=key, timer=key, label=words, seconds=wait_s, at=began),
-            )
         return bake_id
 
     def post(self, bake_id: str, event: ev.BenchEvent) -> Moment:
@@ -158,6 +153,14 @@ class Commands(Workplace):
         check(event, before)
         planned, _ = placed(event, before)
         return planned, before.progress.last_sequence
+
+
+def _bell(client_key: str, title: str, seconds: float) -> ev.TimerStarted:
+    """It rings when a bake is planned to begin."""
+    key = f"{ev.BELL}{client_key[:70]}"
+    return ev.TimerStarted(
+        kind="timer_started", client_key=key, timer=key, label=f"Begin {title}"[:80], seconds=seconds
+    )
 
 
 def _moment(event: ev.BenchEvent, log: BakeLog, now: datetime) -> datetime:
