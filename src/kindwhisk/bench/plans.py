@@ -88,15 +88,17 @@ def check_ahead(ready_at: datetime, not_before: datetime) -> None:
 
 
 class Replan(Value):
-    """The steps of a bake under way placed anew, and when it should be over; ``because`` says what drives that.
+    """The steps of a bake under way placed anew, and when it should be over, with its range.
 
-    ``keeps_windows`` is false where no order of the steps ahead does: then they follow each other as they come.
+    ``because`` says what drives that; or that no order of the steps ahead keeps every window: then they follow each
+    other as they come, and no range is known.
     """
 
     steps: tuple[PlannedStep, ...]
     ready_at: datetime
+    ready_low_at: datetime
+    ready_high_at: datetime
     because: str
-    keeps_windows: bool = True
 
 
 class Ahead(NamedTuple):
@@ -138,4 +140,12 @@ def replan(forecast: Forecast, kitchen: Kitchen, ready_at: datetime | None, ahea
         PlannedStep(step=i, start=ahead.began_at + timedelta(seconds=a), end=ahead.began_at + timedelta(seconds=b))
         for i, (a, b) in sorted(times.items(), key=lambda item: item[1])
     )
-    return Replan(steps=steps, ready_at=max(s.end for s in steps), because=because, keeps_windows=made is not None)
+    ready = max(s.end for s in steps)
+    below, above = (0.0, 0.0) if made is None else (made.ready_s - made.ready_low_s, made.ready_high_s - made.ready_s)
+    return Replan(
+        steps=steps,
+        ready_at=ready,
+        ready_low_at=ready - timedelta(seconds=below),
+        ready_high_at=ready + timedelta(seconds=above),
+        because=because,
+    )

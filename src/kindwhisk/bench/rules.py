@@ -10,7 +10,7 @@ from kindwhisk.bench.log.progress import BakeStatus, StepStatus
 from kindwhisk.bench.log.projection import value_of
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.now.readiness import startable
-from kindwhisk.bench.undoing import resting, said
+from kindwhisk.bench.undoing import Words, resting
 from kindwhisk.core.folding.cup import density_by_ribbon, told_by_ribbon
 from kindwhisk.core.process.forecast import Forecast, StepForecast
 from kindwhisk.core.process.outcome import Attention
@@ -177,8 +177,8 @@ def _check_undo(event: ev.Undone, at: Moment) -> None:
         raise BenchRefusal("There is nothing to undo here.", field="sequence", remedy="Reload the bake.")
     rests = resting(at.log, event.sequence)
     if rests:
-        titles = {s.id: s.title for s in at.walked.forecast.steps}
-        named = ", ".join(said(r.event, titles, at.log) for r in rests[:NAMED])
+        words = Words(at.log)
+        named = ", ".join(words.said(r) for r in rests[:NAMED])
         raise BenchRefusal(
             f"Something that happened later rests on it: {named}{' and more' if len(rests) > NAMED else ''}.",
             field="sequence",

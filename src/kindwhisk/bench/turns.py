@@ -4,23 +4,16 @@ from __future__ import annotations
 
 from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.course import follow
-from kindwhisk.bench.log.log import BakeLog
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.plans import Ahead, Replan, check_ahead, replan
-from kindwhisk.core.process.changes.base import ChangeBase
 
 Turning = ev.BegunAgain | ev.Changed
 
 
-def change_of(event: Turning) -> ChangeBase:
-    """The change that an event asks for."""
-    return event.asked
-
-
-def turned(log: BakeLog, event: Turning, before: Moment) -> BakeLog:
-    """The log as it would be with the event, which is not kept by that."""
+def turned(event: Turning, before: Moment) -> Moment:
+    """The same moment with the event, which is not kept by that."""
     happened = ev.Happened(sequence=before.progress.last_sequence + 1, at=before.now, event=event)
-    return log.and_then(happened)
+    return Moment.of(before, before.log.and_then(happened))
 
 
 def placed(event: Turning, before: Moment) -> tuple[Turning, Replan | None]:
@@ -29,14 +22,14 @@ def placed(event: Turning, before: Moment) -> tuple[Turning, Replan | None]:
     Raises:
         CraftError: the process as it stands does not allow the change.
     """
-    change = change_of(event)
+    change = event.asked
     _, found = follow(before.progress.text, change, before.progress.standing(before.now))
     bare = event.model_copy(update={"planned": (), "ready_at": None})
     if not change.replans:
         return bare, None
     if found.ready_at is not None:
         check_ahead(found.ready_at, before.now)
-    after = Moment.of(before, turned(before.log, bare, before))
+    after = turned(bare, before)
     known = {}
     for step_id, own in after.progress.steps.items():
         if own.started_at is not None and step_id in before.expected:

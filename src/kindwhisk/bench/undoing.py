@@ -13,14 +13,35 @@ from kindwhisk.bench.log.course import follow
 from kindwhisk.bench.log.document import parse
 from kindwhisk.bench.log.log import BakeLog
 from kindwhisk.bench.log.progress import Progress, StepStatus
-from kindwhisk.bench.log.projection import project
-from kindwhisk.core.process.portions import StepPortion
+from kindwhisk.bench.log.projection import Laying, project
+from kindwhisk.bench.now.readiness import startable
+from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.preparation import prepared
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 
 SHOWN = 12
+SAID: dict[str, str] = {
+    "step_started": "{step} started",
+    "step_done": "{step} done",
+    "step_skipped": "{step} skipped",
+    "syrup_poured": "Syrup poured",
+    "done_before": "{step} done before",
+    "not_yet": "{step}: not yet",
+    "gate_ticked": "Make-ready list: {item}",
+    "cue_done": "{step}: a cue followed",
+    "reading_added": "{step}: {quantity}",
+    "probe_placed": "{step}: thermometer",
+    "timer_started": "Timer: {label}",
+    "timer_stopped": "Timer stopped",
+    "note_added": "Note: {text:.40}",
+    "outcome_recorded": "How it came out",
+    "answered": "An answer",
+    "bake_finished": "Bake finished",
+    "bake_abandoned": "Bake abandoned",
+}
+"""An event in a few words, by its kind; what turned the course says so itself."""
 
 
 class LastThing(Value):
@@ -32,6 +53,23 @@ class LastThing(Value):
     rests: tuple[str, ...]
 
 
+class Words:
+    """The events of a bake in words."""
+
+    def __init__(self, log: BakeLog) -> None:
+        progress = project(log.happened, log.began_at, log.text)
+        self._turns = {t.sequence: t.said for t in progress.turns}
+        # A step that was done in one go with another is not there any more.
+        self._titles = {i: s.title for text in (log.text, progress.text) for i, s in _steps(text).items()}
+
+    def said(self, item: ev.Happened) -> str:
+        """One of them."""
+        told = {k: str(v) for k, v in dict(item.event).items()}
+        told["step"] = f"“{self._titles.get(told.get('step', ''), told.get('step', ''))}”"
+        told["item"] = told.get("item", "").removeprefix("have-").replace("-", " ")
+        return self._turns.get(item.sequence) or SAID[item.event.kind].format(**told)
+
+
 def standing_events(happened: Sequence[ev.Happened]) -> list[ev.Happened]:
     """Those that count: neither undone nor an undo."""
     undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
@@ -40,79 +78,28 @@ def standing_events(happened: Sequence[ev.Happened]) -> list[ev.Happened]:
 
 def resting(log: BakeLog, sequence: int) -> list[ev.Happened]:
     """Later events that do not fit without the one of that sequence, in order."""
-    counts = standing_events(log.happened)
-    kept = [h for h in counts if h.sequence < sequence]
+    laying = Laying(log.happened, log.began_at, log.text)
     found = []
-    for item in (h for h in counts if h.sequence > sequence):
-        if _fits(item, project(kept, log.began_at, log.text)):
-            kept.append(item)
-        else:
+    for item in standing_events(log.happened):
+        if item.sequence < sequence or (item.sequence > sequence and _fits(item, laying.progress)):
+            laying.lay(item)
+        elif item.sequence > sequence:
             found.append(item)
     return found
 
 
 def last_things(log: BakeLog, most: int = SHOWN) -> tuple[LastThing, ...]:
     """The last things that happened, the latest first, each with what rests on it."""
-    text = project(log.happened, log.began_at, log.text).text
-    titles = {s.id: s.title for s in prepared(parse(text).formula).steps}
+    words = Words(log)
     return tuple(
         LastThing(
             sequence=item.sequence,
             at=item.at,
-            said=said(item.event, titles, log),
-            rests=tuple(said(r.event, titles, log) for r in resting(log, item.sequence)),
+            said=words.said(item),
+            rests=tuple(words.said(r) for r in resting(log, item.sequence)),
         )
         for item in reversed(standing_events(log.happened)[-most:])
     )
-
-
-# A line an event.
-def said(event: ev.BenchEvent, titles: dict[str, str], log: BakeLog) -> str:  # noqa: PLR0911, PLR0912
-    """An event in a few words."""
-
-    def of(step_id: str) -> str:
-        return f"“{titles.get(step_id, step_id)}”"
-
-    match event:
-        case ev.StepStarted():
-            return f"{of(event.step)} started"
-        case ev.StepDone():
-            return f"{of(event.step)} done"
-        case ev.StepSkipped():
-            return f"{of(event.step)} skipped"
-        case ev.SyrupPoured():
-            return "Syrup poured"
-        case ev.DoneBefore():
-            return f"{of(event.step)} done before"
-        case ev.BegunAgain():
-            return f"{of(event.step)} begun again"
-        case ev.Changed():
-            return event.change.said(parse(log.text))
-        case ev.NotYet():
-            return f"{of(event.step)}: not yet"
-        case ev.GateTicked():
-            return f"{event.item.removeprefix('have-')} {'there' if event.there else 'not there'}"
-        case ev.CueDone():
-            return f"{of(event.step)}: a cue"
-        case ev.ReadingAdded():
-            return f"{of(event.step)}: {event.quantity.value}"
-        case ev.ProbePlaced():
-            return f"{of(event.step)}: thermometer"
-        case ev.TimerStarted():
-            return f"Timer {event.label}"
-        case ev.TimerStopped():
-            return "Timer stopped"
-        case ev.NoteAdded():
-            return "Note"
-        case ev.OutcomeRecorded():
-            return "How it came out"
-        case ev.Answered():
-            return "An answer"
-        case ev.BakeFinished():
-            return "Bake finished"
-        case ev.BakeAbandoned():
-            return "Bake abandoned"
-    return event.kind
 
 
 # One case an event.
@@ -127,7 +114,7 @@ def _fits(item: ev.Happened, progress: Progress) -> bool:
                 return False
             return True
         case ev.BakeFinished():
-            return all(progress.is_over(s.id) for s in _steps(progress).values())
+            return all(progress.is_over(i) for i in _steps(progress.text))
         case ev.TimerStopped():
             return event.timer in progress.timers
         case ev.SyrupPoured():
@@ -139,19 +126,18 @@ def _fits(item: ev.Happened, progress: Progress) -> bool:
     step_id = getattr(event, "step", None)
     if step_id is None:
         return True
-    step = _steps(progress).get(step_id)
+    step = _steps(progress.text).get(step_id)
     return step is not None and _in_turn(event, step, progress)
 
 
 def _in_turn(event: ev.BenchEvent, step: Step, progress: Progress) -> bool:
     status = progress.status_of(step.id)
-    needs = [*(p.step for p in step.inputs if isinstance(p, StepPortion)), *step.after]
-    there = all(progress.is_over(n) for n in needs)
     match event:
         case ev.StepStarted():
-            return status is StepStatus.WAITING and there
+            return startable(step, progress)
         case ev.StepDone():
-            return status is StepStatus.RUNNING or (status is StepStatus.WAITING and there)
+            by_hand = step.attention is Attention.THROUGHOUT and startable(step, progress)
+            return status is StepStatus.RUNNING or by_hand
         case ev.DoneBefore():
             return status is StepStatus.WAITING
         case ev.StepSkipped():
@@ -161,5 +147,6 @@ def _in_turn(event: ev.BenchEvent, step: Step, progress: Progress) -> bool:
     return True
 
 
-def _steps(progress: Progress) -> dict[str, Step]:
-    return {s.id: s for s in prepared(parse(progress.text).formula).steps}
+def _steps(text: str) -> dict[str, Step]:
+    """The steps of a document, heating and washing included."""
+    return {s.id: s for s in prepared(parse(text).formula).steps}

@@ -98,12 +98,14 @@ class Note:
 
 @dataclass(frozen=True)
 class Turn:
-    """What went otherwise than planned: in words, with grams of each ingredient lost and newly needed."""
+    """What went otherwise than planned: in words, with the moment that it names, and grams of each ingredient lost and
+    newly needed."""
 
     sequence: int
     at: datetime
     said: str
     reason: str = ""
+    moment: datetime | None = None
     lost: Mapping[str, float] = field(default_factory=dict)
     needed: Mapping[str, float] = field(default_factory=dict)
 
@@ -114,7 +116,7 @@ class Progress:
 
     text: str = ""
     turns: list[Turn] = field(default_factory=list)
-    remedied: dict[str, list[datetime]] = field(default_factory=dict)
+    refreshed: dict[str, list[datetime]] = field(default_factory=dict)
     status: BakeStatus = BakeStatus.RUNNING
     steps: dict[str, StepProgress] = field(default_factory=dict)
     ticked: set[str] = field(default_factory=set)
@@ -184,7 +186,7 @@ class Progress:
     def waits_since(self, step_id: str, ended_at: datetime, now: datetime) -> datetime:
         """The moment from which a result that was there at ``ended_at`` ages."""
         anew = [r.at for r in self.cups(step_id) if r.at <= now]
-        anew += [at for at in self.remedied.get(step_id, ()) if at <= now]
+        anew += [at for at in self.refreshed.get(step_id, ()) if at <= now]
         return max([ended_at, *anew])
 
     def cups(self, step_id: str) -> list[Reading]:

@@ -20,7 +20,6 @@ from kindwhisk.bench.log.progress import (
     Turn,
 )
 from kindwhisk.core.folding.cup import density_from_cup
-from kindwhisk.core.process.changes.remedy import Remedied
 from kindwhisk.core.process.formula import upstream
 
 HAND_STEP_STRETCH = 2.0
@@ -39,14 +38,31 @@ def value_of(reading: ev.ReadingAdded) -> float:
     return 0.0 if reading.value is None else reading.value
 
 
-class _Projection:
-    """The progress while events are laid on it, one by one."""
+class Laying:
+    """The progress while events are laid on it, one by one.
+
+    Args:
+        happened: all of them, whether they are laid or not: what was answered is known beforehand.
+        began_at: when the bake began.
+        text: the document that it began with; without it nothing can be changed.
+        hand_steps: when steps that are only confirmed at their end may have begun; by default by the document.
+    """
 
     def __init__(
-        self, began_at: datetime, text: str, hand_steps: Mapping[str, HandStep], answers: Mapping[int, bool]
+        self,
+        happened: Sequence[ev.Happened],
+        began_at: datetime,
+        text: str = "",
+        hand_steps: Mapping[str, HandStep] | None = None,
     ) -> None:
-        self.progress, self._answers = Progress(text=text), answers
-        self._hand_steps = hand_steps
+        undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
+        self._answers = {
+            h.event.sequence: h.event.right
+            for h in happened
+            if isinstance(h.event, ev.Answered) and h.sequence not in undone
+        }
+        self.progress = Progress(text=text)
+        self._hand_steps = (parse(text).hand_steps if text else {}) if hand_steps is None else hand_steps
         self._hands_free_at = began_at
 
     def _has_begun(self) -> None:
@@ -105,10 +121,10 @@ class _Projection:
             step.ended_at = step.ended_at or item.at
         for step_id in found.to_redo:
             del progress.steps[step_id]
-        if isinstance(asked, Remedied):
-            progress.remedied.setdefault(asked.step, []).append(item.at)
+        for step_id in found.refreshed:
+            progress.refreshed.setdefault(step_id, []).append(item.at)
         reason = event.reason if isinstance(event, ev.BegunAgain) else ""
-        progress.turns.append(Turn(item.sequence, item.at, said, reason, found.lost, found.needed))
+        progress.turns.append(Turn(item.sequence, item.at, said, reason, asked.moment, found.lost, found.needed))
 
     def _poured(self, event: ev.SyrupPoured, at: datetime) -> None:
         self._done(event.boil, at)
@@ -185,26 +201,13 @@ def project(
     text: str = "",
     hand_steps: Mapping[str, HandStep] | None = None,
 ) -> Progress:
-    """The progress after these events, in order; undone ones leave no trace but themselves.
-
-    Args:
-        happened: all of them, from the first.
-        began_at: when the bake began.
-        text: the document that it began with; without it nothing can be changed.
-        hand_steps: when steps that are only confirmed at their end may have begun; by default by the document.
-    """
+    """The progress after these events, in order; undone ones leave no trace but themselves. All of it is told as to a
+    :class:`Laying`."""
     undone = {h.event.sequence for h in happened if isinstance(h.event, ev.Undone)}
-    answers = {
-        h.event.sequence: h.event.right
-        for h in happened
-        if isinstance(h.event, ev.Answered) and h.sequence not in undone
-    }
-    if hand_steps is None:
-        hand_steps = parse(text).hand_steps if text else {}
-    projection = _Projection(began_at, text, hand_steps, answers)
+    laying = Laying(happened, began_at, text, hand_steps)
     for item in happened:
-        projection.progress.last_sequence = item.sequence
+        laying.progress.last_sequence = item.sequence
         if item.sequence not in undone and not isinstance(item.event, ev.Undone):
-            projection.progress.undoable = item.sequence
-            projection.lay(item)
-    return projection.progress
+            laying.progress.undoable = item.sequence
+            laying.lay(item)
+    return laying.progress

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+from typing import Protocol
+
 from kindwhisk.bench.log.progress import Progress, StepStatus
-from kindwhisk.core.process.forecast import StepForecast
 from kindwhisk.core.process.gate import Gate, GateItemKind
 from kindwhisk.core.values.model import Value
 
@@ -31,6 +32,18 @@ def gate_items(gate: Gate, progress: Progress) -> tuple[GateItemView, ...]:
     return tuple(items)
 
 
-def startable(step: StepForecast, progress: Progress) -> bool:
+class Waiting(Protocol):
+    """A step by its id, and what has to be over before it."""
+
+    @property
+    def id(self) -> str:
+        """Its name."""
+
+    @property
+    def needs(self) -> tuple[str, ...]:
+        """What it takes from or waits for."""
+
+
+def startable(step: Waiting, progress: Progress) -> bool:
     """Whether everything that the step takes or waits for is over."""
     return progress.status_of(step.id) is StepStatus.WAITING and all(progress.is_over(n) for n in step.needs)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
+
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.eggs import EggNeed, egg_need
 from kindwhisk.core.kitchen import Kitchen
@@ -16,13 +18,13 @@ class Amount(Value):
     grams: float
 
 
-def amounts(grams: dict[str, float]) -> tuple[Amount, ...]:
+def amounts(grams: Mapping[str, float]) -> tuple[Amount, ...]:
     """Grams by ingredient, the most of it first."""
     return tuple(
         Amount(ingredient=i, name=ingredient(i).name, grams=g) for i, g in sorted(grams.items(), key=lambda a: -a[1])
     )
 
 
-def eggs_in(grams: dict[str, float], kitchen: Kitchen) -> EggNeed | None:
+def eggs_in(grams: Mapping[str, float], kitchen: Kitchen) -> EggNeed | None:
     """The eggs that stand behind these grams; None without any."""
     return egg_need(grams.get("egg-white", 0.0), grams.get("egg-yolk", 0.0), grams.get("whole-egg", 0.0), kitchen.eggs)

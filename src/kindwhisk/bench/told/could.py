@@ -10,7 +10,6 @@ from kindwhisk.core.process.changes.base import Standing
 from kindwhisk.core.process.changes.order import Earlier, Together
 from kindwhisk.core.process.changes.pause import Keep, fates_of
 from kindwhisk.core.process.flows import Flows
-from kindwhisk.core.process.portions import IngredientPortion
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.substitution import Offer, offers
 from kindwhisk.core.values.errors import CraftError
@@ -54,8 +53,8 @@ class ThereNow(Value):
     running: bool
 
 
-class Swapped(Value):
-    """A step that could be done before the one that leads to it, or in one go with it."""
+class Offered(Value):
+    """A step of which something could be said, in words: done before another, in one go with it, or already."""
 
     step: str
     says: str
@@ -68,9 +67,9 @@ class Could(Value):
     again: tuple[AgainHere, ...]
     ingredients: tuple[StillToCome, ...]
     standing: tuple[ThereNow, ...]
-    earlier: tuple[Swapped, ...]
-    together: tuple[Swapped, ...]
-    before: tuple[Swapped, ...]
+    earlier: tuple[Offered, ...]
+    together: tuple[Offered, ...]
+    before: tuple[Offered, ...]
     weighs: tuple[Into, ...]
     tins: bool
     oven_c: float | None
@@ -83,7 +82,7 @@ def could(at: Moment) -> Could:
     formula = document.formula
     ahead = [s for s in formula.steps if s.id not in standing.begun]
 
-    def may(kind: type[Earlier | Together]) -> tuple[Swapped, ...]:
+    def may(kind: type[Earlier | Together]) -> tuple[Offered, ...]:
         found = []
         for step in ahead:
             change = kind(step=step.id)
@@ -91,7 +90,7 @@ def could(at: Moment) -> Could:
                 change.followed(document, standing)
             except CraftError:
                 continue
-            found.append(Swapped(step=step.id, says=change.said(document)))
+            found.append(Offered(step=step.id, says=change.said(document)))
         return tuple(found)
 
     flows = Flows(formula)
@@ -112,11 +111,11 @@ def could(at: Moment) -> Could:
         ),
         earlier=may(Earlier),
         together=may(Together),
-        before=tuple(Swapped(step=s.id, says=s.title) for s in ahead),
+        before=tuple(Offered(step=s.id, says=s.title) for s in ahead),
         weighs=tuple(
             Into(step=s.id, title=s.title, grams=flows.mass_g(s.id))
             for s in formula.steps
-            if s.inputs and all(isinstance(p, IngredientPortion) for p in s.inputs) and flows.left(s.id, standing.begun)
+            if s.only_weighs and flows.left(s.id, standing.begun)
         ),
         tins=fill is not None and fill.id not in standing.begun,
         oven_c=bakes[0].oven_c if bakes else None,
@@ -132,8 +131,7 @@ def _again(at: Moment, standing: Standing) -> tuple[AgainHere, ...]:
         begun = step.id in standing.begun
         if at.progress.status_of(step.id) is StepStatus.LOST:
             continue
-        weighs = bool(step.inputs) and all(isinstance(p, IngredientPortion) for p in step.inputs)
-        if not begun and not weighs:
+        if not begun and not step.only_weighs:
             continue
         places = found_at(flows, step.id, standing) if begun else {step.id: 1.0}
         if places:
@@ -147,10 +145,9 @@ def _still(at: Moment, standing: Standing) -> tuple[StillToCome, ...]:
     formula = at.document.formula
     found: dict[str, dict[str, float]] = {}
     for step in formula.steps:
-        for portion in step.inputs if step.id not in standing.begun else ():
-            if isinstance(portion, IngredientPortion):
-                into = found.setdefault(portion.ingredient, {})
-                into[step.id] = into.get(step.id, 0.0) + portion.grams
+        for portion in step.weighed if step.id not in standing.begun else ():
+            into = found.setdefault(portion.ingredient, {})
+            into[step.id] = into.get(step.id, 0.0) + portion.grams
     return tuple(
         StillToCome(
             ingredient=item,

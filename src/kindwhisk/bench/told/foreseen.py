@@ -9,7 +9,7 @@ from kindwhisk.bench.log.progress import StepStatus
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.now.readiness import GateItemView
 from kindwhisk.bench.told.amounts import Amount, amounts, eggs_in
-from kindwhisk.bench.turns import Turning, change_of, placed, turned
+from kindwhisk.bench.turns import Turning, placed, turned
 from kindwhisk.core.ingredients.eggs import EggNeed
 from kindwhisk.core.process.forecast import Caveat
 from kindwhisk.core.process.windows import windows
@@ -35,7 +35,8 @@ class Waits(Value):
 
 
 class Foreseen(Value):
-    """``said`` is the change in words, ``ready_at`` when all is expected to be over after it.
+    """``said`` is the change in words, ``ready_at`` when all is expected to be over after it, with its range where the
+    steps ahead are placed anew.
 
     ``added`` and ``gone`` are steps ahead, ``warnings`` those that were not there before, ``to_get`` what the
     make-ready list asks for besides.
@@ -49,6 +50,8 @@ class Foreseen(Value):
     gone: tuple[str, ...]
     ready_before_at: datetime
     ready_at: datetime
+    ready_low_at: datetime | None
+    ready_high_at: datetime | None
     wanted_at: datetime
     because: str
     waits: tuple[Waits, ...]
@@ -62,19 +65,17 @@ def foreseen(event: Turning, before: Moment) -> Foreseen:
     Raises:
         CraftError: the process as it stands does not allow it.
     """
-    change = change_of(event)
-    _, found = follow(before.progress.text, change, before.progress.standing(before.now))
+    _, found = follow(before.progress.text, event.asked, before.progress.standing(before.now))
     event, made = placed(event, before)
-    after = Moment.of(before, turned(before.log, event, before))
+    after = turned(event, before)
     known = {s.id for s in before.walked.forecast.steps}
     left = {s.id for s in after.walked.forecast.steps}
     told = {(w.step, w.text) for w in before.walked.forecast.warnings}
-    needed = dict(found.needed)
     return Foreseen(
-        said=change.said(before.document),
-        lost=amounts(dict(found.lost)),
-        needed=amounts(needed),
-        eggs=eggs_in(needed, before.document.kitchen),
+        said=event.asked.said(before.document),
+        lost=amounts(found.lost),
+        needed=amounts(found.needed),
+        eggs=eggs_in(found.needed, before.document.kitchen),
         added=tuple(
             StepTime(step=s.id, title=s.title, start_at=after.expected[s.id][0])
             for s in sorted(after.walked.forecast.steps, key=lambda s: after.expected[s.id])
@@ -83,6 +84,8 @@ def foreseen(event: Turning, before: Moment) -> Foreseen:
         gone=tuple(s.title for s in before.walked.forecast.steps if s.id not in left),
         ready_before_at=_over(before),
         ready_at=_over(after),
+        ready_low_at=made.ready_low_at if made else None,
+        ready_high_at=made.ready_high_at if made else None,
         wanted_at=after.document.ready_at,
         because="" if made is None else made.because,
         waits=_waits(after),

@@ -52,8 +52,10 @@ class HandsView(Value):
 def hands(bakes: Sequence[Moment]) -> HandsView:
     """Who is wanted next, over bakes that run."""
     stretches = {at.log.id: sorted(_wanted(at), key=lambda w: w.start_at) for at in bakes}
+    ahead = timedelta(seconds=AHEAD_S)
+    near = [[w for w in stretches[at.log.id] if w.start_at - at.now < ahead] for at in bakes]
     clashes = []
-    for mine, others in combinations(stretches.values(), 2):
+    for mine, others in combinations(near, 2):
         clashes += [c for a in mine for b in others if (c := _clash(a, b)) is not None]
     first = [_first(found) for found in stretches.values() if found]
     return HandsView(
@@ -110,6 +112,6 @@ def _clash(a: HandWanted, b: HandWanted) -> Clash | None:
         why = "neither waits well: get a second pair of hands, or begin one of them later"
     says = (
         f"“{first.step_title}” ({first.title}) and “{other.step_title}” ({other.title}) want the same hands. "
-        f"{first.title} first, {why}; the other waits {duration_in_words(waits)}."
+        f"{first.title} first, {why}; the other waits about {duration_in_words(waits)}."
     )
     return Clash(first=first, other=other, waits_s=waits, says=says)

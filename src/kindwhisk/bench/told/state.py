@@ -222,9 +222,10 @@ def bake_state(at: Moment, focus: str | None = None, speed: float = 1.0) -> Bake
                 at=t.at,
                 said=t.said,
                 reason=t.reason,
-                lost=amounts(dict(t.lost)),
-                needed=amounts(dict(t.needed)),
-                eggs=eggs_in(dict(t.needed), document.kitchen),
+                moment=t.moment,
+                lost=amounts(t.lost),
+                needed=amounts(t.needed),
+                eggs=eggs_in(t.needed, document.kitchen),
             )
             for t in progress.turns
         ),

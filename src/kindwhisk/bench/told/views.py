@@ -91,12 +91,14 @@ class StepDetail(Value):
 
 
 class TurnView(Value):
-    """Something that went otherwise than planned: what was lost, what is newly needed, and how many eggs that is."""
+    """Something that went otherwise than planned: the moment that it names, what was lost and is newly needed, how many
+    eggs that is."""
 
     sequence: int
     at: datetime
     said: str
     reason: str
+    moment: datetime | None
     lost: tuple[Amount, ...]
     needed: tuple[Amount, ...]
     eggs: EggNeed | None

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Mapping
+from collections.abc import Mapping, Set
 
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
@@ -51,7 +51,7 @@ class Flows:
         """The step portions of a step, by their place among its inputs, with the share of their source's whole."""
         return [(n, p, self._taken[step.id, n]) for n, p in enumerate(step.inputs) if isinstance(p, StepPortion)]
 
-    def left(self, step_id: str, begun: Collection[str]) -> float:
+    def left(self, step_id: str, begun: Set[str]) -> float:
         """The share of a step's result that is neither lost nor taken by a step of those that have ``begun``."""
         gone = sum(
             share
@@ -61,6 +61,13 @@ class Flows:
             if portion.step == step_id
         )
         return max(0.0, 1.0 - self._formula.lost_share(step_id) - gone)
+
+    def standing(self, begun: Set[str]) -> dict[str, float]:
+        """What stands and is still wanted, where these steps have ``begun``: the share left of each step's result."""
+        wanted = {p.step for s in self._formula.steps if s.id not in begun for _, p, _ in self.taken(s)}
+        begun_and_wanted = [s.id for s in self._formula.steps if s.id in wanted and s.id in begun]
+        found = {i: self.left(i, begun) for i in begun_and_wanted}
+        return {i: left for i, left in found.items() if left > NOTHING}
 
     def takers(self, step_id: str) -> list[Step]:
         """The steps that take some of a step's result."""
@@ -89,7 +96,6 @@ class Flows:
         """For shares ``wanted`` of some results: grams of each ingredient that go into them."""
         found: dict[str, float] = {}
         for step_id, share in self.needs(wanted).items():
-            for portion in self._formula.step(step_id).inputs:
-                if isinstance(portion, IngredientPortion):
-                    found[portion.ingredient] = found.get(portion.ingredient, 0.0) + share * portion.grams
+            for portion in self._formula.step(step_id).weighed:
+                found[portion.ingredient] = found.get(portion.ingredient, 0.0) + share * portion.grams
         return found

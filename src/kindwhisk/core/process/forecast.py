@@ -251,7 +251,6 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
     by_id = {w.step.id: w for w in walked}
     for one in walked:
         step, intake, outcome, place, _, parts = one
-        needs = [p.step for p in step.inputs if isinstance(p, StepPortion)]
         figures = outcome.figures | {
             "modelled_s": outcome.modelled_s or outcome.duration_s.likely,
             "cautions": (
@@ -274,7 +273,7 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
                 vessel_name=place.vessel_name(step.vessel),
                 component=step.component,
                 inputs=_taken(step, intake, titles),
-                needs=tuple(dict.fromkeys([*needs, *step.after])),
+                needs=step.needs,
                 material=view(outcome.material),
                 attention=step.attention,
                 uses=step.uses,

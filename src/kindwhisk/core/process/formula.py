@@ -147,7 +147,7 @@ class Formula(Draft):
 
     def portions(self) -> list[IngredientPortion]:
         """All ingredient portions in the order of the work."""
-        return [p for s in self.steps for p in s.inputs if isinstance(p, IngredientPortion)]
+        return [p for s in self.steps for p in s.weighed]
 
     def total_g(self) -> float:
         """Grams of all ingredients."""

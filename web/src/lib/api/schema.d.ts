@@ -3363,9 +3363,9 @@ export interface components {
             /** Batch */
             batch: boolean;
             /** Before */
-            before: components["schemas"]["Swapped"][];
+            before: components["schemas"]["Offered"][];
             /** Earlier */
-            earlier: components["schemas"]["Swapped"][];
+            earlier: components["schemas"]["Offered"][];
             /** Ingredients */
             ingredients: components["schemas"]["StillToCome"][];
             /** Oven C */
@@ -3375,7 +3375,7 @@ export interface components {
             /** Tins */
             tins: boolean;
             /** Together */
-            together: components["schemas"]["Swapped"][];
+            together: components["schemas"]["Offered"][];
             /** Weighs */
             weighs: components["schemas"]["Into"][];
         };
@@ -4501,7 +4501,8 @@ export interface components {
         };
         /**
          * Foreseen
-         * @description ``said`` is the change in words, ``ready_at`` when all is expected to be over after it.
+         * @description ``said`` is the change in words, ``ready_at`` when all is expected to be over after it, with its range where the
+         *     steps ahead are placed anew.
          *
          *     ``added`` and ``gone`` are steps ahead, ``warnings`` those that were not there before, ``to_get`` what the
          *     make-ready list asks for besides.
@@ -4528,6 +4529,10 @@ export interface components {
              * Format: date-time
              */
             ready_before_at: string;
+            /** Ready High At */
+            ready_high_at: string | null;
+            /** Ready Low At */
+            ready_low_at: string | null;
             /** Said */
             said: string;
             /** To Get */
@@ -6333,6 +6338,16 @@ export interface components {
             per_gram: number;
             /** Water Per Gram */
             water_per_gram: number;
+        };
+        /**
+         * Offered
+         * @description A step of which something could be said, in words: done before another, in one go with it, or already.
+         */
+        Offered: {
+            /** Says */
+            says: string;
+            /** Step */
+            step: string;
         };
         /**
          * OnceMore
@@ -8995,16 +9010,6 @@ export interface components {
             steps: string[];
         };
         /**
-         * Swapped
-         * @description A step that could be done before the one that leads to it, or in one go with it.
-         */
-        Swapped: {
-            /** Says */
-            says: string;
-            /** Step */
-            step: string;
-        };
-        /**
          * SyrupForecast
          * @description When a pot will be at its target. Seconds are None, with ``why``, where the readings cannot tell.
          *
@@ -9620,7 +9625,8 @@ export interface components {
         };
         /**
          * TurnView
-         * @description Something that went otherwise than planned: what was lost, what is newly needed, and how many eggs that is.
+         * @description Something that went otherwise than planned: the moment that it names, what was lost and is newly needed, how many
+         *     eggs that is.
          */
         TurnView: {
             /**
@@ -9631,6 +9637,8 @@ export interface components {
             eggs: components["schemas"]["EggNeed"] | null;
             /** Lost */
             lost: components["schemas"]["Amount"][];
+            /** Moment */
+            moment: string | null;
             /** Needed */
             needed: components["schemas"]["Amount"][];
             /** Reason */

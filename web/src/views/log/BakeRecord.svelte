@@ -149,9 +149,9 @@
           <ul class="space-y-2">
             {#each bake.turns as t (t.sequence)}
               <li class="border-t border-line pt-1">
-                <span class="mr-2 text-quiet">{clock(t.at)}</span><strong>{t.said}</strong>{t.reason
-                  ? `: ${t.reason}`
-                  : ''}
+                <span class="mr-2 text-quiet">{clock(t.at)}</span><strong
+                  >{t.said}{t.moment ? `: ${day(t.moment)} ${clock(t.moment)}` : ''}</strong
+                >{t.reason ? `: ${t.reason}` : ''}
                 {#if t.lost.length}<p class="text-[16px]">Lost: {amounts(t.lost)}.</p>{/if}
                 {#if t.needed.length}<p class="text-[16px]">
                     Newly needed: {amounts(t.needed)}{t.eggs

@@ -182,10 +182,12 @@
         {#if today.soonest.value && !today.soonest.waiting}Begin now: ready {when(
             today.soonest.value.ready_at,
             now.value,
-          )}{:else}Begin now{/if}
+          )} ({clock(today.soonest.value.ready_low_at)} to {clock(today.soonest.value.ready_high_at)}){:else}Begin now{/if}
       </button>
       <button class="act min-h-[64px] w-full bg-ground text-xl" disabled={starting} onclick={() => start('planned')}
-        >Begin {when(plan.start_at, now.value)}, with a bell: ready {when(plan.ready_at, now.value)}</button
+        >Begin {when(plan.start_at, now.value)}, with a bell: ready {when(plan.ready_at, now.value)} ({clock(
+          plan.ready_low_at,
+        )} to {clock(plan.ready_high_at)})</button
       >
       {#if today.soonest.problem}<p class="text-quiet">{today.soonest.problem.detail}</p>{/if}
     </div>

@@ -11,7 +11,7 @@ from kindwhisk.core.process.changes.base import ChangeBase, Followed, NotSo, Sta
 from kindwhisk.core.process.changes.regrow import regrow
 from kindwhisk.core.process.course import Course
 from kindwhisk.core.process.flows import NOTHING, Flows
-from kindwhisk.core.process.portions import IngredientPortion, StepId
+from kindwhisk.core.process.portions import StepId
 from kindwhisk.core.values.errors import CraftError
 
 
@@ -32,7 +32,7 @@ class Again(ChangeBase):
         step = formula.step(self.step)
         flows = Flows(formula)
         if self.step not in at.begun:
-            if not step.inputs or not all(isinstance(p, IngredientPortion) for p in step.inputs):
+            if not step.only_weighs:
                 raise NotSo(
                     f"“{step.title}” was not begun, and nothing is weighed for it.",
                     field="step",

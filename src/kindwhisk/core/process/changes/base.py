@@ -11,7 +11,7 @@ from pydantic import Field, ValidationError
 
 from kindwhisk.core.process.course import Course
 from kindwhisk.core.process.formula import Formula
-from kindwhisk.core.process.portions import IngredientPortion, Portion, StepId
+from kindwhisk.core.process.portions import Portion, StepId
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.values.errors import CraftError, NotNowError
 from kindwhisk.core.values.model import Value
@@ -38,8 +38,9 @@ class Followed:
     """What follows from a change: the course after it; grams of each ingredient lost, and newly needed.
 
     ``gone`` are steps of whose result nothing is left; ``to_redo`` have to be done once more as they are, such as an
-    oven that is heated to something else; ``not_before`` is the first moment at which a waiting step may begin, all but
-    those of ``at_once``. It is to be over at ``ready_at``, or as ``soonest`` it can be; else as it was meant to be.
+    oven that is heated to something else; of ``refreshed`` ones the result begins to age anew. ``not_before`` is the
+    first moment at which a waiting step may begin, all but those of ``at_once``. It is to be over at ``ready_at``, or
+    as ``soonest`` it can be; else as it was meant to be.
     """
 
     course: Course
@@ -47,6 +48,7 @@ class Followed:
     needed: Mapping[str, float] = field(default_factory=dict)
     gone: frozenset[str] = frozenset()
     to_redo: frozenset[str] = frozenset()
+    refreshed: frozenset[str] = frozenset()
     not_before: datetime | None = None
     at_once: frozenset[str] = frozenset()
     ready_at: datetime | None = None
@@ -66,6 +68,11 @@ class ChangeBase(Value):
             NotSo: the process is too far for it.
         """
         raise NotImplementedError
+
+    @property
+    def moment(self) -> datetime | None:
+        """The moment that it names, where its words alone do not tell it."""
+        return None
 
     def said(self, course: Course) -> str:
         """It in a few words, for the record; ``course`` is the one before it."""
@@ -111,7 +118,7 @@ def has(ingredient_id: str, steps: Sequence[Step]) -> None:
     Raises:
         CraftError: it does not.
     """
-    there = {p.ingredient for s in steps for p in s.inputs if isinstance(p, IngredientPortion)}
+    there = {p.ingredient for s in steps for p in s.weighed}
     if ingredient_id not in there:
         known = ", ".join(sorted(there)) or "nothing any more"
         raise CraftError(

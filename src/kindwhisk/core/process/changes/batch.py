@@ -10,9 +10,9 @@ from kindwhisk.core.process.changes.base import ChangeBase, Followed, NotSo, Sta
 from kindwhisk.core.process.changes.regrow import regrow
 from kindwhisk.core.process.comparison import grams
 from kindwhisk.core.process.course import Course
-from kindwhisk.core.process.flows import NOTHING, Flows
+from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.formula import Formula
-from kindwhisk.core.process.portions import IngredientPortion, StepId
+from kindwhisk.core.process.portions import StepId
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 
@@ -47,13 +47,7 @@ class Batch(ChangeBase):
         steps = tuple(s.scaled(times) if s.id in so_already & at.begun else s for s in formula.steps)
         formula = formula.model_copy(update={"steps": steps})
         flows = Flows(formula)
-        standing = {
-            s.id: left
-            for s in formula.steps
-            if s.id in at.begun - so_already
-            if (left := flows.left(s.id, at.begun)) > NOTHING
-            if any(t.id not in at.begun for t in flows.takers(s.id))
-        }
+        standing = {i: left for i, left in flows.standing(at.begun).items() if i not in so_already}
         stiff = [i for i in standing if not formula.step(i).divides]
         if stiff:
             raise NotSo(
@@ -65,8 +59,8 @@ class Batch(ChangeBase):
         more, lose = (shares, {}) if times > 1 else ({}, shares)
         grown = regrow(formula, at.begun, lose=lose, more=more, factor=times, why="left over")
         needed = dict(grown.needed)
-        for portion in (p for s in ahead if s.id not in so_already for p in s.inputs):
-            if isinstance(portion, IngredientPortion) and times > 1:
+        for portion in (p for s in ahead if s.id not in so_already for p in s.weighed):
+            if times > 1:
                 needed[portion.ingredient] = needed.get(portion.ingredient, 0.0) + (times - 1) * portion.grams
         return Followed(
             course=course.model_copy(update={"formula": grown.formula}), lost=flows.ingredients(lose), needed=needed
@@ -82,10 +76,9 @@ class Batch(ChangeBase):
         if self.weighed is None:
             return self.times or 1.0
         step = formula.step(self.weighed.step)
-        portions = [p for p in step.inputs if isinstance(p, IngredientPortion)]
-        if len(portions) < len(step.inputs) or not portions:
+        if not step.only_weighs:
             raise CraftError(f"“{step.title}” does not only weigh.", field="weighed", remedy="Name a step that does.")
-        times = self.weighed.grams / sum(p.grams for p in portions)
+        times = self.weighed.grams / sum(p.grams for p in step.weighed)
         if not LEAST <= times <= MOST:
             raise CraftError(
                 f"That is {times:.3g} times what was meant.", field="weighed", remedy="From a tenth to ten times."

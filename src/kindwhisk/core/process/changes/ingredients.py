@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from typing import Literal
 
 from pydantic import Field
@@ -93,7 +93,7 @@ class WeighedOtherwise(ChangeBase):
         formula = course.formula
         step = formula.step(self.step)
         has(self.ingredient, [step])
-        was = sum(p.grams for p in _portions(step) if p.ingredient == self.ingredient)
+        was = sum(p.grams for p in step.weighed if p.ingredient == self.ingredient)
         inputs = tuple(
             p.scaled(self.grams / was) if isinstance(p, IngredientPortion) and p.ingredient == self.ingredient else p
             for p in step.inputs
@@ -108,12 +108,8 @@ class WeighedOtherwise(ChangeBase):
         return f"{grams(self.grams)} {ingredient(self.ingredient).name} into “{step.title}”"
 
 
-def _portions(step: Step) -> Sequence[IngredientPortion]:
-    return [p for p in step.inputs if isinstance(p, IngredientPortion)]
-
-
 def _totals(steps: Iterable[Step]) -> dict[str, float]:
     found: dict[str, float] = {}
-    for portion in (p for s in steps for p in _portions(s)):
+    for portion in (p for s in steps for p in s.weighed):
         found[portion.ingredient] = found.get(portion.ingredient, 0.0) + portion.grams
     return found

@@ -111,7 +111,8 @@ class Together(ChangeBase):
         after = tuple(dict.fromkeys((*first.after, *last.after)))
         # Another work than either of the two: what it shows is not learned as theirs.
         name = f"{first.id[:18]}-and-{last.id[:17]}"
-        merged = with_inputs(last, inputs).model_copy(update={"id": name, "title": title, "after": after})
+        other = {"id": name, "title": title, "after": after, "again": None}
+        merged = with_inputs(last, inputs).model_copy(update=other)
         gone = {first.id: name, last.id: name}
         steps = [merged if s.id == last.id else _renamed(s, last.id, gone) for s in formula.steps if s.id != first.id]
         return Followed(course=course.model_copy(update={"formula": sound(formula, steps)}))

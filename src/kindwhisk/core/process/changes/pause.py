@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from datetime import datetime
 from enum import StrEnum
 from typing import Annotated, Literal
 
@@ -12,18 +13,18 @@ from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.process.changes.base import ChangeBase, Followed, NotSo, Standing, sound, with_inputs
 from kindwhisk.core.process.changes.regrow import regrow
 from kindwhisk.core.process.course import Course
-from kindwhisk.core.process.flows import NOTHING, Flows
+from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.formula import Formula, content_of, upstream
 from kindwhisk.core.process.portions import Portion, StepId, StepPortion
 from kindwhisk.core.process.preparation import preheat_of
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.chill import ChillStep
-from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.values.errors import CraftError
 
 LEAST_S, MOST_S = 600.0, 96 * 3600.0
-THAWS_MINUTES = 120.0
-"""A frozen layer or bowl on the bench, until it can be worked. Trade habit."""
+THAWS_HOURS = 8.0
+"""A frozen layer or bowl in the refrigerator, until it can be worked: over night. On the bench its outside would stand
+too warm for too long. Trade habit."""
 
 
 SPOILS = {"egg", "dairy", "fruit"}
@@ -87,6 +88,11 @@ class Paused(ChangeBase):
             soonest=True,
         )
 
+    @property
+    def moment(self) -> datetime | None:
+        """Until when."""
+        return self.until
+
     def said(self, course: Course) -> str:
         """That it pauses."""
         return "Stopped here, to go on later"
@@ -94,13 +100,8 @@ class Paused(ChangeBase):
 
 def fates_of(course: Course, at: Standing) -> dict[str, Keep]:
     """What would become of every content that stands and is still wanted, by the step that it is the result of."""
-    formula, flows = course.formula, Flows(course.formula)
-    found = {}
-    for step in formula.steps:
-        wanted = any(t.id not in at.begun for t in flows.takers(step.id))
-        if step.id in at.begun and wanted and flows.left(step.id, at.begun) > NOTHING:
-            found[step.id] = fate_of(step, formula)
-    return found
+    formula = course.formula
+    return {i: fate_of(formula.step(i), formula) for i in Flows(formula).standing(at.begun)}
 
 
 def fate_of(step: Step, formula: Formula) -> Keep:
@@ -156,11 +157,11 @@ def _kept(formula: Formula, at: Standing, kept: Mapping[str, Keep], hours: float
                 )
             )
             if frozen:
-                thaw = RestStep(
-                    id=f"thaw-{step.id}"[:36],
-                    title=f"{step.title[:60]}: thawed",
+                thaw = ChillStep(
+                    id=f"thaw-{step.id}"[:40],
+                    title=f"{step.title[:50]}: thawed in the cold",
                     inputs=(StepPortion(step=last),),
-                    minutes=THAWS_MINUTES,
+                    hours=THAWS_HOURS,
                     sees="Soft through, no ice in the middle.",
                     **common,
                 )

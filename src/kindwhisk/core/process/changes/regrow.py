@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Mapping
+from collections.abc import Collection, Mapping, Set
 from typing import NamedTuple
 
 from kindwhisk.core.process.changes.base import sound, with_inputs
@@ -17,10 +17,9 @@ LONGEST_ID, LONGEST_TITLE = 40, 80
 
 
 class Regrown(NamedTuple):
-    """The process after it, the new step that stands for each one made once more, and grams of what that takes."""
+    """The process after it, and grams of each ingredient that what is made once more takes."""
 
     formula: Formula
-    anew: Mapping[str, str]
     needed: Mapping[str, float]
 
 
@@ -68,7 +67,7 @@ def _once_more(step: Step, names: Mapping[str, tuple[str, str]], need: Mapping[s
 
 def regrow(
     formula: Formula,
-    begun: Collection[str],
+    begun: Set[str],
     *,
     lose: Mapping[str, float],
     more: Mapping[str, float],
@@ -90,34 +89,33 @@ def regrow(
     flows = Flows(formula)
     need = flows.needs(more)
     names = _names(formula, need)
+    left = {i: share for s in formula.steps if (share := flows.left(i := s.id, begun)) > NOTHING and i in begun}
+
+    def ahead(step: Step) -> Step:
+        """A step that was not begun: so much more of everything, and of what stands what is there by now."""
+        shares = {n: share for n, _, share in flows.taken(step)}
+        inputs: list[Portion] = []
+        for n, portion in enumerate(step.inputs):
+            if isinstance(portion, IngredientPortion) or portion.step not in left:
+                inputs.append(portion.scaled(factor))
+                continue
+            source, share = portion.step, shares[n]
+            kept = 1 - lose.get(source, 0.0) / left[source]
+            if kept > NOTHING:
+                inputs.append(
+                    _part(source, min(1.0, share * kept))
+                    if portion.fraction is not None or portion.grams is not None
+                    else StepPortion(step=source, rest=True)
+                )
+            if source in more:
+                part = more[source] / need[source] * share / left[source]
+                inputs.append(_part(names[source][0], min(1.0, part)))
+        return with_inputs(step, inputs)
+
     steps: list[Step] = []
     for step in formula.steps:
-        if step.id in begun:
-            steps.append(step)
-        else:
-            shares = {n: (portion, share) for n, portion, share in flows.taken(step)}
-            inputs: list[Portion] = []
-            for n, own in enumerate(step.inputs):
-                if n not in shares:
-                    inputs.append(own.scaled(factor))
-                    continue
-                portion, share = shares[n]
-                source = portion.step
-                left = flows.left(source, begun)
-                if source not in begun or left <= NOTHING:
-                    inputs.append(portion.scaled(factor))
-                    continue
-                kept = (left - lose.get(source, 0.0)) / left
-                if kept > NOTHING:
-                    whole = portion.rest or (portion.fraction is None and portion.grams is None)
-                    inputs.append(
-                        StepPortion(step=source, rest=True) if whole else _part(source, min(1.0, share * kept))
-                    )
-                if source in more:
-                    inputs.append(_part(names[source][0], min(1.0, more[source] / need[source] * share / left)))
-            steps.append(with_inputs(step, inputs))
+        steps.append(step if step.id in begun else ahead(step))
         if step.id in need:
             steps.append(_once_more(step, names, need, flows))
     losses = (*formula.lost, *(Loss(step=i, share=share, why=why) for i, share in lose.items()))
-    grown = sound(formula, steps, lost=losses)
-    return Regrown(grown, {i: name for i, (name, _) in names.items()}, flows.ingredients(more))
+    return Regrown(sound(formula, steps, lost=losses), flows.ingredients(more))

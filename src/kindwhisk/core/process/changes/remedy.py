@@ -41,11 +41,13 @@ class Remedied(ChangeBase):
                 f"Nothing of “{step.title}” stands there.", field="step", remedy="Name the step whose result it is for."
             )
         if not self.ingredient or self.grams <= 0:
-            return Followed(course=course)
+            return Followed(course=course, refreshed=frozenset({self.step}))
         added = IngredientPortion(ingredient=ingredient(self.ingredient).id, grams=self.grams, role=ROLE)
         steps = [with_inputs(s, (*s.inputs, added)) if s.id == self.step else s for s in formula.steps]
         return Followed(
-            course=course.model_copy(update={"formula": sound(formula, steps)}), needed={self.ingredient: self.grams}
+            course=course.model_copy(update={"formula": sound(formula, steps)}),
+            needed={self.ingredient: self.grams},
+            refreshed=frozenset({self.step}),
         )
 
     def said(self, course: Course) -> str:

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from typing import Annotated, Literal
 
 from pydantic import AwareDatetime, Field
 
-from kindwhisk.core.process.changes.base import ChangeBase, Followed, NotSo, Standing
+from kindwhisk.core.process.changes.base import ChangeBase, Followed, Standing
 from kindwhisk.core.process.course import Course
 
 
@@ -18,10 +19,13 @@ class Retimed(ChangeBase):
 
     def followed(self, course: Course, at: Standing) -> Followed:
         """The same work, on another clock."""
-        if self.ready_at is not None and self.ready_at <= at.now:
-            raise NotSo("That time has passed.", field="ready_at", remedy="Choose a time in the future.")
         return Followed(course=course, ready_at=self.ready_at, soonest=self.ready_at is None)
 
+    @property
+    def moment(self) -> datetime | None:
+        """When."""
+        return self.ready_at
+
     def said(self, course: Course) -> str:
-        """When; the moment itself stands with the plan."""
+        """That it has another time."""
         return "As soon as it can be" if self.ready_at is None else "Ready at another time"

@@ -16,7 +16,7 @@ from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.ovens.place import Rack
 from kindwhisk.core.patterns.pattern import PatternView
 from kindwhisk.core.process.outcome import Attention, Outcome, Resource
-from kindwhisk.core.process.portions import Portion, StepId
+from kindwhisk.core.process.portions import IngredientPortion, Portion, StepId, StepPortion
 from kindwhisk.core.process.schools import School
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.watching import Watching
@@ -121,6 +121,22 @@ class StepBase(Value):
     def origin(self) -> str:
         """The step as the formula names it: its own id, or that of the one that it makes once more."""
         return self.again.of if self.again else self.id
+
+    @property
+    def needs(self) -> tuple[str, ...]:
+        """The steps that have to be over before it: those that it takes from, and those that it waits for."""
+        taken = (p.step for p in self.inputs if isinstance(p, StepPortion))
+        return tuple(dict.fromkeys((*taken, *self.after)))
+
+    @property
+    def weighed(self) -> tuple[IngredientPortion, ...]:
+        """What of an ingredient goes into it."""
+        return tuple(p for p in self.inputs if isinstance(p, IngredientPortion))
+
+    @property
+    def only_weighs(self) -> bool:
+        """Whether nothing but ingredients goes into it."""
+        return bool(self.inputs) and len(self.weighed) == len(self.inputs)
 
     def scaled(self, factor: float) -> Self:
         """The same step with every amount times ``factor``."""

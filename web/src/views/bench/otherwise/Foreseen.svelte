@@ -31,7 +31,9 @@
           <dd class="inline">
             <strong class={shift > 300 ? 'text-raspberry' : 'text-leaf'}>{when(told.ready_at, now.value)}</strong><span
               class="text-quiet"
-              >, {Math.abs(shift) < 60
+              >{told.ready_low_at && told.ready_high_at
+                ? ` (${clock(told.ready_low_at)} to ${clock(told.ready_high_at)})`
+                : ''}, {Math.abs(shift) < 60
                 ? 'as expected now'
                 : `${length(shift)} ${shift > 0 ? 'later' : 'sooner'} than expected now`}</span
             >

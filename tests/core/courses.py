@@ -1,0 +1,94 @@
+"""Processes under way, in any state of any formula that ships, and what is weighed of them."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from datetime import UTC, datetime
+from typing import NamedTuple
+
+import pytest
+from hypothesis import strategies as st
+
+from kindwhisk.core.process.changes.base import ChangeBase, Followed, Standing
+from kindwhisk.core.process.course import Course
+from kindwhisk.core.process.flows import Flows
+from kindwhisk.core.process.forecast import walk_prepared
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.demo.formulas import demo_formulas
+from kindwhisk.demo.kitchen import demo_kitchen
+
+NOW = datetime(2026, 11, 2, 7, 0, tzinfo=UTC)
+FORMULAS = {f.id: f for f in demo_formulas()}
+KITCHEN = demo_kitchen()
+
+
+def course_of(formula_id: str) -> Course:
+    made = scale(FORMULAS[formula_id], KITCHEN, Wish())
+    return Course(
+        formula=made.formula, kitchen=KITCHEN, oven=made.oven, tin_name=made.tin_name, tin=made.tin,
+        tin_wall=made.tin_wall, tin_count=made.tin_count,
+    )  # fmt: skip
+
+
+def upto(formula: Formula, count: int) -> Standing:
+    """The first so many steps are done."""
+    return Standing(frozenset(s.id for s in formula.steps[:count]), frozenset(), NOW)
+
+
+def after(formula: Formula, *done: str, running: tuple[str, ...] = ()) -> Standing:
+    """These steps and all that leads to them are done."""
+    begun = set(done)
+    for step in reversed(formula.steps):
+        if step.id in begun:
+            begun |= {p.step for p in step.inputs if p.source == "step"}
+    return Standing(frozenset(begun), frozenset(running), NOW)
+
+
+def total(amounts: Mapping[str, float]) -> float:
+    return sum(amounts.values())
+
+
+class Weighed(NamedTuple):
+    """Grams that went in, that stand at the end (in however many last results), were lost, and went off as steam."""
+
+    came_in: float
+    ends: float
+    lost: float
+    steam: float
+
+
+def weighed(course: Course) -> Weighed:
+    walked = walk_prepared(course.formula, course.setting)
+    taken = {p.step for w in walked for p in w.step.inputs if p.source == "step"}
+    flows = Flows(course.formula)
+    masses = {w.step.id: w.outcome.material.mass_g for w in walked}
+    return Weighed(
+        course.formula.total_g(),
+        sum(masses[s.id] * flows.left(s.id, frozenset()) for s in course.formula.steps if s.id not in taken),
+        sum(loss.share * masses[loss.step] for loss in course.formula.lost),
+        sum(sum(m.mass_g for m in w.intake) - w.outcome.material.mass_g for w in walked),
+    )
+
+
+def conserved(course: Course) -> None:
+    """What came in is there, or lost, or steam."""
+    found = weighed(course)
+    assert found.came_in == pytest.approx(found.ends + found.lost + found.steam, rel=1e-6)
+
+
+def asked(change: ChangeBase, course: Course, at: Standing) -> Followed | None:
+    """What follows, or nothing where it is refused; a refusal says what to do."""
+    try:
+        return change.followed(course, at)
+    except CraftError as refusal:
+        if not (refusal.field and refusal.remedy):
+            raise
+        return None
+
+
+STATES = st.sampled_from(sorted(FORMULAS)).flatmap(
+    lambda i: st.tuples(st.just(i), st.integers(0, len(FORMULAS[i].steps)))
+)
