@@ -8,6 +8,7 @@ from __future__ import annotations
 GIVEN = """
 Asked: batter_c batter_g density_g_per_ml done_c oven_c water
 Bag: nozzle_mm
+BackupPlan: every_h
 BakeStep: done_c oven_c
 BoilStep: target_c
 BoxDimensions: depth_mm length_mm width_mm
@@ -54,6 +55,7 @@ WarmStep: target_c
 
 READ = """
 BakeSummary: height_mm late_by_s
+ClockView: lead_s moved_s
 CrumbForecast: core_c
 DegreesStep: measured_c set_c
 Dot: observed
@@ -61,6 +63,7 @@ DotView: observed
 EggHeat: measured_peak_c
 Held: measured_minutes
 OutcomeRecorded: height_mm
+KeepingView: clock_lead_s
 OvenProfile: entered_offset_k period_s recovers_s
 OvenSeen: mean_c period_s recovers_s rise_k_per_min swing_k
 OvenTime: observed_s not_yet_s

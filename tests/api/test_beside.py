@@ -11,7 +11,7 @@ from fastapi import Request
 from fastapi.testclient import TestClient
 
 from kindwhisk.api import beside as beside_module
-from kindwhisk.api.beside import LEFT, TOO_LONG, beside
+from kindwhisk.api.beside import LEFT, beside
 from kindwhisk.api.problems import ProblemError
 from kindwhisk.core.values.errors import CraftError, NotNowError
 
@@ -54,7 +54,7 @@ def test_what_takes_too_long_is_left(monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setattr(beside_module, "LIMIT_S", 0.5)
     with pytest.raises(ProblemError) as error:
         asyncio.run(beside(asking(), forever))
-    assert error.value.problem == TOO_LONG
+    assert (error.value.problem.title, error.value.problem.status) == ("It takes too long", 503)
     # The process that it kept is free again.
     assert asyncio.run(beside(asking(), sum, [4])) == 4
 

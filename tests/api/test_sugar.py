@@ -109,15 +109,15 @@ def test_the_books_meringues_lie_on_the_map(client: TestClient) -> None:
 def test_readings_come_in_singly_and_in_batches_and_only_once(client: TestClient) -> None:
     at = datetime.now(UTC)
     one = {"probe": "roof", "value": 71.6, "unit": "F", "at": at.isoformat(), "key": "k1"}
-    assert post(client, "/api/readings", one) == {"stored": 1, "repeated": 0}
+    assert post(client, "/api/readings", one) == {"stored": 1, "repeated": 0, "placed": 0, "said": ""}
     batch = [{**one, "key": f"k{i}", "at": (at - timedelta(seconds=i)).isoformat()} for i in range(1, 5)]
-    assert post(client, "/api/readings", {"readings": batch}) == {"stored": 3, "repeated": 1}
+    assert post(client, "/api/readings", {"readings": batch}) == {"stored": 3, "repeated": 1, "placed": 0, "said": ""}
     assert post(client, "/api/readings", {"probe": "roof", "value": 22})["stored"] == 1
     (known,) = client.get("/api/readings").json()
     assert (known["probe"], known["readings"], known["celsius"]) == ("roof", 5, pytest.approx(22))
     span = {"since": (at - timedelta(minutes=1)).isoformat(), "until": (at + timedelta(minutes=1)).isoformat()}
     table = client.get("/api/readings/csv", params={"probe": "roof", **span}).text
-    assert post(client, "/api/readings/csv", {"text": table}) == {"stored": 0, "repeated": 5}
+    assert post(client, "/api/readings/csv", {"text": table}) == {"stored": 0, "repeated": 5, "placed": 0, "said": ""}
     wrong = problem_of(client.post("/api/readings", json={**one, "value": 900}), 422)
     assert wrong["field"] == "value"
 

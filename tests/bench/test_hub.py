@@ -9,7 +9,7 @@ from datetime import UTC, datetime
 import pytest
 
 from kindwhisk.bench.bench import Bench
-from kindwhisk.bench.hub import Change, Hub, ProbeRead
+from kindwhisk.bench.hub import Change, Hub, ProbeRead, Told
 from kindwhisk.bench.keep_up import KeepUp
 from kindwhisk.store.database import Store
 from tests.bench.helpers import Baker
@@ -17,8 +17,8 @@ from tests.bench.helpers import Baker
 NOON = datetime(2026, 11, 2, 12, 0, tzinfo=UTC)
 
 
-async def heard(hub: Hub, after: int, number: int) -> list[Change | ProbeRead | None]:
-    found: list[Change | ProbeRead | None] = []
+async def heard(hub: Hub, after: int, number: int) -> list[Change | ProbeRead | Told | None]:
+    found: list[Change | ProbeRead | Told | None] = []
     hub.attach(asyncio.get_running_loop())
     async for item in hub.changes(after):
         found.append(item)
@@ -43,7 +43,7 @@ def test_a_listener_hears_the_latest_of_each_probe_that_read_since(store: Store)
     hub = Hub(store)
     hub.read("old", NOON, 10)
 
-    async def listens() -> list[Change | ProbeRead | None]:
+    async def listens() -> list[Change | ProbeRead | Told | None]:
         hub.attach(asyncio.get_running_loop())
         listening = asyncio.create_task(heard(hub, 0, 2))
         await asyncio.sleep(0)

@@ -24,7 +24,8 @@ from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.demo.formulas import tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.demo.seed import seed
-from kindwhisk.store.database import FILE_NAME, MIGRATIONS, open_store
+from kindwhisk.store.database import open_store
+from kindwhisk.store.keeping.looking import FILE_NAME, MIGRATIONS
 from tests.bench.helpers import Baker
 
 

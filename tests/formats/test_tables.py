@@ -48,7 +48,7 @@ def test_a_table_without_units_is_in_celsius_and_columns_may_be_in_any_order() -
 
 def test_readings_go_out_and_come_back() -> None:
     kept = StoredReading("pot", "k1", 1_777_613_400_123, 103.25, 102.75)
-    text = probe_csv.write([kept])
+    text = "".join(probe_csv.write([kept]))
     rows = list(csv.DictReader(io.StringIO(text)))
     assert rows == [
         {
@@ -58,6 +58,7 @@ def test_readings_go_out_and_come_back() -> None:
             "unit": "C",
             "key": "k1",
             "set_right_c": "102.75",
+            "told_at": "",
         }
     ]
     back = probe_csv.read(text)[0]

@@ -36,14 +36,13 @@ def test_a_repeated_key_is_kept_once_and_by_probe(store: Store) -> None:
 
 def test_more_than_one_chunk_is_kept_whole(store: Store) -> None:
     assert store.probes.keep([reading(n) for n in range(2500)]) == 2500
-    assert len(store.probes.between("pot", NOON, NOON + timedelta(hours=2))) == 2500
-    assert len(store.probes.between("pot", NOON, NOON + timedelta(hours=2), limit=7)) == 7
+    assert len(list(store.probes.between("pot", NOON, NOON + timedelta(hours=2)))) == 2500
 
 
 def test_a_stretch_holds_its_ends_and_is_in_order(store: Store) -> None:
     store.probes.keep([reading(s) for s in (30, 10, 20, 40)])
     store.probes.keep([reading(20, probe="oven", celsius=180)])
-    seen = store.probes.between("pot", NOON + timedelta(seconds=10), NOON + timedelta(seconds=30))
+    seen = list(store.probes.between("pot", NOON + timedelta(seconds=10), NOON + timedelta(seconds=30)))
     assert [r.at for r in seen] == [NOON + timedelta(seconds=s) for s in (10, 20, 30)]
     assert {(r.read_c, r.celsius) for r in seen} == {(51, 50)}
     first, last = milliseconds(NOON), milliseconds(NOON + timedelta(minutes=5))

@@ -20,7 +20,8 @@ from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.demo.formulas import demo_formulas, tea_chiffon
 from kindwhisk.demo.kitchen import demo_kitchen
-from kindwhisk.store.database import FILE_NAME, MIGRATIONS, Store, migrate, open_store
+from kindwhisk.store.database import Store, migrate, open_store
+from kindwhisk.store.keeping.looking import FILE_NAME, MIGRATIONS
 
 
 def a_bake(bake_id: str = "one") -> dict[str, Any]:
@@ -112,7 +113,7 @@ def test_many_hands_write_one_after_the_other(store: Store) -> None:
         for n in range(10):
             with store.writing():
                 store.bakes.append("one", at="t", kind="note_added", payload="{}", client_key=f"{hand}-{n}")
-        store.close()
+        store.database.close()
 
     hands = [threading.Thread(target=tell, args=(h,)) for h in range(4)]
     for hand in hands:

@@ -7,10 +7,10 @@ from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from importlib import import_module
 
-from fastapi import FastAPI
+from fastapi import FastAPI, Request, Response
 
 from kindwhisk import __version__
-from kindwhisk.api import beside, pages, problems
+from kindwhisk.api import beside, pages, problems, sums
 from kindwhisk.api.routers import (
     bakes,
     baking,
@@ -20,6 +20,7 @@ from kindwhisk.api.routers import (
     folding,
     goods,
     health,
+    keeping,
     kitchen,
     learned,
     ovens,
@@ -31,9 +32,12 @@ from kindwhisk.api.routers import (
     sugar,
     tins,
 )
-from kindwhisk.api.security import Doorkeeper, Sessions
+from kindwhisk.api.security import Doorkeeper
+from kindwhisk.api.sessions import Sessions
 from kindwhisk.api.settings import Settings
+from kindwhisk.api.shared import Shared
 from kindwhisk.bench.bench import Bench
+from kindwhisk.bench.caretaker import Caretaker
 from kindwhisk.bench.clock import Clock
 from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.keep_up import KeepUp
@@ -42,6 +46,7 @@ from kindwhisk.store.database import open_store
 
 ROUTERS = (
     health,
+    keeping,
     book,
     plans,
     bakes,
@@ -69,6 +74,7 @@ def create_app(settings: Settings) -> FastAPI:
     bench = Bench(store, Hub(store), clock)
     stand_ins_here = StandIns(bench, available=settings.stand_ins)
     keep_up = KeepUp(bench)
+    caretaker = Caretaker(bench, keeps_wall=not settings.stand_ins)
 
     @asynccontextmanager
     async def lifespan(app: FastAPI) -> AsyncIterator[None]:  # noqa: ARG001 - the framework passes it
@@ -82,7 +88,9 @@ def create_app(settings: Settings) -> FastAPI:
         beside.begin()
         stand_ins_here.start()
         keep_up.start()
+        caretaker.start()
         yield
+        caretaker.stop()
         stand_ins_here.stop()
         keep_up.stop()
         beside.end()
@@ -94,14 +102,24 @@ def create_app(settings: Settings) -> FastAPI:
         lifespan=lifespan,
         docs_url=None,
         redoc_url=None,
-        openapi_url="/api/openapi.json",
+        openapi_url=None,
+        max_body_size=problems.MOST_BYTES,
     )
-    sessions = Sessions(settings.passcode)
+
+    @app.get("/api/openapi.json", include_in_schema=False)
+    async def described(request: Request) -> Response:
+        """The description of all doors; it takes seconds to make, so it is made beside, and once."""
+        if not hasattr(app.state, "described"):
+            app.state.described = await beside.beside(request, sums.openapi_document)
+        return Response(app.state.described, media_type="application/json")
+
+    sessions = Sessions(settings.passcode, store.sessions)
     app.state.bench, app.state.sessions = bench, sessions
-    app.state.stand_ins = stand_ins_here
+    app.state.stand_ins, app.state.shared = stand_ins_here, Shared()
     for module in ROUTERS:
         app.include_router(module.router)
     problems.install(app)
     pages.install(app, settings.web)
+    app.add_middleware(problems.Faults)
     app.add_middleware(Doorkeeper, settings=settings, sessions=sessions)
     return app

@@ -25,12 +25,16 @@ LOOK_S = 0.1
 """So often it is looked whether anybody still waits."""
 MODULES = ("kindwhisk.api.sums", "ortools.sat.python.cp_model")
 
-TOO_LONG = Problem(
-    title="It takes too long",
-    status=503,
-    detail=f"It was not worked out in {LIMIT_S:.0f} seconds, and was left.",
-    remedy="Ask for something smaller, or once more when less is going on.",
-)
+
+def _too_long(limit_s: float) -> Problem:
+    return Problem(
+        title="It takes too long",
+        status=503,
+        detail=f"It was not worked out in {limit_s:.0f} seconds, and was left.",
+        remedy="Ask for something smaller, or once more when less is going on.",
+    )
+
+
 LEFT = Problem(title="Left", status=503, detail="Nobody waited for it any more.", remedy="Ask again.")
 
 
@@ -57,13 +61,14 @@ def end() -> None:
         pool.join()
 
 
-async def beside(request: Request, sum_up: Callable[..., T], *args: Any) -> T:
+async def beside(request: Request, sum_up: Callable[..., T], *args: Any, limit_s: float | None = None) -> T:
     """What ``sum_up`` makes of ``args``; it and they go to another process.
 
     Raises:
         ProblemError: it took longer than the limit, or whoever asked is gone.
     """
-    going: Future[T] = _pool().schedule(sum_up, args=list(args), timeout=LIMIT_S)
+    limit = LIMIT_S if limit_s is None else limit_s
+    going: Future[T] = _pool().schedule(sum_up, args=list(args), timeout=limit)
     answer = asyncio.wrap_future(going)
     try:
         while not going.done():
@@ -72,6 +77,6 @@ async def beside(request: Request, sum_up: Callable[..., T], *args: Any) -> T:
                 raise ProblemError(LEFT)
         return await answer
     except TimeoutError:
-        raise ProblemError(TOO_LONG) from None
+        raise ProblemError(_too_long(limit)) from None
     finally:
         going.cancel()

@@ -6,7 +6,8 @@ from typing import Annotated
 
 from fastapi import Depends, Request
 
-from kindwhisk.api.security import Sessions
+from kindwhisk.api.sessions import Sessions
+from kindwhisk.api.shared import Shared
 from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.hub import Hub
 from kindwhisk.core.kitchen import Kitchen
@@ -29,6 +30,12 @@ async def _sessions(request: Request) -> Sessions:
     return sessions
 
 
+async def _shared(request: Request) -> Shared:
+    shared: Shared = request.app.state.shared
+    return shared
+
+
+SharedHere = Annotated[Shared, Depends(_shared)]
 BenchHere = Annotated[Bench, Depends(_bench)]
 StandInsHere = Annotated[StandIns, Depends(_stand_ins)]
 SessionsHere = Annotated[Sessions, Depends(_sessions)]

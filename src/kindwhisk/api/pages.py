@@ -12,9 +12,11 @@ from starlette.types import Scope
 
 from kindwhisk.api.problems import Problem, answer, of_status
 
-POLICY = (
-    "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; "
-    "connect-src 'self'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'"
+NOT_BUILT = Problem(
+    title="The pages are not built",
+    status=404,
+    detail="This server has no pages to show.",
+    remedy="Start it with './whisk demo' or './whisk serve': they build the pages first. The API answers under /api.",
 )
 
 
@@ -38,13 +40,23 @@ def install(app: FastAPI, web: Path | None) -> None:
     async def missing(request: Request, error: HTTPException) -> Response:
         path = request.url.path
         is_page = request.method in {"GET", "HEAD"} and not path.startswith(("/api/", "/assets/"))
-        if error.status_code != 404 or not is_page or web is None:
+        if error.status_code != 404 or not is_page:
             return answer(of_status(error.status_code))
-        known = (web / path.lstrip("/")).resolve()
-        if path != "/index.html" and known.is_file() and known.is_relative_to(web.resolve()):
+        if web is None or not (web / "index.html").is_file():
+            return answer(NOT_BUILT)
+        known = _file(web, path)
+        if known is not None:
             return FileResponse(known, headers={"Cache-Control": "no-cache"})
         if "." in path.rsplit("/", 1)[-1]:
-            return answer(Problem(title="Not found", status=404, detail=f"There is no {path}.", remedy="Reload."))
-        return FileResponse(
-            web / "index.html", headers={"Cache-Control": "no-cache", "Content-Security-Policy": POLICY}
-        )
+            return answer(Problem(title="Not found", status=404, detail="There is no such file.", remedy="Reload."))
+        return FileResponse(web / "index.html", headers={"Cache-Control": "no-cache"})
+
+
+def _file(web: Path, path: str) -> Path | None:
+    """The file of the pages at a path; None where there is none, or none can be."""
+    try:
+        known = (web / path.lstrip("/")).resolve()
+        inside = path != "/index.html" and known.is_relative_to(web.resolve()) and known.is_file()
+    except (OSError, ValueError):
+        return None  # too long a name, or a sign that no name can hold
+    return known if inside else None

@@ -2,18 +2,28 @@
 
 from __future__ import annotations
 
+import logging
+import secrets
 from collections.abc import Iterator
 from typing import Any
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
+from peewee import PeeweeException
 from pydantic import BaseModel, Field
+from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from kindwhisk.bench.bench import Bench
 from kindwhisk.core.values.errors import CraftError, NotNowError
 from kindwhisk.core.values.faults import faults
+from kindwhisk.store.trouble import DataTrouble, TroubleKind, trouble_of
+
+log = logging.getLogger(__name__)
 
 MEDIA_TYPE = "application/problem+json"
+MOST_BYTES = 8_000_000
+"""So much a request may carry, but where a door says otherwise."""
 LOST_FIELDS = {"formula_id", "bake_id", "oven_id"}
 """Fields whose unknown value means that the thing asked for is not there."""
 
@@ -49,8 +59,10 @@ REFUSALS = {
     400: "The body could not be read.",
     404: "There is no such thing.",
     409: "It does not fit what has happened so far.",
+    413: "It is too large; the problem says what is the most.",
     422: "A field is wrong; the problem names it.",
-    503: "It took too long, and was left.",
+    503: "It took too long, or the data file did not take it.",
+    507: "The disk is full.",
 }
 
 
@@ -79,6 +91,11 @@ def _located(error: RequestValidationError) -> Iterator[dict[str, Any]]:
 KNOWN = {
     400: ("The request can't be read", "The body could not be read.", "Send JSON, in UTF-8."),
     404: ("Not found", "There is nothing at this address.", "Check the address."),
+    413: (
+        "Too large",
+        f"The body holds more than {MOST_BYTES // 1_000_000} MB.",
+        "Send it in several parts; nothing was changed.",
+    ),
     405: ("Not possible here", "This address does not accept that method.", "Check the method."),
 }
 
@@ -89,6 +106,50 @@ def of_status(status: int) -> Problem:
     return Problem(title=title, status=status, detail=detail, remedy=remedy)
 
 
+TROUBLED = {TroubleKind.FULL: 507, TroubleKind.UNFIT: 422}
+
+
+def _of_trouble(why: DataTrouble) -> Problem:
+    return Problem(
+        title="The data were not touched" if why.kind is TroubleKind.UNFIT else "Not kept",
+        status=TROUBLED.get(why.kind, 503), detail=why.message, remedy=why.remedy,
+    )  # fmt: skip
+
+
+class Faults:
+    """Answers for what nobody foresaw: a problem document with a number, under which the server's log has the rest."""
+
+    def __init__(self, app: ASGIApp) -> None:
+        self.app = app
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        """Let the request pass; what it stumbles over is logged and answered."""
+        begun = False
+
+        async def watched(message: Message) -> None:
+            nonlocal begun
+            begun = begun or message["type"] == "http.response.start"
+            await send(message)
+
+        try:
+            await self.app(scope, receive, watched)
+        except Exception:
+            if scope["type"] != "http":
+                raise
+            number = secrets.token_hex(3)
+            log.exception("fault %s at %s %s", number, scope["method"], scope["path"][:200])
+            if begun:
+                return  # what is missing of the answer, whoever asked sees by its end
+            await answer(
+                Problem(
+                    title="A fault of Kind Whisk",
+                    status=500,
+                    detail=f"Kind Whisk stumbled over this. In the server's log it is fault {number}.",
+                    remedy="Nothing was changed. Try it otherwise, and tell whoever looks after the server the number.",
+                )
+            )(scope, receive, watched)
+
+
 def install(app: FastAPI) -> None:
     """Turn every refusal into a problem document."""
 
@@ -97,6 +158,18 @@ def install(app: FastAPI) -> None:
         status = _status(error)
         title = {404: "Not found", 409: "Not now", 422: "That is not possible"}[status]
         return answer(Problem(title=title, status=status, detail=error.message, field=error.field, remedy=error.remedy))
+
+    @app.exception_handler(DataTrouble)
+    async def not_kept(_: Request, error: DataTrouble) -> JSONResponse:
+        return answer(_of_trouble(error))
+
+    @app.exception_handler(PeeweeException)
+    async def not_read(request: Request, error: PeeweeException) -> JSONResponse:
+        why = trouble_of(error)
+        if why is None:
+            raise error
+        bench: Bench = request.app.state.bench
+        return answer(_of_trouble(bench.store.standing.hit(why)))
 
     @app.exception_handler(ProblemError)
     async def failed(_: Request, error: ProblemError) -> JSONResponse:

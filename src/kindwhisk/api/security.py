@@ -2,29 +2,48 @@
 
 from __future__ import annotations
 
-import hmac
-import secrets
-import time
-from collections import deque
-from http.cookies import SimpleCookie
 from urllib.parse import urlsplit
 
-from starlette.datastructures import Headers
-from starlette.types import ASGIApp, Receive, Scope, Send
+from starlette.datastructures import Headers, MutableHeaders
+from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from kindwhisk.api.problems import Problem, answer
+from kindwhisk.api.sessions import Sessions, tokens_in
 from kindwhisk.api.settings import LOOPBACK, Settings
-from kindwhisk.core.values.errors import NotNowError
 
 SAFE = {"GET", "HEAD", "OPTIONS"}
-COOKIE = "kindwhisk_session"
 OPEN_PATHS = {"/api/health", "/api/session"}
-TRIES, TRIES_WITHIN_S = 10, 60.0
-"""So many wrong passcodes in so many seconds, and nobody gets in for a while."""
+OWN = {"same-origin", "none"}
+"""Where a browser says that a request comes from: a page of this server, or the baker's own hand."""
+POLICY = (
+    "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; "
+    "connect-src 'self'; base-uri 'none'; frame-ancestors 'none'; form-action 'self'"
+)
+ON_EVERY_ANSWER = {
+    "Content-Security-Policy": POLICY,
+    "X-Content-Type-Options": "nosniff",
+    "Referrer-Policy": "same-origin",
+    "Cross-Origin-Resource-Policy": "same-origin",
+}
+
+
+def _netloc(url: str) -> str | None:
+    """The host and port of an address; None for one that can't be."""
+    try:
+        return urlsplit(url).netloc
+    except ValueError:
+        return None
+
+
+def _hostname(host: str) -> str:
+    try:
+        return urlsplit(f"//{host}").hostname or ""
+    except ValueError:
+        return ""
 
 
 class Doorkeeper:
-    """Checks Host and Origin of every request, and the session where a passcode is set."""
+    """Checks where every request comes from, and the session where a passcode is set; guards every answer."""
 
     def __init__(self, app: ASGIApp, settings: Settings, sessions: Sessions) -> None:
         self.app, self.settings, self.sessions = app, settings, sessions
@@ -35,64 +54,47 @@ class Doorkeeper:
         if scope["type"] != "http":
             await self.app(scope, receive, send)
             return
+
+        async def guarded(message: Message) -> None:
+            if message["type"] == "http.response.start":
+                headers = MutableHeaders(scope=message)
+                for name, value in ON_EVERY_ANSWER.items():
+                    headers[name] = value
+            await send(message)
+
         problem = self._problem(scope)
         if problem is None:
-            await self.app(scope, receive, send)
+            await self.app(scope, receive, guarded)
         else:
-            await answer(problem)(scope, receive, send)
+            await answer(problem)(scope, receive, guarded)
 
     def _problem(self, scope: Scope) -> Problem | None:
         headers = Headers(scope=scope)
         host = headers.get("host", "")
-        name = urlsplit(f"//{host}").hostname or ""
-        if not self.any_host and name not in LOOPBACK:
+        name = _hostname(host)
+        if not name or (not self.any_host and name not in LOOPBACK):
             return Problem(
-                title="Wrong host", status=421, detail=f"This server does not answer for '{name}'.", field="Host",
+                title="Wrong host", status=421, detail=f"This server does not answer for '{host[:80]}'.", field="Host",
                 remedy="Open it by the address that it printed.",
             )  # fmt: skip
-        origin = headers.get("origin")
-        if scope["method"] not in SAFE and origin is not None and urlsplit(origin).netloc != host:
+        if self._foreign(scope, headers, host):
             return Problem(
-                title="Wrong origin", status=403, detail="Another site tried to write here.", field="Origin",
+                title="Wrong origin", status=403, detail="Another site tried to ask here.", field="Origin",
                 remedy="Use Kind Whisk's own pages.",
             )  # fmt: skip
         path = scope["path"]
-        if self.settings.passcode and path.startswith("/api/") and path not in OPEN_PATHS:
-            cookie = SimpleCookie(headers.get("cookie", "")).get(COOKIE)
-            if cookie is None or not self.sessions.known(cookie.value):
-                return Problem(
-                    title="Passcode needed", status=401, detail="This device has not been let in yet.",
-                    field="passcode", remedy="Enter the passcode that the server was started with.",
-                )  # fmt: skip
+        asked = self.settings.passcode and path.startswith("/api/") and path not in OPEN_PATHS
+        if asked and not self.sessions.known(tokens_in(headers.get("cookie", ""))):
+            return Problem(
+                title="Passcode needed", status=401, detail="This device has not been let in yet.",
+                field="passcode", remedy="Enter the passcode that the server was started with.",
+            )  # fmt: skip
         return None
 
-
-class Sessions:
-    """Devices that have given the passcode since the server started."""
-
-    def __init__(self, passcode: str | None) -> None:
-        self._passcode = passcode
-        self._tokens: set[str] = set()
-        self._wrong: deque[float] = deque(maxlen=TRIES)
-
-    def enter(self, passcode: str) -> str | None:
-        """A token for the right passcode, else None.
-
-        Raises:
-            NotNowError: it was wrong too often within a minute, from wherever.
-        """
-        now = time.monotonic()
-        if len(self._wrong) == TRIES and now - self._wrong[0] < TRIES_WITHIN_S:
-            raise NotNowError(
-                "The passcode was wrong too often.", field="passcode", remedy="Wait a minute, then try again."
-            )
-        if self._passcode is None or not hmac.compare_digest(passcode.encode(), self._passcode.encode()):
-            self._wrong.append(now)
-            return None
-        token = secrets.token_urlsafe(24)
-        self._tokens.add(token)
-        return token
-
-    def known(self, token: str) -> bool:
-        """Whether a device with this token was let in."""
-        return token in self._tokens
+    def _foreign(self, scope: Scope, headers: Headers, host: str) -> bool:
+        """Whether a page of another site asks: to write anything, or for more than to be opened."""
+        origin, site = headers.get("origin"), headers.get("sec-fetch-site")
+        if scope["method"] not in SAFE:
+            return (origin is not None and _netloc(origin) != host) or (site is not None and site not in OWN)
+        opened = headers.get("sec-fetch-mode") == "navigate"
+        return scope["path"].startswith("/api/") and site is not None and site not in OWN and not opened

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 LOOPBACK = {"127.0.0.1", "localhost", "::1"}
+SHORTEST_PASSCODE, FEWEST_DIFFERENT = 6, 4
 
 
 @dataclass(frozen=True)
@@ -24,3 +25,23 @@ class Settings:
                 f"To listen on {self.host}, other machines included, a passcode is required: "
                 "give --passcode or set KINDWHISK_PASSCODE."
             )
+        if self.passcode is not None:
+            _check(self.passcode)
+
+
+def _check(passcode: str) -> None:
+    """See that a passcode can't be guessed in a morning.
+
+    Raises:
+        ValueError: it can be.
+    """
+    if len(passcode.strip()) < SHORTEST_PASSCODE:
+        raise ValueError(
+            f"The passcode is too short: with fewer than {SHORTEST_PASSCODE} signs, blanks at its ends not counted, it "
+            "is guessed in minutes. Give a longer one, such as four words."
+        )
+    if len(set(passcode)) < FEWEST_DIFFERENT:
+        raise ValueError(
+            f"The passcode is too plain: it has fewer than {FEWEST_DIFFERENT} different signs, so it is among the "
+            "first that anybody tries. Give another, such as four words."
+        )

@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
+import json
+import tempfile
 from datetime import datetime
+from pathlib import Path
 
 from kindwhisk.bench.ovens.baking import Reckoned
 from kindwhisk.bench.plans import PlanView, plan_backward
@@ -20,6 +23,7 @@ from kindwhisk.core.reading import proposal
 from kindwhisk.core.reading.recipe import Written, from_csv, from_text
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.technique import Technique
+from kindwhisk.formats import archive
 
 
 # What a plan is made from.
@@ -66,6 +70,28 @@ def what_ifs(
     """What else could be done with a bake, and what follows on the rack."""
     found = answers(reckoned.content, reckoned.reference, reckoned.model, shelf, trays, reckoned.own)
     return found, carried_over(reckoned.content, reckoned.made.done_s.likely, kitchen_c)
+
+
+# What goes out.
+def taken_out(data: Path, into: Path) -> None:
+    """All of a data file as an open archive.
+
+    Raises:
+        DataTrouble: nothing of it can be read.
+    """
+    with into.open("wb") as file:
+        archive.write(data, file)
+
+
+def openapi_document() -> bytes:
+    """The description of all doors, as JSON."""
+    from kindwhisk.api.app import create_app
+    from kindwhisk.api.settings import Settings
+
+    with tempfile.TemporaryDirectory() as folder:
+        app = create_app(Settings(data=Path(folder)))
+        app.state.bench.store.close()
+        return json.dumps(app.openapi()).encode()
 
 
 def _told(goods: tuple[Good, ...]) -> None:

@@ -47,6 +47,12 @@ class AtWork(NamedTuple):
 class Queries(Workplace):
     """Answers; nothing is changed by asking."""
 
+    @property
+    def stamp(self) -> tuple[int, int, float, int]:
+        """What an answer of a moment ago rests on: while it is the same, that answer still holds."""
+        fast = self.clock.now().microsecond if self.clock.speed > 1 else 0
+        return *self.hub.heard, self.clock.speed, fast
+
     def state(self, bake_id: str, focus: str | None = None, now: datetime | None = None) -> BakeState:
         """The state of a bake at a moment (default now).
 

@@ -2,19 +2,24 @@
 
 from __future__ import annotations
 
+import contextlib
 from datetime import datetime
+from pathlib import Path
 
-from kindwhisk.bench.clock import Clock
+from kindwhisk.bench.clock import Clock, Moved
 from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.learned.evidence import LearnedEvidence, learned_evidence
 from kindwhisk.bench.log.log import Logs
+from kindwhisk.bench.notices import Notice, notices
 from kindwhisk.bench.now.following import Following
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.evidence import OvenEvidence, Ovens
 from kindwhisk.bench.record import kitchen_record, summary
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.process.record import KitchenRecord
+from kindwhisk.store.clock_moves import KeptMove
 from kindwhisk.store.database import Store
+from kindwhisk.store.trouble import DataTrouble
 
 
 class Workplace:
@@ -27,6 +32,34 @@ class Workplace:
         self.following = Following(store)
         self._ovens = Ovens(store)
         self._learned: tuple[OvenEvidence, LearnedEvidence] | None = None
+
+    def restore(self, copy: Path) -> Path:
+        """Put what a copy holds in the place of all that is here; returns where the present data are kept.
+
+        Raises:
+            DataTrouble: the copy is unfit, or the present data can't be kept aside; nothing was changed.
+        """
+        kept = self.store.restore(copy)
+        self.logs, self.following = Logs(self.store), Following(self.store)
+        self._ovens, self._learned = Ovens(self.store), None
+        self.hub.restored()
+        return kept
+
+    def notices(self) -> tuple[Notice, ...]:
+        """What everybody has to know of the data and the clock."""
+        return notices(self.store, self.clock)
+
+    def clock_moved(self, moved: Moved) -> None:
+        """The machine's clock was moved: keep that, and say so on every page."""
+        with contextlib.suppress(DataTrouble):
+            self.store.clock_moves.keep(KeptMove(*moved))
+        self.hub.notice()
+
+    def take_wall_clock(self) -> None:
+        """Take the machine's time for the right one, where it was moved while bakes ran."""
+        moved = self.clock.take_wall()
+        if moved is not None:
+            self.clock_moved(moved)
 
     @property
     def kitchen(self) -> Kitchen:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import secrets
 from collections.abc import Sequence
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 from typing import Annotated
 
 from pydantic import AwareDatetime, Field
@@ -18,7 +18,9 @@ from kindwhisk.store.probes import StoredReading, milliseconds
 
 COLDEST_C, HOTTEST_C = -60.0, 450.0
 AHEAD = timedelta(minutes=2)
-"""A device whose clock is further ahead than this is told so."""
+"""A device whose clock is further ahead than this is wrong: its readings are placed by when they came."""
+EARLIEST = datetime(2020, 1, 1, tzinfo=UTC)
+"""A device that tells of a time before this has a clock that was never set."""
 MOST_AT_ONCE = 20_000
 
 
@@ -33,10 +35,15 @@ class OutsideReading(Value):
 
 
 class Intake(Value):
-    """What came of a batch: how many are new, and how many were there already."""
+    """What came of a batch: how many are new, how many were there already, and what was done about wrong clocks.
+
+    ``placed`` of them were placed by when they came, since their device's clock is wrong; ``said`` tells by how much.
+    """
 
     stored: int
     repeated: int
+    placed: int = 0
+    said: str = ""
 
 
 def take(readings: Sequence[OutsideReading], bench: Workplace) -> Intake:
@@ -46,31 +53,58 @@ def take(readings: Sequence[OutsideReading], bench: Workplace) -> Intake:
         CraftError: one of them can't be, named by its place; nothing was kept.
     """
     now, kitchen = bench.clock.now(), bench.kitchen
-    kept = [_kept(r, f"readings.{i}" if len(readings) > 1 else "", now, kitchen) for i, r in enumerate(readings)]
+    wrong = _wrong_clocks(readings, now)
+    kept = [
+        _kept(r, f"readings.{i}" if len(readings) > 1 else "", wrong.get(r.probe, timedelta()), now, kitchen)
+        for i, r in enumerate(readings)
+    ]
     stored = bench.store.probes.keep(kept)
     for last in {k.probe: k for k in sorted(kept, key=lambda k: k.at_ms)}.values():
         bench.hub.read(last.probe, last.at, last.celsius)
-    return Intake(stored=stored, repeated=len(kept) - stored)
+    return Intake(
+        stored=stored,
+        repeated=len(kept) - stored,
+        placed=sum(k.told_ms is not None for k in kept),
+        said=" ".join(_said(probe, off) for probe, off in sorted(wrong.items())),
+    )
 
 
-def _kept(reading: OutsideReading, place: str, now: datetime, kitchen: Kitchen) -> StoredReading:
-    def field(name: str) -> str:
-        return f"{place}.{name}" if place else name
+def _wrong_clocks(readings: Sequence[OutsideReading], now: datetime) -> dict[str, timedelta]:
+    """By how much the clock of each device is off that tells of a time that can't be (positive: ahead).
 
+    Its latest reading is of when it came; the others keep their distance from it.
+    """
+    latest: dict[str, datetime] = {}
+    for reading in readings:
+        if reading.at is not None:
+            latest[reading.probe] = max(reading.at, latest.get(reading.probe, reading.at))
+    return {probe: at - now for probe, at in latest.items() if at > now + AHEAD or at < EARLIEST}
+
+
+def _said(probe: str, off: timedelta) -> str:
+    hours = abs(off.total_seconds()) / 3600
+    by = (
+        f"{hours:.1f} hours"
+        if 1 <= hours < 48
+        else f"{hours * 60:.0f} minutes"
+        if hours < 1
+        else f"{hours / 24:.0f} days"
+    )
+    way = "ahead" if off > timedelta() else "behind"
+    return f"The clock of '{probe}' is {by} {way}: its readings are placed by when they came. Set its clock."
+
+
+def _kept(reading: OutsideReading, place: str, off: timedelta, now: datetime, kitchen: Kitchen) -> StoredReading:
     celsius = celsius_of(reading.value, reading.unit)
     if not COLDEST_C <= celsius <= HOTTEST_C:
         raise CraftError(
             f"{reading.value:g} {reading.unit.value} is no temperature of a kitchen.",
-            field=field("value"),
+            field=f"{place}.value" if place else "value",
             remedy="Check the unit (C, F or K) and the probe's plug.",
         )
-    at = reading.at or now
-    if at > now + AHEAD:
-        raise CraftError(
-            f"The reading of '{reading.probe}' lies in the future.",
-            field=field("at"),
-            remedy="Set the device's clock, or leave the time out: then it is now.",
-        )
-    moment = milliseconds(at)
-    key = reading.key or (f"at-{moment}" if reading.at else secrets.token_hex(8))
-    return StoredReading(reading.probe, key, moment, celsius, kitchen.corrected_c(reading.probe, celsius))
+    told = None if reading.at is None else milliseconds(reading.at)
+    moment = milliseconds(now) if reading.at is None else milliseconds(reading.at - off)
+    # By what the device said, so that what it sends again is known again.
+    key = reading.key or (secrets.token_hex(8) if told is None else f"at-{told}")
+    right_c = kitchen.corrected_c(reading.probe, celsius)
+    return StoredReading(reading.probe, key, moment, celsius, right_c, told if off else None)

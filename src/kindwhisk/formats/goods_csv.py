@@ -11,6 +11,7 @@ from pydantic import ValidationError
 from kindwhisk.core.ingredients.goods import Good, Label
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.faults import faults
+from kindwhisk.formats.cells import lines, told
 
 LABEL = tuple(f"{name}_100g" for name in Label.model_fields)
 FIGURES = ("density_g_per_ml", "cup_g", "piece_g", "piece_mm", "pack_g", "price_per_kg")
@@ -22,9 +23,7 @@ MOST = 2000
 
 def write(goods: tuple[Good, ...]) -> str:
     """One line a good; lists are parted by ``|``."""
-    text = io.StringIO()
-    writer = csv.writer(text, lineterminator="\r\n")
-    writer.writerow(COLUMNS)
+    rows: list[list[Any]] = [list(COLUMNS)]
     for good in goods:
         row: list[Any] = []
         for column in COLUMNS:
@@ -37,14 +36,9 @@ def write(goods: tuple[Good, ...]) -> str:
                 row.append("yes" if good.label_read else "")
             else:
                 value = getattr(good, column)
-                row.append("" if value is None else f"{value:g}" if isinstance(value, float) else _harmless(value))
-        writer.writerow(row)
-    return text.getvalue()
-
-
-def _harmless(text: str) -> str:
-    """A text that no spreadsheet takes for a formula."""
-    return f"'{text}" if text and text[0] in "=+-@" else text
+                row.append("" if value is None else f"{value:g}" if isinstance(value, float) else value)
+        rows.append(row)
+    return "".join(lines(rows))
 
 
 def _number(text: str, row: int, column: str) -> float:
@@ -75,7 +69,7 @@ def read(text: str) -> list[Good]:
         )
     found: list[Good] = []
     for number, row in enumerate(rows, start=2):
-        cells = {k: v.strip() for k, v in row.items() if k and isinstance(v, str) and v.strip()}
+        cells = {k: told(v.strip()) for k, v in row.items() if k and isinstance(v, str) and v.strip()}
         if not cells:
             continue
         if len(found) >= MOST:
@@ -85,7 +79,7 @@ def read(text: str) -> list[Good]:
 
 
 def _good(cells: dict[str, str], row: int) -> Good:
-    given: dict[str, Any] = {"name": cells.get("name", "").removeprefix("'"), "stands_for": cells.get("stands_for", "")}
+    given: dict[str, Any] = {"name": cells.get("name", ""), "stands_for": cells.get("stands_for", "")}
     for column in LISTS:
         given[column] = tuple(p.strip() for p in cells.get(column, "").split("|") if p.strip())
     for column in FIGURES:

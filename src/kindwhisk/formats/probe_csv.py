@@ -4,27 +4,28 @@ from __future__ import annotations
 
 import csv
 import io
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator
+from datetime import UTC, datetime
 
 from pydantic import ValidationError
 
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.devices.intake import MOST_AT_ONCE, OutsideReading
+from kindwhisk.formats.cells import lines, told
 from kindwhisk.store.probes import StoredReading
 
-COLUMNS = ("probe", "at", "value", "unit", "key", "set_right_c")
+COLUMNS = ("probe", "at", "value", "unit", "key", "set_right_c", "told_at")
 NEEDED = ("probe", "value", "at")
 
 
-def write(readings: Iterable[StoredReading]) -> str:
-    """One line a reading: as it was read, and set right by its thermometer's check."""
-    text = io.StringIO()
-    writer = csv.writer(text, lineterminator="\r\n")
-    writer.writerow(COLUMNS)
+def write(readings: Iterable[StoredReading]) -> Iterator[str]:
+    """One line a reading: as it was read, and set right by its thermometer's check; where a device's clock was
+    wrong, what it said of the moment stands beside."""
+    yield from lines([COLUMNS])
     for r in readings:
         at = r.at.isoformat(timespec="milliseconds")
-        writer.writerow((r.probe, at, f"{r.read_c:.6g}", "C", r.key, f"{r.celsius:.6g}"))
-    return text.getvalue()
+        told_at = "" if r.told_ms is None else datetime.fromtimestamp(r.told_ms / 1000, UTC).isoformat()
+        yield from lines([(r.probe, at, f"{r.read_c:.6g}", "C", r.key, f"{r.celsius:.6g}", told_at)])
 
 
 def read(text: str) -> list[OutsideReading]:
@@ -45,7 +46,7 @@ def read(text: str) -> list[OutsideReading]:
     table.fieldnames = header
     found = []
     for number, line in enumerate(table, start=2):
-        fields = {k: (v or "").strip() for k, v in line.items() if k in COLUMNS[:5] and (v or "").strip()}
+        fields = {k: told((v or "").strip()) for k, v in line.items() if k in COLUMNS[:5] and (v or "").strip()}
         if not fields:
             continue
         if "unit" in fields:

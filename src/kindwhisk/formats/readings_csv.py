@@ -2,22 +2,18 @@
 
 from __future__ import annotations
 
-import csv
-import io
-
 from kindwhisk.bench.told.views import BakeState
+from kindwhisk.formats.cells import lines
 
 COLUMNS = ("at", "step", "quantity", "value", "unit", "band_low", "band_high", "band_from", "place", "means")
 
 
 def write(state: BakeState) -> str:
     """One line a reading, moments in ISO 8601, with the band that it was set on."""
-    text = io.StringIO()
-    writer = csv.writer(text, lineterminator="\r\n")
-    writer.writerow(COLUMNS)
+    rows = []
     for reading in state.readings:
         band = reading.verdict.band.range if reading.verdict else None
-        writer.writerow(
+        rows.append(
             (
                 reading.at.isoformat(),
                 reading.step,
@@ -31,4 +27,4 @@ def write(state: BakeState) -> str:
                 reading.verdict.means if reading.verdict else "",
             )
         )
-    return text.getvalue()
+    return "".join(lines([COLUMNS, *rows]))

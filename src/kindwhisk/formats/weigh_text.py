@@ -2,12 +2,10 @@
 
 from __future__ import annotations
 
-import csv
-import io
-
 from kindwhisk.core.process.comparison import grams
 from kindwhisk.core.process.scaling import Scaled
 from kindwhisk.core.process.weigh_list import weigh_list
+from kindwhisk.formats import cells
 
 COLUMNS = (
     "component", "step", "vessel", "ingredient", "grams", "role", "allergens", "check_label", "allergens_known",
@@ -16,26 +14,23 @@ COLUMNS = (
 
 def as_csv(made: Scaled) -> str:
     """One line a weighing; the columns ``ingredient`` and ``grams`` are what the table reader takes back."""
-    text = io.StringIO()
-    writer = csv.writer(text, lineterminator="\r\n")
-    writer.writerow(COLUMNS)
-    for part in weigh_list(made.forecast):
-        for bowl in part.bowls:
-            for item in bowl.items:
-                writer.writerow(
-                    (
-                        part.name,
-                        bowl.title,
-                        bowl.vessel,
-                        item.name,
-                        f"{item.grams:.2f}",
-                        item.role,
-                        " ".join(item.allergens),
-                        "yes" if item.check_label else "",
-                        "yes" if item.allergens_known else "no",
-                    )
-                )
-    return text.getvalue()
+    rows = [
+        (
+            part.name,
+            bowl.title,
+            bowl.vessel,
+            item.name,
+            f"{item.grams:.2f}",
+            item.role,
+            " ".join(item.allergens),
+            "yes" if item.check_label else "",
+            "yes" if item.allergens_known else "no",
+        )
+        for part in weigh_list(made.forecast)
+        for bowl in part.bowls
+        for item in bowl.items
+    ]
+    return "".join(cells.lines([COLUMNS, *rows]))
 
 
 def as_text(made: Scaled) -> str:

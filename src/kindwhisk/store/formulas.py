@@ -90,6 +90,10 @@ class Formulas:
             raise _none(formula_id, version)
         return row.version, Formula.model_validate_json(row.document)
 
+    def any(self) -> bool:
+        """Whether the Book holds anything."""
+        return bool(self._rows.select().exists())
+
     def is_there(self, formula_id: str) -> bool:
         """Whether the Book holds a formula of that id."""
         return bool(self._rows.select().where(self._rows.formula == formula_id).exists())

@@ -9,6 +9,7 @@ from peewee import SqliteDatabase
 
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.store.models import KitchenRevision, bound
+from kindwhisk.store.writing import Writer
 
 
 @lru_cache(maxsize=16)
@@ -19,8 +20,8 @@ def _parsed(document: str) -> Kitchen:
 class Kitchens:
     """The revisions of one data file."""
 
-    def __init__(self, database: SqliteDatabase) -> None:
-        self._rows = bound(KitchenRevision, database)
+    def __init__(self, database: SqliteDatabase, writing: Writer) -> None:
+        self._rows, self._writing = bound(KitchenRevision, database), writing
 
     def current(self) -> tuple[int, Kitchen]:
         """The number and the profile in force; a plain kitchen as number 0 when none was saved."""
@@ -29,5 +30,6 @@ class Kitchens:
 
     def save(self, kitchen: Kitchen) -> int:
         """Keep a new revision; returns its number."""
-        row = self._rows.create(saved_at=datetime.now(UTC).isoformat(), document=kitchen.model_dump_json())
-        return int(row.id)
+        with self._writing():
+            row = self._rows.create(saved_at=datetime.now(UTC).isoformat(), document=kitchen.model_dump_json())
+            return int(row.id)

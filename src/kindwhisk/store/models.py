@@ -92,7 +92,8 @@ class EventRow(Table):
 class ProbeReading(Table):
     """A temperature from an outside probe: as it was read and set right by the thermometer's check, both in C.
 
-    ``at_ms`` counts milliseconds since 1970 in UTC.
+    ``at_ms`` counts milliseconds since 1970 in UTC. ``told_ms`` is what a device whose clock is wrong said of the
+    moment; its readings are placed by when they came.
     """
 
     id = AutoField()
@@ -101,6 +102,7 @@ class ProbeReading(Table):
     at_ms = IntegerField()
     read_c = FloatField()
     celsius = FloatField()
+    told_ms = IntegerField(null=True)
 
     class Meta:
         """A repeated key of a probe is refused by the file itself."""
@@ -153,3 +155,49 @@ class GoodRow(Table):
         """By its key."""
 
         table_name = "good"
+
+
+class ProbeTally(Table):
+    """How many readings a probe has sent."""
+
+    probe = CharField(primary_key=True)
+    readings = IntegerField()
+
+
+class SessionRow(Table):
+    """A device that was let in, by digests of its token and of the passcode that it gave."""
+
+    id = AutoField()
+    token_hash = CharField(unique=True)
+    passcode_hash = CharField()
+    device = CharField()
+    made_at = CharField()
+    seen_at = CharField()
+
+    class Meta:
+        """Of devices, not of the database's."""
+
+        table_name = "session"
+
+
+class ClockMove(Table):
+    """The clock of the machine was moved; see :class:`~kindwhisk.bench.clock.Moved`."""
+
+    id = AutoField()
+    at = CharField()
+    wall_at = CharField()
+    moved_s = FloatField()
+    lead_s = FloatField()
+
+
+class GlanceRow(Table):
+    """What the Book shows of a formula; ``basis`` is what it was worked out from."""
+
+    formula = CharField(primary_key=True)
+    basis = CharField()
+    document = TextField()
+
+    class Meta:
+        """Of one formula."""
+
+        table_name = "glance"

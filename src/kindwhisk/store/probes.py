@@ -2,27 +2,36 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections import defaultdict
+from collections.abc import Iterator, Sequence
 from datetime import UTC, datetime
 from typing import NamedTuple, cast
 
-from peewee import SqliteDatabase, chunked, fn
+from peewee import SqliteDatabase, fn
 
-from kindwhisk.store.models import ProbeReading, bound
+from kindwhisk.store.models import ProbeReading, ProbeTally, bound
 from kindwhisk.store.writing import Writer
 
-ROWS_AT_ONCE = 1000
+KEEP = """INSERT OR IGNORE INTO "probereading" ("probe", "key", "at_ms", "read_c", "celsius", "told_ms")
+    VALUES (?, ?, ?, ?, ?, ?)"""
+TALLY = """INSERT INTO "probetally" ("probe", "readings") VALUES (?, ?)
+    ON CONFLICT ("probe") DO UPDATE SET "readings" = "readings" + ?"""
+READ_AT_ONCE = 20_000
 LOOKED_AT_ONE_BY_ONE = 2000
 
 
 class StoredReading(NamedTuple):
-    """A reading as it lies on the disk: milliseconds since 1970, as read and set right (C)."""
+    """A reading as it lies on the disk: milliseconds since 1970, as read and set right (C).
+
+    ``told_ms`` is what a device whose clock is wrong said of the moment; else None.
+    """
 
     probe: str
     key: str
     at_ms: int
     read_c: float
     celsius: float
+    told_ms: int | None = None
 
     @property
     def at(self) -> datetime:
@@ -48,36 +57,40 @@ class Probes:
 
     def __init__(self, database: SqliteDatabase, writing: Writer) -> None:
         self._database, self._rows, self._writing = database, bound(ProbeReading, database), writing
+        self._tallies = bound(ProbeTally, database)
 
     def keep(self, readings: Sequence[StoredReading]) -> int:
         """Keep readings, all or none, and return how many are new; a repeated key of a probe changes nothing."""
+        by_probe: dict[str, list[StoredReading]] = defaultdict(list)
+        for reading in readings:
+            by_probe[reading.probe].append(reading)
         stored = 0
         with self._writing():
-            for rows in chunked(readings, ROWS_AT_ONCE):
-                query = self._rows.insert_many(
-                    [r._asdict() for r in rows],
-                    fields=[
-                        self._rows.probe,
-                        self._rows.key,
-                        self._rows.at_ms,
-                        self._rows.read_c,
-                        self._rows.celsius,
-                    ],
-                )
-                stored += int(query.on_conflict_ignore().as_rowcount().execute())
+            for probe, its in by_probe.items():
+                new = self._database.cursor().executemany(KEEP, its).rowcount  # type: ignore[no-untyped-call]
+                self._database.execute_sql(TALLY, (probe, new, new))  # type: ignore[no-untyped-call]
+                stored += int(new)
         return stored
 
-    def between(self, probe: str, since: datetime, until: datetime, limit: int = 200_000) -> list[StoredReading]:
-        """Readings of a probe in a stretch of time, in order."""
+    def between(self, probe: str, since: datetime, until: datetime) -> Iterator[StoredReading]:
+        """All readings of a probe in a stretch of time, in order, read as they are asked for."""
         rows = self._rows
-        query = (
-            rows.select(rows.probe, rows.key, rows.at_ms, rows.read_c, rows.celsius)
-            .where((rows.probe == probe) & rows.at_ms.between(milliseconds(since), milliseconds(until)))
-            .order_by(rows.at_ms, rows.id)
-            .limit(limit)
-        )
-        found = cast("list[tuple[str, str, int, float, float]]", list(query.tuples()))
-        return [StoredReading(*row) for row in found]
+        upto_id = self.last_id()  # what comes meanwhile does not belong to the answer
+        last_ms, last_id = milliseconds(since) - 1, 0
+        while True:
+            query = (
+                rows.select(rows.probe, rows.key, rows.at_ms, rows.read_c, rows.celsius, rows.told_ms, rows.id)
+                .where((rows.probe == probe) & rows.at_ms.between(last_ms, milliseconds(until)) & (rows.id <= upto_id))
+                .where((rows.at_ms > last_ms) | (rows.id > last_id))
+                .order_by(rows.at_ms, rows.id)
+                .limit(READ_AT_ONCE)
+            )
+            found = cast("list[tuple[str, str, int, float, float, int | None, int]]", list(query.tuples()))
+            for row in found:
+                yield StoredReading(*row[:-1])
+            if len(found) < READ_AT_ONCE:
+                return
+            last_ms, last_id = found[-1][2], found[-1][-1]
 
     def between_ms(self, probe: str, since_ms: int, until_ms: int, upto_id: int, limit: int) -> list[tuple[int, float]]:
         """Moments (milliseconds since 1970) and readings (C, set right) of a probe, in order, of those that were on
@@ -112,16 +125,12 @@ class Probes:
 
     def known(self) -> list[ProbeEntry]:
         """Every probe that has ever sent a reading."""
-        counts = self._rows.select(self._rows.probe, fn.COUNT(self._rows.id), fn.MAX(self._rows.at_ms)).group_by(
-            self._rows.probe
-        )
-        found = []
-        for probe, number, last_ms in cast("list[tuple[str, int, int]]", list(counts.tuples())):
+        rows, found = self._rows, []
+        for tally in self._tallies.select().order_by(self._tallies.probe):
             row = (
-                self._rows.select()
-                .where((self._rows.probe == probe) & (self._rows.at_ms == last_ms))
-                .order_by(self._rows.id.desc())
-                .get()
-            )
-            found.append(ProbeEntry(probe, number, StoredReading(probe, row.key, row.at_ms, row.read_c, row.celsius)))
-        return sorted(found, key=lambda e: e.probe)
+                rows.select().where(rows.probe == tally.probe).order_by(rows.at_ms.desc(), rows.id.desc()).first()
+            )  # fmt: skip
+            if row is not None:
+                last = StoredReading(tally.probe, row.key, row.at_ms, row.read_c, row.celsius, row.told_ms)
+                found.append(ProbeEntry(tally.probe, tally.readings, last))
+        return found

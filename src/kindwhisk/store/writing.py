@@ -1,23 +1,61 @@
-"""One writer at a time over a data file."""
+"""One writer at a time over a data file; what could not be kept is said, never acknowledged."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
 from contextlib import contextmanager
+from sqlite3 import Error
 from threading import RLock
 
-from peewee import SqliteDatabase
+from peewee import DatabaseError, InterfaceError, SqliteDatabase
+
+from kindwhisk.store.keeping.standing import Standing
+from kindwhisk.store.trouble import trouble_of
 
 
 class Writer:
     """Lets one thread write at a time."""
 
-    def __init__(self, database: SqliteDatabase) -> None:
-        self._database = database
+    def __init__(self, database: SqliteDatabase, standing: Standing) -> None:
+        self._database, self._standing = database, standing
         self._lock = RLock()
 
     @contextmanager
+    def alone(self) -> Iterator[None]:
+        """Nobody writes meanwhile; what happens inside is no transaction of this.
+
+        Raises:
+            DataTrouble: the data file did not take it, or is not where it was.
+        """
+        with self._lock:
+            self._standing.check()
+            try:
+                yield
+            except (Error, DatabaseError, InterfaceError) as error:
+                why = trouble_of(error)
+                if why is None:
+                    raise
+                raise self._standing.hit(why) from error
+            self._standing.check()
+            self._standing.went_well()
+
+    def try_out(self) -> None:
+        """Write what changes nothing, to see whether it can be done again.
+
+        Raises:
+            DataTrouble: it can't.
+        """
+        with self():
+            version = self._database.pragma("user_version")
+            self._database.pragma("user_version", version + 1)
+            self._database.pragma("user_version", version)
+
+    @contextmanager
     def __call__(self) -> Iterator[None]:
-        """What happens inside is on the disk, whole or not at all, when it ends."""
-        with self._lock, self._database.atomic("IMMEDIATE"):
+        """What happens inside is on the disk, whole or not at all, when it ends.
+
+        Raises:
+            DataTrouble: the data file did not take it, or is not where it was.
+        """
+        with self.alone(), self._database.atomic("IMMEDIATE"):
             yield

@@ -9,7 +9,7 @@ from fastapi import APIRouter, Query
 from fastapi.responses import PlainTextResponse, Response
 from pydantic import BaseModel, ConfigDict, Field
 
-from kindwhisk.api.dependencies import BenchHere, StoreHere
+from kindwhisk.api.dependencies import BenchHere, SharedHere, StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.plans import PlanRequest
 from kindwhisk.bench.log.events import BenchEvent
@@ -112,10 +112,16 @@ def readings(bench: BenchHere, bake_id: str) -> Response:
     )
 
 
-@router.get("/{bake_id}")
-def state(bench: BenchHere, bake_id: str, step: Annotated[str | None, Query(max_length=80)] = None) -> BakeState:
+def _json(body: bytes) -> Response:
+    return Response(body, media_type="application/json")
+
+
+@router.get("/{bake_id}", response_model=BakeState)
+def state(
+    bench: BenchHere, shared: SharedHere, bake_id: str, step: Annotated[str | None, Query(max_length=80)] = None
+) -> Response:
     """The state of a bake now; ``step`` names one more step to show close up."""
-    return bench.state(bake_id, focus=step)
+    return _json(shared.answer(("state", bake_id, step), lambda: bench.stamp, lambda: bench.state(bake_id, focus=step)))
 
 
 @router.get("/{bake_id}/label.txt", response_class=PlainTextResponse)
@@ -132,10 +138,10 @@ def label(bench: BenchHere, bake_id: str) -> BakeLabel:
     return bench.label(bake_id)
 
 
-@router.get("/{bake_id}/braid")
-def braid(bench: BenchHere, bake_id: str) -> BakeBraid:
+@router.get("/{bake_id}/braid", response_model=BakeBraid)
+def braid(bench: BenchHere, shared: SharedHere, bake_id: str) -> Response:
     """The braid as planned and as it goes or went."""
-    return bench.braid(bake_id)
+    return _json(shared.answer(("braid", bake_id), lambda: bench.stamp, lambda: bench.braid(bake_id)))
 
 
 @router.get("/{bake_id}/temperatures")

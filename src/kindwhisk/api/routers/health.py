@@ -2,22 +2,23 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from typing import Annotated
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk import __version__
-from kindwhisk.api.dependencies import SessionsHere
+from kindwhisk.api.dependencies import SessionsHere, StoreHere
 from kindwhisk.api.problems import refusals
-from kindwhisk.api.security import COOKIE
+from kindwhisk.api.sessions import COOKIE, KEPT_FOR_S, tokens_in
 from kindwhisk.core.values.errors import CraftError
 
 router = APIRouter(prefix="/api", tags=["server"])
 
 
 class Health(BaseModel):
-    """The server answers."""
+    """The server answers: ``ok``, or ``trouble`` where nothing can be kept now."""
 
     status: str
     version: str
@@ -30,16 +31,43 @@ class Passcode(BaseModel):
     passcode: Annotated[str, Field(min_length=1, max_length=200)]
 
 
+class SessionView(BaseModel):
+    """A device that is let in: what its browser said it is, since when, when it was last there; ``own``: this one."""
+
+    id: int
+    device: str
+    made_at: datetime
+    seen_at: datetime
+    own: bool
+
+
 @router.get("/health")
-def health() -> Health:
-    """Whether the server is there, and its version."""
-    return Health(status="ok", version=__version__)
+def health(store: StoreHere) -> Health:
+    """Whether the server is there and can keep what it is told, and its version."""
+    return Health(status="ok" if store.standing.trouble is None else "trouble", version=__version__)
 
 
 @router.post("/session", status_code=204, responses=refusals(400, 409, 422))
-def enter(sessions: SessionsHere, body: Passcode, response: Response) -> None:
+def enter(sessions: SessionsHere, body: Passcode, request: Request, response: Response) -> None:
     """Let this device in."""
-    token = sessions.enter(body.passcode)
+    address = request.client.host if request.client else ""
+    token = sessions.enter(body.passcode, address, request.headers.get("user-agent", "")[:200])
     if token is None:
         raise CraftError("That is not the passcode.", field="passcode", remedy="Ask whoever started the server.")
-    response.set_cookie(COOKIE, token, httponly=True, samesite="strict")
+    response.set_cookie(COOKIE, token, httponly=True, samesite="strict", max_age=KEPT_FOR_S)
+
+
+@router.get("/sessions")
+def let_in(sessions: SessionsHere, request: Request) -> list[SessionView]:
+    """The devices that are let in; none where no passcode is set."""
+    own = sessions.which(tokens_in(request.headers.get("cookie", "")))
+    return [SessionView(**s._asdict(), own=s.id == own) for s in sessions.listed()]
+
+
+@router.delete("/sessions/{session_id}", status_code=204, responses=refusals(404, 422))
+def end(sessions: SessionsHere, session_id: int) -> None:
+    """Let a device in no more."""
+    if not -(2**63) < session_id < 2**63 or not sessions.end(session_id):
+        raise CraftError(
+            "That device is not let in.", field="session_id", remedy="Choose one of the list."
+        )  # fmt: skip

@@ -6,7 +6,7 @@ from datetime import datetime
 from typing import Annotated
 
 from fastapi import APIRouter, Query
-from fastapi.responses import Response
+from fastapi.responses import Response, StreamingResponse
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field
 
 from kindwhisk.api.dependencies import BenchHere, StoreHere
@@ -69,9 +69,9 @@ def known(store: StoreHere) -> list[ProbeView]:
 @router.get("/csv", response_class=Response)
 def as_csv(
     store: StoreHere, probe: Annotated[str, Query(max_length=40)], since: AwareDatetime, until: AwareDatetime
-) -> Response:
-    """The readings of a probe in a stretch of time as CSV, in the form that is read again."""
-    return Response(
+) -> StreamingResponse:
+    """All readings of a probe in a stretch of time as CSV, in the form that is read again."""
+    return StreamingResponse(
         probe_csv.write(store.probes.between(probe, since, until)),
         media_type="text/csv; charset=utf-8",
         headers={"Content-Disposition": 'attachment; filename="probe.csv"'},

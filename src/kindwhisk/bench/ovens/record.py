@@ -85,7 +85,7 @@ def oven_held(made: WalkedBake, progress: Progress, kitchen: Kitchen, probes: Pr
             seen=OvenSeen(),
         )
         since, until = own.started_at, own.ended_at or own.started_at
-        readings = probes.between(probe, since, until) if probe else []
+        readings = list(probes.between(probe, since, until)) if probe else []
         series = [((r.at - since).total_seconds(), r.celsius) for r in readings]
         seen = holding(series) if isinstance(step, BakeStep) else OvenSeen(rise_k_per_min=heating(series, step.oven_c))
         if seen != OvenSeen():

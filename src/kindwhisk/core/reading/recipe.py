@@ -219,7 +219,8 @@ def from_csv(text: str) -> Written:
 
     def cell(row: list[str], name: str) -> str:
         i = columns[name]
-        return row[i].strip() if i is not None and i < len(row) else ""
+        text = row[i].strip() if i is not None and i < len(row) else ""
+        return text.removeprefix("'")  # as a spreadsheet marks what is no formula
 
     amount_head = heads[columns["amount"]] if columns["amount"] is not None else ""
     made = []

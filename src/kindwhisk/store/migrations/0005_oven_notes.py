@@ -16,6 +16,8 @@ def _ovens(document: dict[str, Any], summary: dict[str, Any]) -> list[dict[str, 
         if step.get("kind") != "bake" or time is None:
             continue
         shape = document.get("tin", {}).get("shape", "round")
+        if isinstance(time, list):  # so the first version kept them: observed and modelled
+            time = dict(zip(("observed_s", "modelled_s"), time, strict=False))
         family = BY_SET.get(step.get("sets", "crumb")) or FAMILIES.get(shape, shape)
         found.append({"step": step["id"], "oven": document.get("oven", "oven"), "family": family, **time})
     return found

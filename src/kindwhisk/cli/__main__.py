@@ -1,0 +1,5 @@
+"""``python -m kindwhisk.cli``."""
+
+from kindwhisk.cli import app
+
+app()
