@@ -3,6 +3,7 @@
   import { switchUnits, units } from './lib/figures.svelte';
   import { look } from './lib/theme.svelte';
   import Passcode from './lib/parts/Passcode.svelte';
+  import Standing from './lib/parts/Standing.svelte';
   import { p, route } from './routes';
 
   const views = [
@@ -55,6 +56,7 @@
       </button>
     </div>
   </header>
+  <Standing />
   <main class="flex grow flex-col">
     <Router />
   </main>

@@ -20,6 +20,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/log/:bake': () => import('./views/log/BakeRecord.svelte'),
   '/kitchen/ovens/:oven': () => import('./views/ovens/OvenPage.svelte'),
   '/kitchen/learned': () => import('./views/learned/LearnedPage.svelte'),
+  '/kitchen/safe-keeping': () => import('./views/keeping/KeepingPage.svelte'),
   '/kitchen/goods': () => import('./views/goods/GoodsPage.svelte'),
   '/kitchen': () => import('./views/kitchen/KitchenPage.svelte'),
   '*': Today,

@@ -6,8 +6,12 @@ class ResizeObserver {
   unobserve(): void {}
   disconnect(): void {}
 }
+// Nor is there a server that would tell anything.
+class EventSource extends EventTarget {
+  close(): void {}
+}
 const matchMedia = (media: string) =>
   Object.assign(new EventTarget(), { matches: media.includes('prefers-reduced-motion'), media, onchange: null });
 
-Object.assign(window, { ResizeObserver, matchMedia });
+Object.assign(window, { ResizeObserver, matchMedia, EventSource });
 Object.defineProperty(Element.prototype, 'clientWidth', { get: () => ROOM });

@@ -1,118 +1,15 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { BakeState, ForecastView, Problem } from '../src/lib/api/client';
+import type { BakeState, ForecastView } from '../src/lib/api/client';
 import { Asking } from '../src/lib/asking.svelte';
 import { Wish } from '../src/lib/wish.svelte';
 import { alerts } from '../src/views/bench/alerts.svelte';
 
-const PLACE = 'kindwhisk.outbox';
-const refusal: Problem = {
-  type: 'about:blank',
-  title: 'Not now',
-  status: 409,
-  detail: 'This step is over already.',
-  remedy: 'Go on with the next one.',
-  field: 'step',
-  errors: [],
-};
-const note = (client_key: string) => ({ kind: 'note_added' as const, client_key, text: client_key });
-
 beforeEach(() => {
   vi.useFakeTimers();
-  vi.resetModules();
   localStorage.clear();
 });
 afterEach(() => {
   vi.useRealTimers();
-  vi.doUnmock('../src/lib/api/client');
-});
-
-type Told = { body: { client_key: string } };
-type Server = (key: string) => { status: number; body?: unknown };
-const TAKEN: ReturnType<Server> = { status: 200, body: { id: 'b', sequence: 1 } };
-
-/** The outbox as a page that was just opened has it, with a server that answers as told. */
-async function outboxWith(server: Server) {
-  const asked: string[] = [];
-  vi.doMock('../src/lib/api/client', async (original) => ({
-    ...(await original<object>()),
-    api: {
-      POST: async (_: string, { body }: Told) => {
-        asked.push(body.client_key);
-        const { status, body: said } = server(body.client_key);
-        const response = { status } as Response;
-        return status < 400 ? { data: said, response } : { error: said, response };
-      },
-    },
-  }));
-  const { outbox } = await import('../src/lib/outbox.svelte');
-  return { outbox, asked };
-}
-
-describe('the outbox', () => {
-  it('sends in order and forgets what is on the disk', async () => {
-    const { outbox, asked } = await outboxWith(() => TAKEN);
-    const states: BakeState[] = [];
-    outbox.onstate = (s) => states.push(s);
-    const answers = [outbox.add('b', note('first-note')), outbox.add('b', note('second-note'))];
-    expect(await Promise.all(answers)).toEqual([null, null]);
-    expect(asked).toEqual(['first-note', 'second-note']);
-    expect(states.length).toBe(2);
-    expect(JSON.parse(localStorage.getItem(PLACE)!)).toEqual([]);
-  });
-
-  it('keeps what the server did not take, over a reload, and sends it once it is back', async () => {
-    let away = true;
-    const server = () => {
-      if (away) throw new TypeError('no network');
-      return TAKEN;
-    };
-    const { outbox } = await outboxWith(server);
-    expect(await outbox.add('b', note('kept-note'))).toBeNull();
-    expect(outbox.stuck).toBe(true);
-    vi.resetModules();
-    const reloaded = await outboxWith(server);
-    expect(reloaded.outbox.kept.map((k) => k.event.client_key)).toEqual(['kept-note']);
-    away = false;
-    await reloaded.outbox.flush();
-    expect(reloaded.asked).toEqual(['kept-note']);
-    expect(reloaded.outbox.kept).toEqual([]);
-    expect(reloaded.outbox.stuck).toBe(false);
-  });
-
-  it('tries again by itself', async () => {
-    let away = true;
-    const { outbox, asked } = await outboxWith(() => {
-      if (away) throw new TypeError('no network');
-      return TAKEN;
-    });
-    await outbox.add('b', note('again-note'));
-    away = false;
-    await vi.advanceTimersByTimeAsync(2500);
-    expect(asked).toEqual(['again-note', 'again-note']);
-    expect(outbox.kept).toEqual([]);
-  });
-
-  it('hands a refusal to whoever asked and goes on with the next', async () => {
-    const { outbox, asked } = await outboxWith((key) =>
-      key === 'wrong-note' ? { status: 409, body: refusal } : TAKEN,
-    );
-    const elsewhere = vi.fn();
-    outbox.onrefused = elsewhere;
-    const answers = [outbox.add('b', note('wrong-note')), outbox.add('b', note('right-note'))];
-    expect(await Promise.all(answers)).toEqual([refusal, null]);
-    expect(asked).toEqual(['wrong-note', 'right-note']);
-    expect(elsewhere).not.toHaveBeenCalled();
-  });
-
-  it('keeps an event when the server fails or wants a passcode first', async () => {
-    for (const status of [500, 401]) {
-      localStorage.clear();
-      vi.resetModules();
-      const { outbox } = await outboxWith(() => ({ status, body: { ...refusal, status } }));
-      await outbox.add('b', note(`kept-${status}`));
-      expect(outbox.kept.length, String(status)).toBe(1);
-    }
-  });
 });
 
 describe('asking', () => {

@@ -54,6 +54,7 @@ def _run(
         if is_empty(application.state.bench.store):
             typer.echo("· making the demo kitchen and its last weeks", err=True)
         seed(application.state.bench)
+        application.state.bench.store.tidy()
     shown = f"[{host}]" if ":" in host else host
     address = f"http://{shown}:{listener.getsockname()[1]}/"
     held.tell(address)

@@ -1,7 +1,10 @@
-/** The clock of the page, set by the server's and running at its speed: one tick for everything that counts down. */
+/**
+ * The clock of the page, set by the server's and running at its speed: one tick for everything that counts down. What
+ * passes in between is told by a clock that nobody sets.
+ */
 class Now {
   #base = Date.now();
-  #set = Date.now();
+  #set = performance.now();
   speed = $state(1);
   value = $state(Date.now());
 
@@ -10,13 +13,13 @@ class Now {
   }
 
   #now(): number {
-    return this.#base + (Date.now() - this.#set) * this.speed;
+    return this.#base + (performance.now() - this.#set) * this.speed;
   }
 
   /** Take the server's moment as the right one. */
   set(serverMoment: string, speed = 1): void {
     this.#base = Date.parse(serverMoment);
-    this.#set = Date.now();
+    this.#set = performance.now();
     this.speed = speed;
     this.value = this.#base;
   }

@@ -1421,11 +1421,231 @@ export interface paths {
         };
         /**
          * Health
-         * @description Whether the server is there, and its version.
+         * @description Whether the server is there and can keep what it is told, and its version.
          */
         get: operations["health_api_health_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Standing
+         * @description How the data stand.
+         */
+        get: operations["standing_api_keeping_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Out
+         * @description Everything as an open archive: JSON lines and CSV in a zip, described in docs/formats.md.
+         */
+        get: operations["take_out_api_keeping_archive_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping/backups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Back Up
+         * @description Make a backup now: whole as the data are at one moment, looked through, and on the disk when this answers.
+         */
+        post: operations["back_up_api_keeping_backups_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check
+         * @description Look through all of the data file for damage; what is found is said on every page from then on.
+         */
+        post: operations["check_api_keeping_check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping/clock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Clock
+         * @description Take the machine's time for the right one, where it was moved while bakes ran.
+         */
+        post: operations["take_clock_api_keeping_clock_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Fetch
+         * @description A copy, to be kept elsewhere.
+         */
+        get: operations["fetch_api_keeping_copy_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping/given-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Give In
+         * @description A backup or an archive from elsewhere, as the body: looked through, and kept to be restored.
+         */
+        post: operations["give_in_api_keeping_given_in_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Look Into
+         * @description What a copy holds; nothing is changed.
+         */
+        get: operations["look_into_api_keeping_look_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping/notices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Noticed
+         * @description What everybody has to know of the data and the clock; empty while all is well.
+         */
+        get: operations["noticed_api_keeping_notices_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Replan
+         * @description Another folder, or more or less often.
+         */
+        put: operations["replan_api_keeping_plan_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Restore
+         * @description Put a copy in the place of the present data, which are kept aside; every open page begins anew.
+         */
+        post: operations["restore_api_keeping_restore_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1650,7 +1870,7 @@ export interface paths {
         };
         /**
          * As Csv
-         * @description The readings of a probe in a stretch of time as CSV, in the form that is read again.
+         * @description All readings of a probe in a stretch of time as CSV, in the form that is read again.
          */
         get: operations["as_csv_api_readings_csv_get"];
         put?: never;
@@ -1680,6 +1900,46 @@ export interface paths {
          */
         post: operations["enter_api_session_post"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Let In
+         * @description The devices that are let in; none where no passcode is set.
+         */
+        get: operations["let_in_api_sessions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sessions/{session_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * End
+         * @description Let a device in no more.
+         */
+        delete: operations["end_api_sessions__session_id__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2048,6 +2308,22 @@ export interface components {
          * @enum {string}
          */
         Attention: "throughout" | "at times" | "none";
+        /**
+         * BackupPlan
+         * @description Where backups go (empty: a folder beside the data) and how often (hours; 0: only by hand).
+         */
+        BackupPlan: {
+            /**
+             * Every H
+             * @default 24
+             */
+            every_h: number;
+            /**
+             * Folder
+             * @default
+             */
+            folder: string;
+        };
         /**
          * Bag
          * @description A piping bag with its stripes.
@@ -2827,6 +3103,20 @@ export interface components {
             pressure_kpa?: number | null;
         };
         /**
+         * CheckView
+         * @description All of the data file was looked through, and no damage was found.
+         */
+        CheckView: {
+            /** Bakes */
+            bakes: number;
+            /** Events */
+            events: number;
+            /** Readings */
+            readings: number;
+            /** Sound */
+            sound: boolean;
+        };
+        /**
          * Checked
          * @description What is wrong with a draft, step by step, and its forecast as soon as it can be computed.
          */
@@ -2954,6 +3244,26 @@ export interface components {
             says: string;
             /** Waits S */
             waits_s: number;
+        };
+        /**
+         * ClockView
+         * @description A time at which the machine's clock was moved: by the bench's clock and by the wall's, and by how much (s).
+         */
+        ClockView: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Lead S */
+            lead_s: number;
+            /** Moved S */
+            moved_s: number;
+            /**
+             * Wall At
+             * Format: date-time
+             */
+            wall_at: string;
         };
         /**
          * Column
@@ -3314,6 +3624,26 @@ export interface components {
             curve: components["schemas"]["Point"][];
             /** Gates */
             gates: components["schemas"]["CoolGate"][];
+        };
+        /**
+         * CopyView
+         * @description A copy of all data: where it lies, its name, when it was made, and its size (bytes).
+         */
+        CopyView: {
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Name */
+            name: string;
+            /** Size Bytes */
+            size_bytes: number;
+            /**
+             * Where
+             * @enum {string}
+             */
+            where: "backups" | "aside" | "given-in";
         };
         /**
          * CoreReading
@@ -5053,7 +5383,7 @@ export interface components {
         };
         /**
          * Health
-         * @description The server answers.
+         * @description The server answers: ``ok``, or ``trouble`` where nothing can be kept now.
          */
         Health: {
             /** Status */
@@ -5252,11 +5582,23 @@ export interface components {
         };
         /**
          * Intake
-         * @description What came of a batch: how many are new, and how many were there already.
+         * @description What came of a batch: how many are new, how many were there already, and what was done about wrong clocks.
+         *
+         *     ``placed`` of them were placed by when they came, since their device's clock is wrong; ``said`` tells by how much.
          */
         Intake: {
+            /**
+             * Placed
+             * @default 0
+             */
+            placed: number;
             /** Repeated */
             repeated: number;
+            /**
+             * Said
+             * @default
+             */
+            said: string;
             /** Stored */
             stored: number;
         };
@@ -5350,6 +5692,35 @@ export interface components {
          * @enum {string}
          */
         "Keep-Output": "cold" | "frozen" | "as it is" | "lost";
+        /**
+         * KeepingView
+         * @description How the data stand: the file, the room that is left, the plan, the backups and what was kept aside.
+         */
+        KeepingView: {
+            /** Aside */
+            aside: components["schemas"]["CopyView"][];
+            /** Backups */
+            backups: components["schemas"]["CopyView"][];
+            /** Clock */
+            clock: components["schemas"]["ClockView"][];
+            /** Clock Lead S */
+            clock_lead_s: number;
+            /** Due At */
+            due_at: string | null;
+            /** File */
+            file: string;
+            /** Folder */
+            folder: string;
+            /** Notices */
+            notices: components["schemas"]["Notice"][];
+            plan: components["schemas"]["BackupPlan"];
+            /** Room Bytes */
+            room_bytes: number | null;
+            /** Same Disk */
+            same_disk: boolean;
+            /** Size Bytes */
+            size_bytes: number;
+        };
         /**
          * Kept
          * @description A good that was kept, and the formulas of the Book that were brought up to it as new versions.
@@ -6307,6 +6678,30 @@ export interface components {
             /** Text */
             text: string;
         };
+        /**
+         * Notice
+         * @description Something to know, and what to do about it; ``grave``: nothing is kept until it is done.
+         */
+        Notice: {
+            /** Grave */
+            grave: boolean;
+            kind: components["schemas"]["NoticeKind"];
+            /** Remedy */
+            remedy: string;
+            /**
+             * Since
+             * Format: date-time
+             */
+            since: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * NoticeKind
+         * @description What a notice is about.
+         * @enum {string}
+         */
+        NoticeKind: "data" | "room" | "backup" | "clock";
         /**
          * Occupied
          * @description A shared resource taken by a step.
@@ -7846,6 +8241,27 @@ export interface components {
             written: string;
         };
         /**
+         * RestoreRequest
+         * @description Which copy is to be put in place.
+         */
+        RestoreRequest: {
+            /** Name */
+            name: string;
+            /**
+             * Where
+             * @enum {string}
+             */
+            where: "backups" | "aside" | "given-in";
+        };
+        /**
+         * Restored
+         * @description It is in place; what was there before is kept under this name.
+         */
+        Restored: {
+            /** Kept */
+            kept: string;
+        };
+        /**
          * Retimed
          * @description To be ready at ``ready_at``; without it, as soon as it can be.
          */
@@ -8148,6 +8564,35 @@ export interface components {
             wall: components["schemas"]["WallPoint"][];
         };
         /**
+         * SeenView
+         * @description What a copy holds, at a look; it was looked through for damage.
+         */
+        SeenView: {
+            /** Bakes */
+            bakes: number;
+            /** Events */
+            events: number;
+            /** Formulas */
+            formulas: number;
+            /** Last At */
+            last_at: string | null;
+            /** Last Title */
+            last_title: string;
+            /** Name */
+            name: string;
+            /** Newer */
+            newer: boolean;
+            /** Readings */
+            readings: number;
+            /** Running */
+            running: number;
+            /**
+             * Where
+             * @enum {string}
+             */
+            where: "backups" | "aside" | "given-in";
+        };
+        /**
          * Serves
          * @description A use, how well it fits, from which to which ratio it does, and why it does not.
          */
@@ -8160,6 +8605,28 @@ export interface components {
             use: components["schemas"]["Use"];
             /** Why */
             why: string;
+        };
+        /**
+         * SessionView
+         * @description A device that is let in: what its browser said it is, since when, when it was last there; ``own``: this one.
+         */
+        SessionView: {
+            /** Device */
+            device: string;
+            /** Id */
+            id: number;
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Own */
+            own: boolean;
+            /**
+             * Seen At
+             * Format: date-time
+             */
+            seen_at: string;
         };
         /**
          * Sets
@@ -11290,7 +11757,7 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
-            /** @description It took too long, and was left. */
+            /** @description It took too long, or the data file did not take it. */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -11354,7 +11821,7 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
-            /** @description It took too long, and was left. */
+            /** @description It took too long, or the data file did not take it. */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -11416,7 +11883,7 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
-            /** @description It took too long, and was left. */
+            /** @description It took too long, or the data file did not take it. */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -11480,7 +11947,7 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
-            /** @description It took too long, and was left. */
+            /** @description It took too long, or the data file did not take it. */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -12693,7 +13160,7 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
-            /** @description It took too long, and was left. */
+            /** @description It took too long, or the data file did not take it. */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -12943,7 +13410,7 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
-            /** @description It took too long, and was left. */
+            /** @description It took too long, or the data file did not take it. */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -14337,6 +14804,800 @@ export interface operations {
             };
         };
     };
+    standing_api_keeping_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeepingView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    take_out_api_keeping_archive_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    back_up_api_keeping_backups_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CopyView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    check_api_keeping_check_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    take_clock_api_keeping_clock_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeepingView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    fetch_api_keeping_copy_get: {
+        parameters: {
+            query: {
+                where: "backups" | "aside" | "given-in";
+                name: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    give_in_api_keeping_given_in_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeenView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It is too large; the problem says what is the most. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    look_into_api_keeping_look_get: {
+        parameters: {
+            query: {
+                where: "backups" | "aside" | "given-in";
+                name: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeenView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    noticed_api_keeping_notices_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Notice"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    replan_api_keeping_plan_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BackupPlan"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeepingView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    restore_api_keeping_restore_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RestoreRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Restored"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     current_api_kitchen_get: {
         parameters: {
             query?: never;
@@ -14835,7 +16096,7 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
-            /** @description It took too long, and was left. */
+            /** @description It took too long, or the data file did not take it. */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -15069,6 +16330,66 @@ export interface operations {
             };
         };
     };
+    let_in_api_sessions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionView"][];
+                };
+            };
+        };
+    };
+    end_api_sessions__session_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                session_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     view_api_stand_ins_get: {
         parameters: {
             query?: never;
@@ -15202,6 +16523,16 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
                 };
             };
         };

@@ -2,7 +2,6 @@
   import { untrack } from 'svelte';
   import Braid from '../../lib/draw/Braid.svelte';
   import { now } from '../../lib/now.svelte';
-  import { outbox } from '../../lib/outbox.svelte';
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import Questions from '../../lib/parts/Questions.svelte';
@@ -188,12 +187,6 @@
       onanswer={(sequence, right) => bench.tell({ kind: 'answered', sequence, right })}
     />
   </div>
-  {#if outbox.stuck}
-    <p role="status" class="bg-copper px-6 py-2 font-semibold text-surface">
-      The server does not answer. {outbox.kept.length} kept on this device, sent as soon as it is back.
-    </p>
-  {/if}
-
   {#if bench.detail && bench.line}
     <div
       class="grid grow content-start gap-x-8 gap-y-4 px-4 pt-3 pb-4 sm:px-6 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]"

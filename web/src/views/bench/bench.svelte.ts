@@ -55,10 +55,8 @@ export class BenchState {
   /** Follow the bake until the page leaves it. Returns how to stop. */
   follow(): () => void {
     outbox.onstate = (state) => state.id === this.id && this.#take(state);
-    outbox.onrefused = (problem) => this.#refused(problem);
-    void this.load().then(() => outbox.flush());
+    void this.load();
     const stop = live.listen((change) => {
-      if (change === null) void outbox.flush();
       if (change === null || (change.bake === this.id && change.sequence > (this.bake?.sequence ?? 0)))
         void this.load();
     });

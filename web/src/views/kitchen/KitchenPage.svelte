@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api/client';
+  import Backup from './Backup.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
@@ -143,6 +144,8 @@
         /></label
       >
     </section>
+
+    <Backup />
 
     <Tins {page} />
     <Thermometers {page} />
