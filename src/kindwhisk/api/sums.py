@@ -11,6 +11,7 @@ from kindwhisk.bench.ovens.baking import Reckoned
 from kindwhisk.bench.plans import PlanView, plan_backward
 from kindwhisk.core.baking.answers import Answer, answers
 from kindwhisk.core.baking.carry_over import CarryOver, carried_over
+from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.ingredients import tell
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ingredients.goods import Good
@@ -21,6 +22,9 @@ from kindwhisk.core.process.scaling import scale
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.reading import proposal
 from kindwhisk.core.reading.recipe import Written, from_csv, from_text
+from kindwhisk.core.sugar.boiling import Pot
+from kindwhisk.core.sugar.forecast import SyrupForecast
+from kindwhisk.core.sugar.watch import watch
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.technique import Technique
 from kindwhisk.formats import archive
@@ -70,6 +74,22 @@ def what_ifs(
     """What else could be done with a bake, and what follows on the rack."""
     found = answers(reckoned.content, reckoned.reference, reckoned.model, shelf, trays, reckoned.own)
     return found, carried_over(reckoned.content, reckoned.made.done_s.likely, kitchen_c)
+
+
+# What thermometers tell.
+def pot_told(
+    pot: Pot, target_c: float, readings: list[tuple[float, float]], power_w: float | None, water_known: bool
+) -> SyrupForecast:
+    """When a pot will be at its target, by its readings (seconds, C)."""
+    return watch(pot, target_c, readings, power_w, water_known=water_known).forecast()
+
+
+def crumb_told(reckoned: Reckoned, readings: list[tuple[float, float]]) -> CrumbFollower:
+    """A bake followed by readings of its middle (seconds, C)."""
+    follower = CrumbFollower(reckoned.content, reckoned.made)
+    for at_s, core_c in readings:
+        follower.take(at_s, core_c)
+    return follower
 
 
 # What goes out.

@@ -23,6 +23,10 @@ Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
 Name = Annotated[str, Field(min_length=1, max_length=60)]
 
 
+MOST_THINGS = 400
+"""So many tins, ovens, mixers, cups or thermometers one kitchen keeps."""
+
+
 class KitchenTin(Value):
     """A tin on the shelf."""
 
@@ -103,12 +107,12 @@ class Kitchen(Value):
     allergen_law: Law = Law.EU
     cold_rule: str = Field(default="", max_length=160)
     hob_rings: int = Field(default=2, ge=1, le=12)
-    tins: tuple[KitchenTin, ...] = ()
-    ovens: tuple[Oven, ...] = Field(default=(Oven(id="oven", name="Oven"),), min_length=1)
-    mixers: tuple[Mixer, ...] = Field(default=(Mixer(id="mixer", name="Mixer"),), min_length=1)
+    tins: tuple[KitchenTin, ...] = Field(default=(), max_length=MOST_THINGS)
+    ovens: tuple[Oven, ...] = Field(default=(Oven(id="oven", name="Oven"),), min_length=1, max_length=MOST_THINGS)
+    mixers: tuple[Mixer, ...] = Field(default=(Mixer(id="mixer", name="Mixer"),), min_length=1, max_length=MOST_THINGS)
     people: tuple[Person, ...] = Field(default=(), max_length=40)
-    cups: tuple[Cup, ...] = ()
-    thermometers: tuple[Thermometer, ...] = ()
+    cups: tuple[Cup, ...] = Field(default=(), max_length=MOST_THINGS)
+    thermometers: tuple[Thermometer, ...] = Field(default=(), max_length=MOST_THINGS)
 
     @model_validator(mode="after")
     def _ids_differ(self) -> Self:

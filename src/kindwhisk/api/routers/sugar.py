@@ -5,10 +5,12 @@ from __future__ import annotations
 from enum import StrEnum
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Request
 from pydantic import BaseModel, ConfigDict, Field
 
+from kindwhisk.api.beside import beside
 from kindwhisk.api.problems import refusals
+from kindwhisk.api.sums import pot_told
 from kindwhisk.core.foams import hot_foam, meringue_map
 from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.foams.hot_foam import BOWL_G, HeatBalance
@@ -20,7 +22,6 @@ from kindwhisk.core.sugar.boiling import check_pot
 from kindwhisk.core.sugar.dissolving import Dissolution
 from kindwhisk.core.sugar.forecast import SyrupForecast
 from kindwhisk.core.sugar.stages import stage_at
-from kindwhisk.core.sugar.watch import watch
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.vessels import section
@@ -165,20 +166,15 @@ def concentration(
 
 
 @router.post("/syrup/forecast")
-def syrup_forecast(body: PotBody) -> PotForecast:
+async def syrup_forecast(request: Request, body: PotBody) -> PotForecast:
     """When a pot will be at its target, from the readings so far; null with ``why`` where they can't tell."""
     pressure = pressure_kpa(body.altitude_m)
     check_pot(body.sugar_g, body.target_c, pressure)
     water = boiling.enough_water_g(body.sugar_g) if body.water_g is None else body.water_g
     syrup.check_other_sugars(body.beside)
     pot = boiling.pot_of(Material(parts={"sugar": body.sugar_g, "water": water, **body.beside}), pressure)
-    seen = watch(
-        pot,
-        body.target_c,
-        [(r.t_s, r.temperature_c) for r in body.readings],
-        body.power_w,
-        water_known=body.water_g is not None,
-    ).forecast()
+    readings = [(r.t_s, r.temperature_c) for r in body.readings]
+    seen = await beside(request, pot_told, pot, body.target_c, readings, body.power_w, body.water_g is not None)
     stage = stage_at(syrup.at_sea_level_c(body.target_c, pressure))
     return PotForecast(
         **dict(seen),

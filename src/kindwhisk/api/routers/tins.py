@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Query, Response
+from fastapi import APIRouter, Query, Request, Response
 from pydantic import BaseModel, ConfigDict, Field, TypeAdapter, ValidationError
 
+from kindwhisk.api.beside import beside
 from kindwhisk.api.dependencies import KitchenHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.core.ingredients.material import Material
@@ -185,12 +186,13 @@ def tin(kitchen: KitchenHere, body: TinBody) -> TinView:
 
 
 @router.post("/share-out")
-def sharing(kitchen: KitchenHere, body: SharingBody) -> SharingView:
+async def sharing(request: Request, kitchen: KitchenHere, body: SharingBody) -> SharingView:
     """Which tins of this kitchen, and how many, take a batter, and what to do with the rest."""
     if not body.sure:
         check_density(body.density_g_per_ml, body.technique)
     shelf = [OnShelf(id=t.id, name=t.name, tin=t.tin, count=t.count) for t in kitchen.tins]
-    ways = share_out(body.batter_g / body.density_g_per_ml, shelf, band_of(body.technique))
+    batter_ml = body.batter_g / body.density_g_per_ml
+    ways = await beside(request, share_out, batter_ml, shelf, band_of(body.technique))
     return SharingView(ways=ways, density_g_per_ml=body.density_g_per_ml)
 
 

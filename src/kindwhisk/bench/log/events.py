@@ -204,7 +204,7 @@ class OutcomeRecorded(_Asked):
     stars: int = Field(ge=1, le=5)
     height_mm: float | None = Field(default=None, gt=0, le=1000)
     crumb: str = Field(default="", max_length=200)
-    faults: tuple[Short, ...] = ()
+    faults: tuple[Short, ...] = Field(default=(), max_length=100)
     note: str = Field(default="", max_length=1000)
 
 

@@ -46,6 +46,10 @@ NOT_BAKED = frozenset({Technique.MOUSSE})
 Degrees = Annotated[float, Field(ge=60, le=300, allow_inf_nan=False)]
 
 
+MOST_BATTER_G = 50_000
+"""In one tin, or on one tray (g)."""
+
+
 class Around(NamedTuple):
     """What the kitchen adds: its air (C), its pressure (kPa), and how fast its oven warms (K a minute)."""
 
@@ -80,7 +84,7 @@ class Asked(Value):
 
     technique: Technique = Field(strict=False)
     tin: Tin
-    batter_g: float = Field(ge=1, le=50_000, allow_inf_nan=False)
+    batter_g: float = Field(ge=1, le=MOST_BATTER_G, allow_inf_nan=False)
     density_g_per_ml: float = Field(ge=0.08, le=1.6, allow_inf_nan=False)
     oven_c: Degrees
     mode: OvenMode = Field(strict=False)

@@ -84,8 +84,8 @@ class Good(Value):
     piece_g: Grams | None = None
     piece_mm: Annotated[float, Field(ge=0.5, le=300, allow_inf_nan=False)] | None = None
     pack_g: Grams | None = None
-    allergens: tuple[str, ...] = Field(default=(), max_length=40)
-    may_contain: tuple[str, ...] = Field(default=(), max_length=40)
+    allergens: tuple[Words, ...] = Field(default=(), max_length=40)
+    may_contain: tuple[Words, ...] = Field(default=(), max_length=40)
     label_read: bool = False
     price_per_kg: Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)] | None = None
 

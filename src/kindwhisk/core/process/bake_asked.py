@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from kindwhisk.core.baking.asked import Asked, TimedBake
+from kindwhisk.core.baking.asked import MOST_BATTER_G, Asked, TimedBake
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.process.formula import Formula, upstream
 from kindwhisk.core.process.scaling import scale
@@ -26,10 +26,17 @@ def asked_of(formula: Formula, kitchen: Kitchen) -> Asked:
     batter, one = made.forecast.step(fill.id).material, made.fills[0]
     trays = one.trays or 1
     piped = isinstance(fill, PipeStep)
+    grams = batter.mass_g / trays if piped else one.grams
+    if not 1 <= grams <= MOST_BATTER_G:
+        raise CraftError(
+            f"{grams / 1000:.3g} kg go into one tin of it.",
+            field="formula",
+            remedy=f"Ask about a formula with 1 g to {MOST_BATTER_G / 1000:.0f} kg in each tin.",
+        )
     return Asked(
         technique=formula.component(step.component).technique or formula.technique,
         tin=fill.tin if piped else one.tin,
-        batter_g=batter.mass_g / trays if piped else one.grams,
+        batter_g=grams,
         density_g_per_ml=batter.density_g_per_ml.likely,
         oven_c=step.oven_c,
         mode=step.mode,

@@ -11,7 +11,7 @@ from kindwhisk.core.ingredients import Ingredient, counts_as, ingredient, is_kno
 from kindwhisk.core.ingredients.goods import Good
 from kindwhisk.core.process.checking import Finding, findings
 from kindwhisk.core.process.components import WHOLE, Component
-from kindwhisk.core.process.portions import IngredientPortion, Portion, StepId, StepPortion
+from kindwhisk.core.process.portions import MOST_G, IngredientPortion, Portion, StepId, StepPortion
 from kindwhisk.core.process.schools import School
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.bake import BakeStep
@@ -40,7 +40,7 @@ class Exchange(Value):
     """An entry of the ledger: what was put in place of what, and what that changes, in words."""
 
     said: str = Field(min_length=1, max_length=300)
-    changes: tuple[str, ...] = ()
+    changes: tuple[Annotated[str, Field(max_length=1000)], ...] = Field(default=(), max_length=100)
 
 
 class Draft(Value):
@@ -192,13 +192,20 @@ class Formula(Draft):
         """The same formula with every amount times ``factor``.
 
         Raises:
-            CraftError: the factor is not between 0.01 and 1000.
+            CraftError: the factor is not between 0.01 and 1000, or a line of it would be more than any kitchen has.
         """
         if not LEAST_FACTOR <= factor <= MOST_FACTOR:
             raise CraftError(
                 f"That would make {factor:.3g} times the formula.",
                 field="scale",
                 remedy="Ask for between a hundredth and a thousand times the formula's own batch.",
+            )
+        largest = max((p.grams for p in self.portions()), default=0)
+        if largest * factor > MOST_G:
+            raise CraftError(
+                f"{factor:.3g} times the formula would be {largest * factor / 1e6:.0f} t in one line.",
+                field="scale",
+                remedy=f"Ask for no more than {MOST_G / 1e6:.0f} t of anything.",
             )
         return self.model_copy(update={"steps": tuple(s.scaled(factor) for s in self.steps)})
 

@@ -11,6 +11,10 @@ from kindwhisk.core.values.model import Value
 StepId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
 
 
+MOST_G = 10_000_000
+"""More than this of one thing no kitchen weighs (g)."""
+
+
 class IngredientPortion(Value):
     """Grams of an ingredient, at the kitchen's temperature unless one is given.
 
@@ -19,7 +23,7 @@ class IngredientPortion(Value):
 
     source: Literal["ingredient"] = "ingredient"
     ingredient: str = Field(max_length=60)
-    grams: float = Field(gt=0, le=10_000_000)
+    grams: float = Field(gt=0, le=MOST_G)
     temperature_c: float | None = Field(default=None, ge=-30, le=180)
     role: str = Field(default="", max_length=60)
     written: str = Field(default="", max_length=200)

@@ -12,13 +12,14 @@ from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 
 Amount = Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
+TinId = Annotated[str, Field(max_length=80)]
 Count = Annotated[int, Field(ge=1, le=99)]
 
 
 class MoreTins(Value):
     """Further tins for the same batter: a tin of the kitchen by its id, or the tin itself."""
 
-    tin: str | Tin
+    tin: TinId | Tin
     count: Count = 1
 
 
@@ -37,7 +38,7 @@ class Wish(Value):
     ``egg_size`` is the class of the eggs at hand, by default the kitchen's.
     """
 
-    tin: str | Tin | None = None
+    tin: TinId | Tin | None = None
     tin_count: Count | None = None
     beside: tuple[MoreTins, ...] = Field(default=(), max_length=8, strict=False)
     depth_mm: Annotated[float, Field(gt=1, le=500, allow_inf_nan=False)] | None = None

@@ -21,6 +21,7 @@ WORDS = {
     "string_type": "must be text",
     "string_too_short": "must have at least {min_length} characters",
     "string_too_long": "must have at most {max_length} characters",
+    "too_long": "must have at most {max_length} entries",
     "too_short": "must have at least {min_length} entries",
     "enum": "must be one of {expected}",
     "literal_error": "must be one of {expected}",

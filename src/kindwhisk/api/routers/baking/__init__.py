@@ -12,10 +12,9 @@ from kindwhisk.api.beside import beside
 from kindwhisk.api.dependencies import BenchHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.baking.views import AnswerView, Asks, Baked, BakeForecast, CarryView
-from kindwhisk.api.sums import what_ifs
+from kindwhisk.api.sums import crumb_told, what_ifs
 from kindwhisk.bench.ovens.baking import reckon
 from kindwhisk.core.baking.asked import Asked
-from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.process.bake_asked import asked_of
 from kindwhisk.core.values.errors import CraftError
 
@@ -72,15 +71,13 @@ async def what_if(bench: BenchHere, body: BakeBody, asked: Request) -> Asks:
 
 
 @router.post("/bake/forecast")
-def forecast(bench: BenchHere, body: ForecastBody) -> BakeForecast:
+async def forecast(bench: BenchHere, body: ForecastBody, asked: Request) -> BakeForecast:
     """Seconds to done by readings of the middle, with their range; null with ``why`` where they can't tell."""
     times = [r.t_s for r in body.readings]
     if times != sorted(times):
         raise CraftError("The readings are not in order.", field="readings", remedy="Send them by their 't_s'.")
-    reckoned = reckon(bench, body)
-    follower = CrumbFollower(reckoned.content, reckoned.made)
-    for reading in body.readings:
-        follower.take(reading.t_s, reading.core_c)
+    reckoned = await run_in_threadpool(reckon, bench, body)
+    follower = await beside(asked, crumb_told, reckoned, [(r.t_s, r.core_c) for r in body.readings])
     return BakeForecast.of(follower, times[-1] if body.now_s is None else body.now_s)
 
 
