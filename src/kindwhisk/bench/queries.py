@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from datetime import datetime
+from collections.abc import Sequence
+from datetime import datetime, timedelta
 from typing import NamedTuple
 
 from kindwhisk.bench.learned.told import EffectDots, FigureView, effect_dots, learned_figures
@@ -25,6 +26,12 @@ from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
 
+FORGOTTEN = timedelta(hours=12)
+"""After so long without anything, a bake sleeps unless a step of it takes longer."""
+
+
+MOST_SINCE = 1000
+
 
 class StepIntake(NamedTuple):
     """A step with what goes into it, one by one, and its setting."""
@@ -44,8 +51,19 @@ class AtWork(NamedTuple):
     setting: Setting
 
 
+class Awake(NamedTuple):
+    """A bake that runs: its steps that run, and until when it is looked after if nothing happens in it."""
+
+    bake: str
+    work: tuple[AtWork, ...]
+    until: datetime
+
+
 class Queries(Workplace):
     """Answers; nothing is changed by asking."""
+
+    _seen_to: tuple[int, int] = (-1, 0)
+    _known_awake: Sequence[Awake] = ()
 
     @property
     def stamp(self) -> tuple[int, int, float, int]:
@@ -135,25 +153,44 @@ class Queries(Workplace):
         """
         return effect_dots(figure, effect, self.learned_evidence(), self.kitchen)
 
-    def at_work(self) -> list[AtWork]:
-        """Every step of every bake that runs now, for whoever stands in for the world outside."""
-        found = []
-        for row in self.store.bakes.listed(status="running"):
-            at = self.moment(str(row.id))
-            for step in at.walked.formula.steps:
-                own = at.progress.steps.get(step.id)
-                if own is not None and own.status is StepStatus.RUNNING and own.started_at is not None:
-                    made = at.walked
-                    found.append(AtWork(at.log.id, step, own.started_at, made.intakes[step.id], made.places[step.id]))
-        return found
+    def at_work(self, now: datetime | None = None) -> list[AtWork]:
+        """Every step of every bake that runs now, for whoever stands in for the world outside.
+
+        A step that nobody has ended long after it should have been over sleeps until something happens.
+        """
+        return [work for found in self._awake(now or self.clock.now()) for work in found.work]
+
+    def _awake(self, now: datetime) -> list[Awake]:
+        """The bakes that run and are not forgotten; what is known of one holds until something happens in it."""
+        newest = self.store.bakes.last_event_id()
+        if self._seen_to != (self.hub.epoch, newest):
+            known = {a.bake: a for a in self._known_awake}
+            running = {str(row.id) for row in self.store.bakes.listed(status="running")}
+            since = self.store.bakes.after(self._seen_to[1], limit=MOST_SINCE)
+            whole = self._seen_to[0] == self.hub.epoch and len(since) < MOST_SINCE
+            kept = running - {str(row.bake) for row in since} if whole else set()
+            self._known_awake = [known[b] if b in kept and b in known else self._looked_at(b) for b in sorted(running)]
+            self._seen_to = (self.hub.epoch, newest)
+        return [a for a in self._known_awake if now < a.until]
+
+    def _looked_at(self, bake_id: str) -> Awake:
+        at = self.moment(bake_id)
+        made, found, until = at.walked, [], at.log.last_at + FORGOTTEN
+        for step in made.formula.steps:
+            own = at.progress.steps.get(step.id)
+            if own is not None and own.status is StepStatus.RUNNING and own.started_at is not None:
+                found.append(AtWork(at.log.id, step, own.started_at, made.intakes[step.id], made.places[step.id]))
+                until = max(until, own.started_at + timedelta(seconds=2 * made.forecast.step(step.id).duration_s.high))
+        return Awake(bake_id, tuple(found), until)
 
     def keep_up(self) -> None:
         """Take what thermometers have read of every step that runs."""
-        for row in self.store.bakes.listed(status="running"):
-            at = self.moment(str(row.id))
-            for step_id, own in at.progress.steps.items():
-                if own.status is StepStatus.RUNNING:
-                    at.watch(step_id)
+        for awake in self._awake(self.clock.now()):
+            if not awake.work:
+                continue
+            at = self.moment(awake.bake)
+            for work in awake.work:
+                at.watch(work.step.id)
 
     def steps_of(self, bake_id: str) -> list[StepIntake]:
         """The steps of a bake in order, as they were forecast when it began.

@@ -144,7 +144,7 @@ class StandIns:
 
     def advance(self, now: datetime) -> None:
         """Bring everything that runs up to a moment and post what was read on the way."""
-        at_work = self.bench.at_work()
+        at_work = self.bench.at_work(now)
         work = {(w.bake, w.step.id, w.started_at): w for w in at_work}
         with self._lock:
             for key, one in work.items():

@@ -48,9 +48,21 @@ class Bakes:
             )
         return row
 
-    def listed(self, status: str | None = None, formula: str | None = None, limit: int = 200) -> list[BakeRow]:
-        """Bakes, the newest first."""
-        query = self._bakes.select().order_by(self._bakes.started_at.desc()).limit(limit)
+    def listed(
+        self, status: str | None = None, formula: str | None = None, limit: int = 200, before: str | None = None
+    ) -> list[BakeRow]:
+        """Bakes, the newest first; only those that are listed after the one of the id ``before``.
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        rows = self._bakes
+        query = rows.select().order_by(rows.started_at.desc(), rows.id.desc()).limit(limit)
+        if before is not None:
+            last = self.get(before)
+            query = query.where(
+                (rows.started_at < last.started_at) | ((rows.started_at == last.started_at) & (rows.id < last.id))
+            )
         if status is not None:
             query = query.where(self._bakes.status == status)
         if formula is not None:

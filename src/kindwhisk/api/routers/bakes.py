@@ -70,8 +70,9 @@ def listed(
     store: StoreHere,
     status: Literal["running", "finished", "abandoned"] | None = None,
     formula_id: Annotated[str | None, Query(max_length=60)] = None,
+    before: Annotated[str | None, Query(max_length=120)] = None,
 ) -> list[BakeEntry]:
-    """Bakes, the newest first."""
+    """Up to 200 bakes, the newest first; those after the one whose id is ``before``, for the next 200."""
     return [
         BakeEntry(
             id=row.id,
@@ -82,7 +83,7 @@ def listed(
             status=row.status,
             summary=BakeSummary.model_validate(row.summary) if row.summary else None,
         )
-        for row in store.bakes.listed(status=status, formula=formula_id)
+        for row in store.bakes.listed(status=status, formula=formula_id, before=before)
     ]
 
 

@@ -13,7 +13,7 @@ export interface paths {
         };
         /**
          * Listed
-         * @description Bakes, the newest first.
+         * @description Up to 200 bakes, the newest first; those after the one whose id is ``before``, for the next 200.
          */
         get: operations["listed_api_bakes_get"];
         put?: never;
@@ -5059,7 +5059,7 @@ export interface components {
          * Glance
          * @description A formula at a glance: its vessels at their fullest, and what it asks of a day.
          *
-         *     ``not_without`` are allergens, and groups of the list, that can't be ruled out in it.
+         *     It is of the formula as it is written, before what past bakes have taught. ``not_without`` are allergens, and groups of the list, that can't be ruled out in it.
          */
         Glance: {
             /** Allergens */
@@ -10730,6 +10730,7 @@ export interface operations {
             query?: {
                 status?: ("running" | "finished" | "abandoned") | null;
                 formula_id?: string | null;
+                before?: string | null;
             };
             header?: never;
             path?: never;

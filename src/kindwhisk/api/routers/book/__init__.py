@@ -2,9 +2,9 @@
 
 from fastapi import APIRouter
 
-from kindwhisk.api.routers.book import changing, files, formulas, meringues, reading
+from kindwhisk.api.routers.book import changing, files, formulas, glances, meringues, reading
 
 router = APIRouter()
 # Fixed addresses before those that hold an id.
-for part in (reading, meringues, changing, files, formulas):
+for part in (reading, meringues, changing, files, glances, formulas):
     router.include_router(part.router)

@@ -13,19 +13,12 @@ from kindwhisk.api.routers.book.views import (
     ForecastView,
     FormulaView,
     forecast_view,
-    made,
     read_tin,
     scaled,
     view,
 )
 from kindwhisk.core.foams.balance import Ratio
-from kindwhisk.core.ingredients.allergens import LISTS, NAMES, may_hold
-from kindwhisk.core.process.forecast import Forecast
-from kindwhisk.core.process.held import Held
-from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.wish import Wish
-from kindwhisk.core.vessels.section import Section
-from kindwhisk.core.vessels.vessel import VesselForm
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.store.formulas import FormulaEntry
 
@@ -41,23 +34,6 @@ class Saved(BaseModel):
     version: int
 
 
-class Glance(FormulaEntry, Held):
-    """A formula at a glance: its vessels at their fullest, and what it asks of a day.
-
-    ``not_without`` are allergens, and groups of the list, that can't be ruled out in it.
-    """
-
-    tin_name: str
-    tin_count: int
-    total_g: float
-    servings: int
-    components: tuple[str, ...]
-    not_without: tuple[str, ...]
-    hands_s: float
-    waiting_s: float
-    sections: tuple[Section, ...]
-
-
 class WishBody(Wish):
     """What the baker knows: at most one amount, and perhaps the tins."""
 
@@ -68,49 +44,10 @@ class WishBody(Wish):
         return Wish.model_validate(dict(self))
 
 
-def _spent(forecast: Forecast, attention: Attention) -> float:
-    return sum(s.duration_s.likely for s in forecast.steps if s.attention is attention)
-
-
 @router.get("")
 def listed(store: StoreHere) -> list[FormulaEntry]:
     """Every formula of the Book."""
     return store.formulas.entries()
-
-
-@router.get("/glances")
-def glances(bench: BenchHere) -> list[Glance]:
-    """Every formula of the Book as a page of it shows them."""
-    found = []
-    law = bench.kitchen.allergen_law
-    choices = (*LISTS[law], *NAMES)
-    for entry in bench.store.formulas.entries():
-        _, formula = bench.store.formulas.get(entry.id)
-        one = made(bench, formula, Wish())
-        fullest: dict[str, Section] = {}
-        for step in one.forecast.steps:
-            if step.section is None or step.section.form in {VesselForm.RACK} or step.vessel in {"rack", "paper"}:
-                continue
-            known = fullest.get(step.vessel)
-            if known is None or step.section.volume_ml.likely > known.volume_ml.likely:
-                fullest[step.vessel] = step.section
-
-        found.append(
-            Glance(
-                **entry.model_dump(),
-                tin_name=one.fills[0].name if one.fills else "",
-                tin_count=one.fills[0].count if one.fills else 0,
-                total_g=one.forecast.total_g,
-                servings=formula.servings,
-                components=tuple(c.name for c in formula.components),
-                **one.forecast.held,
-                not_without=tuple(a for a in choices if may_hold(one.forecast.holds, a, law)),
-                hands_s=_spent(one.forecast, Attention.THROUGHOUT),
-                waiting_s=_spent(one.forecast, Attention.NONE),
-                sections=tuple(fullest.values()),
-            )
-        )
-    return found
 
 
 @router.post("/shipped", status_code=201)
