@@ -7,7 +7,8 @@ from datetime import datetime, timedelta
 from typing import NamedTuple
 
 from kindwhisk.bench.learned.told import EffectDots, FigureView, effect_dots, learned_figures
-from kindwhisk.bench.log.progress import StepStatus
+from kindwhisk.bench.log.progress import Progress, StepStatus
+from kindwhisk.bench.now.following import StepAtHand
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.profile import OvenProfile, oven_profile
 from kindwhisk.bench.told.braid import BakeBraid, bake_braid
@@ -52,10 +53,13 @@ class AtWork(NamedTuple):
 
 
 class Awake(NamedTuple):
-    """A bake that runs: its steps that run, and until when it is looked after if nothing happens in it."""
+    """A bake that runs: its steps that run, those of them that thermometers follow, what its events amount to, and
+    until when it is looked after if nothing happens in it."""
 
     bake: str
     work: tuple[AtWork, ...]
+    followed: tuple[StepAtHand, ...]
+    progress: Progress
     until: datetime
 
 
@@ -181,16 +185,15 @@ class Queries(Workplace):
             if own is not None and own.status is StepStatus.RUNNING and own.started_at is not None:
                 found.append(AtWork(at.log.id, step, own.started_at, made.intakes[step.id], made.places[step.id]))
                 until = max(until, own.started_at + timedelta(seconds=2 * made.forecast.step(step.id).duration_s.high))
-        return Awake(bake_id, tuple(found), until)
+        followed = tuple(hand for w in found if (hand := at.at_hand(w.step.id)) is not None)
+        return Awake(bake_id, tuple(found), followed, at.progress, until)
 
     def keep_up(self) -> None:
         """Take what thermometers have read of every step that runs."""
-        for awake in self._awake(self.clock.now()):
-            if not awake.work:
-                continue
-            at = self.moment(awake.bake)
-            for work in awake.work:
-                at.watch(work.step.id)
+        now, kitchen = self.clock.now(), self.kitchen
+        for awake in self._awake(now):
+            for step in awake.followed:
+                self.following.watch(step, awake.progress, kitchen, now)
 
     def steps_of(self, bake_id: str) -> list[StepIntake]:
         """The steps of a bake in order, as they were forecast when it began.

@@ -64,15 +64,19 @@ class Moment:
         told = (tuple(sorted(m.items())) for m in (waited, ran))
         return walked(self.progress.text, tuple(sorted(densities.items())), *told)
 
+    def at_hand(self, step_id: str) -> StepAtHand | None:
+        """What following a step by thermometers needs to know of it; None for one that none follows or followed."""
+        made, step = self.walked, self.walked.formula.step(step_id)
+        if step.probe is None and step_id not in self.progress.probes:
+            return None
+        before, after = made.at_first(step_id), made.materials[step_id]
+        return StepAtHand(self.log.id, digest(self.progress.text), step, before, after, made.places[step_id])
+
     def watch(self, step_id: str) -> StepWatch | None:
         """What thermometers tell of a step; None for one that none follows or followed."""
         if step_id not in self._watches:
-            made, step = self.walked, self.walked.formula.step(step_id)
-            found = None
-            if step.probe is not None or step_id in self.progress.probes:
-                before, after = made.at_first(step_id), made.materials[step_id]
-                at = StepAtHand(self.log.id, digest(self.progress.text), step, before, after, made.places[step_id])
-                found = self._following.watch(at, self.progress, self.kitchen, self.now)
+            at = self.at_hand(step_id)
+            found = at and self._following.watch(at, self.progress, self.kitchen, self.now)
             self._watches[step_id] = found
         return self._watches[step_id]
 
