@@ -7,12 +7,14 @@ from urllib.parse import urlsplit
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from kindwhisk.api.problems import Problem, answer
+from kindwhisk.api.problems import MOST_BYTES, Problem, answer, of_status
 from kindwhisk.api.sessions import Sessions, tokens_in
 from kindwhisk.api.settings import LOOPBACK, Settings
 
 SAFE = {"GET", "HEAD", "OPTIONS"}
 OPEN_PATHS = {"/api/health", "/api/session"}
+LARGE = {"/api/keeping/given-in"}
+"""Where a whole kitchen may come in."""
 OWN = {"same-origin", "none"}
 """Where a browser says that a request comes from: a page of this server, or the baker's own hand."""
 POLICY = (
@@ -83,6 +85,9 @@ class Doorkeeper:
                 remedy="Use Kind Whisk's own pages.",
             )  # fmt: skip
         path = scope["path"]
+        length = headers.get("content-length", "0")
+        if path not in LARGE and length.isdecimal() and int(length[:18]) > MOST_BYTES:
+            return of_status(413)
         asked = self.settings.passcode and path.startswith("/api/") and path not in OPEN_PATHS
         if asked and not self.sessions.known(tokens_in(headers.get("cookie", ""))):
             return Problem(

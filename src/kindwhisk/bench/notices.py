@@ -112,7 +112,7 @@ def _clock(store: Store, clock: Clock) -> list[Notice]:
                 since=last.at,
             )
         ]
-    if last.moved_s and datetime.now(UTC) - last.wall_at < TOLD_FOR:
+    if last.moved_s and clock.now() - last.at < TOLD_FOR:
         return [
             Notice(
                 kind=NoticeKind.CLOCK,
