@@ -31,7 +31,7 @@ def tell(server: Server, bake: str, kind: str, **fields: Any) -> Any:
 
 def fits(page: Page, width: int) -> None:
     """Nothing runs off the side, once each drawing has taken the page's width, which is a frame after the page has."""
-    page.wait_for_function(f"innerWidth === {width} && document.documentElement.scrollWidth <= {width}")
+    expect(page.locator("html")).to_have_js_property("scrollWidth", width)
 
 
 def work_until(server: Server, bake: str, step: str) -> None:

@@ -103,7 +103,6 @@ def create_app(settings: Settings) -> FastAPI:
         docs_url=None,
         redoc_url=None,
         openapi_url=None,
-        max_body_size=problems.MOST_BYTES,
     )
 
     @app.get("/api/openapi.json", include_in_schema=False)
@@ -117,7 +116,7 @@ def create_app(settings: Settings) -> FastAPI:
     app.state.bench, app.state.sessions = bench, sessions
     app.state.stand_ins, app.state.shared = stand_ins_here, Shared()
     for module in ROUTERS:
-        app.include_router(module.router)
+        app.include_router(module.router, max_body_size=problems.MOST_BYTES)
     problems.install(app)
     pages.install(app, settings.web)
     app.add_middleware(problems.Faults)

@@ -57,9 +57,19 @@ class Doorkeeper:
             await self.app(scope, receive, send)
             return
 
+        replaced = False
+
         async def guarded(message: Message) -> None:
+            nonlocal replaced
+            if replaced:
+                return
             if message["type"] == "http.response.start":
                 headers = MutableHeaders(scope=message)
+                if message["status"] >= 400 and headers.get("content-type", "").startswith("text/plain"):
+                    # A refusal of the framework's own, without a remedy.
+                    await answer(of_status(message["status"]))(scope, receive, guarded)
+                    replaced = True
+                    return
                 for name, value in ON_EVERY_ANSWER.items():
                     headers[name] = value
             await send(message)

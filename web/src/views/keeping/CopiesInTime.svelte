@@ -20,7 +20,7 @@
   const x = $derived(scaleSymlog([400, 0], [16, width - 16]).constant(0.4));
 </script>
 
-<div bind:clientWidth={width}>
+<div class="min-w-0 overflow-hidden" bind:clientWidth={width}>
   <svg {width} height="64" role="img" aria-label="{copies.length} backups by their age">
     <line x1={x(400)} x2={x(0)} y1="26" y2="26" stroke="var(--line)" stroke-width="2" />
     {#each TICKS as [age, name] (age)}

@@ -60,8 +60,8 @@
   </p>
   {#if !view && !page.problem}<Loading what="how the data stand" />{/if}
   {#if view}
-    <div class="grid gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-      <div>
+    <div class="grid grid-cols-[minmax(0,1fr)] gap-x-12 gap-y-6 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+      <div class="min-w-0">
         <section aria-label="Backups in time">
           <p class="text-xl">
             {#if view.backups[0]}The last backup was made <strong>{ago(view.backups[0].made_at, now.value)}</strong>.
@@ -93,7 +93,7 @@
         )}
         {#if view.aside.length > 0}{@render copies('Kept aside', view.aside, '')}{/if}
       </div>
-      <div>
+      <div class="min-w-0">
         <section class="grid gap-3" aria-label="The plan">
           <h2 class="text-2xl">The plan</h2>
           <Choice

@@ -8,10 +8,21 @@
 
   let bakes = $state<BakeEntry[] | null>(null);
   let problem = $state<Problem | null>(null);
-  ask(api.GET('/api/bakes')).then(
-    (found) => (bakes = found),
-    (error) => (problem = problemOf(error)),
-  );
+  /** As many as come at once: after fewer there are no more. */
+  const AT_ONCE = 200;
+  let more = $state(false);
+
+  async function load(before?: string): Promise<void> {
+    try {
+      const found = await ask(api.GET('/api/bakes', { params: { query: { before } } }));
+      bakes = [...(bakes ?? []), ...found];
+      more = found.length === AT_ONCE;
+      problem = null;
+    } catch (error) {
+      problem = problemOf(error);
+    }
+  }
+  void load();
 
   const W = 300;
   const densities = $derived((bakes ?? []).flatMap((b) => (b.summary?.cups ?? []).map((c) => c.density)));
@@ -95,6 +106,9 @@
         </li>
       {/each}
     </ul>
+    {#if more}
+      <button class="act mt-4" onclick={() => void load(bakes?.at(-1)?.id)}>Show earlier bakes</button>
+    {/if}
     <p class="mt-2 hidden text-right text-[14px] text-quiet md:block">
       cups of each bake on their bands, g/ml: the foam, then the batter
     </p>
