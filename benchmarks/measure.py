@@ -18,6 +18,7 @@ from playwright.sync_api import Browser, sync_playwright
 from benchmarks.bakes import bakes
 from benchmarks.cakes import crumb_probes
 from benchmarks.goals import met
+from benchmarks.kept_safe import kept_safe
 from benchmarks.kitchens import kitchens
 from benchmarks.names import names
 from benchmarks.others import others
@@ -29,6 +30,7 @@ from benchmarks.references import references
 from benchmarks.states import by_events, by_readings
 from benchmarks.syrups import syrups
 from benchmarks.usual_bakes import usual
+from benchmarks.years import years
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.folding.plan import fold_plan
 from kindwhisk.core.ingredients.material import Material
@@ -260,6 +262,8 @@ def main() -> None:
             by_events()
             _size()
             _first_view(browser, server)
+            kept_safe()
+            years()
         finally:
             browser.close()
             server.stop()
