@@ -75,9 +75,7 @@ def test_the_server_gone_with_two_pages_open(own: Server, context: BrowserContex
     own.start()
     other.goto(f"{own.url}/")
     expect(other.get_by_role("heading", level=1).first).to_be_visible()
-    other.evaluate(
-        "async (bake) => { while ((await (await fetch(`/api/bakes/${bake}`)).json()).sequence < 3); }", bake
-    )
+    other.evaluate("async (bake) => { while ((await (await fetch(`/api/bakes/${bake}`)).json()).sequence < 3); }", bake)
     expect(other.get_by_role("status").filter(has_text="kept on this device")).to_have_count(0)
     own.stop()
     with sqlite3.connect(own.data / FILE_NAME) as file:

@@ -5059,7 +5059,8 @@ export interface components {
          * Glance
          * @description A formula at a glance: its vessels at their fullest, and what it asks of a day.
          *
-         *     It is of the formula as it is written, before what past bakes have taught. ``not_without`` are allergens, and groups of the list, that can't be ruled out in it.
+         *     It is of the formula as it is written, before what past bakes have taught. ``not_without`` are allergens, and
+         *     groups of the list, that can't be ruled out in it.
          */
         Glance: {
             /** Allergens */
