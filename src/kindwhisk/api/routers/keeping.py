@@ -28,6 +28,7 @@ from kindwhisk.store.keeping.backups import BackupPlan
 from kindwhisk.store.keeping.copies import Copy
 from kindwhisk.store.keeping.looking import Seen, look
 from kindwhisk.store.keeping.restoring import ASIDE
+from kindwhisk.store.trouble import DataTrouble, TroubleKind
 
 router = APIRouter(prefix="/api/keeping", tags=["safe keeping"], responses=refusals(400, 404, 422, 503, 507))
 
@@ -153,6 +154,19 @@ def _seen(where: Where, name: str, seen: Seen) -> SeenView:
     return SeenView(where=where, name=name, **fields)
 
 
+def _looked_into(path: Path) -> Seen:
+    """What a copy holds.
+
+    Raises:
+        DataTrouble: it can't be used; that is the copy's trouble, not that of the data.
+    """
+    try:
+        return look(path)
+    except DataTrouble as why:
+        what = why.message.replace(str(path), "This copy").removesuffix(" It was left as it is.")
+        raise DataTrouble(what, kind=TroubleKind.UNFIT, remedy="Choose another one; nothing was changed.") from why
+
+
 @router.get("")
 def standing(bench: BenchHere) -> KeepingView:
     """How the data stand."""
@@ -195,7 +209,7 @@ def back_up(bench: BenchHere) -> CopyView:
 @router.get("/look")
 def look_into(store: StoreHere, where: Where, name: Name) -> SeenView:
     """What a copy holds; nothing is changed."""
-    return _seen(where, name, look(_copy(store, where, name)))
+    return _seen(where, name, _looked_into(_copy(store, where, name)))
 
 
 @router.get("/copy", response_class=FileResponse)
@@ -223,7 +237,9 @@ def check(store: StoreHere) -> CheckView:
 @router.post("/restore")
 def restore(request: Request, bench: BenchHere, body: RestoreRequest) -> Restored:
     """Put a copy in the place of the present data, which are kept aside; every open page begins anew."""
-    kept = bench.restore(_copy(bench.store, body.where, body.name))
+    copy = _copy(bench.store, body.where, body.name)
+    _looked_into(copy)
+    kept = bench.restore(copy)
     request.app.state.sessions.read_again()
     return Restored(kept=kept.name)
 
@@ -295,8 +311,8 @@ def _looked_at(part: Path) -> SeenView:
         if begins == ZIP_BEGINS:
             archive.unpack(part, path)
         else:
-            look(part)
+            _looked_into(part)
             part.replace(path)
-        return _seen("given-in", name, look(path))
+        return _seen("given-in", name, _looked_into(path))
     finally:
         part.unlink(missing_ok=True)
