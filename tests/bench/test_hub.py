@@ -11,6 +11,7 @@ import pytest
 from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.hub import Change, Hub, ProbeRead, Told
 from kindwhisk.bench.keep_up import KeepUp
+from kindwhisk.bench.now.moment import Moment
 from kindwhisk.store.database import Store
 from tests.bench.helpers import Baker
 
@@ -102,3 +103,85 @@ def test_the_thread_keeps_up_after_each_burst_and_ends(bench: Bench, monkeypatch
     finally:
         working.stop()
     assert "keep-up" not in {t.name for t in threading.enumerate()}
+
+
+def test_however_many_listen_the_disk_is_read_once(bench: Bench, monkeypatch: pytest.MonkeyPatch) -> None:
+    baker, hub = Baker(bench), bench.hub
+    looks: list[int] = []
+    after = bench.store.bakes.after
+
+    def counted(event_id: int, limit: int = 500) -> list[object]:
+        looks.append(event_id)
+        return list(after(event_id, limit))
+
+    async def listens() -> list[int]:
+        hub.attach(asyncio.get_running_loop())
+        listening = [asyncio.create_task(heard(hub, 0, 1)) for _ in range(30)]
+        while hub.listeners < 30:
+            await asyncio.sleep(0)
+        monkeypatch.setattr(bench.store.bakes, "after", counted)
+        await asyncio.to_thread(baker.tell, "step_done", step="weigh-milk")
+        told = await asyncio.wait_for(asyncio.gather(*listening), 20)
+        return [c.id for one in told for c in one if isinstance(c, Change)]
+
+    assert asyncio.run(listens()) == [1] * 30
+    assert len(looks) <= 3
+
+
+def test_after_a_restore_listeners_are_told_and_hear_what_comes_then(bench: Bench) -> None:
+    baker, hub = Baker(bench), bench.hub
+    for step in ("weigh-milk", "weigh-dry"):
+        baker.tell("step_done", step=step)
+
+    async def listens() -> list[Change | ProbeRead | Told | None]:
+        hub.attach(asyncio.get_running_loop())
+        listening = asyncio.create_task(heard(hub, 2, 3))
+        while hub.listeners < 1:
+            await asyncio.sleep(0)
+        # What was put in place is of before: ids begin anew.
+        with bench.store.writing():
+            for table in ("eventrow", "sqlite_sequence"):
+                bench.store.database.execute_sql(f"DELETE FROM {table}")  # type: ignore[no-untyped-call]
+        hub.restored()
+        await asyncio.sleep(0.05)
+        bench.logs = type(bench.logs)(bench.store)
+        await asyncio.to_thread(baker.tell, "step_done", step="weigh-milk")
+        return await asyncio.wait_for(listening, 20)
+
+    told = asyncio.run(listens())
+    assert {t.about for t in told if isinstance(t, Told)} == {"restored", "notice"}
+    assert [c.id for c in told if isinstance(c, Change)] == [1]
+
+
+def test_a_forgotten_bake_sleeps_until_something_happens_in_it(bench: Bench) -> None:
+    baker = Baker(bench, "butter-sponge", hours=6)
+    baker.until("bake")
+    baker.tell("step_started", step="bake")
+    assert [w.step.id for w in bench.at_work(baker.now)] == ["bake"]
+    baker.wait(11 * 3600)
+    assert [w.step.id for w in bench.at_work(baker.now)] == ["bake"]
+    baker.wait(2 * 3600)
+    assert bench.at_work(baker.now) == []
+    baker.tell("note_added", text="I am back")
+    assert [w.step.id for w in bench.at_work(baker.now)] == ["bake"]
+
+
+def test_of_bakes_in_which_nothing_happens_nothing_is_worked_out(bench: Bench, monkeypatch: pytest.MonkeyPatch) -> None:
+    bakers = [Baker(bench) for _ in range(3)]
+    looked: list[str] = []
+    moment = bench.moment
+
+    def counted(bake_id: str, now: datetime | None = None) -> Moment:
+        looked.append(bake_id)
+        return moment(bake_id, now)
+
+    monkeypatch.setattr(bench, "moment", counted)
+    bench.at_work(bakers[0].now)
+    assert sorted(looked) == sorted(b.bake for b in bakers)
+    looked.clear()
+    bench.at_work(bakers[0].now)
+    assert looked == []
+    bakers[1].tell("note_added", text="x")
+    looked.clear()
+    bench.at_work(bakers[0].now)
+    assert looked == [bakers[1].bake]

@@ -8,6 +8,7 @@ from datetime import UTC, datetime
 from threading import Event, Thread
 
 from kindwhisk.bench.workplace import Workplace
+from kindwhisk.store.keeping.looking import SOON_CHECKED
 from kindwhisk.store.trouble import DataTrouble
 
 LOOK_S = 1.0
@@ -42,6 +43,10 @@ class Caretaker:
             self._thread.join(timeout=5)
 
     def _run(self) -> None:
+        with contextlib.suppress(DataTrouble, OSError):
+            # What was too large to be looked through before the start; what is found is said on every page.
+            if self._at.store.path.stat().st_size > SOON_CHECKED:
+                self._at.store.check_through()
         while not self._stop.wait(LOOK_S):
             try:
                 self.look()

@@ -66,6 +66,7 @@ class Hub:
         self._lock = Lock()
         self._recent: deque[Change] = deque(maxlen=REMEMBERED)
         self._known_to: int | None = None
+        self._looked_at = -1
         self._looking = asyncio.Lock()
         self.reads = Event()
         self.epoch = 0
@@ -131,9 +132,11 @@ class Hub:
         async with self._looking:
             if self._known_to is None:
                 self._known_to = await asyncio.to_thread(self._store.bakes.last_event_id)
-            while rows := await asyncio.to_thread(self._store.bakes.after, self._known_to):
-                self._recent.extend(_change(row) for row in rows)
-                self._known_to = int(rows[-1].id)
+            if self._looked_at != self._wakes:
+                self._looked_at = self._wakes
+                while rows := await asyncio.to_thread(self._store.bakes.after, self._known_to):
+                    self._recent.extend(_change(row) for row in rows)
+                    self._known_to = int(rows[-1].id)
             if after >= self._known_to or (self._recent and self._recent[0].id <= after + 1):
                 return [c for c in self._recent if c.id > after]
         return [_change(row) for row in await asyncio.to_thread(self._store.bakes.after, after)]

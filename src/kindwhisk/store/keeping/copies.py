@@ -59,7 +59,7 @@ def copied(source: Path, target: Path) -> Seen:
 def _copy(source: Path, target: Path) -> None:
     reading, writing = read_only(source), sqlite3.connect(target)
     try:
-        check_through(source, reading)
+        check_through(source, reading, full=True)
         reading.backup(writing, pages=PAGES_AT_ONCE)
         # Alone it has to open, also where nothing may be written beside it.
         writing.execute("PRAGMA journal_mode = delete").fetchone()
