@@ -43,9 +43,13 @@ def kills() -> None:
         told: list[list[str]] = [[] for _ in bakes]
         chance = random.Random(11)
         for kill in range(KILLS):
-            stop = threading.Event()
+            stop, enough = threading.Event(), threading.Event()
+            wanted = sum(map(len, told)) + chance.randrange(1, 30)
 
-            def write(hand: int, kill: int = kill, stop: threading.Event = stop) -> None:
+            def write(
+                hand: int, kill: int = kill, stop: threading.Event = stop, enough: threading.Event = enough,
+                wanted: int = wanted,
+            ) -> None:  # fmt: skip
                 for n in range(10_000):
                     if stop.is_set():
                         return
@@ -55,11 +59,14 @@ def kills() -> None:
                     except (OSError, http.client.HTTPException):
                         return
                     told[hand].append(key)
+                    if sum(map(len, told)) >= wanted:
+                        enough.set()
 
             writers = [threading.Thread(target=write, args=(hand,)) for hand in range(HANDS)]
             for writer in writers:
                 writer.start()
-            time.sleep(chance.uniform(0.05, 0.6))
+            enough.wait(60)
+            time.sleep(chance.uniform(0, 0.05))
             server.kill()
             stop.set()
             for writer in writers:

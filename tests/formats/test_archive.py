@@ -113,6 +113,12 @@ def _emptied(opened: zipfile.ZipFile) -> dict[str, bytes]:
         (lambda files: files.update({"tables/eventrow.jsonl": b'{"id": 1}\n'}), "no archive"),
         (lambda files: files.update({"tables/bakerow.jsonl": b""}), "0 rows instead of 1"),
         (lambda files: files.update({"tables/bakerow.jsonl": b'{"id": "x", "colour": 1}\n'}), "columns"),
+        (
+            lambda files: files.update(
+                {"tables/bakerow.jsonl": files["tables/bakerow.jsonl"].replace(b"Tea chiffon", b"Tea chiffom")}
+            ),
+            "was changed",
+        ),
         (lambda files: files.update({"tables/bakerow.jsonl": b"[[[["}), "no archive"),
         (lambda files: files.update({"manifest.json": b'{"format": "albums"}'}), "something else"),
         (

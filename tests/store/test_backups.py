@@ -36,6 +36,14 @@ def test_of_many_copies_the_newest_stay_and_never_more_than_all_turns(all_made: 
     assert staying(stay) == stay
 
 
+def test_of_a_week_and_of_a_month_the_newest_stays() -> None:
+    days = [NOON - timedelta(days=n) for n in range(400)]
+    stay = sorted((NOON - m).days for m in staying(days))
+    # A Monday: then six Sundays in a row end a week, of which four weeks count with this one; then ends of months.
+    assert stay[:10] == [0, 1, 2, 3, 4, 5, 6, 8, 15, 33]
+    assert all((NOON - timedelta(days=n - 1)).day == 1 for n in stay[9:])
+
+
 @given(moments.filter(lambda m: len(set(m)) > 1))
 def test_what_is_let_go_never_comes_into_its_turn_again(all_made: list[datetime]) -> None:
     """Copies made one after the other, some let go of each time: what stays is what would stay of all at once."""

@@ -106,6 +106,20 @@ def test_a_write_that_fails_half_way_leaves_nothing(store: Store, tmp_path: Path
         assert other.execute("SELECT count(*) FROM eventrow").fetchone() == (0,)
 
 
+def test_a_good_that_was_not_kept_does_not_lie_on_the_shelf(store: Store) -> None:
+    store.goods.add(Good(name="Bricks"))
+
+    def half_way() -> None:
+        with store.writing():
+            store.goods.add(Good(name="Nibs"))
+            raise RuntimeError("the power went")
+
+    with pytest.raises(RuntimeError):
+        half_way()
+    assert [g.name for g in store.goods.all()] == ["Bricks"]
+    assert store.goods.add(Good(name="Nibs")).key == "nibs"
+
+
 def test_many_hands_write_one_after_the_other(store: Store) -> None:
     store.bakes.create(**a_bake())
 

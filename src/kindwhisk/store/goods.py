@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
-from contextlib import contextmanager
+from collections.abc import Sequence
 from datetime import UTC, datetime
 
 from peewee import SqliteDatabase
@@ -27,19 +26,11 @@ class Goods:
     def __init__(self, database: SqliteDatabase, writing: Writer) -> None:
         self._rows, self._writing = bound(GoodRow, database), writing
         self._shelf = self._read()
+        writing.on_undone.append(self.read_again)
 
     def read_again(self) -> None:
         """What lies on the disk is what lies on the shelf."""
         self._shelf = self._read()
-
-    @contextmanager
-    def _changing(self) -> Iterator[None]:
-        try:
-            with self._writing():
-                yield
-        except BaseException:
-            self.read_again()
-            raise
 
     def _read(self) -> tuple[Good, ...]:
         shelf = tuple(Good.model_validate_json(r.document) for r in self._rows.select().order_by(self._rows.name))
@@ -63,7 +54,7 @@ class Goods:
 
     def add(self, good: Good) -> Good:
         """Put a new good on the shelf; it is given its key."""
-        with self._changing():
+        with self._writing():
             self._check_names(good)
             key, number = slug(good.name), 1
             while any(g.key == key for g in self._shelf):
@@ -77,14 +68,14 @@ class Goods:
         Raises:
             CraftError: there is none, or another has one of its names.
         """
-        with self._changing():
+        with self._writing():
             self.get(key)
             self._check_names(good, but=key)
             return self._put(good.model_copy(update={"key": key}))
 
     def bring(self, goods: Sequence[Good]) -> list[Good]:
         """Put goods that came with a formula on the shelf, those whose key or name it does not hold."""
-        with self._changing():
+        with self._writing():
             there = {g.key for g in self._shelf} | {n.casefold() for g in self._shelf for n in (g.name, *g.synonyms)}
             new = [g for g in goods if g.key and g.key not in there and g.name.casefold() not in there]
             return [self._put(g) for g in new]
@@ -95,7 +86,7 @@ class Goods:
         Raises:
             CraftError: there is none.
         """
-        with self._changing():
+        with self._writing():
             self.get(key)
             self._rows.delete().where(self._rows.key == key).execute()
             self._shelf = self._read()

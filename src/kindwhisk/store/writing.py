@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from sqlite3 import Error
 from threading import RLock
@@ -19,6 +19,8 @@ class Writer:
     def __init__(self, database: SqliteDatabase, standing: Standing) -> None:
         self._database, self._standing = database, standing
         self._lock = RLock()
+        self.on_undone: list[Callable[[], None]] = []
+        """What is to be done once something that was begun was not kept."""
 
     @contextmanager
     def alone(self) -> Iterator[None]:
@@ -57,5 +59,10 @@ class Writer:
         Raises:
             DataTrouble: the data file did not take it, or is not where it was.
         """
-        with self.alone(), self._database.atomic("IMMEDIATE"):
-            yield
+        try:
+            with self.alone(), self._database.atomic("IMMEDIATE"):
+                yield
+        except BaseException:
+            for undone in self.on_undone:
+                undone()
+            raise

@@ -39,7 +39,7 @@ def copied(source: Path, target: Path) -> Seen:
         target.parent.mkdir(parents=True, exist_ok=True)
         half.unlink(missing_ok=True)
         _copy(source, half)
-        seen = look(half)
+        seen = _sound(source, half)
         with half.open("rb") as file:
             os.fsync(file.fileno())
         half.replace(target)
@@ -59,13 +59,29 @@ def copied(source: Path, target: Path) -> Seen:
 def _copy(source: Path, target: Path) -> None:
     reading, writing = read_only(source), sqlite3.connect(target)
     try:
-        check_through(source, reading, full=True)
         reading.backup(writing, pages=PAGES_AT_ONCE)
         # Alone it has to open, also where nothing may be written beside it.
         writing.execute("PRAGMA journal_mode = delete").fetchone()
     finally:
         reading.close()
         writing.close()
+
+
+def _sound(source: Path, copy: Path) -> Seen:
+    """What a copy holds that was looked through, its indexes too.
+
+    Raises:
+        DataTrouble: the source is damaged, and so is its copy.
+    """
+    try:
+        with contextlib.closing(read_only(copy)) as connection:
+            check_through(copy, connection, full=True)
+        return look(copy, checked=False)
+    except DataTrouble as why:
+        found = why.message.replace(str(copy), str(source))
+        raise DataTrouble(
+            found, kind=why.kind, remedy=why.remedy.replace(str(copy.parent), str(source.parent))
+        ) from why
 
 
 def _on_disk(folder: Path) -> None:
