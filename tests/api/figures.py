@@ -55,7 +55,7 @@ WarmStep: target_c
 
 READ = """
 BakeSummary: height_mm late_by_s
-ClockView: lead_s moved_s
+ClockMoved: lead_s moved_s
 CrumbForecast: core_c
 DegreesStep: measured_c set_c
 Dot: observed

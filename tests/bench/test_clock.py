@@ -155,6 +155,10 @@ def test_a_step_took_what_it_took_though_the_clock_was_moved_meanwhile(tmp_path:
     assert took.ended_at is not None
     assert (took.ended_at - took.started_at).total_seconds() == pytest.approx(90, abs=0.01)
     assert told(bench) == ["The clock of this machine was moved by 1 hour, and put right again."]
+    assert [round(m.moved_s) for m in bench.clock_moves(bake)] == [HOUR, -HOUR]
+    machine.passed += 60
+    later = bench.start("tea-chiffon", Wish(), None, "another-key")
+    assert bench.clock_moves(later) == ()
     bench.store.close()
 
 

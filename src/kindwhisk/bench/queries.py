@@ -12,6 +12,7 @@ from kindwhisk.bench.now.following import StepAtHand
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.profile import OvenProfile, oven_profile
 from kindwhisk.bench.told.braid import BakeBraid, bake_braid
+from kindwhisk.bench.told.clock_moves import ClockMoved, moved_during
 from kindwhisk.bench.told.could import Could, could
 from kindwhisk.bench.told.hands import HandsView, hands
 from kindwhisk.bench.told.label import BakeLabel, label_of
@@ -124,6 +125,14 @@ class Queries(Workplace):
             CraftError: there is no such bake.
         """
         return weighing_now(self.moment(bake_id))
+
+    def clock_moves(self, bake_id: str) -> tuple[ClockMoved, ...]:
+        """How the machine's clock was moved while a bake ran.
+
+        Raises:
+            CraftError: there is no such bake.
+        """
+        return moved_during(self.moment(bake_id), self.store.clock_moves.listed())
 
     def hands(self) -> HandsView:
         """Who is wanted next, over all bakes that run."""

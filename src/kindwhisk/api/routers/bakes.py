@@ -15,6 +15,7 @@ from kindwhisk.api.routers.plans import PlanRequest
 from kindwhisk.bench.log.events import BenchEvent
 from kindwhisk.bench.record import BakeSummary
 from kindwhisk.bench.told.braid import BakeBraid
+from kindwhisk.bench.told.clock_moves import ClockMoved
 from kindwhisk.bench.told.could import Could
 from kindwhisk.bench.told.foreseen import Foreseen
 from kindwhisk.bench.told.hands import HandsView
@@ -149,6 +150,12 @@ def braid(bench: BenchHere, shared: SharedHere, bake_id: str) -> Response:
 def temperatures(bench: BenchHere, bake_id: str) -> tuple[TraceView, ...]:
     """What thermometers told, step by step."""
     return bench.traces(bake_id)
+
+
+@router.get("/{bake_id}/clock-moves")
+def clock_moves(bench: BenchHere, bake_id: str) -> tuple[ClockMoved, ...]:
+    """How the machine's clock was moved while this bake ran; its times go on by the clock of before."""
+    return bench.clock_moves(bake_id)
 
 
 @router.get("/{bake_id}/last-things")

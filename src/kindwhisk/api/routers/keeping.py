@@ -21,6 +21,7 @@ from kindwhisk.api.beside import beside
 from kindwhisk.api.dependencies import BenchHere, StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.bench.notices import Notice
+from kindwhisk.bench.told.clock_moves import ClockMoved
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.formats import archive
 from kindwhisk.store.database import Store
@@ -51,15 +52,6 @@ class CopyView(BaseModel):
     size_bytes: int
 
 
-class ClockView(BaseModel):
-    """A time at which the machine's clock was moved: by the bench's clock and by the wall's, and by how much (s)."""
-
-    at: datetime
-    wall_at: datetime
-    moved_s: float
-    lead_s: float
-
-
 class KeepingView(BaseModel):
     """How the data stand: the file, the room that is left, the plan, the backups and what was kept aside."""
 
@@ -73,7 +65,7 @@ class KeepingView(BaseModel):
     backups: list[CopyView]
     aside: list[CopyView]
     notices: list[Notice]
-    clock: list[ClockView]
+    clock: list[ClockMoved]
     clock_lead_s: float
 
 
@@ -184,7 +176,7 @@ def standing(bench: BenchHere) -> KeepingView:
             backups=[_view(c) for c in store.backups.copies()],
             aside=_aside(store),
             notices=list(bench.notices()),
-            clock=[ClockView(**m._asdict()) for m in store.clock_moves.listed(20)],
+            clock=[ClockMoved(**m._asdict()) for m in store.clock_moves.listed(20)],
             clock_lead_s=bench.clock.lead_s,
         )
     store.standing.check()

@@ -108,6 +108,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bakes/{bake_id}/clock-moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Clock Moves
+         * @description How the machine's clock was moved while this bake ran; its times go on by the clock of before.
+         */
+        get: operations["clock_moves_api_bakes__bake_id__clock_moves_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bakes/{bake_id}/could": {
         parameters: {
             query?: never;
@@ -3246,10 +3266,10 @@ export interface components {
             waits_s: number;
         };
         /**
-         * ClockView
-         * @description A time at which the machine's clock was moved: by the bench's clock and by the wall's, and by how much (s).
+         * ClockMoved
+         * @description The clock was moved: at this moment of the bench, to that of the wall, by so much; the lead since (s).
          */
-        ClockView: {
+        ClockMoved: {
             /**
              * At
              * Format: date-time
@@ -5703,7 +5723,7 @@ export interface components {
             /** Backups */
             backups: components["schemas"]["CopyView"][];
             /** Clock */
-            clock: components["schemas"]["ClockView"][];
+            clock: components["schemas"]["ClockMoved"][];
             /** Clock Lead S */
             clock_lead_s: number;
             /** Due At */
@@ -11056,6 +11076,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BakeBraid"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    clock_moves_api_bakes__bake_id__clock_moves_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClockMoved"][];
                 };
             };
             /** @description The body could not be read. */

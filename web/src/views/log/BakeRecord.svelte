@@ -18,6 +18,7 @@
   let traces = $state<Schemas['TraceView'][]>([]);
   let problem = $state<Problem | null>(null);
   let label = $state<Schemas['BakeLabel'] | null>(null);
+  let moves = $state<Schemas['ClockMoved'][]>([]);
   let note = $state('');
   let picked = $state<string | null>(null);
 
@@ -29,11 +30,12 @@
   async function load(): Promise<void> {
     try {
       const params = { params: { path: { bake_id } } };
-      [bake, braid, traces, label] = await Promise.all([
+      [bake, braid, traces, label, moves] = await Promise.all([
         ask(api.GET('/api/bakes/{bake_id}', params)),
         ask(api.GET('/api/bakes/{bake_id}/braid', params)),
         ask(api.GET('/api/bakes/{bake_id}/temperatures', params)),
         ask(api.GET('/api/bakes/{bake_id}/label', params)),
+        ask(api.GET('/api/bakes/{bake_id}/clock-moves', params)),
       ]);
     } catch (error) {
       problem = problemOf(error);
@@ -169,6 +171,17 @@
           <div class="space-y-5">
             {#each traces as trace (trace.step)}<Trace {trace} />{/each}
           </div>
+        </section>
+      {/if}
+      {#if moves.length > 0}
+        <section>
+          <h2 class="mb-2 text-xl">The clock</h2>
+          {#each moves as move (move.wall_at)}
+            <p>
+              At {clock(move.at)} the clock of the machine was set {move.moved_s > 0 ? 'on' : 'back'} by
+              {length(move.moved_s)}. Times here go on by the clock of before.
+            </p>
+          {/each}
         </section>
       {/if}
       <section>
