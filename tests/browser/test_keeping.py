@@ -62,20 +62,24 @@ def test_the_server_gone_with_two_pages_open(own: Server, context: BrowserContex
     one, other = context.new_page(), context.new_page()
     for page in (one, other):
         page.goto(f"{own.url}/bench/{bake}")
-        expect(page.get_by_role("region", name="The bake in time")).to_be_visible()
+        expect(page.get_by_role("region", name="The step now")).to_be_visible()
     own.kill()
-    note(one, "first of one")
-    note(one, "second of one")
-    note(other, "first of the other")
-    for page in (one, other):
-        expect(page.get_by_role("status").filter(has_text="3 kept on this device")).to_be_visible()
+    for kept, (page, text) in enumerate(
+        ((one, "first of one"), (one, "second of one"), (other, "first of the other")), start=1
+    ):
+        page.bring_to_front()
+        note(page, text)
+        for looked in (one, other):
+            expect(looked.get_by_role("status").filter(has_text=f"{kept} kept on this device")).to_be_visible()
     # Only Today is open when the server comes back.
     one.close()
     other.goto("about:blank")
     own.start()
     other.goto(f"{own.url}/")
     expect(other.get_by_role("heading", level=1).first).to_be_visible()
-    other.evaluate("async (bake) => { while ((await (await fetch(`/api/bakes/${bake}`)).json()).sequence < 3); }", bake)
+    other.evaluate(
+        "async (bake) => { while (((await (await fetch(`/api/bakes/${bake}`)).json()).sequence ?? 3) < 3); }", bake
+    )
     expect(other.get_by_role("status").filter(has_text="kept on this device")).to_have_count(0)
     own.stop()
     with sqlite3.connect(own.data / FILE_NAME) as file:
@@ -92,7 +96,7 @@ def test_eight_pages_of_one_device_are_all_told(own: Server, context: BrowserCon
     pages = [context.new_page() for _ in range(8)]
     for page in pages:
         page.goto(f"{own.url}/bench/{bake}")
-        expect(page.get_by_role("region", name="The bake in time")).to_be_visible()
+        expect(page.get_by_role("region", name="The step now")).to_be_visible()
     # The first one listens for all of them; when it is closed, the next goes on.
     for closed in (0, 1):
         pages[closed].close()
