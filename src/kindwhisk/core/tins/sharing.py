@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import heapq
 from collections.abc import Iterator, Sequence
+from typing import NamedTuple
 
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.tins.standing import SHEET_MM, USUAL, FillBand
@@ -53,12 +55,22 @@ def _good_ml(tin: Tin, band: FillBand) -> tuple[float, float, float]:
     return band.low * whole, band.good * whole, band.high * whole
 
 
-def _ways(shelf: Sequence[OnShelf]) -> Iterator[tuple[tuple[OnShelf, int], ...]]:
+class _Kind(NamedTuple):
+    """Tins of one kind, with what each holds at the band's ends and middle (ml)."""
+
+    tins: OnShelf
+    ml: tuple[float, float, float]
+
+
+Way = tuple[tuple[_Kind, int], ...]
+
+
+def _ways(shelf: Sequence[_Kind]) -> Iterator[Way]:
     for i, one in enumerate(shelf):
-        for count in range(1, min(one.count, TOO_MANY) + 1):
+        for count in range(1, min(one.tins.count, TOO_MANY) + 1):
             yield ((one, count),)
             for other in shelf[i + 1 :]:
-                if (one.tin.flat) == (other.tin.flat):
+                if one.tins.tin.flat == other.tins.tin.flat:
                     yield ((one, count), (other, 1))
 
 
@@ -68,36 +80,50 @@ def share_out(batter_ml: float, shelf: Sequence[OnShelf], band: FillBand = USUAL
     All tins of a way are filled to the same part of what is good for them. Where they would be too full, what is more
     than their good fill is the rest.
     """
-    found: list[tuple[float, Allotment]] = []
-    for way in _ways(shelf):
-        low, good, high = (
-            sum(n * _good_ml(t.tin, band)[i] for t, n in way) for i in range(3)
-        )  # fmt: skip
-        if batter_ml < low:
-            continue
-        filled = batter_ml if batter_ml <= high else good
-        rest = batter_ml - filled
-        number = sum(n for _, n in way)
-        off = abs(filled / good - 1) + REST_WEIGHT * rest / batter_ml + TINS_WEIGHT * number
-        off += MIXED_WEIGHT * (len(way) - 1)
-        shares = []
-        for tin, count in way:
-            each = filled / good * _good_ml(tin.tin, band)[1]
-            shares.append(
-                Share(
-                    id=tin.id,
-                    name=tin.name,
-                    count=count,
-                    each_ml=each,
-                    fill_fraction=each / tin.tin.volume_ml(),
-                    level_mm=tin.tin.level_mm(each),
-                )
+    kinds = [_Kind(t, _good_ml(t.tin, band)) for t in shelf]
+    ways = ((off, way) for way in _ways(kinds) if (off := _off(batter_ml, way)) is not None)
+    best = heapq.nsmallest(SHOWN, ways, key=lambda found: found[0])
+    return tuple(_allotment(batter_ml, way) for _, way in best)
+
+
+def _filled(batter_ml: float, way: Way) -> tuple[float, float] | None:
+    """How much goes into the tins, and how much would be good for them (ml); None where it does not fill them."""
+    low, good, high = (sum(n * kind.ml[i] for kind, n in way) for i in range(3))
+    if batter_ml < low:
+        return None
+    return (batter_ml if batter_ml <= high else good), good
+
+
+def _off(batter_ml: float, way: Way) -> float | None:
+    """How far a way is from the best that could be; None where the batter does not fill it."""
+    found = _filled(batter_ml, way)
+    if found is None:
+        return None
+    filled, good = found
+    number = sum(n for _, n in way)
+    off = abs(filled / good - 1) + REST_WEIGHT * (batter_ml - filled) / batter_ml + TINS_WEIGHT * number
+    return off + MIXED_WEIGHT * (len(way) - 1)
+
+
+def _allotment(batter_ml: float, way: Way) -> Allotment:
+    filled, good = _filled(batter_ml, way) or (0.0, 1.0)
+    shares = []
+    for kind, count in way:
+        each, tin = filled / good * kind.ml[1], kind.tins.tin
+        shares.append(
+            Share(
+                id=kind.tins.id,
+                name=kind.tins.name,
+                count=count,
+                each_ml=each,
+                fill_fraction=each / tin.volume_ml(),
+                level_mm=tin.level_mm(each),
             )
-        rest = rest if rest > LEAST_REST * batter_ml else 0.0
-        cases = round(rest / (CUP_ML * CUP_FILL)) if rest else 0
-        found.append((off, Allotment(shares=tuple(shares), rest_ml=rest, cases=cases, says=_says(rest, cases))))
-    found.sort(key=lambda f: f[0])
-    return tuple(a for _, a in found[:SHOWN])
+        )
+    rest = batter_ml - filled
+    rest = rest if rest > LEAST_REST * batter_ml else 0.0
+    cases = round(rest / (CUP_ML * CUP_FILL)) if rest else 0
+    return Allotment(shares=tuple(shares), rest_ml=rest, cases=cases, says=_says(rest, cases))
 
 
 def _says(rest_ml: float, cases: int) -> str:
