@@ -13,6 +13,7 @@ from kindwhisk.bench.hub import Hub
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
 from kindwhisk.store.database import Store, open_store
+from tests.server import Server
 
 # How long an example takes tells of the machine, not of the code.
 settings.register_profile("untimed", deadline=None)
@@ -40,3 +41,13 @@ def bench(empty_bench: Bench) -> Bench:
     for formula in demo_formulas():
         empty_bench.store.formulas.save(formula)
     return empty_bench
+
+
+@pytest.fixture(scope="session")
+def seeded(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A data folder with the demo kitchen in it, to be copied."""
+    folder = tmp_path_factory.mktemp("seeded")
+    server = Server(folder)
+    server.start()
+    server.stop()
+    return folder

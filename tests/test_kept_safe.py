@@ -24,16 +24,6 @@ CALLS = 300
 KILLS = 6
 
 
-@pytest.fixture(scope="module")
-def seeded(tmp_path_factory: pytest.TempPathFactory) -> Path:
-    """A data folder with the demo kitchen in it, to be copied."""
-    folder = tmp_path_factory.mktemp("seeded")
-    server = Server(folder)
-    server.start()
-    server.stop()
-    return folder
-
-
 @pytest.fixture
 def server(seeded: Path, tmp_path: Path) -> Iterator[Server]:
     shutil.copytree(seeded, tmp_path / "kitchen")

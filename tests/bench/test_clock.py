@@ -88,6 +88,18 @@ def test_a_clock_that_is_kept_right_is_followed_and_not_told_of() -> None:
     assert seconds(clock) == pytest.approx(990 + 49.5, abs=0.01)
 
 
+def test_a_clock_that_is_kept_right_by_steps_back_is_followed_and_never_goes_back() -> None:
+    machine = Machine()
+    clock, before = machine.clock(), 0.0
+    for n in range(200):
+        # Half a second back each minute, in one step.
+        machine.passed, machine.set_by = 15.0 * n, -0.5 * (n // 4)
+        assert clock.look() is None
+        assert seconds(clock) >= before
+        before = seconds(clock)
+    assert before == pytest.approx(15 * 199 - 0.5 * 49, abs=0.01)
+
+
 def test_it_may_run_faster_and_keeps_its_lead() -> None:
     machine = Machine()
     clock = machine.clock()
@@ -193,15 +205,14 @@ def test_a_clock_set_back_while_the_server_was_off_never_stands_before_what_was_
 def test_readings_of_a_device_with_a_wrong_clock_are_placed_by_when_they_came(tmp_path: Path, machine: Machine) -> None:
     bench = opened(tmp_path, machine)
     for probe, off in (("ahead", timedelta(hours=1)), ("never-set", timedelta(days=-20000))):
-        began = NOON + off
-        sent = [OutsideReading(probe=probe, value=20 + n, at=began + timedelta(seconds=10 * n)) for n in range(4)]
+        came = bench.clock.now()
+        sent = [OutsideReading(probe=probe, value=20 + n, at=came + off + timedelta(seconds=10 * n)) for n in range(4)]
         assert f"clock of '{probe}'" in take(sent, bench).said
-        kept = [r for r in bench.store.probes.between(probe, NOON - timedelta(hours=1), NOON) if r.told_ms is not None]
-        assert [(r.at - NOON).total_seconds() for r in kept] == [-30, -20, -10, 0]
+        kept = [r for r in bench.store.probes.between(probe, NOON - timedelta(hours=1), came) if r.told_ms is not None]
+        assert [(r.at - came).total_seconds() for r in kept] == [-30, -20, -10, 0]
         # Sent again they are known again, though they would be placed elsewhere by now.
         machine.passed += 5
         assert take(sent, bench).stored == 0
-        machine.passed = 0
     honest = take([OutsideReading(probe="pot", value=30, at=NOON - timedelta(days=30))], bench)
     assert (honest.placed, honest.said) == (0, "")
     bench.store.close()

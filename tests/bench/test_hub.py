@@ -169,13 +169,13 @@ def test_a_forgotten_bake_sleeps_until_something_happens_in_it(bench: Bench) -> 
 def test_of_bakes_in_which_nothing_happens_nothing_is_worked_out(bench: Bench, monkeypatch: pytest.MonkeyPatch) -> None:
     bakers = [Baker(bench) for _ in range(3)]
     looked: list[str] = []
-    moment = bench.moment
+    moment = bench.awake._moment
 
-    def counted(bake_id: str, now: datetime | None = None) -> Moment:
+    def counted(bake_id: str) -> Moment:
         looked.append(bake_id)
-        return moment(bake_id, now)
+        return moment(bake_id)
 
-    monkeypatch.setattr(bench, "moment", counted)
+    monkeypatch.setattr(bench.awake, "_moment", counted)
     bench.at_work(bakers[0].now)
     assert sorted(looked) == sorted(b.bake for b in bakers)
     looked.clear()

@@ -28,16 +28,6 @@ def browser_context_args() -> dict[str, Any]:
     return {"viewport": {"width": 1280, "height": 800}, "has_touch": True, "timezone_id": "UTC"}
 
 
-@pytest.fixture(scope="session")
-def seeded(tmp_path_factory: pytest.TempPathFactory) -> Path:
-    """A data folder with the demo kitchen in it, to be copied."""
-    folder = tmp_path_factory.mktemp("seeded")
-    server = Server(folder)
-    server.start()
-    server.stop()
-    return folder
-
-
 def _started(seeded: Path, folder: Path) -> Iterator[Server]:
     shutil.copytree(seeded, folder, dirs_exist_ok=True)
     server = Server(folder)

@@ -5,6 +5,7 @@ from __future__ import annotations
 import csv
 import io
 import json
+import shutil
 import sqlite3
 import zipfile
 from pathlib import Path
@@ -16,11 +17,15 @@ from hypothesis import strategies as st
 
 from kindwhisk.formats import archive
 from kindwhisk.formats.cells import guarded, lines, told
+from kindwhisk.store.database import open_store
 from kindwhisk.store.keeping.looking import FILE_NAME, look
 from kindwhisk.store.trouble import DataTrouble
 from tests.store.kitchens import a_kitchen
 
-TABLES = ("kitchenrevision", "formulaversion", "bakerow", "eventrow", "probereading", "ovennote", "good", "clockmove")
+TABLES = (
+    "kitchenrevision", "formulaversion", "bakerow", "eventrow", "probereading", "probetally", "ovennote", "good",
+    "clockmove",
+)  # fmt: skip
 
 
 def rows(path: Path) -> dict[str, list[Any]]:
@@ -53,6 +58,11 @@ def test_all_of_it_comes_back(tmp_path: Path) -> None:
     assert after == before
     assert [r for r in after["ovennote"] if r[4] == "not JSON at all"]
     assert look(tmp_path / "back.sqlite3").formulas == 2
+    (tmp_path / "anew").mkdir()
+    shutil.copy(tmp_path / "back.sqlite3", tmp_path / "anew" / FILE_NAME)
+    anew = open_store(tmp_path / "anew")
+    assert [(p.probe, p.readings) for p in anew.probes.known()] == [("pot", 300)]
+    anew.close()
     # Out once more, it says the same to the letter.
     again = packed(tmp_path / "kitchen", tmp_path / "back.sqlite3")
     with zipfile.ZipFile(first) as one, zipfile.ZipFile(again) as other:

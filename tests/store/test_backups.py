@@ -158,6 +158,49 @@ def test_a_restore_keeps_what_was_there_aside(tmp_path: Path) -> None:
     assert look(tmp_path / "new" / FILE_NAME).readings == 300
 
 
+def test_no_copy_lets_in_who_was_shut_out_since(tmp_path: Path) -> None:
+    store = a_kitchen(tmp_path)
+    for device in ("tablet", "phone"):
+        store.sessions.keep(f"hash-{device}", "passcode", device, NOON)
+    copy = store.backups.make().path
+    with sqlite3.connect(copy) as file:
+        assert file.execute("SELECT count(*) FROM session").fetchone() == (0,)
+    store.sessions.end(store.sessions.hashes("passcode")["hash-phone"])
+    before = store.sessions.listed("passcode")
+    store.restore(copy)
+    assert store.sessions.listed("passcode") == before
+    assert [s.device for s in before] == ["tablet"]
+    store.close()
+
+
+def _spoil_an_index(path: Path) -> None:
+    with sqlite3.connect(path) as file:
+        file.execute("PRAGMA wal_checkpoint(TRUNCATE)").fetchone()
+        root = file.execute("SELECT rootpage FROM sqlite_master WHERE name = 'formulaversion_one'").fetchone()[0]
+    with path.open("r+b") as spoilt:
+        spoilt.seek(root * 4096 - 700)
+        spoilt.write(b"\xff" * 700)
+
+
+def test_what_is_damaged_is_not_written_into_until_it_was_put_right(tmp_path: Path) -> None:
+    store = a_kitchen(tmp_path)
+    copy = store.backups.make().path
+    _spoil_an_index(store.path)
+    with pytest.raises(DataTrouble, match="is damaged"):
+        store.check_through()
+    for write in (lambda: store.oven_notes.keep("deck", kind="k", payload="{}", client_key="a"), store.writing.try_out):
+        with pytest.raises(DataTrouble, match="is damaged"):
+            write()
+    assert store.standing.trouble is not None
+    kept = store.restore(copy)
+    assert store.standing.trouble is None
+    store.oven_notes.keep("deck", kind="k", payload="{}", client_key="a")
+    store.check_through()
+    # What was damaged is kept aside as it was.
+    assert b"\xff" * 700 in kept.read_bytes()
+    store.close()
+
+
 def test_a_restore_of_what_is_no_copy_changes_nothing(tmp_path: Path) -> None:
     a_kitchen(tmp_path / "kitchen").close()
     before = (tmp_path / "kitchen" / FILE_NAME).read_bytes()

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 import json
 import sqlite3
 import threading
@@ -118,6 +119,18 @@ def test_a_good_that_was_not_kept_does_not_lie_on_the_shelf(store: Store) -> Non
         half_way()
     assert [g.name for g in store.goods.all()] == ["Bricks"]
     assert store.goods.add(Good(name="Nibs")).key == "nibs"
+
+
+def test_threads_that_come_and_go_leave_no_connections_behind(store: Store) -> None:
+    def asks() -> None:
+        store.bakes.last_event_id()
+
+    for _ in range(200):
+        thread = threading.Thread(target=asks)
+        thread.start()
+        thread.join()
+    gc.collect()
+    assert len(store.database.opened) < 50
 
 
 def test_many_hands_write_one_after_the_other(store: Store) -> None:

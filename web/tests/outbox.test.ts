@@ -159,6 +159,13 @@ describe('the outbox', () => {
     const outbox = await page();
     expect(await outbox.add('b', note('frail-11'))).toBeNull();
     expect([asked.filter((key) => key === 'frail-11'), outbox.frail]).toEqual([['frail-11'], true]);
+    await vi.waitFor(() => expect(outbox.waiting).toBe(0));
+    // And tries again by itself, as any other.
+    answer = () => AWAY;
+    expect(await outbox.add('b', note('frail-22'))).toBeNull();
+    await vi.waitFor(() => expect([outbox.waiting, outbox.stuck]).toEqual([1, true]));
+    answer = () => TAKEN;
+    await vi.waitFor(() => expect([outbox.waiting, outbox.stuck]).toEqual([0, false]), { timeout: 5000 });
   });
 
   it('works where the browser lends no locks, from one page at a time', async () => {

@@ -17,7 +17,7 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 from kindwhisk.bench.bench import Bench
 from kindwhisk.core.values.errors import CraftError, NotNowError
 from kindwhisk.core.values.faults import faults
-from kindwhisk.store.trouble import DataTrouble, TroubleKind, trouble_of
+from kindwhisk.store.trouble import DataTrouble, TroubleKind, trouble_of, trouble_of_disk
 
 log = logging.getLogger(__name__)
 
@@ -170,6 +170,13 @@ def install(app: FastAPI) -> None:
             raise error
         bench: Bench = request.app.state.bench
         return answer(_of_trouble(bench.store.standing.hit(why)))
+
+    @app.exception_handler(OSError)
+    async def not_taken(_: Request, error: OSError) -> JSONResponse:
+        why = trouble_of_disk(error)
+        if why is None:
+            raise error
+        return answer(_of_trouble(why))
 
     @app.exception_handler(ProblemError)
     async def failed(_: Request, error: ProblemError) -> JSONResponse:

@@ -22,6 +22,7 @@ FREE_TRIES = 5
 LONGEST_WAIT_S = 600.0
 MOST_ADDRESSES = 1000
 SEEN_EVERY = timedelta(minutes=10)
+NEVER = datetime.min.replace(tzinfo=UTC)
 
 
 @dataclass
@@ -82,7 +83,7 @@ class Sessions:
             "" if passcode is None else hashlib.scrypt(passcode.encode(), salt=b"kindwhisk", n=2**14, r=8, p=1).hex()
         )
         self._known: dict[str, int] | None = None
-        self._seen: dict[str, datetime] = {}
+        self._seen: dict[int, datetime] = {}
 
     def enter(self, passcode: str, address: str, device: str) -> str | None:
         """A token for the right passcode, else None.
@@ -120,20 +121,21 @@ class Sessions:
 
     def which(self, tokens: Iterable[str]) -> int | None:
         """The session of one of these tokens, if there is one; it was there just now."""
-        for digest in map(_digest, tokens):
-            with self._lock:
-                found = self._loaded().get(digest)
-                due = found is not None and datetime.now(UTC) - self._seen.get(
-                    digest, datetime.min.replace(tzinfo=UTC)
-                ) > (SEEN_EVERY)
-                if due:
-                    self._seen[digest] = datetime.now(UTC)
-            if found is not None:
-                if due:
-                    with contextlib.suppress(DataTrouble):
-                        self._kept.seen(found, datetime.now(UTC))
-                return found
-        return None
+        with self._lock:
+            known = self._loaded()
+        found = next((known[d] for d in map(_digest, tokens) if d in known), None)
+        if found is not None:
+            self._was_there(found)
+        return found
+
+    def _was_there(self, session_id: int) -> None:
+        now = datetime.now(UTC)
+        with self._lock:
+            if now - self._seen.get(session_id, NEVER) < SEEN_EVERY:
+                return
+            self._seen[session_id] = now
+        with contextlib.suppress(DataTrouble):
+            self._kept.seen(session_id, now)
 
     def listed(self) -> list[KeptSession]:
         """The devices that are let in, the last seen first."""

@@ -7,6 +7,7 @@ import logging
 from datetime import UTC, datetime
 from threading import Event, Thread
 
+from kindwhisk.bench.notices import NoticeKind
 from kindwhisk.bench.workplace import Workplace
 from kindwhisk.store.keeping.looking import SOON_CHECKED
 from kindwhisk.store.trouble import DataTrouble
@@ -27,6 +28,7 @@ class Caretaker:
         self._stop = Event()
         self._thread: Thread | None = None
         self._looks = 0
+        self._said: list[NoticeKind] = []
 
     def start(self) -> None:
         """Begin."""
@@ -95,14 +97,11 @@ class Caretaker:
         store = self._at.store
         store.tidy()
         due = store.backups.due_at()
-        if due is not None and due <= datetime.now(UTC) and standing_well(self._at):
-            failed = store.backups.failed
+        worth_it = store.standing.trouble is None and store.formulas.any()
+        if due is not None and due <= datetime.now(UTC) and worth_it:
             with contextlib.suppress(DataTrouble):
                 store.backups.make()
-            if (failed is None) != (store.backups.failed is None):
-                self._at.hub.notice()
-
-
-def standing_well(workplace: Workplace) -> bool:
-    """Whether there is something worth a copy, and nothing wrong with it."""
-    return workplace.store.standing.trouble is None and workplace.store.formulas.any()
+        said = [n.kind for n in self._at.notices()]
+        if said != self._said:
+            self._said = said
+            self._at.hub.notice()

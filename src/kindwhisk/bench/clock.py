@@ -10,7 +10,8 @@ import time
 from collections.abc import Callable
 from datetime import UTC, datetime, timedelta
 from threading import Lock
-from typing import NamedTuple
+
+from kindwhisk.store.clock_moves import Moved
 
 FASTEST = 60.0
 MOVED_S = 2.0
@@ -35,16 +36,6 @@ def _steady() -> float:
     return time.clock_gettime(time.CLOCK_BOOTTIME) if hasattr(time, "CLOCK_BOOTTIME") else time.monotonic()
 
 
-class Moved(NamedTuple):
-    """The wall's clock was moved: when by the bench's clock and when by the wall's new time, by how much (s), and how
-    far the bench's clock is ahead of it since (s)."""
-
-    at: datetime
-    wall_at: datetime
-    moved_s: float
-    lead_s: float
-
-
 class Clock:
     """The clock of a bench. It never goes back while something runs: after it ran fast it keeps its lead."""
 
@@ -53,6 +44,7 @@ class Clock:
         self._read_wall, self._read_steady = wall, steady
         self._base, self._based = wall(), steady()
         self._wall, self._walled = self._base, self._based
+        self._latest = self._base
         self._speed = 1.0
         self._lead_s = 0.0
 
@@ -69,7 +61,9 @@ class Clock:
     def now(self) -> datetime:
         """Its moment."""
         with self._lock:
-            return _to_milliseconds(self._now())
+            # Where the wall is kept right by a step back, it stands until that is made up for.
+            self._latest = max(self._latest, self._now())
+            return _to_milliseconds(self._latest)
 
     def _now(self) -> datetime:
         return self._base + timedelta(seconds=(self._read_steady() - self._based) * self._speed)
@@ -93,6 +87,7 @@ class Clock:
         """Go on as before the server was stopped: so far ahead of the wall (s)."""
         with self._lock:
             self._go_on_from(self._read_wall() + timedelta(seconds=lead_s))
+            self._latest = self._base
             self._lead_s = lead_s
 
     def fell_behind(self, seconds: float) -> Moved:
@@ -109,8 +104,8 @@ class Clock:
             off_s = (wall - self._wall).total_seconds() - (steady - self._walled)
             self._wall, self._walled = wall, steady
             if abs(off_s) < MOVED_S:
-                if off_s > 0 and self._speed == 1:
-                    self._base += timedelta(seconds=off_s)
+                if self._speed == 1:
+                    self._go_on_from(self._now() + timedelta(seconds=off_s))
                 return None
             self._lead_s -= off_s
             if abs(self._lead_s) < MOVED_S:
@@ -124,5 +119,6 @@ class Clock:
                 return None
             before, wall = self._now(), self._read_wall()
             self._go_on_from(wall)
+            self._latest = wall
             self._lead_s = 0.0
             return Moved(_to_milliseconds(before), _to_milliseconds(wall), 0.0, 0.0)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from datetime import UTC, datetime, timedelta
 from enum import StrEnum
 
@@ -39,51 +40,28 @@ def notices(store: Store, clock: Clock) -> tuple[Notice, ...]:
     return tuple(sorted((*_data(store), *_backups(store), *_clock(store, clock)), key=lambda n: not n.grave))
 
 
-def _data(store: Store) -> list[Notice]:
+def _told(kind: NoticeKind, text: str, remedy: str, since: datetime, *, grave: bool = False) -> Notice:
+    return Notice(kind=kind, text=text, remedy=remedy, since=since, grave=grave)
+
+
+def _data(store: Store) -> Iterator[Notice]:
     trouble, room = store.standing.trouble, store.standing.room_bytes()
     if trouble is not None:
-        why = trouble.why
-        return [
-            Notice(kind=NoticeKind.DATA, grave=True, text=why.message, remedy=why.remedy, since=trouble.since)
-        ]  # fmt: skip
-    if room is not None and room < LITTLE_ROOM:
-        return [
-            Notice(
-                kind=NoticeKind.ROOM,
-                grave=False,
-                text=f"Only {room // 1_000_000} MB are left on the disk of the data.",
-                remedy="Make room before it is full; what does not fit is not kept.",
-                since=datetime.now(UTC),
-            )
-        ]
-    return []
+        yield _told(NoticeKind.DATA, trouble.why.message, trouble.why.remedy, trouble.since, grave=True)
+    elif room is not None and room < LITTLE_ROOM:
+        text = f"Only {room // 1_000_000} MB are left on the disk of the data."
+        remedy = "Make room before it is full; what does not fit is not kept."
+        yield _told(NoticeKind.ROOM, text, remedy, datetime.now(UTC))
 
 
-def _backups(store: Store) -> list[Notice]:
-    failed = store.backups.failed
-    if failed is not None:
-        return [
-            Notice(
-                kind=NoticeKind.BACKUP,
-                grave=False,
-                text=failed.why.message,
-                remedy=failed.why.remedy,
-                since=failed.at,
-            )
-        ]
+def _backups(store: Store) -> Iterator[Notice]:
+    failed, now = store.backups.failed, datetime.now(UTC)
     newest = next((c.made_at for c in store.backups.copies()), None)
-    if newest is not None and datetime.now(UTC) - newest > OLD:
-        days = (datetime.now(UTC) - newest).days
-        return [
-            Notice(
-                kind=NoticeKind.BACKUP,
-                grave=False,
-                text=f"The last backup is {days} days old.",
-                remedy="Make one in Kitchen, under Safe keeping.",
-                since=newest,
-            )
-        ]
-    return []
+    if failed is not None:
+        yield _told(NoticeKind.BACKUP, failed.why.message, failed.why.remedy, failed.at)
+    elif newest is not None and now - newest > OLD:
+        text = f"The last backup is {(now - newest).days} days old."
+        yield _told(NoticeKind.BACKUP, text, "Make one in Kitchen, under Safe keeping.", newest)
 
 
 def _by(seconds: float) -> str:
@@ -95,32 +73,22 @@ def _by(seconds: float) -> str:
     return f"{span:.0f} seconds"
 
 
-def _clock(store: Store, clock: Clock) -> list[Notice]:
-    moves = store.clock_moves.listed()
-    if not moves:
-        return []
-    last = moves[-1]
+def _clock(store: Store, clock: Clock) -> Iterator[Notice]:
+    last = next(iter(store.clock_moves.listed(1)), None)
+    if last is None:
+        return
     if abs(clock.lead_s) >= MOVED_S:
         way = "back" if clock.lead_s > 0 else "on"
-        return [
-            Notice(
-                kind=NoticeKind.CLOCK,
-                grave=False,
-                text=f"The clock of this machine was set {way} by {_by(clock.lead_s)} while bakes run.",
-                remedy="Times at the bench go on by the clock of before, so timers are right. The new time is taken "
-                "once nothing runs, or now, in Kitchen under Safe keeping.",
-                since=last.at,
-            )
-        ]
-    if last.moved_s and clock.now() - last.at < TOLD_FOR:
-        return [
-            Notice(
-                kind=NoticeKind.CLOCK,
-                grave=False,
-                text=f"The clock of this machine was moved by {_by(last.moved_s)}, and put right again.",
-                remedy="Times at the bench were not touched by it. What was saved meanwhile in Book, Kitchen and "
-                "Goods may carry the wrong time.",
-                since=last.at,
-            )
-        ]
-    return []
+        text = f"The clock of this machine was set {way} by {_by(clock.lead_s)} while bakes run."
+        remedy = (
+            "Times at the bench go on by the clock of before, so timers are right. The new time is taken once nothing "
+            "runs, or now, in Kitchen under Safe keeping."
+        )
+        yield _told(NoticeKind.CLOCK, text, remedy, last.at)
+    elif last.moved_s and clock.now() - last.at < TOLD_FOR:
+        text = f"The clock of this machine was moved by {_by(last.moved_s)}, and put right again."
+        remedy = (
+            "Times at the bench were not touched by it. What was saved meanwhile in Book, Kitchen and Goods may carry "
+            "the wrong time."
+        )
+        yield _told(NoticeKind.CLOCK, text, remedy, last.at)

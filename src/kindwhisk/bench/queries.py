@@ -2,13 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from datetime import datetime, timedelta
+from datetime import datetime
 from typing import NamedTuple
 
 from kindwhisk.bench.learned.told import EffectDots, FigureView, effect_dots, learned_figures
-from kindwhisk.bench.log.progress import Progress, StepStatus
-from kindwhisk.bench.now.following import StepAtHand
+from kindwhisk.bench.now.awake import AtWork
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.profile import OvenProfile, oven_profile
 from kindwhisk.bench.told.braid import BakeBraid, bake_braid
@@ -28,12 +26,6 @@ from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
 
-FORGOTTEN = timedelta(hours=12)
-"""After so long without anything, a bake sleeps unless a step of it takes longer."""
-
-
-MOST_SINCE = 1000
-
 
 class StepIntake(NamedTuple):
     """A step with what goes into it, one by one, and its setting."""
@@ -43,38 +35,13 @@ class StepIntake(NamedTuple):
     setting: Setting
 
 
-class AtWork(NamedTuple):
-    """A step that runs: its bake, since when, what went into it one by one, and its setting."""
-
-    bake: str
-    step: Step
-    started_at: datetime
-    intake: tuple[Material, ...]
-    setting: Setting
-
-
-class Awake(NamedTuple):
-    """A bake that runs: its steps that run, those of them that thermometers follow, what its events amount to, and
-    until when it is looked after if nothing happens in it."""
-
-    bake: str
-    work: tuple[AtWork, ...]
-    followed: tuple[StepAtHand, ...]
-    progress: Progress
-    until: datetime
-
-
 class Queries(Workplace):
     """Answers; nothing is changed by asking."""
 
-    _seen_to: tuple[int, int] = (-1, 0)
-    _known_awake: Sequence[Awake] = ()
-
     @property
-    def stamp(self) -> tuple[int, int, float, int]:
+    def stamp(self) -> tuple[int, int, float]:
         """What an answer of a moment ago rests on: while it is the same, that answer still holds."""
-        fast = self.clock.now().microsecond if self.clock.speed > 1 else 0
-        return *self.hub.heard, self.clock.speed, fast
+        return *self.hub.heard, self.clock.speed
 
     def state(self, bake_id: str, focus: str | None = None, now: datetime | None = None) -> BakeState:
         """The state of a bake at a moment (default now).
@@ -171,36 +138,12 @@ class Queries(Workplace):
 
         A step that nobody has ended long after it should have been over sleeps until something happens.
         """
-        return [work for found in self._awake(now or self.clock.now()) for work in found.work]
-
-    def _awake(self, now: datetime) -> list[Awake]:
-        """The bakes that run and are not forgotten; what is known of one holds until something happens in it."""
-        newest = self.store.bakes.last_event_id()
-        if self._seen_to != (self.hub.epoch, newest):
-            known = {a.bake: a for a in self._known_awake}
-            running = {str(row.id) for row in self.store.bakes.listed(status="running")}
-            since = self.store.bakes.after(self._seen_to[1], limit=MOST_SINCE)
-            whole = self._seen_to[0] == self.hub.epoch and len(since) < MOST_SINCE
-            kept = running - {str(row.bake) for row in since} if whole else set()
-            self._known_awake = [known[b] if b in kept and b in known else self._looked_at(b) for b in sorted(running)]
-            self._seen_to = (self.hub.epoch, newest)
-        return [a for a in self._known_awake if now < a.until]
-
-    def _looked_at(self, bake_id: str) -> Awake:
-        at = self.moment(bake_id)
-        made, found, until = at.walked, [], at.log.last_at + FORGOTTEN
-        for step in made.formula.steps:
-            own = at.progress.steps.get(step.id)
-            if own is not None and own.status is StepStatus.RUNNING and own.started_at is not None:
-                found.append(AtWork(at.log.id, step, own.started_at, made.intakes[step.id], made.places[step.id]))
-                until = max(until, own.started_at + timedelta(seconds=2 * made.forecast.step(step.id).duration_s.high))
-        followed = tuple(hand for w in found if (hand := at.at_hand(w.step.id)) is not None)
-        return Awake(bake_id, tuple(found), followed, at.progress, until)
+        return [work for found in self.awake.at(now or self.clock.now()) for work in found.work]
 
     def keep_up(self) -> None:
         """Take what thermometers have read of every step that runs."""
         now, kitchen = self.clock.now(), self.kitchen
-        for awake in self._awake(now):
+        for awake in self.awake.at(now):
             for step in awake.followed:
                 self.following.watch(step, awake.progress, kitchen, now)
 

@@ -6,18 +6,19 @@ import contextlib
 from datetime import datetime
 from pathlib import Path
 
-from kindwhisk.bench.clock import Clock, Moved
+from kindwhisk.bench.clock import Clock
 from kindwhisk.bench.hub import Hub
 from kindwhisk.bench.learned.evidence import LearnedEvidence, learned_evidence
 from kindwhisk.bench.log.log import Logs
 from kindwhisk.bench.notices import Notice, notices
+from kindwhisk.bench.now.awake import AwakeBakes
 from kindwhisk.bench.now.following import Following
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.evidence import OvenEvidence, Ovens
 from kindwhisk.bench.record import kitchen_record, summary
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.process.record import KitchenRecord
-from kindwhisk.store.clock_moves import KeptMove
+from kindwhisk.store.clock_moves import Moved
 from kindwhisk.store.database import Store
 from kindwhisk.store.trouble import DataTrouble
 
@@ -28,9 +29,14 @@ class Workplace:
     def __init__(self, store: Store, hub: Hub, clock: Clock | None = None) -> None:
         self.store, self.hub = store, hub
         self.clock = clock or Clock()
-        self.logs = Logs(store)
-        self.following = Following(store)
-        self._ovens = Ovens(store)
+        self._begin_anew()
+
+    def _begin_anew(self) -> None:
+        """Know nothing yet of what lies on the disk."""
+        self.logs = Logs(self.store)
+        self.following = Following(self.store)
+        self.awake = AwakeBakes(self.store, self.moment)
+        self._ovens = Ovens(self.store)
         self._learned: tuple[OvenEvidence, LearnedEvidence] | None = None
 
     def restore(self, copy: Path) -> Path:
@@ -39,10 +45,11 @@ class Workplace:
         Raises:
             DataTrouble: the copy is unfit, or the present data can't be kept aside; nothing was changed.
         """
-        kept = self.store.restore(copy)
-        self.logs, self.following = Logs(self.store), Following(self.store)
-        self._ovens, self._learned = Ovens(self.store), None
-        self.hub.restored()
+        # Nobody writes by what was known of the data of before.
+        with self.store.writing.mending():
+            kept = self.store.restore(copy)
+            self._begin_anew()
+            self.hub.restored()
         return kept
 
     def notices(self) -> tuple[Notice, ...]:
@@ -52,7 +59,7 @@ class Workplace:
     def clock_moved(self, moved: Moved) -> None:
         """The machine's clock was moved: keep that, and say so on every page."""
         with contextlib.suppress(DataTrouble):
-            self.store.clock_moves.keep(KeptMove(*moved))
+            self.store.clock_moves.keep(moved)
         self.hub.notice()
 
     def take_wall_clock(self) -> None:

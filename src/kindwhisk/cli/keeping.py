@@ -5,7 +5,6 @@ from __future__ import annotations
 import tempfile
 from collections.abc import Iterator
 from contextlib import contextmanager
-from datetime import UTC, datetime
 from pathlib import Path
 from typing import Annotated
 
@@ -23,23 +22,20 @@ ToOption = Annotated[Path | None, typer.Option(help="File to write; left out, a 
 def backup(data: DataOption = Path("data/kitchen"), to: ToOption = None) -> None:
     """Make a backup, while the server runs or not: in the folder of the plan, or as the file that is given."""
     from kindwhisk.store.keeping.backups import Backups
-    from kindwhisk.store.keeping.copies import copied, let_go, name_of
+    from kindwhisk.store.keeping.copies import copied
 
-    backups = Backups(data / looking.FILE_NAME)
-    target = to or backups.folder / name_of(datetime.now(UTC))
+    path = data / looking.FILE_NAME
     try:
-        seen = copied(data / looking.FILE_NAME, target)
+        target = to or Backups(path).make().path
+        seen = looking.look(target, checked=False) if to is None else copied(path, to)
     except DataTrouble as error:
         raise stopped(error) from error
-    if to is None:
-        let_go(backups.folder)
     typer.echo(f"{target} holds {_told(seen)}; it was looked through and is sound.")
 
 
 @app.command()
 def look(file: Annotated[Path, typer.Argument(help="A data file, a backup or an archive.")]) -> None:
     """Say what a file holds, and look through it for damage; nothing is changed."""
-
     try:
         with _as_data_file(file) as path:
             seen = looking.look(path)

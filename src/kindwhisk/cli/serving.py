@@ -16,7 +16,6 @@ HostOption = Annotated[str, typer.Option(help="Address to listen on; beyond this
 WebOption = Annotated[Path | None, typer.Option(help="Folder of the built front end.")]
 PasscodeOption = Annotated[str | None, typer.Option(envvar="KINDWHISK_PASSCODE", help="What other devices must enter.")]
 
-ToOption = Annotated[Path | None, typer.Option(help="File to write; left out, a dated one in the backup folder.")]
 StandInsOption = Annotated[bool, typer.Option("--stand-ins", help="Simulated thermometers, as in the demo.")]
 
 
@@ -34,9 +33,10 @@ def _run(
         check_folder(data)
         held = Held(data)
         check_fit(data)
-        listener = _listening(host, port)
     except (ValueError, DataTrouble) as error:
         raise stopped(error) from error
+    try:
+        listener = _listening(host, port)
     except OSError as error:
         raise stopped(f"Port {port} on {host} is taken ({error.strerror}). Give another with --port N.") from error
 
@@ -105,11 +105,6 @@ def serve(
 @app.command()
 def openapi() -> None:
     """Print the OpenAPI document that the front end's types are made from."""
-    import tempfile
+    from kindwhisk.api.sums import openapi_document
 
-    from kindwhisk.api.app import create_app
-    from kindwhisk.api.settings import Settings
-
-    with tempfile.TemporaryDirectory() as folder:
-        document = create_app(Settings(data=Path(folder))).openapi()
-    typer.echo(json.dumps(document, indent=1, sort_keys=True))
+    typer.echo(json.dumps(json.loads(openapi_document()), indent=1, sort_keys=True))

@@ -7,7 +7,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from datetime import datetime, timedelta
 
-from kindwhisk.bench.queries import AtWork
+from kindwhisk.bench.now.awake import AtWork
 from kindwhisk.core.baking.course import Sets
 from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.kitchen import Kitchen, ProbePlace

@@ -12,7 +12,7 @@ from enum import StrEnum
 from threading import Event, Lock, Thread
 
 from kindwhisk.bench.bench import Bench
-from kindwhisk.bench.queries import AtWork
+from kindwhisk.bench.now.awake import AtWork
 from kindwhisk.core.foams.hot_foam import whisked_w_per_k
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import Kitchen, ProbePlace

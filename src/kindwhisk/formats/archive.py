@@ -15,6 +15,7 @@ import zlib
 from collections.abc import Iterable, Iterator
 from contextlib import closing
 from datetime import UTC, datetime
+from itertools import chain
 from pathlib import Path
 from typing import Any, BinaryIO, NamedTuple
 
@@ -28,7 +29,7 @@ from kindwhisk.store.trouble import DataTrouble, TroubleKind
 FORMAT, VERSION = "kindwhisk-archive", 1
 MANIFEST = "manifest.json"
 AS_CSV = "probereading"
-LEFT_OUT = frozenset({HISTORY, "checkpoint", "glance", "probetally", "session"})
+LEFT_OUT = frozenset({HISTORY, "checkpoint", "glance", "session"})
 """What is worked out again, and what lets devices in."""
 NESTED = frozenset({"document", "payload", "summary"})
 ROWS_AT_ONCE = 1000
@@ -47,6 +48,11 @@ class _Counted:
 
     def __init__(self, into: Any) -> None:
         self._into, self._digest, self.rows = into, hashlib.sha256(), 0
+
+    def all_of(self, rows: Iterator[tuple[Any, ...]]) -> Iterator[tuple[Any, ...]]:
+        for row in rows:
+            self.rows += 1
+            yield row
 
     def write(self, line: str) -> None:
         raw = line.encode()
@@ -89,13 +95,10 @@ def _write(connection: sqlite3.Connection, target: BinaryIO) -> Written:
             lost: list[str] = []
             with archive.open(_member(name), "w", force_zip64=True) as into:
                 counted = _Counted(into)
-                rows = _rows(connection, name, lost)
-                text = lines([columns]) if name == AS_CSV else iter(())
+                rows = counted.all_of(_rows(connection, name, lost))
+                text = lines(chain([columns], rows)) if name == AS_CSV else (_line(columns, row) for row in rows)
                 for line in text:
                     counted.write(line)
-                for row in rows:
-                    counted.rows += 1
-                    counted.write(next(lines([row])) if name == AS_CSV else _line(columns, row))
             tables[name] = {"rows": counted.rows, "sha256": counted.digest, "columns": columns}
             if lost:
                 tables[name]["unreadable"] = lost[0]

@@ -11,8 +11,9 @@ from kindwhisk.store.models import ClockMove, bound
 from kindwhisk.store.writing import Writer
 
 
-class KeptMove(NamedTuple):
-    """The clock was moved: at this moment of the bench, to that of the wall, by so much; the lead since (s)."""
+class Moved(NamedTuple):
+    """The wall's clock was moved: when by the bench's clock and when by the wall's new time, by how much (s), and how
+    far the bench's clock is ahead of it since (s)."""
 
     at: datetime
     wall_at: datetime
@@ -26,17 +27,17 @@ class ClockMoves:
     def __init__(self, database: SqliteDatabase, writing: Writer) -> None:
         self._rows, self._writing = bound(ClockMove, database), writing
 
-    def keep(self, move: KeptMove) -> None:
+    def keep(self, move: Moved) -> None:
         """Keep a move."""
         with self._writing():
             self._rows.create(
                 at=move.at.isoformat(), wall_at=move.wall_at.isoformat(), moved_s=move.moved_s, lead_s=move.lead_s
             )
 
-    def listed(self, most: int = 100) -> list[KeptMove]:
+    def listed(self, most: int = 100) -> list[Moved]:
         """The latest moves, in order."""
         rows = self._rows.select().order_by(self._rows.id.desc()).limit(most)
         return [
-            KeptMove(datetime.fromisoformat(r.at), datetime.fromisoformat(r.wall_at), r.moved_s, r.lead_s)
+            Moved(datetime.fromisoformat(r.at), datetime.fromisoformat(r.wall_at), r.moved_s, r.lead_s)
             for r in reversed(list(rows))
         ]

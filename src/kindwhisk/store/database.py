@@ -7,8 +7,9 @@ import sqlite3
 from pathlib import Path
 from threading import Lock
 from typing import Any
+from weakref import WeakSet
 
-from peewee import SqliteDatabase
+from peewee import PeeweeException, SqliteDatabase
 
 from kindwhisk.store.bakes import Bakes
 from kindwhisk.store.checkpoints import Checkpoints
@@ -32,33 +33,36 @@ from kindwhisk.store.kitchens import Kitchens
 from kindwhisk.store.oven_notes import OvenNotes
 from kindwhisk.store.probes import Probes
 from kindwhisk.store.sessions import KeptSessions
-from kindwhisk.store.trouble import DataTrouble
+from kindwhisk.store.trouble import DataTrouble, trouble_of
 from kindwhisk.store.writing import Writer
 
 PRAGMAS = {"journal_mode": "wal", "synchronous": "full", "foreign_keys": 1, "busy_timeout": 5000}
+
+
+class _Connection(sqlite3.Connection):
+    """A connection that can be known of without being held: it goes with its thread."""
 
 
 class DataFile(SqliteDatabase):
     """A data file with one connection a thread, all of which can be let go of at once."""
 
     def __init__(self, path: Path) -> None:
-        super().__init__(str(path), pragmas=PRAGMAS, check_same_thread=False)
-        self._opened: list[sqlite3.Connection] = []
+        super().__init__(str(path), pragmas=PRAGMAS, check_same_thread=False, factory=_Connection)
+        self.opened: WeakSet[_Connection] = WeakSet()
         self._opening = Lock()
 
     def _connect(self) -> Any:
         connection = super()._connect()  # type: ignore[misc]
         with self._opening:
-            self._opened.append(connection)
+            self.opened.add(connection)
         return connection
 
     def let_go(self) -> None:
         """Bring everything into the one file, and close every thread's connection."""
         self.close()
         with self._opening:
-            opened, self._opened = self._opened, []
-        for connection in opened:
-            connection.close()
+            for connection in list(self.opened):
+                connection.close()
         last = sqlite3.connect(self.database)
         try:
             last.execute("PRAGMA wal_checkpoint(TRUNCATE)")
@@ -96,10 +100,12 @@ class Store:
         Raises:
             DataTrouble: the copy is unfit, or the present data can't be kept aside; nothing was changed.
         """
-        with self.writing.alone():
+        with self.writing.mending():
+            devices = self.sessions.all()
             kept = restore_live(self.path, copy, self._keeper)
             migrate(self.database)
             self.goods.read_again()
+        self.sessions.replace(devices)
         return kept
 
     def tidy(self) -> None:
@@ -118,6 +124,7 @@ class Store:
                 check_through(self.path, connection, full=True)
         except DataTrouble as why:
             raise self.standing.hit(why) from why
+        self.standing.mended()
 
     def close(self) -> None:
         """Let go of the file; everything lies in it then."""
@@ -138,10 +145,13 @@ def open_store(folder: Path) -> Store:
     if check_fit(folder):
         _made(path)
     database = DataFile(path)
-    missing = set(known_migrations()) - _applied(database)
-    if missing:
-        copied(path, folder / ASIDE / f"before-{max(missing)}.sqlite3")
-        migrate(database)
+    try:
+        missing = set(known_migrations()) - _applied(database)
+        if missing:
+            copied(path, folder / ASIDE / f"before-{max(missing)}.sqlite3")
+            migrate(database)
+    except PeeweeException as error:
+        raise trouble_of(error) or error from error
     return Store(database, path)
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import NamedTuple
+from typing import Any, NamedTuple, cast
 
 from peewee import SqliteDatabase
 
@@ -38,6 +38,17 @@ class KeptSessions:
         """Ids of the sessions of this passcode, by the digest of their token."""
         rows = self._rows
         return {str(r.token_hash): int(r.id) for r in rows.select().where(rows.passcode_hash == passcode_hash)}
+
+    def all(self) -> list[dict[str, Any]]:
+        """Every row, to be put back."""
+        return cast("list[dict[str, Any]]", list(self._rows.select().dicts()))
+
+    def replace(self, rows: list[dict[str, Any]]) -> None:
+        """Let these in, and no others."""
+        with self._writing():
+            self._rows.delete().execute()
+            if rows:
+                self._rows.insert_many(rows).execute()
 
     def seen(self, session_id: int, at: datetime) -> None:
         """A device was there."""

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import errno
 import sqlite3
 from collections.abc import Iterator
 from enum import StrEnum
@@ -62,6 +63,23 @@ def _words(code: int) -> tuple[TroubleKind, str, str]:
         TroubleKind.FAILED, "The disk did not take it, so this was not kept.",
         f"{kept} Look whether the disk is full or failing; it goes on by itself once it can.",
     )  # fmt: skip
+
+
+NO_ROOM = {errno.ENOSPC, errno.EDQUOT, errno.EFBIG}
+NOT_ALLOWED = {errno.EROFS, errno.EACCES, errno.EPERM}
+
+
+def trouble_of_disk(error: OSError) -> DataTrouble | None:
+    """What an error of the disk means; None for any other."""
+    code = (
+        sqlite3.SQLITE_FULL if error.errno in NO_ROOM else
+        sqlite3.SQLITE_READONLY if error.errno in NOT_ALLOWED else
+        sqlite3.SQLITE_IOERR if error.errno == errno.EIO else None
+    )  # fmt: skip
+    if code is None:
+        return None
+    kind, message, remedy = _words(code)
+    return DataTrouble(message, kind=kind, remedy=remedy)
 
 
 def _behind(error: BaseException) -> Iterator[sqlite3.Error]:

@@ -23,12 +23,7 @@ class Writer:
         """What is to be done once something that was begun was not kept."""
 
     @contextmanager
-    def alone(self) -> Iterator[None]:
-        """Nobody writes meanwhile; what happens inside is no transaction of this.
-
-        Raises:
-            DataTrouble: the data file did not take it, or is not where it was.
-        """
+    def _alone(self) -> Iterator[None]:
         with self._lock:
             self._standing.check()
             try:
@@ -39,7 +34,17 @@ class Writer:
                     raise
                 raise self._standing.hit(why) from error
             self._standing.check()
-            self._standing.went_well()
+
+    @contextmanager
+    def mending(self) -> Iterator[None]:
+        """Nobody writes while all of the data are put right; what happens inside is no transaction of this.
+
+        Raises:
+            DataTrouble: the data file did not take it, or is not where it was.
+        """
+        with self._alone():
+            yield
+            self._standing.mended()
 
     def try_out(self) -> None:
         """Write what changes nothing, to see whether it can be done again.
@@ -60,8 +65,11 @@ class Writer:
             DataTrouble: the data file did not take it, or is not where it was.
         """
         try:
-            with self.alone(), self._database.atomic("IMMEDIATE"):
-                yield
+            with self._alone():
+                self._standing.check_sound()
+                with self._database.atomic("IMMEDIATE"):
+                    yield
+            self._standing.went_well()
         except BaseException:
             for undone in self.on_undone:
                 undone()

@@ -102,7 +102,6 @@ class Outbox {
       this.#loose.push(kept);
     }
     this.#channel.tell({ said: 'changed' });
-    if (this.frail) void this.#send(this.#loose, (one) => this.#loose.splice(this.#loose.indexOf(one), 1));
     setTimeout(() => {
       // The page whose turn it is to send may be asleep.
       if (this.#asking.has(event.client_key) && !this.#owner.mine) this.#owner.take();
@@ -116,9 +115,9 @@ class Outbox {
     this.#channel.tell({ said: 'changed' });
   }
 
-  /** Send what waits, if it is this page's turn. */
+  /** Send what waits: what lies on this device if it is this page's turn, and what is on this page alone. */
   async flush(): Promise<void> {
-    if (!this.#owner.mine) return;
+    if (!this.#owner.mine && this.#loose.length === 0) return;
     if (this.#sending) {
       this.#more = true;
       return;
@@ -128,14 +127,17 @@ class Outbox {
     try {
       do {
         this.#more = false;
-        const waiting = (await allKept()).filter((one) => one.refused === undefined && entry(one));
-        await this.#send(waiting, (one) => letGo(one.n!));
+        await this.#send(this.#loose, (one) => this.#loose.splice(this.#loose.indexOf(one), 1));
+        if (this.#owner.mine) await this.#send(await this.#sendable(), (one) => letGo(one.n!));
       } while (this.#more && !this.stuck);
-    } catch {
-      this.frail = true;
     } finally {
       this.#sending = false;
     }
+  }
+
+  async #sendable(): Promise<Kept[]> {
+    const all = await allKept().catch(() => [] as Kept[]);
+    return all.filter((one) => one.refused === undefined && entry(one));
   }
 
   /** Send these in order; stops at the first that does not get through. */
@@ -181,12 +183,13 @@ class Outbox {
 
   /** What was wrong is shown where it was entered: it need not stay here. */
   async #seen(key: string): Promise<void> {
-    for (const one of await allKept()) if (one.key === key && one.refused !== undefined) await letGo(one.n!);
+    for (const one of await allKept().catch(() => [] as Kept[]))
+      if (one.key === key && one.refused !== undefined) await letGo(one.n!);
     this.#channel.tell({ said: 'changed' });
   }
 
   async #count(): Promise<void> {
-    const all = await allKept().catch(() => this.#loose);
+    const all = [...(await allKept().catch(() => [] as Kept[])), ...this.#loose];
     this.left = all.map(left).filter((one) => one !== null);
     this.waiting = all.length - this.left.length;
   }

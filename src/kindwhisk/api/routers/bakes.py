@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable, Hashable
 from datetime import datetime
 from typing import Annotated, Literal
 
@@ -12,6 +13,8 @@ from pydantic import BaseModel, ConfigDict, Field
 from kindwhisk.api.dependencies import BenchHere, SharedHere, StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.plans import PlanRequest
+from kindwhisk.api.shared import Shared
+from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.log.events import BenchEvent
 from kindwhisk.bench.record import BakeSummary
 from kindwhisk.bench.told.braid import BakeBraid
@@ -114,7 +117,9 @@ def readings(bench: BenchHere, bake_id: str) -> Response:
     )
 
 
-def _json(body: bytes) -> Response:
+def _shared(shared: Shared, bench: Bench, question: Hashable, make: Callable[[], BaseModel]) -> Response:
+    """An answer that all pages share which ask for it at once."""
+    body = shared.answer(question, lambda: bench.stamp, make, bench.clock.speed)
     return Response(body, media_type="application/json")
 
 
@@ -123,7 +128,7 @@ def state(
     bench: BenchHere, shared: SharedHere, bake_id: str, step: Annotated[str | None, Query(max_length=80)] = None
 ) -> Response:
     """The state of a bake now; ``step`` names one more step to show close up."""
-    return _json(shared.answer(("state", bake_id, step), lambda: bench.stamp, lambda: bench.state(bake_id, focus=step)))
+    return _shared(shared, bench, ("state", bake_id, step), lambda: bench.state(bake_id, focus=step))
 
 
 @router.get("/{bake_id}/label.txt", response_class=PlainTextResponse)
@@ -143,7 +148,7 @@ def label(bench: BenchHere, bake_id: str) -> BakeLabel:
 @router.get("/{bake_id}/braid", response_model=BakeBraid)
 def braid(bench: BenchHere, shared: SharedHere, bake_id: str) -> Response:
     """The braid as planned and as it goes or went."""
-    return _json(shared.answer(("braid", bake_id), lambda: bench.stamp, lambda: bench.braid(bake_id)))
+    return _shared(shared, bench, ("braid", bake_id), lambda: bench.braid(bake_id))
 
 
 @router.get("/{bake_id}/temperatures")

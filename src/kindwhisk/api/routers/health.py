@@ -6,6 +6,7 @@ from datetime import datetime
 from typing import Annotated
 
 from fastapi import APIRouter, Request, Response
+from fastapi import Path as PathParam
 from pydantic import BaseModel, ConfigDict, Field
 
 from kindwhisk import __version__
@@ -65,9 +66,9 @@ def let_in(sessions: SessionsHere, request: Request) -> list[SessionView]:
 
 
 @router.delete("/sessions/{session_id}", status_code=204, responses=refusals(404, 422))
-def end(sessions: SessionsHere, session_id: int) -> None:
+def end(sessions: SessionsHere, session_id: Annotated[int, PathParam(ge=1, le=2**53)]) -> None:
     """Let a device in no more."""
-    if not -(2**63) < session_id < 2**63 or not sessions.end(session_id):
+    if not sessions.end(session_id):
         raise CraftError(
             "That device is not let in.", field="session_id", remedy="Choose one of the list."
         )  # fmt: skip

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 import contextlib
+import secrets
 import shutil
 import tempfile
-from collections.abc import AsyncIterator
-from datetime import datetime
+import time
+from datetime import UTC, datetime
 from pathlib import Path
 from typing import Annotated, Literal
 
@@ -37,6 +38,7 @@ MOST_UPLOADED = 4_000_000_000
 ARCHIVE_LIMIT_S = 600.0
 GIVEN_IN = "given-in"
 """The folder, beside the data file, where what a page gives in is looked at."""
+GIVEN_IN_STAYS_S = 3600.0
 ZIP_BEGINS = b"PK"
 
 Name = Annotated[str, Query(min_length=1, max_length=120, pattern=r"^[A-Za-z0-9][A-Za-z0-9._-]*$")]
@@ -64,33 +66,15 @@ class KeepingView(BaseModel):
     due_at: datetime | None
     backups: list[CopyView]
     aside: list[CopyView]
-    notices: list[Notice]
     clock: list[ClockMoved]
     clock_lead_s: float
 
 
-class SeenView(BaseModel):
+class SeenView(Seen):
     """What a copy holds, at a look; it was looked through for damage."""
 
     where: Where
     name: str
-    bakes: int
-    running: int
-    formulas: int
-    readings: int
-    events: int
-    last_at: datetime | None
-    last_title: str
-    newer: bool
-
-
-class CheckView(BaseModel):
-    """All of the data file was looked through, and no damage was found."""
-
-    sound: bool
-    bakes: int
-    events: int
-    readings: int
 
 
 class RestoreRequest(BaseModel):
@@ -135,15 +119,13 @@ def _aside(store: Store) -> list[CopyView]:
     for path in _folder(store, "aside").glob("*.sqlite3"):
         with contextlib.suppress(OSError):
             stat = path.stat()
-            made = datetime.fromtimestamp(stat.st_mtime).astimezone()
+            made = datetime.fromtimestamp(stat.st_mtime, UTC)
             found.append(CopyView(where="aside", name=path.name, made_at=made, size_bytes=stat.st_size))
     return sorted(found, key=lambda c: c.made_at, reverse=True)
 
 
-def _seen(where: Where, name: str, seen: Seen) -> SeenView:
-    fields = seen._asdict()
-    fields.pop("newest_migration")
-    return SeenView(where=where, name=name, **fields)
+def _seen(where: Where, path: Path) -> SeenView:
+    return SeenView(where=where, name=path.name, **dict(_looked_into(path)))
 
 
 def _looked_into(path: Path) -> Seen:
@@ -163,24 +145,21 @@ def _looked_into(path: Path) -> Seen:
 def standing(bench: BenchHere) -> KeepingView:
     """How the data stand."""
     store = bench.store
-    with contextlib.suppress(OSError):
-        size = store.path.stat().st_size
-        return KeepingView(
-            file=str(store.path),
-            size_bytes=size,
-            room_bytes=store.standing.room_bytes(),
-            plan=store.backups.plan,
-            folder=str(store.backups.folder),
-            same_disk=store.backups.same_disk(),
-            due_at=store.backups.due_at() if store.backups.copies() else None,
-            backups=[_view(c) for c in store.backups.copies()],
-            aside=_aside(store),
-            notices=list(bench.notices()),
-            clock=[ClockMoved(**m._asdict()) for m in store.clock_moves.listed(20)],
-            clock_lead_s=bench.clock.lead_s,
-        )
     store.standing.check()
-    raise FileNotFoundError(store.path)
+    copies = store.backups.copies()
+    return KeepingView(
+        file=str(store.path),
+        size_bytes=store.path.stat().st_size,
+        room_bytes=store.standing.room_bytes(),
+        plan=store.backups.plan,
+        folder=str(store.backups.folder),
+        same_disk=store.backups.same_disk(),
+        due_at=store.backups.due_at() if copies else None,
+        backups=[_view(c) for c in copies],
+        aside=_aside(store),
+        clock=[ClockMoved(**m._asdict()) for m in store.clock_moves.listed(20)],
+        clock_lead_s=bench.clock.lead_s,
+    )
 
 
 @router.get("/notices")
@@ -201,7 +180,7 @@ def back_up(bench: BenchHere) -> CopyView:
 @router.get("/look")
 def look_into(store: StoreHere, where: Where, name: Name) -> SeenView:
     """What a copy holds; nothing is changed."""
-    return _seen(where, name, _looked_into(_copy(store, where, name)))
+    return _seen(where, _copy(store, where, name))
 
 
 @router.get("/copy", response_class=FileResponse)
@@ -219,11 +198,10 @@ def replan(bench: BenchHere, body: BackupPlan) -> KeepingView:
 
 
 @router.post("/check")
-def check(store: StoreHere) -> CheckView:
-    """Look through all of the data file for damage; what is found is said on every page from then on."""
+def check(store: StoreHere) -> Seen:
+    """Look through all of the data file; what is damaged is said on every page from then on, and not written into."""
     store.check_through()
-    seen = look(store.path, checked=False)
-    return CheckView(sound=True, bakes=seen.bakes, events=seen.events, readings=seen.readings)
+    return look(store.path, checked=False)
 
 
 @router.post("/restore")
@@ -274,37 +252,35 @@ async def take_out(request: Request, store: StoreHere) -> FileResponse:
     },
 )
 async def give_in(request: Request, store: StoreHere) -> SeenView:
-    """A backup or an archive from elsewhere, as the body: looked through, and kept to be restored."""
+    """A backup or an archive from elsewhere, as the body: looked through, and kept for a while to be restored."""
     folder = _folder(store, "given-in")
-    path = await _received(request.stream(), folder)
-    return await run_sync(_looked_at, path)
-
-
-async def _received(parts: AsyncIterator[bytes], folder: Path) -> Path:
-    def begin() -> Path:
-        folder.mkdir(exist_ok=True)
-        for old in folder.iterdir():
-            old.unlink(missing_ok=True)
-        return folder / "given-in.part"
-
-    path = await run_sync(begin)
-    with path.open("wb") as file:
-        async for part in parts:
-            await run_sync(file.write, part)
-    return path
-
-
-def _looked_at(part: Path) -> SeenView:
-    name = f"given-in-{datetime.now():%Y%m%dT%H%M%S}.sqlite3"
-    path = part.with_name(name)
+    await run_sync(_cleared, folder)
+    name = f"given-in-{datetime.now(UTC):%Y%m%dT%H%M%SZ}-{secrets.token_hex(3)}"
+    part = folder / f"{name}.part"
     try:
-        with part.open("rb") as file:
-            begins = file.read(2)
-        if begins == ZIP_BEGINS:
-            archive.unpack(part, path)
-        else:
-            _looked_into(part)
-            part.replace(path)
-        return _seen("given-in", name, _looked_into(path))
+        with part.open("wb") as file:
+            async for piece in request.stream():
+                await run_sync(file.write, piece)
+        return await run_sync(_taken_in, part, folder / f"{name}.sqlite3")
     finally:
         part.unlink(missing_ok=True)
+
+
+def _cleared(folder: Path) -> None:
+    """Let go of what was given in long ago; several may be at it at once."""
+    folder.mkdir(exist_ok=True)
+    for old in folder.iterdir():
+        with contextlib.suppress(OSError):
+            if time.time() - old.stat().st_mtime > GIVEN_IN_STAYS_S:
+                old.unlink()
+
+
+def _taken_in(part: Path, path: Path) -> SeenView:
+    with part.open("rb") as file:
+        begins = file.read(len(ZIP_BEGINS))
+    if begins == ZIP_BEGINS:
+        archive.unpack(part, path)
+    else:
+        _looked_into(part)
+        part.replace(path)
+    return _seen("given-in", path)

@@ -8,7 +8,7 @@ from datetime import datetime
 from kindwhisk.bench.log.progress import BakeStatus
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.core.values.model import Value
-from kindwhisk.store.clock_moves import KeptMove
+from kindwhisk.store.clock_moves import Moved
 
 
 class ClockMoved(Value):
@@ -20,7 +20,7 @@ class ClockMoved(Value):
     lead_s: float
 
 
-def moved_during(at: Moment, moves: Iterable[KeptMove]) -> tuple[ClockMoved, ...]:
+def moved_during(at: Moment, moves: Iterable[Moved]) -> tuple[ClockMoved, ...]:
     """The moves from when a bake began until its last event, or until now where it still runs."""
     until = at.now if at.progress.status is BakeStatus.RUNNING else at.log.last_at
     return tuple(ClockMoved(**m._asdict()) for m in moves if at.began_at <= m.at <= until and m.moved_s)

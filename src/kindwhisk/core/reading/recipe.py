@@ -194,6 +194,10 @@ HEADS = {
 }
 
 
+MARKED = re.compile(r"^'(?=[=+\-@])")
+"""How a table marks a text that a spreadsheet would take for a formula."""
+
+
 def from_csv(text: str) -> Written:
     """The ingredient lines of a table with columns for ingredient, amount and, perhaps, unit and component.
 
@@ -220,7 +224,7 @@ def from_csv(text: str) -> Written:
     def cell(row: list[str], name: str) -> str:
         i = columns[name]
         text = row[i].strip() if i is not None and i < len(row) else ""
-        return text.removeprefix("'")  # as a spreadsheet marks what is no formula
+        return MARKED.sub("", text)
 
     amount_head = heads[columns["amount"]] if columns["amount"] is not None else ""
     made = []

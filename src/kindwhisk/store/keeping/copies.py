@@ -34,6 +34,8 @@ def copied(source: Path, target: Path) -> Seen:
     Raises:
         DataTrouble: the source is damaged, or the target can't be written; no half copy is left.
     """
+    if not source.is_file():
+        raise _not_made(target, f"there is no {source}")
     half = target.with_name(target.name + ".half")
     try:
         target.parent.mkdir(parents=True, exist_ok=True)
@@ -62,6 +64,10 @@ def _copy(source: Path, target: Path) -> None:
         reading.backup(writing, pages=PAGES_AT_ONCE)
         # Alone it has to open, also where nothing may be written beside it.
         writing.execute("PRAGMA journal_mode = delete").fetchone()
+        # Who is let in is a matter of the data in use: no copy lets anybody in who was shut out since.
+        if writing.execute("SELECT 1 FROM sqlite_master WHERE name = 'session'").fetchone():
+            writing.execute("DELETE FROM session")
+            writing.commit()
     finally:
         reading.close()
         writing.close()

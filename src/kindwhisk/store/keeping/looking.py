@@ -7,8 +7,8 @@ import sqlite3
 import tempfile
 from datetime import datetime
 from pathlib import Path
-from typing import NamedTuple
 
+from kindwhisk.core.values.model import Value
 from kindwhisk.store.trouble import DataTrouble, TroubleKind
 
 FILE_NAME = "kindwhisk.sqlite3"
@@ -21,7 +21,7 @@ OTHER_FOLDER = "or give another folder with --data"
 RESTORE = "restore a backup with './whisk restore FILE --data FOLDER'"
 
 
-class Seen(NamedTuple):
+class Seen(Value):
     """What a data file holds, at a look: how many of each, what happened last, and which version wrote it."""
 
     bakes: int

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import shutil
 import sqlite3
 from datetime import UTC, datetime
 from pathlib import Path
@@ -57,6 +58,14 @@ def restore_into(folder: Path, copy: Path) -> Path | None:
     return kept
 
 
+def _as_it_lies(path: Path, kept: Path) -> None:
+    """Keep what is damaged as it is, for whoever may read more of it one day."""
+    for end in ("", "-wal"):
+        beside = path.with_name(path.name + end)
+        if beside.exists():
+            shutil.copyfile(beside, kept.with_name(kept.name + end))
+
+
 def restore_live(path: Path, copy: Path, into: sqlite3.Connection) -> Path:
     """Put what a copy holds into a data file that is open, in one transaction; where the present data are kept.
 
@@ -67,7 +76,12 @@ def restore_live(path: Path, copy: Path, into: sqlite3.Connection) -> Path:
     """
     fit_to_restore(copy)
     kept = aside(path.parent, "before-restore")
-    copied(path, kept)
+    try:
+        copied(path, kept)
+    except DataTrouble as why:
+        if why.kind is not TroubleKind.DAMAGED:
+            raise
+        _as_it_lies(path, kept)
     source = read_only(copy)
     try:
         source.backup(into)

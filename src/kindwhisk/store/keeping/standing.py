@@ -51,6 +51,15 @@ class Standing:
         if found != self._known:
             raise self.hit(self._gone(found[0]))
 
+    def check_sound(self) -> None:
+        """See that no damage was found: what is damaged is not written into, until it was put right.
+
+        Raises:
+            DataTrouble: some was.
+        """
+        if self._trouble is not None and self._trouble.why.kind is TroubleKind.DAMAGED:
+            raise self._trouble.why
+
     def _gone(self, found: tuple[int, int] | None) -> DataTrouble:
         what = "was deleted or moved away" if found is None else "was replaced"
         return DataTrouble(
@@ -72,6 +81,11 @@ class Standing:
         if self._trouble is not None:
             self._trouble = None
             self.on_change()
+
+    def mended(self) -> None:
+        """The data were looked through and are sound, or sound ones were put in their place."""
+        if self._trouble is not None and self._trouble.why.kind is TroubleKind.DAMAGED:
+            self.went_well()
 
     def room_bytes(self) -> int | None:
         """How much room is left where the data lie; None if that can't be told."""

@@ -1523,7 +1523,7 @@ export interface paths {
         put?: never;
         /**
          * Check
-         * @description Look through all of the data file for damage; what is found is said on every page from then on.
+         * @description Look through all of the data file; what is damaged is said on every page from then on, and not written into.
          */
         post: operations["check_api_keeping_check_post"];
         delete?: never;
@@ -1583,7 +1583,7 @@ export interface paths {
         put?: never;
         /**
          * Give In
-         * @description A backup or an archive from elsewhere, as the body: looked through, and kept to be restored.
+         * @description A backup or an archive from elsewhere, as the body: looked through, and kept for a while to be restored.
          */
         post: operations["give_in_api_keeping_given_in_post"];
         delete?: never;
@@ -3121,20 +3121,6 @@ export interface components {
             ice_c?: number | null;
             /** Pressure Kpa */
             pressure_kpa?: number | null;
-        };
-        /**
-         * CheckView
-         * @description All of the data file was looked through, and no damage was found.
-         */
-        CheckView: {
-            /** Bakes */
-            bakes: number;
-            /** Events */
-            events: number;
-            /** Readings */
-            readings: number;
-            /** Sound */
-            sound: boolean;
         };
         /**
          * Checked
@@ -5732,8 +5718,6 @@ export interface components {
             file: string;
             /** Folder */
             folder: string;
-            /** Notices */
-            notices: components["schemas"]["Notice"][];
             plan: components["schemas"]["BackupPlan"];
             /** Room Bytes */
             room_bytes: number | null;
@@ -8585,6 +8569,30 @@ export interface components {
             wall: components["schemas"]["WallPoint"][];
         };
         /**
+         * Seen
+         * @description What a data file holds, at a look: how many of each, what happened last, and which version wrote it.
+         */
+        Seen: {
+            /** Bakes */
+            bakes: number;
+            /** Events */
+            events: number;
+            /** Formulas */
+            formulas: number;
+            /** Last At */
+            last_at: string | null;
+            /** Last Title */
+            last_title: string;
+            /** Newer */
+            newer: boolean;
+            /** Newest Migration */
+            newest_migration: string;
+            /** Readings */
+            readings: number;
+            /** Running */
+            running: number;
+        };
+        /**
          * SeenView
          * @description What a copy holds, at a look; it was looked through for damage.
          */
@@ -8603,6 +8611,8 @@ export interface components {
             name: string;
             /** Newer */
             newer: boolean;
+            /** Newest Migration */
+            newest_migration: string;
             /** Readings */
             readings: number;
             /** Running */
@@ -15111,7 +15121,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["CheckView"];
+                    "application/json": components["schemas"]["Seen"];
                 };
             };
             /** @description The body could not be read. */
