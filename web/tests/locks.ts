@@ -1,4 +1,5 @@
-type Waiting = { run: () => Promise<void>; taken: (reason: unknown) => void };
+type Waiting = { run: () => Promise<void>; taken: (reason: unknown) => void; signal?: AbortSignal };
+type Options = { steal?: boolean; signal?: AbortSignal };
 
 /** The browser's locks, which jsdom lacks: one holder a name, the next in turn, and a thief before all of them. */
 export function lendLocks(): void {
@@ -8,6 +9,10 @@ export function lendLocks(): void {
   function next(name: string): void {
     const one = queues.get(name)?.shift();
     if (!one) return;
+    if (one.signal?.aborted) {
+      one.taken(one.signal.reason);
+      return next(name);
+    }
     held.set(name, one);
     void Promise.resolve()
       .then(one.run)
@@ -19,9 +24,9 @@ export function lendLocks(): void {
   }
 
   const locks = {
-    request(name: string, { steal }: { steal: boolean }, callback: () => Promise<void>): Promise<void> {
+    request(name: string, { steal, signal }: Options, callback: () => Promise<void>): Promise<void> {
       return new Promise((done, taken) => {
-        const one: Waiting = { run: () => callback().then(() => done()), taken };
+        const one: Waiting = { run: () => callback().then(() => done()), taken, signal };
         const queue = queues.get(name) ?? [];
         queues.set(name, queue);
         if (steal) {
@@ -34,4 +39,22 @@ export function lendLocks(): void {
     },
   };
   Object.defineProperty(navigator, 'locks', { value: locks, configurable: true });
+}
+
+/** A browser that lends no locks, as on a plain address of the kitchen's network. */
+export function lendNone(): void {
+  Object.defineProperty(navigator, 'locks', { value: undefined, configurable: true });
+}
+
+const Channel = BroadcastChannel;
+let devices = 0;
+
+/** The name of a device of its own: pages of others hear nothing of what is said on it. */
+export function anotherDevice(): typeof BroadcastChannel {
+  const device = `device ${++devices}`;
+  return class extends Channel {
+    constructor(name: string) {
+      super(`${device} ${name}`);
+    }
+  };
 }

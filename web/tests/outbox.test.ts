@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { BenchEvent } from '../src/lib/outbox.svelte';
-import { lendLocks } from './locks';
+import { anotherDevice, lendLocks, lendNone } from './locks';
 
 const note = (client_key: string) =>
   ({ kind: 'note_added', client_key, at: '2026-11-25T05:00:00Z', text: 'x' }) as BenchEvent;
@@ -33,20 +33,9 @@ async function page() {
   return outbox;
 }
 
-const Channel = BroadcastChannel;
-let device = 0;
-
 beforeEach(() => {
   // Each test is a device of its own, whatever pages of the one before still try.
-  const name = `device ${++device}`;
-  vi.stubGlobal(
-    'BroadcastChannel',
-    class extends Channel {
-      constructor(of: string) {
-        super(`${name} ${of}`);
-      }
-    },
-  );
+  vi.stubGlobal('BroadcastChannel', anotherDevice());
   localStorage.clear();
   globalThis.indexedDB = new IDBFactory();
   lendLocks();
@@ -169,7 +158,7 @@ describe('the outbox', () => {
   });
 
   it('works where the browser lends no locks, from one page at a time', async () => {
-    Object.defineProperty(navigator, 'locks', { value: undefined, configurable: true });
+    lendNone();
     const [a, b] = [await page(), await page()];
     await Promise.all([a.add('b', note('a1-11111')), b.add('b', note('b1-11111'))]);
     expect([...asked].sort()).toEqual(['a1-11111', 'b1-11111']);

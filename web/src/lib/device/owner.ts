@@ -12,6 +12,7 @@ export class Owner {
   #mine = false;
   #end: (() => void) | null = null;
   #release: (() => void) | null = null;
+  #waiting: AbortController | null = null;
   #holder = newKey();
 
   constructor(
@@ -29,19 +30,24 @@ export class Owner {
 
   /** Take the turn from a page that does not go on with it, such as one that was put to sleep. */
   take(): void {
-    if (navigator.locks && !this.mine) this.#queue(true);
+    if (!navigator.locks || this.mine) return;
+    this.#waiting?.abort();
+    this.#queue(true);
   }
 
   #queue(steal: boolean): void {
-    void navigator.locks
-      .request(this.name, { steal }, () => {
+    const waiting = (this.#waiting = new AbortController());
+    navigator.locks
+      .request(this.name, steal ? { steal } : { signal: waiting.signal }, () => {
         this.#start();
         return new Promise<void>((release) => (this.#release = release));
       })
-      .catch(() => {
-        // Another page took it: wait for the next turn.
+      .catch((error: unknown) => {
+        if (waiting.signal.aborted) return;
         this.#stop();
-        this.#queue(false);
+        // Another page took it: wait for the next turn. A browser that lends none after all: by leases.
+        if (error instanceof DOMException && error.name === 'AbortError') this.#queue(false);
+        else this.#renew();
       });
   }
 
