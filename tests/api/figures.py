@@ -7,8 +7,8 @@ from __future__ import annotations
 
 GIVEN = """
 Asked: batter_c batter_g density_g_per_ml done_c oven_c water
-Bag: nozzle_mm
 BackupPlan: every_h
+Bag: nozzle_mm
 BakeStep: done_c oven_c
 BoilStep: target_c
 BoxDimensions: depth_mm length_mm width_mm
@@ -26,21 +26,26 @@ GoodEntry: cup_g density_g_per_ml piece_g
 HalfSphereDimensions: diameter_mm
 HandStep: seconds
 IngredientPortion: grams temperature_c
-Kitchen: air_c altitude_m measured_kpa
+Kitchen: air_c altitude_m humidity_percent measured_kpa
+Layout: across_mm along_mm gap_mm length_mm margin_mm width_mm
 LoafDimensions: bottom_length_mm bottom_width_mm depth_mm top_length_mm top_width_mm
 MacaronageStep: target_g_per_ml
 MeringueEntry: acid_percent sugar_to_white
-MixStep: overrun seconds
 Mixer: bowl_g bowl_ml
+MixStep: overrun seconds
 Oven: offset_k rise_k_per_min
 OvenHeld: set_c
+Paired: single_mm
+PiecePair: larger_mm smaller_mm
+PipedPiece: cord_mm gap_mm height_mm length_mm width_mm
 PipeStep: nozzle_mm
-PipedPiece: gap_mm height_mm length_mm width_mm
 PreheatStep: oven_c
+RecoverStep: oven_c
 ReferenceBake: density fill_mm minutes oven_c
 RestStep: minutes
 RollStep: sheet_mm
 RoundDimensions: depth_mm diameter_mm top_diameter_mm
+SkinStep: written_minutes
 StandInsView: speed
 StepPortion: fraction grams
 StreamStep: until_c
@@ -62,14 +67,15 @@ Dot: observed
 DotView: observed
 EggHeat: measured_peak_c
 Held: measured_minutes
-OutcomeRecorded: height_mm
 KeepingView: clock_lead_s
+OutcomeRecorded: height_mm
 OvenProfile: entered_offset_k period_s recovers_s
 OvenSeen: mean_c period_s recovers_s rise_k_per_min swing_k
 OvenTime: observed_s not_yet_s
 PastBake: observed_min
 ProbeView: celsius read_c
 ReadingView: by_ribbon_s value
+RoomView: percent
 StandInView: flame probe_c spilt_g true_c
 TimeStep: observed_min
 TraceView: peak_c
@@ -80,10 +86,11 @@ Watch: beside_c now_c peak_c
 EXACT = """
 Allotment: rest_ml
 Amount: grams
+Baked: fill_mm
 BakeLabel: weight_g
 BakeState: speed
-Baked: fill_mm
 BowlNow: lost
+ColourView: share_percent water_g
 ComponentShare: grams
 ComponentView: yield_g yield_ml
 Composition: alcohol fat fibre other protein salt starch sugars water
@@ -91,16 +98,21 @@ Corrected: celsius water_boils_c
 Cost: amount priced_g total_g
 CupVolume: volume_ml
 Density: density_g_per_ml
+DepositTold: left_g piece_g
+DepositView: left_g piece_g
 Depth: now_mm own_minutes own_mm
 Dissolution: sugar_to_white
 EggNeed: exact left_white_g left_whole_g left_yolk_g white_g whole_g yolk_g
 EggsOfTheDay: left_white_g left_yolk_g white_g whole_g yolk_g
+Filling: each_g made_g total_g
 FoldCourse: base_g_per_ml foam_g_per_ml sacrificed
 ForecastView: factor servings total_g
 Glance: hands_s total_g waiting_s
 IngredientTotal: grams
 Into: grams
 Label: alcohol carbohydrate fat fibre protein salt sugars
+Load: cover_s end_s start_s turn_s
+Loads: ends_s hands_s
 Loss: share
 MaterialView: gas_free_density_g_per_ml mass_g temperature_c
 Offer: per_gram water_per_gram
@@ -117,6 +129,7 @@ Rings: level_mm rim_mm tin_radius_mm tube_radius_mm
 RoleShare: grams
 Share: each_ml fill_fraction level_mm
 SharingView: density_g_per_ml
+Sieved: factor share top_up_g
 SplitView: density_g_per_ml
 StillToCome: grams
 Stripe: from_deg mass_g to_deg width_mm
@@ -124,6 +137,7 @@ Taken: grams
 TinDrawing: volume_ml
 TinFill: fraction grams level_mm rim_mm volume_ml
 TinView: capacity_ml fill_fraction good_g level_mm per_mm_g rim_mm volume_ml
+TrayInLoad: dry_s piped_from_s piped_s rests_s too_long_s
 Understood: value
 Weighing: grams
 """
@@ -131,12 +145,13 @@ Weighing: grams
 
 CHOSEN = """
 AnswerView: first_look_min
-BakeView: done_c first_look_s oven_c
 Baked: done_c first_look_min
+BakeView: done_c first_look_s oven_c
 CarryView: early_min
+ColourView: grams limit_g
 ColumnMark: at_c
-CoolGate: to_c
 Cooled: c
+CoolGate: to_c
 EggHeat: guidance_c
 FieldView: high low
 Found: high low
@@ -146,6 +161,7 @@ Pair: c minutes
 Rescue: grams share
 Saving: holds_s waits_s
 Serves: high low
+SkinView: too_long_s
 StepForecast: first_look_s
 Verdict: value
 """
@@ -163,6 +179,7 @@ Occupied: end_s start_s
 Piece: air_end air_start end_s hold_until_s start_s volume_end_ml volume_start_ml
 Point: c s
 Section: air_fraction level_mm rim_mm start_level_mm
+Spot: x_mm y_mm
 TraceView: high_c low_c target_c
 """
 """Points and bands of a picture of estimates that stand beside it."""
@@ -177,6 +194,8 @@ CourseAddition: added_g_per_ml bowl_g_per_ml kept mass_g
 CrumbForecast: faster
 CupRead: density high low
 DegreesStep: after_k after_sd_k trusted
+DepositTold: piped_diameter_mm piped_mm
+DepositView: piped_mm
 Dot: doubt modelled
 DotView: modelled ratio trusted
 Driver: seconds
@@ -186,13 +205,14 @@ MapView: k_per_grade places_k spread_k sure
 MaterialView: air_fraction
 Meeting: gap_s start_at_c start_in_s
 MethodReading: syrup_c technique_sure
+OnTray: late_s waits_s
 OvenTime: modelled_s
 PastBake: modelled_min
 PlaceOffset: dial_c sd_k
 PlanView: late_by_s
 Sacrifice: high kept low
 SpotView: acid_percent gloss steadiness sugar_to_white temperature_c
-StepForecast: modelled_s
+StepForecast: late_s modelled_s
 TimeFactor: log_sd
 TimeStep: after_factor after_high after_low modelled_min ratio trusted
 """

@@ -14,7 +14,7 @@ from kindwhisk.core.process.course import Course
 from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.forecast import walk_prepared
 from kindwhisk.core.process.formula import Formula
-from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.scaling import in_loads, scale
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.demo.formulas import demo_formulas
@@ -26,7 +26,7 @@ KITCHEN = demo_kitchen()
 
 
 def course_of(formula_id: str) -> Course:
-    made = scale(FORMULAS[formula_id], KITCHEN, Wish())
+    made = in_loads(scale(FORMULAS[formula_id], KITCHEN, Wish()), KITCHEN)
     return Course(
         formula=made.formula, kitchen=KITCHEN, oven=made.oven, tin_name=made.tin_name, tin=made.tin,
         tin_wall=made.tin_wall, tin_count=made.tin_count,

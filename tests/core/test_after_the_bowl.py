@@ -11,12 +11,13 @@ from kindwhisk.core.foams import hot_foam
 from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.ovens.place import OvenMode
+from kindwhisk.core.piping.deposit import TRAY_S, seconds_each
 from kindwhisk.core.process.folds import fold_courses
 from kindwhisk.core.process.forecast import forecast
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fold import FoldStep
-from kindwhisk.core.process.steps.pipe import PER_PIECE_S, PER_TRAY_S, PipeStep
+from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.whip import SugarSchool, WhipStep
@@ -133,7 +134,8 @@ def test_what_is_piped_without_a_tray_of_its_own_stands_on_one() -> None:
     for trays in (None, pieces.trays, 7):
         made = step.effect((foam,), replace(bare, tins=replace(pieces, trays=trays, on_shelf=5)))
         number = trays or 1
-        assert made.duration_s.likely == pytest.approx(PER_TRAY_S * number + PER_PIECE_S * pieces.count)
+        by_hand = TRAY_S * number + pieces.count * seconds_each(each).likely
+        assert made.duration_s.likely == pytest.approx(by_hand)
         assert made.goal == (f"{pieces.count} × {each:.1f} g" if each < 10 else f"{pieces.count} × {each:.0f} g")
-        assert f"on {number} {'tray' if number == 1 else 'trays'}" in made.do
+        assert f"on {'one tray' if number == 1 else f'{number} trays'}" in made.do
         assert bool(made.notices) == (number > 5)

@@ -7,6 +7,7 @@ from datetime import timedelta
 import pytest
 
 from kindwhisk.core.kitchen import Person
+from kindwhisk.core.piping.sieve import SievedBy
 from kindwhisk.core.process.changes.base import NotSo, Standing
 from kindwhisk.core.process.changes.hands import TakenOver
 from kindwhisk.core.process.changes.ingredients import Instead, LeftOut, WeighedOtherwise
@@ -14,12 +15,15 @@ from kindwhisk.core.process.changes.order import Earlier, Together
 from kindwhisk.core.process.changes.oven import OtherOven
 from kindwhisk.core.process.changes.pause import Keep, Paused
 from kindwhisk.core.process.changes.remedy import Remedied
+from kindwhisk.core.process.changes.sieve import LeftInSieve
 from kindwhisk.core.process.changes.tins import OtherTins
 from kindwhisk.core.process.changes.when import Retimed
+from kindwhisk.core.process.course import Course
+from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.forecast import walk_prepared
 from kindwhisk.core.process.wish import MoreTins
 from kindwhisk.core.values.errors import CraftError
-from tests.core.courses import KITCHEN, NOW, after, conserved, course_of, upto
+from tests.core.courses import KITCHEN, NOW, after, conserved, course_of, total, upto
 
 
 def test_another_ingredient_goes_only_into_what_is_still_to_come() -> None:
@@ -180,3 +184,41 @@ def test_a_pause_made_longer_before_anything_was_put_away_is_one_pause() -> None
     put_away = Standing(at.begun | {"keep-add-flour"}, frozenset(), NOW)
     later = Paused(until=NOW + timedelta(hours=8)).followed(once, put_away).course.formula
     assert [s.id for s in later.steps if s.kind == "chill"] == ["keep-add-flour", "keep-keep-add-flour"]
+
+
+# What stays in the sieve.
+
+
+def _sieved() -> tuple[Course, Standing]:
+    course = course_of("french-shells")
+    return course, after(course.formula, "sift-dry")
+
+
+def test_topped_up_the_batch_stays_what_it_was() -> None:
+    course, at = _sieved()
+    found = LeftInSieve(step="sift-dry", left_g=8).followed(course, at)
+    assert found.course == course
+    assert found.lost == found.needed
+    assert total(found.needed) == pytest.approx(8)
+    assert found.needed["almond-flour"] == pytest.approx(found.needed["icing-sugar"])
+
+
+def test_scaled_whites_and_sugar_follow_what_came_through() -> None:
+    course, at = _sieved()
+    dry = Flows(course.formula).mass_g("sift-dry")
+    found = LeftInSieve(step="sift-dry", left_g=0.1 * dry, by=SievedBy.SCALE).followed(course, at)
+    before, now = (f.grams_of("egg-white") for f in (course.formula, found.course.formula))
+    assert now == pytest.approx(0.9 * before)
+    assert total(found.lost) == pytest.approx(0.1 * dry)
+    came = Flows(found.course.formula).ingredients({"fold": 1.0})
+    meant = Flows(course.formula).ingredients({"fold": 1.0})
+    assert came == pytest.approx({i: 0.9 * g for i, g in meant.items()})
+
+
+@pytest.mark.parametrize(("step", "left"), [("whip", 5), ("sift-dry", 5000)])
+def test_only_what_was_sieved_stays_in_a_sieve(step: str, left: float) -> None:
+    course, at = _sieved()
+    with pytest.raises(CraftError):
+        LeftInSieve(step=step, left_g=left).followed(course, at)
+    with pytest.raises(CraftError):
+        LeftInSieve(step="sift-dry", left_g=5).followed(course, after(course.formula))

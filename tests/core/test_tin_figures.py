@@ -320,9 +320,9 @@ def test_a_piece_holds_what_its_form_does_and_a_tray_takes_so_many() -> None:
     finger = PipedPiece(width_mm=20, height_mm=12, length_mm=90)
     end = math.pi * 12 * (3 * 10**2 + 12**2) / 6
     assert finger.volume_ml() == pytest.approx((end + 2 / 3 * 20 * 12 * 70) / 1000)
-    assert cap.outline()[0] == (0, 20)
-    assert cap.outline()[-1] == (15, 0)
-    assert cap.outline()[6] == pytest.approx((7.5, 20 * math.sqrt(0.5)))
+    assert cap.outline()[0] == (0, 20, 0)
+    assert cap.outline()[-1] == (15, 0, 0)
+    assert cap.outline()[6] == pytest.approx((7.5, 20 * math.sqrt(0.5), 0))
     assert cap.mould().volume_ml() == pytest.approx(cap.volume_ml())
     assert finger.mould().volume_ml() == pytest.approx(finger.volume_ml())
     assert finger.on_tray(300, 400) == max(

@@ -9,6 +9,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/book/fold': () => import('./views/fold/FoldPage.svelte'),
   '/book/tins': () => import('./views/tins/TinsPage.svelte'),
   '/book/bake': () => import('./views/baking/BakingPage.svelte'),
+  '/book/piping': () => import('./views/piping/PipingPage.svelte'),
   '/book/patterns': () => import('./views/patterns/PatternPage.svelte'),
   '/book/:formula': () => import('./views/book/FormulaPage.svelte'),
   '/book/:formula/change': () => import('./views/book/ChangePage.svelte'),

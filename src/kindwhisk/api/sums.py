@@ -18,7 +18,7 @@ from kindwhisk.core.ingredients.goods import Good
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.record import KitchenRecord
-from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.scaling import in_loads, scale
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.reading import proposal
 from kindwhisk.core.reading.recipe import Written, from_csv, from_text
@@ -45,7 +45,8 @@ def planned(
         CraftError: the wish or the plan cannot be met.
     """
     _told(formula.goods)
-    return plan_backward(scale(formula, kitchen, wish, record).forecast, kitchen, ready_at, not_before)
+    made = in_loads(scale(formula, kitchen, wish, record), kitchen, record)
+    return plan_backward(made.forecast, kitchen, ready_at, not_before)
 
 
 # What a recipe is read by.

@@ -17,7 +17,7 @@ from kindwhisk.bench.told.foreseen import Foreseen, foreseen
 from kindwhisk.bench.turns import Turning, placed
 from kindwhisk.bench.workplace import Workplace
 from kindwhisk.core.process.course import Beside
-from kindwhisk.core.process.scaling import scale
+from kindwhisk.core.process.scaling import in_loads, scale
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.bands import Quantity
 
@@ -60,7 +60,7 @@ class Commands(Workplace):
         if hands:
             kitchen.person(hands)
         record = self.record()
-        scaled = scale(formula, kitchen, wish, record)
+        scaled = in_loads(scale(formula, kitchen, wish, record), kitchen, record)
         plan = plan_backward(scaled.forecast, kitchen, ready_at, began)
         document = BakeDocument(
             formula=scaled.formula,

@@ -23,8 +23,10 @@ from kindwhisk.bench.workplace import Workplace
 from kindwhisk.core.ingredients.eggs import EggsOfTheDay, egg_need, eggs_of_the_day
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.learning.figures import Figure
+from kindwhisk.core.piping.maturing import keeps_in_words
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
+from kindwhisk.core.process.steps.mature import MatureStep
 
 
 class StepIntake(NamedTuple):
@@ -58,8 +60,9 @@ class Queries(Workplace):
             CraftError: there is no such bake.
         """
         at = self.moment(bake_id, None)
-        last = at.document.formula.steps[-1].id
-        return label_of(bake_state(at, last, self.clock.speed), last)
+        last = at.document.formula.steps[-1]
+        keeps = keeps_in_words(last.filling, at.kitchen.cold_rule) if isinstance(last, MatureStep) else ""
+        return label_of(bake_state(at, last.id, self.clock.speed), last.id, keeps)
 
     def braid(self, bake_id: str, now: datetime | None = None) -> BakeBraid:
         """The braid of a bake, planned and as it goes.

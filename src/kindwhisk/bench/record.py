@@ -10,6 +10,7 @@ from kindwhisk.bench.ovens.evidence import OvenEvidence
 from kindwhisk.bench.ovens.record import OvenHeld, OvenTime, oven_held, oven_times
 from kindwhisk.core.learning.dots import Dot
 from kindwhisk.core.learning.figures import Figure
+from kindwhisk.core.piping.sorting import Counted, together
 from kindwhisk.core.process.record import KitchenRecord
 from kindwhisk.core.values.bands import Quantity
 from kindwhisk.core.values.model import Value
@@ -37,6 +38,7 @@ class BakeSummary(Value):
     height_mm: float | None = None
     late_by_s: float
     cups: tuple[CupRead, ...] = ()
+    counted: Counted | None = None
     dots: tuple[Dot, ...] | None = None
     ovens: tuple[OvenTime, ...] = ()
     held: tuple[OvenHeld, ...] = ()
@@ -59,6 +61,12 @@ def _cups(made: WalkedBake) -> tuple[CupRead, ...]:
     return tuple(found)
 
 
+def _counted(made: WalkedBake) -> list[Counted]:
+    """What the pieces came out as, at each step at which some were counted."""
+    found = (made.places[i].counted for i in made.observed.counts if i in made.places)
+    return [c for c in found if c is not None]
+
+
 def summary(at: Moment, probes: Probes) -> BakeSummary:
     """The summary of a bake that is over."""
     made, progress = at.walked, at.progress
@@ -70,6 +78,7 @@ def summary(at: Moment, probes: Probes) -> BakeSummary:
         height_mm=outcome.height_mm if outcome else None,
         late_by_s=late,
         cups=_cups(made),
+        counted=together(counted) if (counted := _counted(made)) else None,
         dots=tuple(showed(made, progress)),
         ovens=tuple(oven_times(made, progress)),
         held=tuple(oven_held(made, progress, at.kitchen, probes)),

@@ -23,6 +23,9 @@ class BenchRefusal(NotNowError):
 
 
 NAMED = 3
+SKIN, SORT = "skin", "sort"
+MOST_MORE = 2
+"""A hand may pipe smaller ones than planned, but not half as large. Chosen."""
 LONGEST_BEFORE = timedelta(days=14)
 AFTER_THE_END = (ev.OutcomeRecorded, ev.NoteAdded, ev.ReadingAdded, ev.Answered, ev.Undone)
 
@@ -59,6 +62,10 @@ def check(event: ev.BenchEvent, at: Moment) -> None:  # noqa: PLR0912
             step = _step(event.step, forecast)
             if progress.status_of(step.id) is not StepStatus.RUNNING:
                 raise BenchRefusal(f"“{step.title}” is not running.", field="step", remedy="Start it first.")
+        case ev.Touched():
+            _check_touch(_step(event.step, forecast), at)
+        case ev.PiecesCounted():
+            _check_count(event, _step(event.step, forecast), at)
         case ev.ReadingAdded():
             _check_reading(event, forecast)
         case ev.CueDone() | ev.ProbePlaced():
@@ -124,6 +131,26 @@ def _check_done(step: StepForecast, at: Moment) -> None:
     if step.attention is not Attention.THROUGHOUT:
         raise BenchRefusal(f"“{step.title}” was not started.", field="step", remedy="Start it first.")
     _check_needs(step, at)
+
+
+def _check_touch(step: StepForecast, at: Moment) -> None:
+    if step.kind != SKIN:
+        raise BenchRefusal(f"No skin forms at “{step.title}”.", field="step", remedy="Name the rest of its tray.")
+    if at.progress.status_of(step.id) is not StepStatus.RUNNING:
+        raise BenchRefusal(f"“{step.title}” is not running.", field="step", remedy="Start it first.")
+
+
+def _check_count(event: ev.PiecesCounted, step: StepForecast, at: Moment) -> None:
+    if step.kind != SORT:
+        raise BenchRefusal(f"Nothing is counted at “{step.title}”.", field="step", remedy="Name the step that sorts.")
+    _check_needs(step, at)
+    there = at.walked.places[step.id].tins.count
+    if event.counted.pieces > MOST_MORE * there:
+        raise BenchRefusal(
+            f"{event.counted.pieces} pieces are far more than the {there} that were piped.",
+            field="counted",
+            remedy="Count again: how many of them are good, broken, cracked and hollow?",
+        )
 
 
 def _check_pour(event: ev.SyrupPoured, at: Moment) -> None:

@@ -29,6 +29,8 @@ SAID: dict[str, str] = {
     "syrup_poured": "Syrup poured",
     "done_before": "{step} done before",
     "not_yet": "{step}: not yet",
+    "touched": "{step}: {feel}",
+    "pieces_counted": "{step}: counted",
     "gate_ticked": "Make-ready list: {item}",
     "cue_done": "{step}: a cue followed",
     "reading_added": "{step}: {quantity}",

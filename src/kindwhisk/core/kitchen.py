@@ -49,6 +49,10 @@ class Oven(Value):
     tins_at_once: int = Field(default=2, ge=1, le=50)
     racks: int = Field(default=2, ge=1, le=6)
 
+    def takes(self, *, trays: bool) -> int:
+        """How many go in together: a tray takes a rack."""
+        return self.racks if trays else self.tins_at_once
+
 
 class Mixer(Value):
     """A mixer and its bowl; ``bowl_g`` is what the empty bowl weighs, for it takes heat from what is poured in."""
@@ -67,13 +71,15 @@ class Person(Value):
 
 
 class ProbePlace(StrEnum):
-    """Where a thermometer lives; a step that needs one there takes its readings."""
+    """Where a thermometer lives; a step that needs one there takes its readings. In the room lives a hygrometer: it
+    reads percent."""
 
     POT = "pot"
     BOWL = "bowl"
     OVEN = "oven"
     CRUMB = "crumb"
     HAND = "hand"
+    ROOM = "room"
 
 
 class Thermometer(Value):
@@ -103,6 +109,7 @@ class Kitchen(Value):
     altitude_m: float = Field(default=0, ge=-400, le=5000)
     measured_kpa: float | None = Field(default=None, ge=50, le=110)
     air_c: float = Field(default=22, ge=5, le=45)
+    humidity_percent: float = Field(default=50, ge=5, le=100)
     eggs: EggSize = EggSize.EU_M
     allergen_law: Law = Law.EU
     cold_rule: str = Field(default="", max_length=160)
@@ -121,6 +128,11 @@ class Kitchen(Value):
             if len(set(ids)) != len(ids):
                 raise ValueError(f"two entries of '{what}' have the same id: give each its own")
         return self
+
+    @property
+    def hygrometer(self) -> Thermometer | None:
+        """What reads the damp of the room; None where nothing does."""
+        return next((t for t in self.thermometers if t.place is ProbePlace.ROOM), None)
 
     @property
     def pressure_kpa(self) -> float:

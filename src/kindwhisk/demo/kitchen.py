@@ -59,6 +59,7 @@ def demo_kitchen() -> Kitchen:
             Thermometer(id="oven-probe", name="Oven probe", place=ProbePlace.OVEN),
             Thermometer(id="crumb-probe", name="Crumb probe", place=ProbePlace.CRUMB),
             Thermometer(id="hand", name="Hand thermometer"),
+            Thermometer(id="hygrometer", name="Hygrometer", place=ProbePlace.ROOM),
         ),
         cups=(Cup(id="steel-cup", name="Steel cup", empty_g=38, volume_ml=120),),
     )

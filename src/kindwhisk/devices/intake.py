@@ -10,7 +10,7 @@ from typing import Annotated
 from pydantic import AwareDatetime, Field
 
 from kindwhisk.bench.workplace import Workplace
-from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.kitchen import Kitchen, ProbePlace
 from kindwhisk.core.reading.conversion import TemperatureUnit, celsius_of
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
@@ -22,10 +22,14 @@ AHEAD = timedelta(minutes=2)
 EARLIEST = datetime(2020, 1, 1, tzinfo=UTC)
 """A device that tells of a time before this has a clock that was never set."""
 MOST_AT_ONCE = 20_000
+MOST_DAMP = 100.0
 
 
 class OutsideReading(Value):
-    """A temperature from a probe. Without ``at`` it is of now; a repeated ``key`` of a probe changes nothing."""
+    """A temperature from a probe, or percent from a hygrometer (a probe that lives in the room).
+
+    Without ``at`` it is of now; a repeated ``key`` of a probe changes nothing.
+    """
 
     probe: Annotated[str, Field(pattern=r"^[A-Za-z0-9][A-Za-z0-9_.:-]{0,39}$")]
     value: Annotated[float, Field(allow_inf_nan=False)]
@@ -94,9 +98,39 @@ def _said(probe: str, off: timedelta) -> str:
     return f"The clock of '{probe}' is {by} {way}: its readings are placed by when they came. Set its clock."
 
 
+def _is_damp(reading: OutsideReading, place: str, kitchen: Kitchen) -> bool:
+    """Whether it is of a hygrometer.
+
+    Raises:
+        CraftError: percent of something that is none, a hygrometer's temperature, or what no air can be.
+    """
+    own = next((t for t in kitchen.thermometers if t.id == reading.probe), None)
+    lives_in_room = own is not None and own.place is ProbePlace.ROOM
+    field = f"{place}." if place else ""
+    if reading.unit is TemperatureUnit.PERCENT and own is not None and not lives_in_room:
+        raise CraftError(
+            f"'{reading.probe}' is a thermometer: it can't read percent.",
+            field=f"{field}unit",
+            remedy="Send C, F or K; or let it live in the room, in Kitchen, if it is a hygrometer.",
+        )
+    if lives_in_room and reading.unit in {TemperatureUnit.FAHRENHEIT, TemperatureUnit.KELVIN}:
+        raise CraftError(
+            f"'{reading.probe}' is a hygrometer: it reads percent.", field=f"{field}unit", remedy="Send percent."
+        )
+    damp = lives_in_room or reading.unit is TemperatureUnit.PERCENT
+    if damp and not 0 <= reading.value <= MOST_DAMP:
+        raise CraftError(
+            f"{reading.value:g} % is more than air can hold, or less than nothing.",
+            field=f"{field}value",
+            remedy="A hygrometer reads from 0 to 100 %.",
+        )
+    return damp
+
+
 def _kept(reading: OutsideReading, place: str, off: timedelta, now: datetime, kitchen: Kitchen) -> StoredReading:
-    celsius = celsius_of(reading.value, reading.unit)
-    if not COLDEST_C <= celsius <= HOTTEST_C:
+    if _is_damp(reading, place, kitchen):
+        celsius = reading.value
+    elif not COLDEST_C <= (celsius := celsius_of(reading.value, reading.unit)) <= HOTTEST_C:
         raise CraftError(
             f"{reading.value:g} {reading.unit.value} is no temperature of a kitchen.",
             field=f"{place}.value" if place else "value",

@@ -26,6 +26,7 @@ from kindwhisk.devices.bowl import BowlPlan, StandInBowl
 from kindwhisk.devices.intake import OutsideReading, take
 from kindwhisk.devices.ovens import StandInOvens
 from kindwhisk.devices.pot import PotPlan, Span, StandInPot
+from kindwhisk.devices.room import RoomView, StandInRooms
 from kindwhisk.devices.view import StandInView, probe_of
 
 TICK_S = 0.2
@@ -53,6 +54,7 @@ class StandInsView(Value):
     on: bool
     speed: float
     things: tuple[StandInView, ...] = ()
+    room: RoomView | None = None
 
 
 @dataclass
@@ -88,6 +90,7 @@ class StandIns:
         self.on = available
         self._things: dict[tuple[str, str, datetime], _Thing] = {}
         self._ovens = StandInOvens()
+        self._rooms = StandInRooms()
         self._lock = Lock()
         self._stop = Event()
         self._thread: Thread | None = None
@@ -108,7 +111,8 @@ class StandIns:
         """What there is."""
         with self._lock:
             things = (*(t.view(b, s) for (b, s, _), t in self._things.items()), *self._ovens.views())
-        return StandInsView(available=self.available, on=self.on, speed=self.clock.speed, things=things)
+            room = self._rooms.view() if self.on else None
+        return StandInsView(available=self.available, on=self.on, speed=self.clock.speed, things=things, room=room)
 
     def turn_flame(self, share: float) -> None:
         """Every pot's flame, 0 to 1.2 of what it was lit at."""
@@ -159,6 +163,7 @@ class StandIns:
                 if holds[thing.probe] == key
             ]
             readings += self._ovens.advance(at_work, now, self.bench.kitchen)
+            readings += self._rooms.advance(at_work, now, self.bench.kitchen)
             self._things = {
                 k: t
                 for k, t in self._things.items()

@@ -1,4 +1,4 @@
-"""Linings as a PDF of true scale: cut along the line, fold along the dots, and check the ruler before cutting."""
+"""Paper shapes as a PDF of true scale: cut along the line, fold along the dots, and check the ruler before cutting."""
 
 from __future__ import annotations
 
@@ -16,12 +16,12 @@ TEXT = "Helvetica"
 RING_TEXT = 0.14
 
 
-def lining_pdf(title: str, shapes: Sequence[PaperShape], paper: Paper) -> bytes:
-    """The document; ``title`` stands at the head of every page."""
+def lining_pdf(title: str, shapes: Sequence[PaperShape], paper: Paper, what: str = "Lining") -> bytes:
+    """The document; ``title`` stands at the head of every page, ``what`` it is in the document's own."""
     width, height = SIZE_MM[paper]
     out = io.BytesIO()
     canvas = Canvas(out, pagesize=(width * mm, height * mm), pageCompression=0, invariant=1)
-    canvas.setTitle(f"Lining: {title}")
+    canvas.setTitle(f"{what}: {title}")
     made = pages(shapes, paper)
     for number, page in enumerate(made, start=1):
         canvas.setFont(TEXT, 10)
@@ -40,6 +40,7 @@ def _tile(canvas: Canvas, tile: Tile) -> None:
     frame.rect((tile.x_mm - 1) * mm, (tile.y_mm - 1) * mm, (tile.width_mm + 2) * mm, (tile.height_mm + 2) * mm)
     canvas.clipPath(frame, stroke=0, fill=0)
     _lines(canvas, tile, tile.shape.cuts, closed=True)
+    _lines(canvas, tile, tile.shape.marks, closed=False)
     canvas.setDash(1.2 * mm, 1.2 * mm)
     _lines(canvas, tile, tile.shape.folds, closed=False)
     canvas.restoreState()

@@ -1,4 +1,4 @@
-"""Linings as one SVG of true scale, in millimetres, with a ruler to check."""
+"""Paper shapes as one SVG of true scale, in millimetres, with a ruler to check."""
 
 from __future__ import annotations
 
@@ -12,15 +12,15 @@ EDGE_MM, GAP_MM, TEXT_MM = 8.0, 12.0, 4.0
 SPACE = "http://www.w3.org/2000/svg"
 
 
-def lining_svg(title: str, shapes: Sequence[PaperShape]) -> bytes:
-    """All shapes below each other, above them the ruler."""
+def lining_svg(title: str, shapes: Sequence[PaperShape], what: str = "Lining") -> bytes:
+    """All shapes below each other, above them the ruler; ``what`` they are stands in its title."""
     width = max([RULER_MM + 70, *(s.width_mm for s in shapes)]) + 2 * EDGE_MM
     height = 3 * EDGE_MM + sum(s.height_mm + GAP_MM + TEXT_MM for s in shapes)
     root = ET.Element(
         "svg",
         {"xmlns": SPACE, "width": f"{width:g}mm", "height": f"{height:g}mm", "viewBox": f"0 0 {width:g} {height:g}"},
     )
-    ET.SubElement(root, "title").text = f"Lining: {title}"
+    ET.SubElement(root, "title").text = f"{what}: {title}"
     pen = ET.SubElement(root, "g", {"fill": "none", "stroke": "#000", "stroke-width": "0.35"})
     _ruler(root, pen)
     y = 3 * EDGE_MM
@@ -43,6 +43,8 @@ def _shape(pen: ET.Element, shape: PaperShape, left: float, top: float) -> None:
 
     for cut in shape.cuts:
         ET.SubElement(pen, "polygon" if len(cut) > 2 else "polyline", {"class": "cut", "points": points(cut)})
+    for mark in shape.marks:
+        ET.SubElement(pen, "polyline", {"class": "mark", "points": points(mark)})
     for fold in shape.folds:
         ET.SubElement(pen, "polyline", {"class": "fold", "points": points(fold), "stroke-dasharray": "1.2 1.2"})
 

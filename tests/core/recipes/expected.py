@@ -20,6 +20,7 @@ from kindwhisk.core.ingredients.allergens import holds
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import IngredientPortion
+from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.weigh import WeighStep
@@ -30,6 +31,10 @@ HERE = Path(__file__).parent
 GRAMS_WITHIN = 0.15
 UNCOUNTED = {"cup", "unknown"}
 GRAVE = {"fat-near-whites", "raw-egg", "from-elsewhere", "time-for-temperature"}
+
+
+AS = {"hand": "plain", "skin": "rest"}
+"""Kinds as the expectations call them: a rest in which a skin forms is a rest."""
 
 
 @dataclass
@@ -110,7 +115,7 @@ def nodes_of(formula: Formula) -> list[Node]:
         if isinstance(step, WeighStep) or step.assumed:
             seen_through[step.id] = (takes, parents)
         else:
-            found.append(Node(step.id, {"hand": "plain"}.get(step.kind, step.kind), takes, parents))
+            found.append(Node(step.id, AS.get(step.kind, step.kind), takes, parents))
     return found
 
 
@@ -251,11 +256,17 @@ def _oven_right(want: str, formula: Formula) -> bool:
     )
 
 
+def _minutes(step: Step) -> float:
+    if step.kind == "skin":
+        return step.written_minutes or 0.0
+    return step.minutes if step.kind == "rest" else step.hours * 60 if step.kind == "chill" else 0.0
+
+
 def _waits(formula: Formula) -> list[tuple[str, float]]:
     return [
-        (s.kind, s.minutes if s.kind == "rest" else s.hours * 60 if s.kind == "chill" else 0.0)
+        (AS.get(s.kind, s.kind), _minutes(s))
         for s in formula.steps
-        if s.kind in {"rest", "chill", "cool"} and not s.assumed
+        if s.kind in {"rest", "skin", "chill", "cool"} and not s.assumed
     ]
 
 

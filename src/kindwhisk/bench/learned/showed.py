@@ -10,13 +10,14 @@ from kindwhisk.core.folding.air_kept import kept_share
 from kindwhisk.core.folding.airy import Airy
 from kindwhisk.core.learning.dots import Dot
 from kindwhisk.core.learning.expected import Expected
-from kindwhisk.core.learning.figures import DENSITIES, TIMES, Figure
+from kindwhisk.core.learning.figures import DENSITIES, PIPING, TIMES, Figure
+from kindwhisk.core.piping.skin import NOT_YET, Feel, Touch, took_s
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.tins.rise import risen_volume_ml, settled_volume_ml
 from kindwhisk.core.tins.standing import levels_mm
-from kindwhisk.core.values.bands import CUP_SPREAD
+from kindwhisk.core.values.bands import CUP_SPREAD, Quantity
 
 GOOD_STARS = 4
 """Only a bake that came out so well tells how dense a foam or batter should be."""
@@ -63,6 +64,8 @@ def _observed(
     Hands are slow for many reasons: only steps that run on their own teach times; what an oven takes is kept with the
     oven. A fold is not judged by a foam that was guessed.
     """
+    if told.figure in PIPING:
+        return _of_pieces(told, step_id, made, progress)
     step, cup = made.formula.step(step_id), made.observed.densities.get(step_id)
     weighed = cup is not None and cup.spread <= CUP_SPREAD
     if told.figure in TIMES - {Figure.BAKE} and step.attention is not Attention.THROUGHOUT:
@@ -76,6 +79,28 @@ def _observed(
             parts = tuple(Airy.of(m) for m in made.intakes[step_id])
             return kept_share(parts, cup.density), False
     return None, False
+
+
+def _of_pieces(told: Expected, step_id: str, made: WalkedBake, progress: Progress) -> tuple[float | None, bool]:
+    """What a tray showed of skin and hand: when its touches say that it held, how long its piping took, and what ten of
+    its pieces weighed.
+
+    A hand's time counts although hands are slow for many reasons: a tray is piped without a pause, or was asked about.
+    """
+    own = progress.steps.get(step_id)
+    if told.figure is Figure.PIECE:
+        tens = [
+            r.value for r in progress.readings if r.step == step_id and r.quantity is Quantity.TEN_PIECES and r.counts
+        ]
+        return (tens[-1] / 10, False) if tens else (None, False)
+    if own is None or own.started_at is None or not own.time_counts:
+        return None, False
+    if told.figure is Figure.PIPE:
+        return _seconds(own) if own.status is StepStatus.DONE else (None, False)
+    touches = list(made.observed.touches.get(step_id, ()))
+    if own.status is StepStatus.DONE and own.ended_at is not None and all(t.feel in NOT_YET for t in touches):
+        touches.append(Touch(t_s=(own.ended_at - own.started_at).total_seconds(), feel=Feel.DRY))
+    return took_s(tuple(touches)) or (None, False)
 
 
 def _dot(name: str, told: Expected, observed: float | None, *, title: str = "", above: bool = False) -> Iterator[Dot]:

@@ -33,6 +33,9 @@ UNITS = {
     Figure.FOAM: "g/ml",
     Figure.BATTER: "g/ml",
     Figure.HEIGHT: "mm",
+    Figure.SKIN: "s",
+    Figure.PIPE: "s",
+    Figure.PIECE: "g",
 }
 
 

@@ -10,6 +10,7 @@ from functools import cached_property, lru_cache
 from kindwhisk.bench.log.planned import PlannedStep
 from kindwhisk.core.process.course import Course
 from kindwhisk.core.process.portions import StepPortion
+from kindwhisk.core.process.steps.skin import SkinStep
 
 
 @dataclass(frozen=True)
@@ -54,6 +55,11 @@ class BakeDocument(Course):
     def foams(self) -> frozenset[str]:
         """The steps that whip something into a foam."""
         return frozenset(s.id for s in self.formula.steps if s.begins_foam)
+
+    @cached_property
+    def rests_open(self) -> bool:
+        """Whether pieces of it rest until a skin holds: then the air of the room counts."""
+        return any(isinstance(s, SkinStep) for s in self.formula.steps)
 
     @cached_property
     def takers(self) -> dict[str, tuple[str, ...]]:

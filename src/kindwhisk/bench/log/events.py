@@ -8,6 +8,8 @@ from typing import Annotated, Literal
 from pydantic import AwareDatetime, Field, TypeAdapter
 
 from kindwhisk.bench.log.planned import PlannedStep
+from kindwhisk.core.piping.skin import Feel
+from kindwhisk.core.piping.sorting import Counted
 from kindwhisk.core.process.changes import Change
 from kindwhisk.core.process.changes.again import Again
 from kindwhisk.core.values.bands import Quantity
@@ -118,6 +120,23 @@ class NotYet(_Event):
 
     kind: Literal["not_yet"]
     step: Short
+
+
+class Touched(_Event):
+    """A finger was laid on a piece whose skin forms. Dry or too long, the rest is over."""
+
+    kind: Literal["touched"]
+    step: Short
+    feel: Feel
+
+
+class PiecesCounted(_Event):
+    """What became of the pieces of a tray (0: of all of them); a later count of the same tray replaces it."""
+
+    kind: Literal["pieces_counted"]
+    step: Short
+    tray: int = Field(default=0, ge=0, le=200)
+    counted: Counted
 
 
 class GateTicked(_Event):
@@ -245,6 +264,8 @@ BenchEvent = Annotated[
     | BegunAgain
     | Changed
     | NotYet
+    | Touched
+    | PiecesCounted
     | GateTicked
     | CueDone
     | ReadingAdded

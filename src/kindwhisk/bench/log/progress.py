@@ -11,6 +11,8 @@ from typing import Literal
 
 from kindwhisk.bench.log import events as ev
 from kindwhisk.core.folding.cup import RIBBON_SPREAD
+from kindwhisk.core.piping.skin import Feel, Touch
+from kindwhisk.core.piping.sorting import Counted, Counts
 from kindwhisk.core.process.changes.base import Standing
 from kindwhisk.core.process.walk import Measured
 from kindwhisk.core.values.bands import CUP_SPREAD, Quantity
@@ -44,6 +46,8 @@ class StepProgress:
     started_at: datetime | None = None
     ended_at: datetime | None = None
     looked_at: list[datetime] = field(default_factory=list)
+    touches: list[tuple[datetime, Feel]] = field(default_factory=list)
+    counted: dict[int, Counted] = field(default_factory=dict)
     cues_done: set[str] = field(default_factory=set)
     reason: str = ""
     time_counts: bool = True
@@ -182,6 +186,25 @@ class Progress:
             for i, s in self.steps.items()
             if i in foams and s.status is StepStatus.DONE and s.started_at and s.ended_at and s.time_counts
         }
+
+    def touches(self) -> dict[str, tuple[Touch, ...]]:
+        """What fingers said of each skin, in seconds since its rest began; that it is over says as much as “dry”."""
+        found = {}
+        for step_id, own in self.steps.items():
+            if own.touches and own.started_at is not None:
+                began = own.started_at
+                found[step_id] = tuple(
+                    Touch(t_s=max(0.0, (at - began).total_seconds()), feel=f) for at, f in own.touches
+                )
+        return found
+
+    def counts(self) -> dict[str, Counts]:
+        """What pieces came out as, by the step at which they were counted and by tray."""
+        return {i: tuple(sorted(s.counted.items(), key=lambda c: c[0])) for i, s in self.steps.items() if s.counted}
+
+    def humidity(self) -> Reading | None:
+        """As it was last read by hand; None where nobody did."""
+        return next((r for r in reversed(self.readings) if r.quantity is Quantity.HUMIDITY and r.counts), None)
 
     def waits_since(self, step_id: str, ended_at: datetime, now: datetime) -> datetime:
         """The moment from which a result that was there at ``ended_at`` ages."""

@@ -20,6 +20,7 @@ from kindwhisk.bench.log.progress import (
     Turn,
 )
 from kindwhisk.core.folding.cup import density_from_cup
+from kindwhisk.core.piping.skin import NOT_YET
 from kindwhisk.core.process.formula import upstream
 
 HAND_STEP_STRETCH = 2.0
@@ -126,6 +127,15 @@ class Laying:
         reason = event.reason if isinstance(event, ev.BegunAgain) else ""
         progress.turns.append(Turn(item.sequence, item.at, said, reason, asked.moment, found.lost, found.needed))
 
+    def _touched(self, event: ev.Touched, at: datetime) -> None:
+        """What does not hold yet was looked at; what holds is over."""
+        step = self.progress.step(event.step)
+        step.touches.append((at, event.feel))
+        if event.feel in NOT_YET:
+            step.looked_at.append(at)
+        else:
+            self._done(event.step, at)
+
     def _poured(self, event: ev.SyrupPoured, at: datetime) -> None:
         self._done(event.boil, at)
         if not self.progress.is_over(event.whisk):
@@ -169,6 +179,10 @@ class Laying:
                 self._turned(item, event)
             case ev.NotYet():
                 progress.step(event.step).looked_at.append(at)
+            case ev.Touched():
+                self._touched(event, at)
+            case ev.PiecesCounted():
+                progress.step(event.step).counted[event.tray] = event.counted
             case ev.GateTicked():
                 (progress.ticked.add if event.there else progress.ticked.discard)(event.item)
             case ev.CueDone():

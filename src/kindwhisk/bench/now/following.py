@@ -10,7 +10,7 @@ from __future__ import annotations
 import hashlib
 from collections import OrderedDict
 from dataclasses import dataclass, field
-from datetime import datetime
+from datetime import datetime, timedelta
 from functools import cache
 from pathlib import Path
 from threading import Lock
@@ -34,6 +34,8 @@ CHECKED_EVERY = 50
 """After so many readings what they told is kept on the disk: that few are taken again after a start."""
 CHECKPOINTS = 6
 READ_AT_ONCE = 20_000
+HUMIDITY_HOLDS = timedelta(hours=1)
+"""The air of a room moves so slowly that an older reading tells nothing. Chosen."""
 
 Typed = tuple[tuple[int, float], ...]
 """Typed readings: milliseconds since 1970, and C."""
@@ -145,6 +147,15 @@ class Following:
                 return None
             view = watching.view((until - since).total_seconds())
         return StepWatch(watch=view, probe=stretch.probe, beside=stretch.beside)
+
+    def humidity_percent(self, kitchen: Kitchen, now: datetime) -> float | None:
+        """What the room's hygrometer read last, within :data:`HUMIDITY_HOLDS`; None where there is none, or it is
+        silent. In whole percent: no forecast is surer."""
+        own = kitchen.hygrometer
+        if own is None:
+            return None
+        last = self._store.probes.latest(own.id, milliseconds(now - HUMIDITY_HOLDS), milliseconds(now))
+        return None if last is None else float(round(last))
 
     def _living_in(self, place: ProbePlace | None, kitchen: Kitchen, since_ms: int, until_ms: int) -> str | None:
         """The thermometer of a place: the first one there that has sent something, else the first."""

@@ -14,11 +14,11 @@ from kindwhisk.bench.log.log import BakeLog
 from kindwhisk.bench.log.progress import BakeStatus, Progress, StepStatus
 from kindwhisk.bench.log.projection import project
 from kindwhisk.bench.now.expected import expected_times
-from kindwhisk.bench.now.following import Following, StepAtHand, StepWatch
+from kindwhisk.bench.now.following import HUMIDITY_HOLDS, Following, StepAtHand, StepWatch
 from kindwhisk.bench.now.meetings import MeetingView, open_meetings
 from kindwhisk.bench.now.outlook import Outlook, outlook
 from kindwhisk.bench.now.readiness import GateItemView, gate_items, startable
-from kindwhisk.bench.now.walked import WalkedBake, walked
+from kindwhisk.bench.now.walked import NO_PIECES, PiecesSeen, WalkedBake, walked
 from kindwhisk.bench.now.windows import WindowView, open_windows
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.process.forecast import StepForecast
@@ -62,7 +62,21 @@ class Moment:
         waited = self.progress.waited_s(self.now, document.takers)
         ran = self.progress.ran_s(document.foams)
         told = (tuple(sorted(m.items())) for m in (waited, ran))
-        return walked(self.progress.text, tuple(sorted(densities.items())), *told)
+        return walked(self.progress.text, tuple(sorted(densities.items())), *told, self._pieces)
+
+    @property
+    def _pieces(self) -> PiecesSeen:
+        """What was seen of pieces and of the air over them: as it was read by hand within the hour, else by the room's
+        hygrometer."""
+        document, progress = self.document, self.progress
+        if not document.rests_open and not any(s.counted for s in progress.steps.values()):
+            return NO_PIECES
+        until, typed = progress.ended_at or self.now, progress.humidity()
+        humidity = self._following.humidity_percent(self.kitchen, until)
+        if typed is not None and (humidity is None or until - typed.at < HUMIDITY_HOLDS):
+            humidity = typed.value
+        touches, counts = progress.touches(), progress.counts()
+        return PiecesSeen(tuple(sorted(touches.items())), tuple(sorted(counts.items())), humidity)
 
     def at_hand(self, step_id: str) -> StepAtHand | None:
         """What following a step by thermometers needs to know of it; None for one that none follows or followed."""
@@ -149,14 +163,24 @@ class Moment:
         return min(running, key=lambda i: running[i].likely_at, default=None)
 
     def _ready(self) -> list[str]:
-        """Steps that can start, the one that is expected first in front; things to tick don't count here."""
+        """Steps that can start, the one that is expected first in front; things to tick don't count here.
+
+        Of those whose time has come, a tray that can rest or bake goes first: hands are free again at once.
+        """
         ids = [
             s.id
             for s in self.walked.forecast.steps
             if startable(s, self.progress)
             and all(i.there for i in self.gate_items(s.id) if i.kind is GateItemKind.STEP)
         ]
-        return sorted(ids, key=lambda i: self.expected[i])
+
+        def turn(step_id: str) -> tuple[datetime, bool, tuple[datetime, datetime]]:
+            start, _ = self.expected[step_id]
+            step = self.walked.forecast.step(step_id)
+            presses = step.sets_foam and step.attention is Attention.NONE
+            return max(start, self.now), not presses, self.expected[step_id]
+
+        return sorted(ids, key=turn)
 
     @cached_property
     def next(self) -> str | None:

@@ -122,6 +122,9 @@ def outlook(
             look = max(low, start + (likely - start) * (forecast.first_look_s / duration.likely))
     if own.looked_at:
         look = own.looked_at[-1] + _look_again(forecast)
+        if own.touches:
+            # A finger has told how far it is: it is laid on again when it may hold.
+            look = max(look, low)
         likely, high = max(likely, look), max(high, look)
     return Outlook(
         started_at=start,

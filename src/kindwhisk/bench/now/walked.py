@@ -2,18 +2,40 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
+from typing import NamedTuple
 
 from kindwhisk.bench.log.document import BakeDocument, parse
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.learning.expected import Expected
+from kindwhisk.core.piping.skin import Touch
+from kindwhisk.core.piping.sorting import Counts
 from kindwhisk.core.process.changes.remedy import brought_back
 from kindwhisk.core.process.forecast import Forecast, forecast_of, walk_prepared
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.gate import Gate, gates
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.walk import Measured, Observed
+
+
+class PiecesSeen(NamedTuple):
+    """What fingers said of skins, and counts of pieces (both by step), and how damp the room was when last read."""
+
+    touches: tuple[tuple[str, tuple[Touch, ...]], ...] = ()
+    counts: tuple[tuple[str, Counts], ...] = ()
+    humidity_percent: float | None = None
+
+
+NO_PIECES = PiecesSeen()
+
+
+def in_air(setting: Setting, humidity_percent: float | None) -> Setting:
+    """The setting in the air of the day, where that was read."""
+    if humidity_percent is None:
+        return setting
+    damp = min(100.0, max(5.0, humidity_percent))
+    return replace(setting, kitchen=setting.kitchen.model_copy(update={"humidity_percent": damp}))
 
 
 @dataclass(frozen=True)
@@ -32,6 +54,7 @@ class WalkedBake:
     places: dict[str, Setting]
     expects: dict[str, tuple[Expected, ...]]
     gates: dict[str, Gate]
+    pieces: PiecesSeen
 
     def at_first(self, step_id: str) -> Material:
         """What went into a step when it began: what brought it back later is left to its thermometer to see."""
@@ -43,7 +66,7 @@ def walked_without(made: WalkedBake, step_id: str) -> WalkedBake:
     """The same bake without what was measured at a step."""
     densities = tuple(sorted((i, m) for i, m in made.observed.densities.items() if i != step_id))
     waited, ran = (tuple(sorted(m.items())) for m in (made.observed.waited_s, made.observed.ran_s))
-    return walked(made.text, densities, waited, ran)
+    return walked(made.text, densities, waited, ran, made.pieces)
 
 
 @lru_cache(maxsize=64)
@@ -52,12 +75,13 @@ def walked(
     densities: tuple[tuple[str, Measured], ...],
     waited_s: tuple[tuple[str, float], ...] = (),
     ran_s: tuple[tuple[str, float], ...] = (),
+    pieces: PiecesSeen = NO_PIECES,
 ) -> WalkedBake:
-    """Walk a bake's formula with the densities measured so far, the waits of its foams, and how long they were whisked
-    (all by step)."""
+    """Walk a bake's formula with the densities measured so far, the waits of its foams, how long they were whisked
+    (all by step), and what was seen of its pieces."""
     document = parse(document_json)
-    observed = Observed(dict(densities), dict(waited_s), dict(ran_s))
-    steps = walk_prepared(document.formula, document.setting, observed)
+    observed = Observed(dict(densities), dict(waited_s), dict(ran_s), dict(pieces.touches), dict(pieces.counts))
+    steps = walk_prepared(document.formula, in_air(document.setting, pieces.humidity_percent), observed)
     forecast = forecast_of(document.formula, steps)
     return WalkedBake(
         text=document_json,
@@ -71,4 +95,5 @@ def walked(
         places={w.step.id: w.place for w in steps},
         expects={w.step.id: w.outcome.expects for w in steps},
         gates={g.step: g for g in gates(forecast)},
+        pieces=pieces,
     )

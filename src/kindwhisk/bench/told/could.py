@@ -9,8 +9,9 @@ from kindwhisk.core.process.changes.again import found_at
 from kindwhisk.core.process.changes.base import Standing
 from kindwhisk.core.process.changes.order import Earlier, Together
 from kindwhisk.core.process.changes.pause import Keep, fates_of
-from kindwhisk.core.process.flows import Flows
+from kindwhisk.core.process.flows import NOTHING, Flows
 from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.process.steps.sift import SiftStep
 from kindwhisk.core.process.substitution import Offer, offers
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
@@ -62,7 +63,8 @@ class Offered(Value):
 
 class Could(Value):
     """All of it. ``tins`` and ``oven``: whether they can still be others; ``before``: steps that may have been done
-    already; ``weighs``: steps that only weigh, and what was meant to lie in the bowl."""
+    already; ``weighs``: steps that only weigh, and what was meant to lie in the bowl; ``sieves``: what was sieved and
+    stands there."""
 
     again: tuple[AgainHere, ...]
     ingredients: tuple[StillToCome, ...]
@@ -71,6 +73,7 @@ class Could(Value):
     together: tuple[Offered, ...]
     before: tuple[Offered, ...]
     weighs: tuple[Into, ...]
+    sieves: tuple[Into, ...]
     tins: bool
     oven_c: float | None
     batch: bool
@@ -116,6 +119,11 @@ def could(at: Moment) -> Could:
             Into(step=s.id, title=s.title, grams=flows.mass_g(s.id))
             for s in formula.steps
             if s.only_weighs and flows.left(s.id, standing.begun)
+        ),
+        sieves=tuple(
+            Into(step=s.id, title=s.title, grams=flows.mass_g(s.id))
+            for s in formula.steps
+            if isinstance(s, SiftStep) and s.id in standing.begun and flows.left(s.id, standing.begun) > NOTHING
         ),
         tins=fill is not None and fill.id not in standing.begun,
         oven_c=bakes[0].oven_c if bakes else None,

@@ -13,7 +13,7 @@ class BakeLabel(Held):
     """What stands on a label.
 
     ``batch`` leads back to the log, ``made`` is how much of what was made in it; ``raw_egg`` is empty where all of its
-    egg was baked.
+    egg was baked. ``keeps`` is how to keep it and for how long, where its last step tells.
     """
 
     title: str
@@ -21,12 +21,13 @@ class BakeLabel(Held):
     batch: str
     made: str
     weight_g: float
+    keeps: str
     raw_egg: str
     defers: str
 
 
-def label_of(state: BakeState, last_step: str) -> BakeLabel:
-    """The label of a bake, from its state with the step close up whose result is served."""
+def label_of(state: BakeState, last_step: str, keeps: str = "") -> BakeLabel:
+    """The label of a bake, from its state with the step close up whose result is served, and how it is kept."""
     served = state.details[last_step].forecast
     raw = any(c.id == UNBAKED_EGG.id for c in served.cautions)
     return BakeLabel(
@@ -36,6 +37,7 @@ def label_of(state: BakeState, last_step: str) -> BakeLabel:
         batch=state.id,
         made=state.batch,
         weight_g=served.material.mass_g,
+        keeps=keeps,
         raw_egg=f"Contains raw egg, not baked through: not for {NOT_FOR}." if raw else "",
         defers=DEFER,
     )
@@ -49,6 +51,7 @@ def as_text(label: BakeLabel) -> str:
         f"{label.made}; {label.weight_g:.0f} g when done",
         label.contains,
         label.labels,
+        label.keeps,
         label.raw_egg,
         label.defers,
     ]

@@ -10,6 +10,7 @@ from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.now.outlook import Outlook, column
 from kindwhisk.bench.now.readiness import startable
 from kindwhisk.bench.told.amounts import amounts, eggs_in
+from kindwhisk.bench.told.pieces import skin_now, tray_counts
 from kindwhisk.bench.told.readings import reading_views
 from kindwhisk.bench.told.views import (
     Act,
@@ -152,6 +153,8 @@ def _detail(at: Moment, step_id: str) -> StepDetail:
         act=_act(at, step),
         spoilt=_spoilt(at, step),
         not_before=_not_before(at, step),
+        skin=skin_now(at, step_id),
+        counts=tray_counts(at, step_id),
     )
 
 

@@ -13,6 +13,9 @@ from kindwhisk.bench.now.readiness import GateItemView
 from kindwhisk.bench.now.windows import WindowView
 from kindwhisk.bench.told.amounts import Amount
 from kindwhisk.core.ingredients.eggs import EggNeed
+from kindwhisk.core.piping.damp import Advice
+from kindwhisk.core.piping.skin import Feel
+from kindwhisk.core.piping.sorting import Counted
 from kindwhisk.core.process.folds import FoldCourse
 from kindwhisk.core.process.forecast import StepForecast
 from kindwhisk.core.process.held import Held
@@ -69,8 +72,45 @@ class Act(Value):
     whisk: str = ""
 
 
+class TouchView(Value):
+    """What a finger said of a skin."""
+
+    at: datetime
+    feel: Feel
+
+
+class SkinNow(Value):
+    """A skin that forms: in which air, when it should hold, when it has rested too long, and what fingers said.
+
+    ``measured`` tells air that was read today from the kitchen's usual; ``why`` tells that it does not come about.
+    """
+
+    air_c: float
+    humidity_percent: float
+    measured: bool
+    low_at: datetime | None
+    likely_at: datetime | None
+    high_at: datetime | None
+    too_long_at: datetime | None
+    basis: str
+    bakes: int
+    why: str
+    advice: tuple[Advice, ...]
+    touches: tuple[TouchView, ...]
+
+
+class TrayCount(Value):
+    """A tray (0: all of them together) with its pieces as piped, and what they were counted as."""
+
+    tray: int
+    piped: int
+    counted: Counted | None
+
+
 class StepDetail(Value):
     """A step close up.
+
+    ``skin`` is of a rest until a skin holds, ``counts`` of pieces that are sorted, tray by tray.
 
     ``spoilt`` is the share of its bubbles that a foam has lost past its peak; ``not_before`` when a step should begin
     that would only stand waiting earlier.
@@ -88,6 +128,8 @@ class StepDetail(Value):
     act: Act | None
     spoilt: Estimate | None
     not_before: datetime | None
+    skin: SkinNow | None
+    counts: tuple[TrayCount, ...]
 
 
 class TurnView(Value):

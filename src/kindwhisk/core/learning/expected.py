@@ -42,7 +42,8 @@ def factor(dots: tuple[Dot, ...], figure: Figure, effects: tuple[str, ...], doub
     without any evidence that is the priors' own. ``bakes`` are those that shared an effect with it.
     """
     told = belief(dots, figure, effects, doubt)
-    behind = {d.id for d in dots[-MOST:] if not d.above and not set(effects).isdisjoint(d.effects)}
+    # A dot is called by its bake first: several trays of one bake are one bake.
+    behind = {d.id.partition("/")[0] for d in dots[-MOST:] if not d.above and not set(effects).isdisjoint(d.effects)}
     return Factor(math.exp(told.mean), math.hypot(told.sd, SPREADS[figure].noise), len(behind))
 
 

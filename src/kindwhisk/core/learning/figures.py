@@ -19,9 +19,13 @@ class Figure(StrEnum):
     FOAM = "density of a foam"
     BATTER = "density of a batter"
     HEIGHT = "height of the finished bake"
+    SKIN = "time until a skin holds"
+    PIPE = "time of piping"
+    PIECE = "weight of a piece"
 
 
 TIMES = frozenset({Figure.WHIP, Figure.ALONE, Figure.BAKE})
+PIPING = frozenset({Figure.SKIN, Figure.PIPE, Figure.PIECE})
 DENSITIES = frozenset({Figure.FOAM, Figure.BATTER})
 
 
@@ -46,6 +50,9 @@ SPREADS: Mapping[Figure, Spread] = MappingProxyType(
         Figure.FOAM: Spread(0.05, _levels(mixer=0.07, hands=0.04, kind=0.06, formula=0.06)),
         Figure.BATTER: Spread(0.05, _levels(hands=0.06, kind=0.06, formula=0.07)),
         Figure.HEIGHT: Spread(0.08, _levels(kind=0.10, formula=0.12)),
+        Figure.SKIN: Spread(0.10, _levels(kind=0.25, formula=0.12)),
+        Figure.PIPE: Spread(0.12, _levels(hands=0.25, kind=0.10, formula=0.06)),
+        Figure.PIECE: Spread(0.05, _levels(hands=0.08, kind=0.04, formula=0.04)),
     }
 )
 """Ovens, families and the noise of bakes: oven reference model (0.15, 0.08, 0.06 to 0.10). ``dial`` is a dial that no

@@ -28,7 +28,7 @@ from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.preparation import prepared
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
-from kindwhisk.core.process.steps.base import WHITES, YOLKY
+from kindwhisk.core.process.steps.base import WHITES, YOLKY, OnTray
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.roll import RollStep
 from kindwhisk.core.process.walk import NOTHING_OBSERVED, Observed, WalkedStep, walk
@@ -58,7 +58,7 @@ class MaterialView(Value):
 
 
 class Taken(Value):
-    """Contentsto a step: from an ingredient, or from a step."""
+    """What goes into a step: of an ingredient, or from a step."""
 
     name: str
     grams: float
@@ -73,7 +73,8 @@ class StepForecast(Figures):
     """A step as it is expected to go: its figures, and what it is in the process.
 
     ``ribbon`` is whether its density can be told by one; ``before`` are the vessels that it takes from, cut in half, as
-    they stand before it; ``additions`` are a fold's.
+    they stand before it; ``additions`` are a fold's. ``tray`` is which tray or load of several it is for, ``late_s`` by
+    how much longer than it holds its content waits for it.
     """
 
     id: str
@@ -93,6 +94,8 @@ class StepForecast(Figures):
     passes_window: bool
     under_way_is_enough: bool
     section: Section | None
+    late_s: float
+    tray: OnTray | None
     ribbon: bool
     ageing: Ageing | None
     before: tuple[Section, ...]
@@ -282,6 +285,8 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
                 passes_window=step.passes_window,
                 under_way_is_enough=step.under_way_is_enough,
                 section=step.section(outcome.material, place),
+                late_s=step.late_s,
+                tray=step.tray,
                 ribbon=told_by_ribbon(outcome.foam),
                 ageing=outcome.ageing,
                 before=_before(one, by_id),

@@ -14,7 +14,10 @@ from kindwhisk.core.foams.whipping import Rescue, WhipStage
 from kindwhisk.core.folding.together import Addition
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.learning.expected import Expected
+from kindwhisk.core.piping.deposit import Deposit
 from kindwhisk.core.safety.cautions import Caution
+from kindwhisk.core.tins.layout import Layout
+from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.values.bands import Band
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
@@ -83,6 +86,14 @@ class Notice(Value):
     remedy: str
 
 
+class DepositView(Deposit):
+    """The pieces of a step: what each is, how they stand on their tray, and how many of them on it."""
+
+    piece: PipedPiece
+    layout: Layout
+    on_tray: int
+
+
 class Figures(Value):
     """What is known of a step beforehand: its words, its times, and what to watch for.
 
@@ -97,6 +108,7 @@ class Figures(Value):
         rescues: what can be brought back when something is wrong, and what can't.
         foam: what kind of foam or batter the material is, where it is one.
         additions: of a fold, what goes into what one after the other.
+        deposit: of a piping, what each piece weighs, how wide it is piped, where it stands.
         bake: of a bake, its times, curves and risks; ``gates``: what a cooling cake is ready for, and when.
     """
 
@@ -116,6 +128,7 @@ class Figures(Value):
     rescues: tuple[Rescue, ...] = ()
     foam: Foam | None = None
     additions: tuple[Addition, ...] = ()
+    deposit: DepositView | None = None
     bake: BakeView | None = None
     gates: tuple[CoolGate, ...] = ()
     checkpoints: tuple[Checkpoint, ...] = ()

@@ -16,6 +16,7 @@ from kindwhisk.core.process.setting import NO_TINS, Setting, TinsInUse
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.trays import laid_out
 from kindwhisk.core.process.walk import WalkedStep, walk
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.tins.shapes import Tin
@@ -263,3 +264,20 @@ def scale(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecord 
         ),
         forecast=forecast_of(amounts, walked),
     )
+
+
+def in_loads(scaled: Scaled, kitchen: Kitchen, record: KitchenRecord = NO_RECORD) -> Scaled:
+    """The same batch as it is planned and made: what is piped laid out over trays and loads of its oven."""
+    tins = TinsInUse(
+        scaled.tin_name,
+        scaled.tin,
+        scaled.tin_count,
+        wall=scaled.tin_wall,
+        beside=tuple(TinsInUse(b.name, b.tin, b.count) for b in scaled.beside),
+    )
+    setting = Setting(kitchen=kitchen, oven=kitchen.oven(scaled.oven), tins=tins, record=record)
+    laid = laid_out(scaled.formula, setting)
+    if laid is scaled.formula:
+        return scaled
+    forecast = forecast_of(laid, walk_prepared(laid, setting))
+    return scaled.model_copy(update={"formula": laid, "forecast": forecast})

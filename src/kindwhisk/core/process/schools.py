@@ -46,6 +46,12 @@ SCHOOLS: dict[str, dict[str, str]] = {
         "base paper": "Comes out clean below and holds on at the side; shrinks less.",
         "lined all round": "Comes out easily; the side draws in a little.",
     },
+    "Skin": {
+        "rested until it holds": "Smooth tops and even feet; half an hour to hours, as the air is.",
+        "not rested": "No waiting, and no waiting tray; needs a stiff batter and an oven that starts gently, and more "
+        "tops crack.",
+        "dried in a warm oven": "Works in damp air; uneven, and the oven is not free to heat meanwhile.",
+    },
     "Soak": {
         "brushed": "Moist and still springy; keeps its shape when sliced.",
         "flooded": "As wet as custard; served from its dish, and chilled for hours.",

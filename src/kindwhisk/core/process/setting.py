@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+import math
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from zlib import crc32
 
@@ -12,6 +13,8 @@ from kindwhisk.core.kitchen import Kitchen, Oven
 from kindwhisk.core.learning.figures import SPREADS, Figure, effect
 from kindwhisk.core.ovens.degrees import offset_k
 from kindwhisk.core.ovens.place import Rack
+from kindwhisk.core.piping.skin import Touch
+from kindwhisk.core.piping.sorting import Counted, Counts, whole
 from kindwhisk.core.process.record import NO_RECORD, KitchenRecord
 from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.tins.rise import RISE_DOUBT, risen_volume_ml
@@ -22,6 +25,8 @@ from kindwhisk.core.vessels.vessel import Vessel
 
 MACHINE = "mixer whisk"
 """The tool that stands for the kitchen's mixer."""
+WHOLE_TRAY = 0.02
+"""A tray that holds less than this share of one more is that one."""
 
 
 @dataclass(frozen=True)
@@ -29,8 +34,8 @@ class TinsInUse:
     """``count`` equal tins, of which ``on_shelf`` are known to be in this kitchen (None: not known).
 
     ``beside`` are tins of other kinds that share the same content. For piped pieces ``piece`` tells their shape,
-    ``tin`` is a mould of one, ``count`` their number, and ``trays`` what goes into the oven. ``papered``: base and
-    wall.
+    ``tin`` is a mould of one, ``count`` their number, ``trays`` what goes into the oven and ``sheet`` one of these.
+    ``papered``: base and wall.
     """
 
     name: str
@@ -40,6 +45,7 @@ class TinsInUse:
     beside: tuple[TinsInUse, ...] = ()
     piece: PipedPiece | None = None
     trays: int | None = None
+    sheet: Tin | None = None
     wall: TinWall = TinWall.BRIGHT
     papered: tuple[bool, bool] = (False, False)
 
@@ -65,6 +71,22 @@ class TinsInUse:
         return self.trays or self.count + sum(t.count for t in self.beside)
 
 
+def taken_together(parts: Sequence[tuple[TinsInUse, float]]) -> TinsInUse | None:
+    """The tins of what is taken together, each with the share of its content that is taken.
+
+    Of pieces of one kind as many as that is, of all trays; other tins are those of the first.
+    """
+    if not parts:
+        return None
+    first = parts[0][0]
+    if first.piece is None:
+        return first
+    alike = [(tins, share) for tins, share in parts if tins.piece == first.piece]
+    count = sum(tins.count * share for tins, share in alike)
+    trays = sum((tins.trays or 1) * share for tins, share in alike)
+    return replace(first, count=max(1, round(count)), trays=max(1, math.ceil(trays - WHOLE_TRAY)))
+
+
 NO_TINS = TinsInUse(name="", tin=RoundTin(dimensions=RoundDimensions(diameter_mm=200, depth_mm=60)))
 """For formulas that fill no tin."""
 
@@ -73,7 +95,8 @@ NO_TINS = TinsInUse(name="", tin=RoundTin(dimensions=RoundDimensions(diameter_mm
 class Setting:
     """What every step may look at, beside what goes into it: ``technique`` is the class of what it belongs to,
     ``hands`` whose hands it is done with (empty: the kitchen's), ``did`` whose hands a step was begun with, where those
-    are others; ``ovens`` the oven of a step, where that is another."""
+    are others; ``ovens`` the oven of a step, where that is another; ``touches`` what fingers said of its skin,
+    ``counts`` what its pieces came out as, by tray."""
 
     kitchen: Kitchen
     oven: Oven
@@ -85,6 +108,13 @@ class Setting:
     hands: str = ""
     did: Mapping[str, str] = field(default_factory=dict)
     ovens: Mapping[str, Oven] = field(default_factory=dict)
+    touches: tuple[Touch, ...] = ()
+    counts: Counts = ()
+
+    @property
+    def counted(self) -> Counted | None:
+        """What all its pieces came out as; None where nobody has counted any."""
+        return whole(self.counts, self.tins.count, self.tins.trays or 1)
 
     def vessel_name(self, vessel_id: str) -> str:
         """What the vessel is called; its id when the formula does not name it."""

@@ -9,10 +9,12 @@ from typing import NamedTuple
 from kindwhisk.core.foams.ageing import air_lost
 from kindwhisk.core.foams.over_whipped import over_whipped
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.piping.skin import Touch
+from kindwhisk.core.piping.sorting import Counts
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.outcome import Outcome
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
-from kindwhisk.core.process.setting import Setting, TinsInUse
+from kindwhisk.core.process.setting import Setting, TinsInUse, taken_together
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.values.bands import CUP_SPREAD
 from kindwhisk.core.values.estimate import Basis, Estimate
@@ -31,12 +33,14 @@ class Measured(NamedTuple):
 
 
 class Observed(NamedTuple):
-    """What a bake has shown so far, by step id: densities read, seconds that a result has waited to be taken, and
-    seconds that a foam was whisked."""
+    """What a bake has shown so far, by step id: densities read, seconds that a result has waited to be taken, seconds
+    that a foam was whisked, what fingers said of a skin, and what pieces came out as."""
 
     densities: Mapping[str, Measured] = {}
     waited_s: Mapping[str, float] = {}
     ran_s: Mapping[str, float] = {}
+    touches: Mapping[str, tuple[Touch, ...]] = {}
+    counts: Mapping[str, Counts] = {}
 
 
 NOTHING_OBSERVED = Observed()
@@ -127,21 +131,30 @@ def stepwise(formula: Formula, setting: Setting, observed: Observed = NOTHING_OB
             else larder.take(p)
             for p in step.inputs
         )
-        inherited = (held_in[p.step] for p in step.inputs if isinstance(p, StepPortion) and p.step in held_in)
         leads = lead is not None and step.origin == lead.id
-        own = setting if step.again is None else setting.in_tins(setting.tins.part(step.again.share))
-        tins = step.fills(combine(intake), own, leads=leads) or next(inherited, None)
-        if tins is not None:
-            held_in[step.id] = tins
-        place = replace(
-            setting.in_tins(tins or setting.tins),
+        own = replace(
+            setting if step.again is None else setting.in_tins(setting.tins.part(step.again.share)),
             formula=formula.id,
             technique=formula.component(step.component).technique or formula.technique,
             hands=setting.did.get(step.id, setting.hands),
             oven=setting.ovens.get(step.id, setting.oven),
+            touches=observed.touches.get(step.id, ()),
+            counts=observed.counts.get(step.id, ()),
         )
+        held = [
+            (held_in[p.step], m.mass_g / whole if (whole := larder.whole[p.step].mass_g) else 1.0)
+            for p, m in zip(step.inputs, intake, strict=True)
+            if isinstance(p, StepPortion) and p.step in held_in
+        ]
+        tins = step.fills(combine(intake), own, leads=leads) or taken_together(held)
+        if tins is not None:
+            held_in[step.id] = tins
+        place = own.in_tins(tins or setting.tins)
         parts = _parts(step, intake, origins)
         outcome = step.effect(parts, place)
+        counted = place.counted
+        if tins is not None and counted is not None:
+            held_in[step.id] = replace(tins, count=max(1, counted.good))
         if step.id in observed.ran_s:
             spoilt = over_whipped(outcome.material, observed.ran_s[step.id], outcome.over_s)
             outcome = outcome.model_copy(update={"material": spoilt})

@@ -6,6 +6,9 @@ from kindwhisk.core.process.forecast import Forecast, StepForecast
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
 
+LATER = 1.15
+"""What has to wait longer than it holds, because the oven takes no more, is planned with so much to spare. Chosen."""
+
 
 class Window(Value):
     """The end of ``opens`` and the start of ``closes`` may lie at most ``hold_s`` apart."""
@@ -27,7 +30,7 @@ def windows(forecast: Forecast) -> tuple[Window, ...]:
         return ends
 
     return tuple(
-        Window(opens=step.id, closes=end.id, hold_s=step.hold_s, why=step.hold_why)
+        Window(opens=step.id, closes=end.id, hold_s=step.hold_s.shifted(LATER * end.late_s), why=step.hold_why)
         for step in forecast.steps
         if step.hold_s is not None
         for end in closing(step)

@@ -33,16 +33,17 @@ def to_inside(number: float, measure: str) -> float:
 
 
 class TemperatureUnit(StrEnum):
-    """The unit of an outside reading."""
+    """The unit of an outside reading; percent are a hygrometer's."""
 
     CELSIUS = "C"
     FAHRENHEIT = "F"
     KELVIN = "K"
+    PERCENT = "%"
 
 
 PINT_DEGREES = {TemperatureUnit.FAHRENHEIT: "degree_Fahrenheit", TemperatureUnit.KELVIN: "kelvin"}
 
 
 def celsius_of(value: float, unit: TemperatureUnit) -> float:
-    """A temperature in C."""
-    return value if unit is TemperatureUnit.CELSIUS else to_inside(value, PINT_DEGREES[unit])
+    """A temperature in C; percent stay what they are."""
+    return value if unit not in PINT_DEGREES else to_inside(value, PINT_DEGREES[unit])

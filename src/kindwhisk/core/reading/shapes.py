@@ -21,9 +21,9 @@ from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep, Lining
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
-from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.roll import RollStep
 from kindwhisk.core.process.steps.sift import SiftStep
+from kindwhisk.core.process.steps.skin import SkinStep
 from kindwhisk.core.process.steps.soak import SoakStep
 from kindwhisk.core.process.steps.turn_out import TurnOutStep
 from kindwhisk.core.process.steps.warm import WarmStep
@@ -177,10 +177,7 @@ class Builder:
             last = "pipe"
             if plan.technique is Technique.SHELLS:
                 last = self.add(
-                    RestStep(
-                        id="skin", title="Rest until a skin forms", vessel=TIN.id, inputs=(of(last),), minutes=40,
-                        sees="Dull; a finger takes nothing along.",
-                    )
+                    SkinStep(id="skin", title="Rest until a skin forms", vessel=TIN.id, inputs=(of(last),))
                 )  # fmt: skip
             mould = piece.mould()
             reference = ReferenceBake(

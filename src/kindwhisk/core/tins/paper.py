@@ -19,7 +19,7 @@ Point = tuple[float, float]
 class PaperShape(Value):
     """A piece of paper to cut: ``count`` of it. Points in mm, x to the right, y upward; lines are closed if ``cuts``.
 
-    ``cuts`` are cut, ``folds`` are creased and stay open.
+    ``cuts`` are cut, ``folds`` are creased and stay open, ``marks`` are only drawn.
     """
 
     name: str
@@ -28,6 +28,7 @@ class PaperShape(Value):
     note: str
     cuts: tuple[tuple[Point, ...], ...]
     folds: tuple[tuple[Point, ...], ...] = ()
+    marks: tuple[tuple[Point, ...], ...] = ()
 
     @property
     def width_mm(self) -> float:
@@ -54,12 +55,21 @@ def paper(
     note: str = "",
     count: int = 1,
     folds: Sequence[Sequence[Point]] = (),
+    marks: Sequence[Sequence[Point]] = (),
 ) -> PaperShape:
     """A shape with its lower left corner in the origin."""
     left = min(x for line in cuts for x, _ in line)
     bottom = min(y for line in cuts for _, y in line)
     by = (-left, -bottom)
-    return PaperShape(name=name, count=count, size=size, note=note, cuts=_moved(cuts, by), folds=_moved(folds, by))
+    return PaperShape(
+        name=name,
+        count=count,
+        size=size,
+        note=note,
+        cuts=_moved(cuts, by),
+        folds=_moved(folds, by),
+        marks=_moved(marks, by),
+    )
 
 
 def arc(radius: float, start: float, end: float) -> list[Point]:

@@ -18,6 +18,8 @@ class Quantity(StrEnum):
     CORE_TEMPERATURE = "core temperature"
     MASS = "mass"
     HEIGHT = "height"
+    HUMIDITY = "humidity of the room"
+    TEN_PIECES = "mass of ten pieces"
 
 
 UNITS: dict[Quantity, str] = {
@@ -27,6 +29,8 @@ UNITS: dict[Quantity, str] = {
     Quantity.CORE_TEMPERATURE: "C",
     Quantity.MASS: "g",
     Quantity.HEIGHT: "mm",
+    Quantity.HUMIDITY: "%",
+    Quantity.TEN_PIECES: "g",
 }
 
 
@@ -49,6 +53,8 @@ LIMITS: dict[Quantity, Limits] = {
     Quantity.CORE_TEMPERATURE: Limits(low=-5, high=130, below="frozen", above="hotter than a crumb can be"),
     Quantity.MASS: Limits(low=0, high=50_000, below="less than nothing", above="more than a bench scale takes"),
     Quantity.HEIGHT: Limits(low=0, high=1000, below="less than nothing", above="taller than any tin"),
+    Quantity.HUMIDITY: Limits(low=5, high=100, below="drier than any kitchen", above="more than air can hold"),
+    Quantity.TEN_PIECES: Limits(low=2, high=5000, below="lighter than ten drops", above="heavier than ten buns"),
 }
 
 

@@ -143,7 +143,10 @@ def of_piece(name: str, piece: PipedPiece, material: Material, count: int) -> Se
     return Section(
         form=VesselForm.SHEET,
         name=name,
-        wall=tuple(WallPoint(height_mm=h * scale, outer_mm=half, inner_mm=0) for h, half in piece.outline(WALL_POINTS)),
+        wall=tuple(
+            WallPoint(height_mm=h * scale, outer_mm=outer, inner_mm=inner)
+            for h, outer, inner in piece.outline(WALL_POINTS)
+        ),
         rim_mm=height,
         level_mm=height,
         start_level_mm=height * free,

@@ -20,11 +20,12 @@ from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.sift import SiftStep
 from kindwhisk.core.process.steps.soak import SoakStep
+from kindwhisk.core.process.steps.sort import SortStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
-from kindwhisk.core.tins.pieces import PipedPiece
+from kindwhisk.core.tins.pieces import PieceShape, PipedPiece
 from kindwhisk.core.values.technique import Technique
 from kindwhisk.core.vessels.vessel import Vessel, VesselForm
 from kindwhisk.demo.formulas.shorthand import (
@@ -53,8 +54,8 @@ from kindwhisk.demo.formulas.shorthand import (
     whites,
 )  # fmt: skip
 
-FINGER = PipedPiece(width_mm=28, height_mm=16, length_mm=85, gap_mm=12)
-UPRIGHT = PipedPiece(width_mm=28, height_mm=18, length_mm=60, gap_mm=4)
+FINGER = PipedPiece(width_mm=28, height_mm=16, length_mm=85, gap_mm=12, shape=PieceShape.FINGER)
+UPRIGHT = PipedPiece(width_mm=28, height_mm=18, length_mm=60, gap_mm=4, shape=PieceShape.FINGER)
 GLASSES = Vessel(id="glasses", name="glasses", form=VesselForm.TIN)
 DISC = Vessel(id="disc", name="disc", form=VesselForm.TIN)
 
@@ -110,6 +111,7 @@ def fingers() -> Formula:
                 too_far="Brown at the foot.",
             ),
             do(CoolStep, "cool", "Cool on the paper", TRAY, of("bake"), above_air_k=4),
+            do(SortStep, "sort", "Lift and count", TRAY, of("cool")),
         ),
     )  # fmt: skip
 

@@ -4,26 +4,29 @@ from kindwhisk.core.baking.course import Sets
 from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.folding.kept import Manner
+from kindwhisk.core.piping.maturing import FillingKind
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import IngredientPortion, of
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.bake import BakeStep
-from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.knock import KnockStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
+from kindwhisk.core.process.steps.mature import MatureStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.sift import SiftStep
+from kindwhisk.core.process.steps.skin import SkinStep
+from kindwhisk.core.process.steps.sort import SortStep
 from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
-from kindwhisk.core.tins.pieces import PipedPiece
+from kindwhisk.core.tins.pieces import PieceShape, PipedPiece
 from kindwhisk.core.values.technique import Technique
 from kindwhisk.demo.formulas.shorthand import (
     COLD,
@@ -47,9 +50,9 @@ from kindwhisk.demo.formulas.shorthand import (
     whites,
 )  # fmt: skip
 
-KISS = PipedPiece(width_mm=38, height_mm=30, gap_mm=15)
-SWIRL = PipedPiece(width_mm=60, height_mm=45, gap_mm=20)
-SHELL = PipedPiece(width_mm=40, height_mm=8)
+KISS = PipedPiece(width_mm=38, height_mm=30, gap_mm=15, shape=PieceShape.KISS)
+SWIRL = PipedPiece(width_mm=60, height_mm=45, gap_mm=20, shape=PieceShape.KISS)
+SHELL = PipedPiece(width_mm=40, height_mm=8, shape=PieceShape.ROUND)
 
 
 def kisses() -> Formula:
@@ -81,6 +84,7 @@ def kisses() -> Formula:
                 not_yet="They stick or bend: half an hour more.", too_far="Cream-coloured: the oven runs hot.",
             ),
             do(CoolStep, "cool", "Cool in the open oven", TRAY, of("dry"), above_air_k=4),
+            do(SortStep, "sort", "Lift and count", TRAY, of("cool")),
         ),
     )  # fmt: skip
 
@@ -99,7 +103,7 @@ def striped_kisses() -> Formula:
                 Method.FRENCH, 100, 180, g("cream-of-tartar", 0.4), title="Whip whites and sugar", peak=Peak.STIFF,
             ),
             do(SplitStep, "take", "Weigh off a half", SMALL_BOWL, of("whip", 0.5)),
-            do(FoldStep, "tint", "Fold the colour in", SMALL_BOWL, of("take"), g("colour-gel", 2)),
+            do(FoldStep, "tint", "Fold the colour in", SMALL_BOWL, of("take"), g("colour-gel", 0.6)),
             do(
                 PipeStep, "pipe", "Pipe the stripes", TRAY, of("whip", rest=True), of("tint"), piece=KISS,
                 piece_name="kiss", tin=TRAY_40, tin_name="30 x 40 cm tray", stripes_each=2, nozzle_mm=14,
@@ -111,6 +115,7 @@ def striped_kisses() -> Formula:
                 not_yet="They stick or bend: half an hour more.", too_far="The white stripes turn cream-coloured.",
             ),
             do(CoolStep, "cool", "Cool in the open oven", TRAY, of("dry"), above_air_k=4),
+            do(SortStep, "sort", "Lift and count", TRAY, of("cool")),
         ),
     )  # fmt: skip
 
@@ -168,6 +173,8 @@ def _shells(  # noqa: PLR0913, PLR0917
     meringue: tuple[Step, ...],
     filling: tuple[Step, ...],
     filling_name: str,
+    method: Method,
+    filling_kind: FillingKind,
     paste_white_g: float = 0.0,
     colour: tuple[IngredientPortion, ...] = (),
 ) -> Formula:
@@ -196,16 +203,14 @@ def _shells(  # noqa: PLR0913, PLR0917
             tin=TRAY_40, tin_name="30 x 40 cm tray", leads=True,
         ),
         do(KnockStep, "knock", "Knock the trays", TRAY, of("pipe")),
-        do(
-            RestStep, "skin", "Rest until a skin forms", TRAY, of("knock"), minutes=40, covered=False,
-            sees="Dull; a finger slides over them and takes nothing along.",
-        ),
+        do(SkinStep, "skin", "Rest until a skin forms", TRAY, of("knock"), method=method),
         do(
             BakeStep, "bake", "Bake the shells", TRAY, of("skin"), oven_c=150, sets=Sets.SHELL,
             reference=reference(SHELL.mould(), 1, 150, 14), sees="Pushed with a finger, the top does not slide on its foot.",
             not_yet="It wobbles: two minutes more.", too_far="Browned: cooler, or lower down.",
         ),
         do(CoolStep, "cool", "Cool on the paper", TRAY, of("bake"), above_air_k=3),
+        do(SortStep, "sort", "Lift, sort and count", TRAY, of("cool")),
     )  # fmt: skip
     return Formula(
         id=formula_id,
@@ -225,12 +230,9 @@ def _shells(  # noqa: PLR0913, PLR0917
             *part(
                 "pairs",
                 do(
-                    AssembleStep, "pair", "Fill and pair them", RACK, of("cool"), of("filling"), joining=Joining.SANDWICH,
+                    AssembleStep, "pair", "Fill and pair them", RACK, of("sort"), of("filling"), joining=Joining.SANDWICH,
                 ),
-                do(
-                    ChillStep, "mature", "Mature in the cold", RACK, of("pair"), hours=24,
-                    sees="The bite is soft through, the top still whole.",
-                ),
+                do(MatureStep, "mature", "Mature in the cold", RACK, of("pair"), filling=filling_kind),
             ),
         ),
     )  # fmt: skip
@@ -252,6 +254,8 @@ def french_shells() -> Formula:
             ),
         ),
         "lemon filling",
+        Method.FRENCH,
+        FillingKind.CREAM,
     )  # fmt: skip
 
 
@@ -275,6 +279,8 @@ def swiss_shells() -> Formula:
             ),
         ),
         "white ganache",
+        Method.SWISS,
+        FillingKind.GANACHE,
     )  # fmt: skip
 
 
@@ -304,6 +310,8 @@ def syrup_shells() -> Formula:
             ),
         ),
         "light ganache",
+        Method.ITALIAN,
+        FillingKind.GANACHE,
         paste_white_g=28,
         colour=(g("cocoa", 6),),
     )  # fmt: skip

@@ -408,6 +408,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/colour": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Colour
+         * @description Grams of a colour for a depth, its limit, what it risks, and how it will look.
+         */
+        post: operations["colour_api_craft_colour_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/cool": {
         parameters: {
             query?: never;
@@ -462,6 +482,26 @@ export interface paths {
          * @description The density of what fills a cup level.
          */
         post: operations["density_api_craft_density_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/deposits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Deposits
+         * @description What one piece weighs, how wide it is piped, how many this batter makes, on how many trays, of how many bags.
+         */
+        post: operations["deposits_api_craft_deposits_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -588,6 +628,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/loads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Loads Of
+         * @description How many loads, which trays in each, when each is piped, goes in, is turned and covered, how long it rests.
+         */
+        post: operations["loads_of_api_craft_loads_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/meringue/dissolution": {
         parameters: {
             query?: never;
@@ -662,6 +722,26 @@ export interface paths {
         get: operations["spot_api_craft_meringue_spot_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/pairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pairs
+         * @description Which shells make a pair, and how much filling that takes, with what stays in bowl and bag.
+         */
+        post: operations["pairs_api_craft_pairs_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -748,6 +828,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/sieve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sieve Of
+         * @description What is missing in the bowl, and the two ways to set it right.
+         */
+        post: operations["sieve_of_api_craft_sieve_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/skin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Skin Of
+         * @description When a skin holds in this air: a range; the touch decides.
+         */
+        post: operations["skin_of_api_craft_skin_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/split": {
         parameters: {
             query?: never;
@@ -822,6 +942,46 @@ export interface paths {
          * @description When a pot will be at its target, from the readings so far; null with ``why`` where they can't tell.
          */
         post: operations["syrup_forecast_api_craft_syrup_forecast_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/template.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Template As Pdf
+         * @description The template of a tray at true scale, on pages in lapping parts, with a ruler to check.
+         */
+        get: operations["template_as_pdf_api_craft_template_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/template.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Template As Svg
+         * @description The template of a tray at true scale, in millimetres, with a ruler to check.
+         */
+        get: operations["template_as_svg_api_craft_template_svg_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2080,6 +2240,17 @@ export interface components {
             what: string;
         };
         /**
+         * Advice
+         * @description Something that helps, what it costs, and when the skin would hold then; None where that is never.
+         */
+        Advice: {
+            /** Costs */
+            costs: string;
+            /** Do */
+            do: string;
+            dry_s: components["schemas"]["Estimate"] | null;
+        };
+        /**
          * AgainHere
          * @description A step that can be begun again; ``parts``: also a part of it. ``where`` names what its content is in by now.
          */
@@ -2205,6 +2376,12 @@ export interface components {
             sequence: number;
         };
         /**
+         * Arrangement
+         * @description How rows follow each other.
+         * @enum {string}
+         */
+        Arrangement: "in rows" | "staggered";
+        /**
          * Asked
          * @description A bake that is asked about. ``batter_g`` goes into one tin, or onto one tray as pieces.
          *
@@ -2314,6 +2491,7 @@ export interface components {
             note: string;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -2512,7 +2690,7 @@ export interface components {
          * @description What stands on a label.
          *
          *     ``batch`` leads back to the log, ``made`` is how much of what was made in it; ``raw_egg`` is empty where all of its
-         *     egg was baked.
+         *     egg was baked. ``keeps`` is how to keep it and for how long, where its last step tells.
          */
         BakeLabel: {
             /** Allergens */
@@ -2529,6 +2707,8 @@ export interface components {
             contains: string;
             /** Defers */
             defers: string;
+            /** Keeps */
+            keeps: string;
             /** Labels */
             labels: string;
             /** Made */
@@ -2713,6 +2893,7 @@ export interface components {
              * @default
              */
             too_far: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -2728,6 +2909,7 @@ export interface components {
          *     ``dots`` are named within the bake; None where they were not worked out yet.
          */
         BakeSummary: {
+            counted?: components["schemas"]["Counted"] | null;
             /**
              * Cups
              * @default []
@@ -2924,6 +3106,7 @@ export interface components {
             target_c: number;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -3094,7 +3277,7 @@ export interface components {
             /** At */
             at?: string | null;
             /** Change */
-            change: components["schemas"]["kindwhisk__core__process__changes__batch__Batch"] | components["schemas"]["OtherTins"] | components["schemas"]["Instead"] | components["schemas"]["LeftOut"] | components["schemas"]["WeighedOtherwise"] | components["schemas"]["OtherOven"] | components["schemas"]["Earlier"] | components["schemas"]["Together"] | components["schemas"]["TakenOver"] | components["schemas"]["Paused"] | components["schemas"]["Remedied"] | components["schemas"]["Retimed"];
+            change: components["schemas"]["kindwhisk__core__process__changes__batch__Batch"] | components["schemas"]["OtherTins"] | components["schemas"]["Instead"] | components["schemas"]["LeftOut"] | components["schemas"]["WeighedOtherwise"] | components["schemas"]["OtherOven"] | components["schemas"]["Earlier"] | components["schemas"]["Together"] | components["schemas"]["TakenOver"] | components["schemas"]["Paused"] | components["schemas"]["Remedied"] | components["schemas"]["LeftInSieve"] | components["schemas"]["Retimed"];
             /** Client Key */
             client_key: string;
             /**
@@ -3221,6 +3404,7 @@ export interface components {
             sees: string;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -3270,6 +3454,55 @@ export interface components {
              * Format: date-time
              */
             wall_at: string;
+        };
+        /**
+         * ColourBody
+         * @description A batter to be coloured; ``depth`` is 0 for none, a third for pale, 1 for full, more for deeper still.
+         */
+        ColourBody: {
+            /** Batter G */
+            batter_g: number;
+            /**
+             * Colour
+             * @default
+             */
+            colour: string;
+            /** Depth */
+            depth: number;
+            kind: components["schemas"]["ColourKind"];
+        };
+        /**
+         * ColourKind
+         * @description What a colour is carried by.
+         * @enum {string}
+         */
+        ColourKind: "gel" | "liquid" | "powder";
+        /**
+         * ColourRisk
+         * @description What so much of it does to a skin.
+         * @enum {string}
+         */
+        ColourRisk: "none" | "near the limit" | "over the limit";
+        /**
+         * ColourView
+         * @description The dose, and the batter as it will look.
+         */
+        ColourView: {
+            /** Grams */
+            grams: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Limit G */
+            limit_g: number;
+            /** Looks */
+            looks: string;
+            risk: components["schemas"]["ColourRisk"];
+            /** Says */
+            says: string;
+            /** Share Percent */
+            share_percent: number;
+            /** Water G */
+            water_g: number;
         };
         /**
          * Column
@@ -3602,6 +3835,7 @@ export interface components {
             note: string;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -3691,7 +3925,8 @@ export interface components {
         /**
          * Could
          * @description All of it. ``tins`` and ``oven``: whether they can still be others; ``before``: steps that may have been done
-         *     already; ``weighs``: steps that only weigh, and what was meant to lie in the bowl.
+         *     already; ``weighs``: steps that only weigh, and what was meant to lie in the bowl; ``sieves``: what was sieved and
+         *     stands there.
          */
         Could: {
             /** Again */
@@ -3706,6 +3941,8 @@ export interface components {
             ingredients: components["schemas"]["StillToCome"][];
             /** Oven C */
             oven_c: number | null;
+            /** Sieves */
+            sieves: components["schemas"]["Into"][];
             /** Standing */
             standing: components["schemas"]["ThereNow"][];
             /** Tins */
@@ -3714,6 +3951,29 @@ export interface components {
             together: components["schemas"]["Offered"][];
             /** Weighs */
             weighs: components["schemas"]["Into"][];
+        };
+        /**
+         * Counted
+         * @description What became of the pieces of a tray (or of all): good ones, and those that are broken, cracked or hollow.
+         */
+        Counted: {
+            /**
+             * Broken
+             * @default 0
+             */
+            broken: number;
+            /**
+             * Cracked
+             * @default 0
+             */
+            cracked: number;
+            /** Good */
+            good: number;
+            /**
+             * Hollow
+             * @default 0
+             */
+            hollow: number;
         };
         /**
          * CourseAddition
@@ -3991,6 +4251,102 @@ export interface components {
             section: components["schemas"]["Section"];
         };
         /**
+         * DepositBody
+         * @description Pieces from a batter, on a tray.
+         */
+        DepositBody: {
+            /**
+             * Bag Cm
+             * @default 40
+             */
+            bag_cm: number;
+            /** Batter G */
+            batter_g: number;
+            /** Cord Mm */
+            cord_mm?: number | null;
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Diameter Mm */
+            diameter_mm: number;
+            /**
+             * Gap Mm
+             * @default 20
+             */
+            gap_mm: number;
+            /** Height Mm */
+            height_mm?: number | null;
+            /** Length Mm */
+            length_mm?: number | null;
+            /**
+             * Margin Mm
+             * @default 15
+             */
+            margin_mm: number;
+            /** Ribbon S */
+            ribbon_s?: number | null;
+            /** @default round */
+            shape: components["schemas"]["PieceShape"];
+            tray: components["schemas"]["TraySize"];
+        };
+        /**
+         * DepositTold
+         * @description The deposit with its tray: how many stand on one and where, how many trays, and one of them cut in half.
+         */
+        DepositTold: {
+            /** Bags */
+            bags: number;
+            layout: components["schemas"]["Layout"];
+            /** Left G */
+            left_g: number;
+            /** Nozzle Mm */
+            nozzle_mm: number;
+            /** Per Tray */
+            per_tray: number;
+            piece: components["schemas"]["PipedPiece"];
+            /** Piece G */
+            piece_g: number;
+            /** Pieces */
+            pieces: number;
+            /** Piped Diameter Mm */
+            piped_diameter_mm: number;
+            /** Piped Mm */
+            piped_mm: number;
+            seconds_each: components["schemas"]["Estimate"];
+            section: components["schemas"]["Section"];
+            spreads: components["schemas"]["Estimate"];
+            spreads_by: components["schemas"]["Spreading"];
+            tip_g: components["schemas"]["Estimate"];
+            tray_s: components["schemas"]["Estimate"];
+            /** Trays */
+            trays: number;
+        };
+        /**
+         * DepositView
+         * @description The pieces of a step: what each is, how they stand on their tray, and how many of them on it.
+         */
+        DepositView: {
+            /** Bags */
+            bags: number;
+            layout: components["schemas"]["Layout"];
+            /** Left G */
+            left_g: number;
+            /** Nozzle Mm */
+            nozzle_mm: number;
+            /** On Tray */
+            on_tray: number;
+            piece: components["schemas"]["PipedPiece"];
+            /** Piece G */
+            piece_g: number;
+            /** Pieces */
+            pieces: number;
+            /** Piped Mm */
+            piped_mm: number;
+            seconds_each: components["schemas"]["Estimate"];
+            spreads: components["schemas"]["Estimate"];
+            spreads_by: components["schemas"]["Spreading"];
+            tip_g: components["schemas"]["Estimate"];
+        };
+        /**
          * Depth
          * @description How deep the formula's own tin is filled and this one, in mm, and what that does to the minutes of the bake.
          */
@@ -4164,7 +4520,7 @@ export interface components {
              */
             servings: number;
             /** Steps */
-            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["HandStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["WashStep"])[];
+            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["SkinStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SortStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["MatureStep"] | components["schemas"]["HandStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["RecoverStep"] | components["schemas"]["WashStep"])[];
             /**
              * Summary
              * @default
@@ -4405,6 +4761,12 @@ export interface components {
             time: components["schemas"]["TimeFactor"];
         };
         /**
+         * Feel
+         * @description What a finger says of a face: it sticks; it marks but lifts; it moves as a skin; it is hard and dull.
+         * @enum {string}
+         */
+        Feel: "wet" | "tacky" | "dry" | "too long";
+        /**
          * FieldProblem
          * @description One field and its remedy.
          */
@@ -4446,7 +4808,7 @@ export interface components {
          * @description What is observed and expected, as a ratio.
          * @enum {string}
          */
-        Figure: "time on the whisk" | "time of what runs by itself" | "time in the oven" | "air kept in a fold" | "density of a foam" | "density of a batter" | "height of the finished bake";
+        Figure: "time on the whisk" | "time of what runs by itself" | "time in the oven" | "air kept in a fold" | "density of a foam" | "density of a batter" | "height of the finished bake" | "time until a skin holds" | "time of piping" | "weight of a piece";
         /**
          * FigureView
          * @description A learned figure; ``usual`` is by how much it differs from bake to bake with everything the same.
@@ -4535,6 +4897,7 @@ export interface components {
             tin_name: string;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -4543,6 +4906,26 @@ export interface components {
              */
             written: string;
         };
+        /**
+         * Filling
+         * @description The filling of so many pairs: of each, of all, and with what stays in bowl and bag (g).
+         */
+        Filling: {
+            /** Each G */
+            each_g: number;
+            /** Made G */
+            made_g: number;
+            /** Pairs */
+            pairs: number;
+            /** Total G */
+            total_g: number;
+        };
+        /**
+         * FillingKind
+         * @description Fillings by how they mature and keep.
+         * @enum {string}
+         */
+        FillingKind: "a filling with raw egg" | "cream or fresh cheese" | "curd" | "ganache" | "buttercream" | "another filling";
         /**
          * Finding
          * @description Something wrong, and the step where it stands; one that ``blocks`` can't be computed, others are a risk.
@@ -4683,6 +5066,7 @@ export interface components {
              * @default spatula
              */
             tool: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -4924,7 +5308,7 @@ export interface components {
              */
             servings: number;
             /** Steps */
-            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["HandStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["WashStep"])[];
+            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["SkinStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SortStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["MatureStep"] | components["schemas"]["HandStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["RecoverStep"] | components["schemas"]["WashStep"])[];
             /**
              * Summary
              * @default
@@ -5342,6 +5726,7 @@ export interface components {
             seconds: number;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -5661,6 +6046,7 @@ export interface components {
             note: string;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -5802,6 +6188,11 @@ export interface components {
              * @default 2
              */
             hob_rings: number;
+            /**
+             * Humidity Percent
+             * @default 50
+             */
+            humidity_percent: number;
             /** Measured Kpa */
             measured_kpa?: number | null;
             /**
@@ -5920,6 +6311,7 @@ export interface components {
             note: string;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -5995,6 +6387,27 @@ export interface components {
          */
         Law: "eu" | "us";
         /**
+         * Layout
+         * @description Pieces of ``across_mm`` by ``along_mm`` (as they lie, once they have spread) on a tray, row by row.
+         */
+        Layout: {
+            /** Across Mm */
+            across_mm: number;
+            /** Along Mm */
+            along_mm: number;
+            arrangement: components["schemas"]["Arrangement"];
+            /** Gap Mm */
+            gap_mm: number;
+            /** Length Mm */
+            length_mm: number;
+            /** Margin Mm */
+            margin_mm: number;
+            /** Spots */
+            spots: components["schemas"]["Spot"][];
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
          * LeaveOut
          * @description A dot that is (not) to count.
          */
@@ -6002,6 +6415,23 @@ export interface components {
             /** Client Key */
             client_key: string;
             note: components["schemas"]["LeftOutNote"];
+        };
+        /**
+         * LeftInSieve
+         * @description ``left_g`` stayed in the sieve of a step; it is topped up, or what goes with it is scaled down.
+         */
+        LeftInSieve: {
+            /** @default top up */
+            by: components["schemas"]["SievedBy"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            change: "left_in_sieve";
+            /** Left G */
+            left_g: number;
+            /** Step */
+            step: string;
         };
         /**
          * LeftOut
@@ -6110,6 +6540,104 @@ export interface components {
          */
         Lining: "bare wall" | "base paper" | "lined all round";
         /**
+         * Load
+         * @description What goes into an oven together; ``turn_s`` and ``cover_s`` are from the first tray's piping too.
+         */
+        Load: {
+            /** Cover S */
+            cover_s: number | null;
+            /** End S */
+            end_s: number;
+            /** Load */
+            load: number;
+            /** Oven */
+            oven: string;
+            /** Start S */
+            start_s: number;
+            /** Trays */
+            trays: components["schemas"]["TrayInLoad"][];
+            /** Turn S */
+            turn_s: number;
+        };
+        /**
+         * Loads
+         * @description All loads in their order, when the last is out, and what does not go well with a remedy.
+         */
+        Loads: {
+            /** Ends S */
+            ends_s: number;
+            /** Hands S */
+            hands_s: number;
+            /** Loads */
+            loads: components["schemas"]["Load"][];
+            /** Remedy */
+            remedy: string;
+            /** Says */
+            says: string;
+        };
+        /**
+         * LoadsBody
+         * @description Pieces over trays, racks and ovens; ``per_tray`` is laid out where it is not told.
+         */
+        LoadsBody: {
+            /** Bake Minutes */
+            bake_minutes: number;
+            /**
+             * Covers
+             * @default false
+             */
+            covers: boolean;
+            /**
+             * Diameter Mm
+             * @default 40
+             */
+            diameter_mm: number;
+            /** Dry Minutes */
+            dry_minutes?: number | null;
+            /**
+             * Gap Mm
+             * @default 20
+             */
+            gap_mm: number;
+            /**
+             * Margin Mm
+             * @default 15
+             */
+            margin_mm: number;
+            /**
+             * Ovens
+             * @default []
+             */
+            ovens: components["schemas"]["OvenBody"][];
+            /** Per Tray */
+            per_tray?: number | null;
+            /** Pieces */
+            pieces: number;
+            /** Pipe Minutes */
+            pipe_minutes?: number | null;
+            /**
+             * Racks
+             * @default 1
+             */
+            racks: number;
+            /**
+             * Recovery Minutes
+             * @default 4.125
+             */
+            recovery_minutes: number;
+            /** @default round */
+            shape: components["schemas"]["PieceShape"];
+            /** Too Long Minutes */
+            too_long_minutes?: number | null;
+            /**
+             * @default {
+             *       "length_mm": 400,
+             *       "width_mm": 300
+             *     }
+             */
+            tray: components["schemas"]["TraySize"];
+        };
+        /**
          * LoafDimensions
          * @description Sloping walls: bottom and top widths and lengths.
          */
@@ -6202,6 +6730,7 @@ export interface components {
              * @default spatula
              */
             tool: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -6310,6 +6839,57 @@ export interface components {
             /** Temperature C */
             temperature_c: number;
             volume_ml: components["schemas"]["Estimate"];
+        };
+        /**
+         * MatureStep
+         * @description Boxed in the cold, for as long as a ``filling`` needs.
+         */
+        MatureStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** @default another filling */
+            filling: components["schemas"]["FillingKind"];
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mature";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * Meant
@@ -6545,6 +7125,7 @@ export interface components {
              * @default hand whisk
              */
             tool: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -6750,6 +7331,31 @@ export interface components {
             step: string;
         };
         /**
+         * OnTray
+         * @description The step of the formula that this one is a part of, for one tray or load of several.
+         *
+         *     By the plan of loads its tray waits so long for the oven once it is dry, and what is in it comes to this step so
+         *     much later than it holds.
+         */
+        OnTray: {
+            /**
+             * Late S
+             * @default 0
+             */
+            late_s: number;
+            /** Number */
+            number: number;
+            /** Of */
+            of: string;
+            /** Of Many */
+            of_many: number;
+            /**
+             * Waits S
+             * @default 0
+             */
+            waits_s: number;
+        };
+        /**
          * OnceMore
          * @description The step that another makes once more, and how much of it: 1 is as much.
          */
@@ -6877,7 +7483,9 @@ export interface components {
         };
         /**
          * OutsideReading
-         * @description A temperature from a probe. Without ``at`` it is of now; a repeated ``key`` of a probe changes nothing.
+         * @description A temperature from a probe, or percent from a hygrometer (a probe that lives in the room).
+         *
+         *     Without ``at`` it is of now; a repeated ``key`` of a probe changes nothing.
          */
         OutsideReading: {
             /** At */
@@ -6923,6 +7531,21 @@ export interface components {
              * @default 2
              */
             tins_at_once: number;
+        };
+        /**
+         * OvenBody
+         * @description An oven that bakes them too.
+         */
+        OvenBody: {
+            /** Bake Minutes */
+            bake_minutes?: number | null;
+            /**
+             * Name
+             * @default oven
+             */
+            name: string;
+            /** Racks */
+            racks: number;
         };
         /**
          * OvenHeld
@@ -7041,6 +7664,16 @@ export interface components {
             egg: string;
             /** Minutes */
             minutes: number;
+        };
+        /**
+         * Paired
+         * @description Pairs, the largest first, and the sizes (mm) that are left without a partner.
+         */
+        Paired: {
+            /** Pairs */
+            pairs: components["schemas"]["PiecePair"][];
+            /** Single Mm */
+            single_mm: number[];
         };
         /**
          * Paper
@@ -7276,6 +7909,16 @@ export interface components {
             waiting: boolean;
         };
         /**
+         * PiecePair
+         * @description Two pieces of nearly one size.
+         */
+        PiecePair: {
+            /** Larger Mm */
+            larger_mm: number;
+            /** Smaller Mm */
+            smaller_mm: number;
+        };
+        /**
          * PieceSeen
          * @description Pieces in a content: their colour, size in mm, and share of its volume.
          */
@@ -7288,6 +7931,35 @@ export interface components {
             size_mm: number;
             /** Volume Share */
             volume_share: number;
+        };
+        /**
+         * PieceShape
+         * @description What is piped: a mound that levels itself, a line, a drop with a tip, a closed line, a thin line.
+         * @enum {string}
+         */
+        PieceShape: "round" | "finger" | "kiss" | "ring" | "stick";
+        /**
+         * PiecesCounted
+         * @description What became of the pieces of a tray (0: of all of them); a later count of the same tray replaces it.
+         */
+        PiecesCounted: {
+            /** At */
+            at?: string | null;
+            /** Client Key */
+            client_key: string;
+            counted: components["schemas"]["Counted"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pieces_counted";
+            /** Step */
+            step: string;
+            /**
+             * Tray
+             * @default 0
+             */
+            tray: number;
         };
         /**
          * PipeStep
@@ -7361,6 +8033,7 @@ export interface components {
             tin_name: string;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -7371,9 +8044,13 @@ export interface components {
         };
         /**
          * PipedPiece
-         * @description A mound (``length_mm`` is None: a cap of a sphere) or a finger (half a cylinder with round ends), in mm.
+         * @description One piece as it lies on the tray, in mm: ``width_mm`` across, for a ring its outer diameter with a ``cord_mm``.
+         *
+         *     Without a ``shape`` it is round, or with a length a finger.
          */
         PipedPiece: {
+            /** Cord Mm */
+            cord_mm?: number | null;
             /**
              * Gap Mm
              * @default 20
@@ -7383,6 +8060,7 @@ export interface components {
             height_mm: number;
             /** Length Mm */
             length_mm?: number | null;
+            shape?: components["schemas"]["PieceShape"] | null;
             /** Width Mm */
             width_mm: number;
         };
@@ -7661,6 +8339,7 @@ export interface components {
             rack: components["schemas"]["Rack"];
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -7671,10 +8350,11 @@ export interface components {
         };
         /**
          * ProbePlace
-         * @description Where a thermometer lives; a step that needs one there takes its readings.
+         * @description Where a thermometer lives; a step that needs one there takes its readings. In the room lives a hygrometer: it
+         *     reads percent.
          * @enum {string}
          */
-        ProbePlace: "pot" | "bowl" | "oven" | "crumb" | "hand";
+        ProbePlace: "pot" | "bowl" | "oven" | "crumb" | "hand" | "room";
         /**
          * ProbePlaced
          * @description A probe was put to a step (empty: taken away), whatever its usual place.
@@ -7765,7 +8445,7 @@ export interface components {
          * @description What can be measured at the bench.
          * @enum {string}
          */
-        Quantity: "density" | "temperature in the vessel" | "oven temperature" | "core temperature" | "mass" | "height";
+        Quantity: "density" | "temperature in the vessel" | "oven temperature" | "core temperature" | "mass" | "height" | "humidity of the room" | "mass of ten pieces";
         /**
          * Question
          * @description Something that the recipe leaves open, with what was assumed, which ends without a full stop.
@@ -8090,6 +8770,57 @@ export interface components {
             text: string;
         };
         /**
+         * RecoverStep
+         * @description Let the oven come back to ``oven_c`` before the next load.
+         */
+        RecoverStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "recover";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Oven C */
+            oven_c: number;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
+        };
+        /**
          * ReferenceBake
          * @description The bake that a formula's time was measured on.
          *
@@ -8237,6 +8968,7 @@ export interface components {
             sees: string;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -8245,6 +8977,18 @@ export interface components {
              */
             written: string;
         };
+        /**
+         * Rested
+         * @description Whether a tray goes in within the window of its skin.
+         * @enum {string}
+         */
+        Rested: "in its window" | "over-dried";
+        /**
+         * Resting
+         * @description How a kitchen comes to a skin, or does without.
+         * @enum {string}
+         */
+        Resting: "rested until it holds" | "not rested" | "dried in a warm oven";
         /**
          * RestoreRequest
          * @description Which copy is to be put in place.
@@ -8405,6 +9149,7 @@ export interface components {
             sheet_mm: number;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -8417,6 +9162,16 @@ export interface components {
              * @default
              */
             written: string;
+        };
+        /**
+         * RoomView
+         * @description How damp the room really is, and the trays that rest in it.
+         */
+        RoomView: {
+            /** Percent */
+            percent: number;
+            /** Shells */
+            shells: components["schemas"]["ShellView"][];
         };
         /**
          * RoundDimensions
@@ -8722,6 +9477,17 @@ export interface components {
             ways: components["schemas"]["Allotment"][];
         };
         /**
+         * ShellView
+         * @description A tray that rests, and what a finger would find on it.
+         */
+        ShellView: {
+            /** Bake */
+            bake: string;
+            feel: components["schemas"]["Feel"];
+            /** Step */
+            step: string;
+        };
+        /**
          * Side
          * @description What it means to lie on one side of a band, and what can still be done.
          */
@@ -8733,6 +9499,45 @@ export interface components {
             /** Word */
             word: string;
         };
+        /**
+         * SieveBody
+         * @description What was weighed into a sieve, by ingredient, and what stayed in it.
+         */
+        SieveBody: {
+            /** Dry G */
+            dry_g: {
+                [key: string]: number;
+            };
+            /** Left G */
+            left_g: number;
+        };
+        /**
+         * Sieved
+         * @description What is missing in the bowl.
+         *
+         *     ``top_up_g`` are grams by ingredient that make it whole again, in their ratio; ``factor`` is what everything else is
+         *     taken times instead. ``says`` tells whether it matters, ``coarse`` what to do about the nuts.
+         */
+        Sieved: {
+            /** Coarse */
+            coarse: string;
+            /** Factor */
+            factor: number;
+            /** Says */
+            says: string;
+            /** Share */
+            share: number;
+            /** Top Up G */
+            top_up_g: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * SievedBy
+         * @description What is done about it.
+         * @enum {string}
+         */
+        SievedBy: "top up" | "scale";
         /**
          * SiftStep
          * @description Sift dry goods ``passes`` times.
@@ -8778,6 +9583,7 @@ export interface components {
             passes: number;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -8804,6 +9610,134 @@ export interface components {
              * @default
              */
             too_far: string;
+        };
+        /**
+         * SkinBody
+         * @description Air over shells that were piped, and what fingers said since.
+         */
+        SkinBody: {
+            /** Air C */
+            air_c: number;
+            /** Humidity Percent */
+            humidity_percent: number;
+            method?: components["schemas"]["Method"] | null;
+            /**
+             * Moving Air
+             * @default false
+             */
+            moving_air: boolean;
+            /**
+             * Touches
+             * @default []
+             */
+            touches: components["schemas"]["TouchBody"][];
+        };
+        /**
+         * SkinNow
+         * @description A skin that forms: in which air, when it should hold, when it has rested too long, and what fingers said.
+         *
+         *     ``measured`` tells air that was read today from the kitchen's usual; ``why`` tells that it does not come about.
+         */
+        SkinNow: {
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
+            /** Air C */
+            air_c: number;
+            /** Bakes */
+            bakes: number;
+            /** Basis */
+            basis: string;
+            /** High At */
+            high_at: string | null;
+            /** Humidity Percent */
+            humidity_percent: number;
+            /** Likely At */
+            likely_at: string | null;
+            /** Low At */
+            low_at: string | null;
+            /** Measured */
+            measured: boolean;
+            /** Too Long At */
+            too_long_at: string | null;
+            /** Touches */
+            touches: components["schemas"]["TouchView"][];
+            /** Why */
+            why: string;
+        };
+        /**
+         * SkinStep
+         * @description Rest open until a skin holds, in still or ``moving_air``; ``method`` is the meringue's.
+         *
+         *     ``written_minutes`` is what a recipe says of it, in some other air.
+         */
+        SkinStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "skin";
+            /** @default French */
+            method: components["schemas"]["Method"];
+            /**
+             * Moving Air
+             * @default false
+             */
+            moving_air: boolean;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** @default rested until it holds */
+            resting: components["schemas"]["Resting"];
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
+            /** Written Minutes */
+            written_minutes?: number | null;
+        };
+        /**
+         * SkinView
+         * @description When the skin holds, and what helps in damp air.
+         */
+        SkinView: {
+            /** Advice */
+            advice: components["schemas"]["Advice"][];
+            dry_s: components["schemas"]["Estimate"] | null;
+            /** Too Long S */
+            too_long_s: number | null;
+            /** Why */
+            why: string;
         };
         /**
          * SoakStep
@@ -8850,6 +9784,7 @@ export interface components {
             note: string;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -8857,6 +9792,91 @@ export interface components {
              * @default
              */
             written: string;
+        };
+        /**
+         * SortBody
+         * @description Sizes of shells (mm), or only how many good ones there are, and what fills them.
+         */
+        SortBody: {
+            /**
+             * Filling G Per Ml
+             * @default 1.15
+             */
+            filling_g_per_ml: number;
+            /** Good */
+            good?: number | null;
+            /**
+             * Shell Mm
+             * @default 40
+             */
+            shell_mm: number;
+            /**
+             * Sizes Mm
+             * @default []
+             */
+            sizes_mm: number[];
+            /**
+             * Thickness Mm
+             * @default 4
+             */
+            thickness_mm: number;
+        };
+        /**
+         * SortStep
+         * @description Lift, sort by size, and count the good ones and the others.
+         */
+        SortStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sort";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
+        };
+        /**
+         * SortView
+         * @description The pairs, the shells without a partner, and the filling for them.
+         */
+        SortView: {
+            filling: components["schemas"]["Filling"];
+            paired: components["schemas"]["Paired"];
         };
         /**
          * SplitBody
@@ -8916,6 +9936,7 @@ export interface components {
             note: string;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -8934,6 +9955,16 @@ export interface components {
             /** Parts */
             parts: components["schemas"]["PartPlan"][];
             pattern?: components["schemas"]["PatternView"] | null;
+        };
+        /**
+         * Spot
+         * @description The middle of a piece, in mm from the tray's lower left corner.
+         */
+        Spot: {
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
         };
         /**
          * SpotView
@@ -8962,6 +9993,12 @@ export interface components {
             volume_ml: components["schemas"]["Estimate"];
             whip_s: components["schemas"]["Estimate"];
         };
+        /**
+         * Spreading
+         * @description What the spread was told from.
+         * @enum {string}
+         */
+        Spreading: "the ribbon" | "the density";
         /**
          * StandInChange
          * @description What to change; what is left out stays.
@@ -9013,6 +10050,7 @@ export interface components {
             available: boolean;
             /** On */
             on: boolean;
+            room?: components["schemas"]["RoomView"] | null;
             /** Speed */
             speed: number;
             /**
@@ -9076,6 +10114,8 @@ export interface components {
          * StepDetail
          * @description A step close up.
          *
+         *     ``skin`` is of a rest until a skin holds, ``counts`` of pieces that are sorted, tray by tray.
+         *
          *     ``spoilt`` is the share of its bubbles that a foam has lost past its peak; ``not_before`` when a step should begin
          *     that would only stand waiting earlier.
          */
@@ -9084,6 +10124,8 @@ export interface components {
             /** Before */
             before: components["schemas"]["Section"][];
             column: components["schemas"]["Column"] | null;
+            /** Counts */
+            counts: components["schemas"]["TrayCount"][];
             /** Cues */
             cues: components["schemas"]["CueView"][];
             fold: components["schemas"]["FoldCourse"] | null;
@@ -9094,6 +10136,7 @@ export interface components {
             section: components["schemas"]["Section"] | null;
             /** Section Is Now */
             section_is_now: boolean;
+            skin: components["schemas"]["SkinNow"] | null;
             spoilt: components["schemas"]["Estimate"] | null;
             watch: components["schemas"]["Watch"] | null;
         };
@@ -9121,7 +10164,8 @@ export interface components {
          * @description A step as it is expected to go: its figures, and what it is in the process.
          *
          *     ``ribbon`` is whether its density can be told by one; ``before`` are the vessels that it takes from, cut in half, as
-         *     they stand before it; ``additions`` are a fold's.
+         *     they stand before it; ``additions`` are a fold's. ``tray`` is which tray or load of several it is for, ``late_s`` by
+         *     how much longer than it holds its content waits for it.
          */
         StepForecast: {
             /**
@@ -9153,6 +10197,7 @@ export interface components {
              * @default []
              */
             cues: components["schemas"]["Cue"][];
+            deposit: components["schemas"]["DepositView"] | null;
             /** Do */
             do: string;
             duration_s: components["schemas"]["Estimate"];
@@ -9178,6 +10223,8 @@ export interface components {
             inputs: components["schemas"]["Taken"][];
             /** Kind */
             kind: string;
+            /** Late S */
+            late_s: number;
             /**
              * Make Ready
              * @default []
@@ -9219,6 +10266,7 @@ export interface components {
             setup: string;
             /** Title */
             title: string;
+            tray: components["schemas"]["OnTray"] | null;
             /** Under Way Is Enough */
             under_way_is_enough: boolean;
             /** Uses */
@@ -9431,6 +10479,7 @@ export interface components {
              * @default mixer whisk
              */
             tool: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /**
              * Until C
              * @default 40
@@ -9580,7 +10629,7 @@ export interface components {
         };
         /**
          * Taken
-         * @description Contentsto a step: from an ingredient, or from a step.
+         * @description What goes into a step: of an ingredient, or from a step.
          */
         Taken: {
             /** Grams */
@@ -9628,10 +10677,10 @@ export interface components {
         Technique: "separated chiffon" | "chiffon sheet for a roll" | "génoise" | "génoise, cold method" | "separated sponge" | "whites in a rich chocolate and nut base" | "whites in a creamed batter" | "flourless souffléd sheet" | "soaked sponge" | "ladyfingers" | "meringue" | "macaron shells" | "cooked-yolk mousse" | "two-batter patterned cake" | "ladyfinger-lined cake";
         /**
          * TemperatureUnit
-         * @description The unit of an outside reading.
+         * @description The unit of an outside reading; percent are a hygrometer's.
          * @enum {string}
          */
-        TemperatureUnit: "C" | "F" | "K";
+        TemperatureUnit: "C" | "F" | "K" | "%";
         /**
          * Texture
          * @description What a drying meringue is like from a moment on (s).
@@ -9968,6 +11017,7 @@ export interface components {
             oven_c: number;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -10016,6 +11066,45 @@ export interface components {
             washed_before: boolean;
         };
         /**
+         * TouchBody
+         * @description A finger laid on a shell.
+         */
+        TouchBody: {
+            feel: components["schemas"]["Feel"];
+            /** T S */
+            t_s: number;
+        };
+        /**
+         * TouchView
+         * @description What a finger said of a skin.
+         */
+        TouchView: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            feel: components["schemas"]["Feel"];
+        };
+        /**
+         * Touched
+         * @description A finger was laid on a piece whose skin forms. Dry or too long, the rest is over.
+         */
+        Touched: {
+            /** At */
+            at?: string | null;
+            /** Client Key */
+            client_key: string;
+            feel: components["schemas"]["Feel"];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "touched";
+            /** Step */
+            step: string;
+        };
+        /**
          * TraceView
          * @description What thermometers told of a step: the way of its temperature, and what for.
          *
@@ -10044,6 +11133,48 @@ export interface components {
             target_c: number;
             /** Title */
             title: string;
+        };
+        /**
+         * TrayCount
+         * @description A tray (0: all of them together) with its pieces as piped, and what they were counted as.
+         */
+        TrayCount: {
+            counted: components["schemas"]["Counted"] | null;
+            /** Piped */
+            piped: number;
+            /** Tray */
+            tray: number;
+        };
+        /**
+         * TrayInLoad
+         * @description A tray: when it is piped, when its skin holds and has rested too long, and when it goes in (s from the first).
+         */
+        TrayInLoad: {
+            /** Dry S */
+            dry_s: number;
+            /** Pieces */
+            pieces: number;
+            /** Piped From S */
+            piped_from_s: number;
+            /** Piped S */
+            piped_s: number;
+            rested: components["schemas"]["Rested"];
+            /** Rests S */
+            rests_s: number;
+            /** Too Long S */
+            too_long_s: number;
+            /** Tray */
+            tray: number;
+        };
+        /**
+         * TraySize
+         * @description A tray, inside.
+         */
+        TraySize: {
+            /** Length Mm */
+            length_mm: number;
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * TubeDimensions
@@ -10113,6 +11244,7 @@ export interface components {
             note: string;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -10337,6 +11469,7 @@ export interface components {
             target_c: number;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -10407,6 +11540,7 @@ export interface components {
             title: string;
             /** Tool */
             tool: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -10498,6 +11632,7 @@ export interface components {
             note: string;
             /** Title */
             title: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -10627,6 +11762,7 @@ export interface components {
              * @default mixer whisk
              */
             tool: string;
+            tray?: components["schemas"]["OnTray"] | null;
             /** Vessel */
             vessel: string;
             /**
@@ -11265,7 +12401,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["SyrupPoured"] | components["schemas"]["DoneBefore"] | components["schemas"]["BegunAgain"] | components["schemas"]["Changed"] | components["schemas"]["NotYet"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["ProbePlaced"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["Answered"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
+                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["SyrupPoured"] | components["schemas"]["DoneBefore"] | components["schemas"]["BegunAgain"] | components["schemas"]["Changed"] | components["schemas"]["NotYet"] | components["schemas"]["Touched"] | components["schemas"]["PiecesCounted"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["ProbePlaced"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["Answered"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
             };
         };
         responses: {
@@ -12053,6 +13189,50 @@ export interface operations {
             };
         };
     };
+    colour_api_craft_colour_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColourBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ColourView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     cool_api_craft_cool_post: {
         parameters: {
             query?: never;
@@ -12161,6 +13341,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Density"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    deposits_api_craft_deposits_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DepositBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DepositTold"];
                 };
             };
             /** @description The body could not be read. */
@@ -12466,6 +13690,50 @@ export interface operations {
             };
         };
     };
+    loads_of_api_craft_loads_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadsBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Loads"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     dissolution_api_craft_meringue_dissolution_get: {
         parameters: {
             query: {
@@ -12613,6 +13881,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SpotView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    pairs_api_craft_pairs_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SortBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SortView"];
                 };
             };
             /** @description The body could not be read. */
@@ -12812,6 +14124,94 @@ export interface operations {
             };
         };
     };
+    sieve_of_api_craft_sieve_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SieveBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sieved"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    skin_of_api_craft_skin_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SkinBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SkinView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     split_batter_api_craft_split_post: {
         parameters: {
             query?: never;
@@ -12962,6 +14362,114 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PotForecast"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    template_as_pdf_api_craft_template_pdf_get: {
+        parameters: {
+            query: {
+                shape?: components["schemas"]["PieceShape"];
+                diameter_mm: number;
+                height_mm?: number | null;
+                length_mm?: number | null;
+                cord_mm?: number | null;
+                gap_mm?: number;
+                margin_mm?: number;
+                width_mm: number;
+                tray_length_mm: number;
+                density_g_per_ml?: number;
+                ribbon_s?: number | null;
+                paper?: components["schemas"]["Paper"];
+                name?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    template_as_svg_api_craft_template_svg_get: {
+        parameters: {
+            query: {
+                shape?: components["schemas"]["PieceShape"];
+                diameter_mm: number;
+                height_mm?: number | null;
+                length_mm?: number | null;
+                cord_mm?: number | null;
+                gap_mm?: number;
+                margin_mm?: number;
+                width_mm: number;
+                tray_length_mm: number;
+                density_g_per_ml?: number;
+                ribbon_s?: number | null;
+                paper?: components["schemas"]["Paper"];
+                name?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": unknown;
                 };
             };
             /** @description The body could not be read. */

@@ -85,6 +85,11 @@
     if (bench.bake && bench.bake.status !== 'running') void navigate('/log/:bake', { params: { bake: bench.id } });
   });
 
+  /** A finger's word, where a skin forms at the step that is shown. */
+  function touched(feel: 'wet' | 'tacky' | 'dry' | 'too long'): void {
+    if (bench.shown && bench.detail?.skin && bench.line?.status === 'running') bench.touched(bench.shown, feel);
+  }
+
   function keys(event: KeyboardEvent): void {
     const target = event.target as HTMLElement;
     if (
@@ -112,6 +117,10 @@
       g: () => otherwise('again'),
       l: () => otherwise('last'),
       u: () => bench.undo(),
+      '1': () => touched('wet'),
+      '2': () => touched('tacky'),
+      '3': () => touched('dry'),
+      '4': () => touched('too long'),
       m: () => sound.toggle(),
       '?': () => (sheet = 'keys'),
     };

@@ -7,6 +7,7 @@
     ['Space', 'confirm or start the step'],
     ['R', 'add a reading'],
     ['N', 'looked, not yet'],
+    ['1 – 4', 'touched a skin: wet, tacky, dry, too long'],
     ['W', 'start the whites for the syrup'],
     ['T', 'start a timer'],
     ['O', 'write a note'],

@@ -6,6 +6,7 @@
   import Pattern from '../../lib/draw/Pattern.svelte';
   import Section from '../../lib/draw/Section.svelte';
   import SideBySide from '../../lib/draw/SideBySide.svelte';
+  import Tray from '../../lib/draw/Tray.svelte';
   import { clock } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
   import OvenPicture from './OvenPicture.svelte';
@@ -63,7 +64,7 @@
       after={detail.section}
       then={detail.section_is_now ? `${detail.section.name} now` : measured ? 'as measured' : 'after this step'}
       width={460}
-      height={detail.fold || step.pattern ? 108 : 170}
+      height={detail.fold || step.pattern || step.deposit ? 92 : 170}
     />
   {:else if detail.section && !step.bake}
     <figure class="min-w-0">
@@ -74,8 +75,24 @@
       <Section
         section={detail.section}
         width={beside ? 214 : column && !course ? 256 : 380}
-        height={beside ? 150 : column && !course ? 200 : course ? 156 : 270}
+        height={beside ? 150 : step.deposit ? 90 : column && !course ? 200 : course ? 156 : 270}
         pxPerMm={scale}
+      />
+    </figure>
+  {/if}
+  {#if step.deposit}
+    <figure class="min-w-0">
+      <figcaption class="text-[16px] font-semibold text-quiet">
+        {step.tray ? `Tray ${step.tray.number} of ${step.tray.of_many}` : 'A tray'}, the back above
+      </figcaption>
+      <Tray
+        layout={step.deposit.layout}
+        piece={step.deposit.piece}
+        piped={step.deposit.piped_mm}
+        taken={Math.min(step.deposit.on_tray, step.deposit.layout.spots.length)}
+        colour={step.material.colour}
+        width={300}
+        height={210}
       />
     </figure>
   {/if}

@@ -18,6 +18,8 @@
     'core temperature': 'temperature',
     mass: 'mass',
     height: 'length',
+    'humidity of the room': 'number',
+    'mass of ten pieces': 'mass',
   };
   const UNIT: Record<Quantity, string> = {
     density: 'g/ml',
@@ -26,6 +28,8 @@
     'core temperature': 'C',
     mass: 'g',
     height: 'mm',
+    'humidity of the room': '%',
+    'mass of ten pieces': 'g',
   };
 
   let thermometers = $state<Schemas['Thermometer'][]>([]);

@@ -75,6 +75,14 @@
     </div>
   </fieldset>
   {#if !oven}<p class="mt-2 text-quiet">The door needs an oven that is on.</p>{/if}
+  {#if standIns.view?.room}
+    <p class="mt-4">
+      <strong>The room</strong> is really at {Math.round(standIns.view.room.percent)} % damp.
+      {#each standIns.view.room.shells as shell (shell.bake + shell.step)}
+        A finger on “{shell.step}” would say <strong>{shell.feel}</strong>.
+      {/each}
+    </p>
+  {/if}
   <button class="act act-small mt-4" onclick={() => standIns.change({ on: !standIns.view?.on })}
     >{standIns.view?.on ? 'Switch the stand-ins off' : 'Switch the stand-ins on'}</button
   >

@@ -15,6 +15,8 @@
   import Gate from './Gate.svelte';
   import Meeting from './Meeting.svelte';
   import PotNow from './PotNow.svelte';
+  import SkinTouches from './SkinTouches.svelte';
+  import SortCounts from './SortCounts.svelte';
 
   type Props = {
     bench: BenchState;
@@ -103,13 +105,18 @@
     </h2>
     {#if !blocked}
       <p class="-mt-1 text-xl font-semibold">{step.do}</p>
-      {#if check && check.sees !== step.do && !(cup && line.status === 'waiting')}<p class="text-lg">
+      {#if check && check.sees !== step.do && !(cup && line.status === 'waiting') && !(detail.skin && running) && detail.counts.length === 0}<p
+          class="text-lg"
+        >
           {running ? '' : 'Until: '}{check.sees}
         </p>{/if}
     {/if}
-    {#if running && check && (check.not_yet || check.too_far) && !bench.meeting}
+    {#if detail.skin && running}<!-- the words of the touch tell it -->
+    {:else if running && check && (check.not_yet || check.too_far) && !bench.meeting}
       <p class="text-[17px] text-quiet">{check.not_yet} {check.too_far}</p>
-    {:else if step.why && !blocked && !cup}<p class="text-[17px] text-quiet">{step.why}</p>{/if}
+    {:else if step.why && !blocked && !cup && detail.counts.length === 0}<p class="text-[17px] text-quiet">
+        {step.why}
+      </p>{/if}
   {:else}
     {@render cautions()}
     <ul class="flex flex-col gap-1">
@@ -125,6 +132,11 @@
     </ul>
     <p class="text-lg">{step.do} <span class="text-quiet">{step.why}</span></p>
   {/if}
+  {#if detail.counts.length > 0 && line.status === 'waiting' && line.startable}<SortCounts
+      {bench}
+      step={step.id}
+      counts={detail.counts}
+    />{/if}
   {#if cup && (cup.verdict || cup.tells)}
     <p
       class="border-l-[6px] pl-4 text-[19px] leading-snug {cup.verdict?.place === 'within'
@@ -151,7 +163,7 @@
     {/if}
   {/if}
   {#if step.note}<p class="text-[17px] italic">{step.note}</p>{/if}
-  {#if !big && !blocked && step.inputs.length > 0 && step.additions.length === 0 && line.status === 'waiting'}
+  {#if !big && !blocked && step.inputs.length > 0 && step.additions.length === 0 && detail.counts.length === 0 && line.status === 'waiting'}
     <p class="text-[17px] text-quiet">
       {#each step.inputs as item, i (i)}{i ? ', ' : 'With '}<span class="font-semibold text-ink"
           >{grams(item.grams)}</span
@@ -249,7 +261,14 @@
 
   {#if bench.gate && line.status === 'waiting'}<Gate gate={bench.gate} {bench} />{/if}
 
-  {#if bench.act}
+  {#if detail.skin && running}
+    <SkinTouches {bench} step={step.id} skin={detail.skin} due={look === null || look <= 0} />
+    <p>
+      <button class="act act-small min-h-14" onclick={() => onsheet('reading')}
+        >Reading <span class="key">R</span></button
+      >
+    </p>
+  {:else if bench.act}
     <div class="fades-above sticky bottom-14 z-10 flex flex-wrap gap-2 bg-ground py-1.5 sm:bottom-[68px] sm:gap-3">
       <button
         class="act {resting ? 'bg-ground' : 'act-now'} min-h-[64px] min-w-[min(100%,20rem)] grow text-2xl sm:grow-0"

@@ -139,6 +139,11 @@ export class BenchState {
     void this.load();
   }
 
+  /** What a finger said of a skin. */
+  touched(step: string, feel: Schemas['Feel']): void {
+    this.tell({ kind: 'touched', step, feel });
+  }
+
   confirm(): void {
     const act = this.act;
     if (!act?.ready) return;

@@ -109,6 +109,14 @@
         onvalue={(v) => page.change((k) => (k.air_c = v))}
       />
       <QuantityField
+        label="Its damp on a usual day, in %"
+        wanted="number"
+        unit=""
+        least={5}
+        value={kitchen.humidity_percent}
+        onvalue={(v) => page.change((k) => (k.humidity_percent = Math.min(100, v)))}
+      />
+      <QuantityField
         label="Hob rings"
         wanted="number"
         unit=""

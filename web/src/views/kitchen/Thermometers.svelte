@@ -19,6 +19,7 @@
     ['oven', 'in the oven'],
     ['crumb', 'in the crumb'],
     ['hand', 'by hand'],
+    ['room', 'in the room: a hygrometer, in percent'],
   ];
   let heard = $state<Schemas['ProbeView'][]>([]);
   let problem = $state<Problem | null>(null);
@@ -93,7 +94,7 @@
         />
         <p class="min-h-6 text-[15px] text-quiet">
           device name <code>{own.id}</code>{last
-            ? `: ${celsius(last.celsius)} at ${clock(last.last_at)}, ${day(last.last_at)}`
+            ? `: ${own.place === 'room' ? `${Math.round(last.celsius)} %` : celsius(last.celsius)} at ${clock(last.last_at)}, ${day(last.last_at)}`
             : ''}
           {#if last}<a class="underline" href={table(own.id)}>CSV</a>{/if}
         </p>
@@ -103,7 +104,7 @@
           options={PLACES.map(([value, label]) => ({ value, label }))}
           onvalue={(v) => page.change((k) => (k.thermometers[i]!.place = v as Schemas['ProbePlace']))}
         />
-        <div class="mt-2">
+        <div class="mt-2 {own.place === 'room' ? 'hidden' : ''}">
           <QuantityField
             label="In ice"
             wanted="temperature"
@@ -123,7 +124,7 @@
             onvalue={(v) => checked(i, 'boiling_c', v)}
           />
         </div>
-        <CheckWords {own} kitchen={page.kitchen!} />
+        {#if own.place !== 'room'}<CheckWords {own} kitchen={page.kitchen!} />{/if}
         <div class="mt-2 flex flex-wrap gap-2">
           {#if own.check.ice_c != null || own.check.boiling_c != null}
             <button

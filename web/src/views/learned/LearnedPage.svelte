@@ -19,6 +19,9 @@
   const bakes = (n: number) => (n === 1 ? '1 bake' : `${n} bakes`);
   const trust = (share: number) => (share > 0.9 ? 'trusted' : share > 0.5 ? 'half trusted' : 'too strange to count');
   const NAMES: Record<Schemas['Figure'], string> = {
+    'time until a skin holds': 'Time until a skin holds',
+    'time of piping': 'Time of piping a tray',
+    'weight of a piece': 'Weight of a piece',
     'time on the whisk': 'Time on the whisk',
     'time of what runs by itself': 'Time of what runs by itself',
     'time in the oven': 'Time in the oven',

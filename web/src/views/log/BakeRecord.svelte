@@ -11,6 +11,7 @@
   import { clock, day, length } from '../../lib/time';
   import { p, route } from '../../routes';
   import Outcome from './Outcome.svelte';
+  import Pieces from './Pieces.svelte';
 
   const bake_id = route.params.bake!;
   let bake = $state<BakeState | null>(null);
@@ -165,6 +166,9 @@
           </ul>
         </section>
       {/if}
+      {#each bake.steps.filter((s) => s.kind === 'sort') as sorted (sorted.id)}
+        <Pieces bake={bake_id} formula={bake.formula_id} step={sorted.id} />
+      {/each}
       {#if traces.length > 0}
         <section>
           <h2 class="mb-2 text-xl">Temperatures</h2>
@@ -211,6 +215,7 @@
             </p>
             <p class="mt-1 font-semibold text-raspberry">{label.contains}</p>
             {#if label.labels}<p class="text-raspberry">{label.labels}</p>{/if}
+            {#if label.keeps}<p class="mt-1">{label.keeps}</p>{/if}
             {#if label.raw_egg}<p class="font-semibold text-raspberry">{label.raw_egg}</p>{/if}
             <p class="mt-1 text-[15px] text-quiet">{label.defers}</p>
           </div>

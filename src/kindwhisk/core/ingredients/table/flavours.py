@@ -82,6 +82,12 @@ SETTING: tuple[Ingredient, ...] = (
     food("yeast-dry", "dry yeast", "leavener", "18375", "#b9a27a", "tsp", density=1.30, unsalted=True),
     food("yeast-fresh", "fresh yeast", "leavener", "18374", "#d9c8a2", 1.05, density=1.10, unsalted=True),
     food("colour-gel", "food colour gel", "colour", (60.0, 30.0, 0, 0, 0), "#b73358", 1.15, density=1.15, tint=6.7, label=True),
+    food("colour-gel-green", "green colour gel", "colour", (60.0, 30.0, 0, 0, 0), "#4f9a3c", 1.15, density=1.15, tint=6.7, label=True, stands_for="colour-gel"),
+    food("colour-gel-yellow", "yellow colour gel", "colour", (60.0, 30.0, 0, 0, 0), "#e8b91c", 1.15, density=1.15, tint=6.7, label=True, stands_for="colour-gel"),
+    food("colour-gel-orange", "orange colour gel", "colour", (60.0, 30.0, 0, 0, 0), "#dd6f1e", 1.15, density=1.15, tint=6.7, label=True, stands_for="colour-gel"),
+    food("colour-gel-blue", "blue colour gel", "colour", (60.0, 30.0, 0, 0, 0), "#2f6fb3", 1.15, density=1.15, tint=6.7, label=True, stands_for="colour-gel"),
+    food("colour-gel-violet", "violet colour gel", "colour", (60.0, 30.0, 0, 0, 0), "#7a4aa3", 1.15, density=1.15, tint=6.7, label=True, stands_for="colour-gel"),
+    food("colour-liquid", "liquid food colour", "colour", (90.0, 6.0, 0, 0, 0), "#b73358", 1.0, density=1.02, tint=4.4, label=True),
     food("colour-powder", "food colour powder", "colour", (5.0, 60.0, 0, 0, 20.0), "#a3254c", 0.60, density=1.45, tint=11.6, label=True),
     food("charcoal", "food charcoal", "colour", (3.0, 0, 0, 0, 0), "#1c1b1a", 0.40, density=1.60, tint=9.9),
 )

@@ -12,6 +12,7 @@ from kindwhisk.core.process.changes.order import Earlier, Together
 from kindwhisk.core.process.changes.oven import OtherOven
 from kindwhisk.core.process.changes.pause import Paused
 from kindwhisk.core.process.changes.remedy import Remedied
+from kindwhisk.core.process.changes.sieve import LeftInSieve
 from kindwhisk.core.process.changes.tins import OtherTins
 from kindwhisk.core.process.changes.when import Retimed
 
@@ -27,6 +28,7 @@ Change = Annotated[
     | TakenOver
     | Paused
     | Remedied
+    | LeftInSieve
     | Retimed,
     Field(discriminator="change"),
 ]

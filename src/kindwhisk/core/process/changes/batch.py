@@ -13,6 +13,7 @@ from kindwhisk.core.process.course import Course
 from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import StepId
+from kindwhisk.core.process.trays import relaid, unlaid
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 
@@ -39,6 +40,7 @@ class Batch(ChangeBase):
 
     def followed(self, course: Course, at: Standing) -> Followed:
         """Amounts ahead in proportion; what stands ready is topped up or has something over."""
+        course = unlaid(course, at.begun)
         formula, times = course.formula, self._times(course.formula)
         ahead = [s for s in formula.steps if s.id not in at.begun]
         if not ahead:
@@ -62,9 +64,8 @@ class Batch(ChangeBase):
         for portion in (p for s in ahead if s.id not in so_already for p in s.weighed):
             if times > 1:
                 needed[portion.ingredient] = needed.get(portion.ingredient, 0.0) + (times - 1) * portion.grams
-        return Followed(
-            course=course.model_copy(update={"formula": grown.formula}), lost=flows.ingredients(lose), needed=needed
-        )
+        after = relaid(course.model_copy(update={"formula": grown.formula}), at.begun)
+        return Followed(course=after, lost=flows.ingredients(lose), needed=needed)
 
     def _times(self, formula: Formula) -> float:
         if (self.times is None) == (self.weighed is None):

@@ -10,6 +10,7 @@ from kindwhisk.core.process.changes.base import ChangeBase, Followed, NotSo, Sta
 from kindwhisk.core.process.course import Course
 from kindwhisk.core.process.preparation import preheat_of
 from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.process.trays import relaid
 from kindwhisk.core.values.errors import CraftError
 
 
@@ -39,7 +40,7 @@ class OtherOven(ChangeBase):
             "oven": oven.id,
             "went_into": went_into if oven.id != course.oven else course.went_into,
         }
-        return Followed(course=course.model_copy(update=other), to_redo=heated)
+        return Followed(course=relaid(course.model_copy(update=other), at.begun), to_redo=heated)
 
     def said(self, course: Course) -> str:
         """Which oven, how hot."""

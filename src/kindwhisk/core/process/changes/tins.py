@@ -10,6 +10,7 @@ from kindwhisk.core.process.changes.base import UNDO, ChangeBase, Followed, NotS
 from kindwhisk.core.process.course import Beside, Course
 from kindwhisk.core.process.scaling import tins_for
 from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.trays import relaid
 from kindwhisk.core.process.wish import MoreTins, Wish
 
 
@@ -26,7 +27,7 @@ class OtherTins(ChangeBase):
         fill = course.formula.fill
         if fill is None:
             raise NotSo("This formula fills no tin.", field="tin", remedy="Change the batch instead.")
-        if fill.id in at.begun:
+        if any(s.id in at.begun for s in course.formula.steps if s.origin == fill.origin):
             raise NotSo(f"“{fill.title}” was begun: it is in the tin.", field="tin", remedy=UNDO)
         wish = Wish(tin=self.tin, tin_count=self.count, beside=self.beside)
         tins = tins_for(course.formula, course.kitchen, wish)
@@ -39,7 +40,7 @@ class OtherTins(ChangeBase):
         }
         if isinstance(fill, PipeStep):
             other["tin_count"] = course.tin_count
-        return Followed(course=course.model_copy(update=other))
+        return Followed(course=relaid(course.model_copy(update=other), at.begun))
 
     def said(self, course: Course) -> str:
         """Which ones."""

@@ -15,13 +15,17 @@ from kindwhisk.core.process.steps.hand import HandStep
 from kindwhisk.core.process.steps.invert import InvertStep
 from kindwhisk.core.process.steps.knock import KnockStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
+from kindwhisk.core.process.steps.mature import MatureStep
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.preheat import PreheatStep
+from kindwhisk.core.process.steps.recover import RecoverStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.roll import RollStep
 from kindwhisk.core.process.steps.sift import SiftStep
+from kindwhisk.core.process.steps.skin import SkinStep
 from kindwhisk.core.process.steps.soak import SoakStep
+from kindwhisk.core.process.steps.sort import SortStep
 from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.toast import ToastStep
@@ -47,16 +51,20 @@ Step = Annotated[
     | FillStep
     | PipeStep
     | KnockStep
+    | SkinStep
     | BakeStep
     | InvertStep
     | CoolStep
     | TurnOutStep
+    | SortStep
     | SoakStep
     | AssembleStep
     | RollStep
     | ChillStep
+    | MatureStep
     | HandStep
     | PreheatStep
+    | RecoverStep
     | WashStep,
     Field(discriminator="kind"),
 ]

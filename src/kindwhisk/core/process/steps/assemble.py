@@ -3,14 +3,20 @@
 from __future__ import annotations
 
 from enum import StrEnum
-from typing import Literal
+from typing import Literal, NamedTuple
 
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.material import Material, combine
-from kindwhisk.core.process.outcome import Outcome
+from kindwhisk.core.piping.maturing import KEEPS, hours, kind_of
+from kindwhisk.core.piping.sorting import BAG_SHARE, THICK_MM, filling
+from kindwhisk.core.process.outcome import Notice, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
 from kindwhisk.core.safety.cautions import FLAME, keep_cold
+
+PAIR_S = 9.0
+THIN = 0.75
+"""Below this share of what the pairs take, a filling is thin enough to say so. Chosen."""
 
 
 class Joining(StrEnum):
@@ -84,4 +90,56 @@ class AssembleStep(StepBase):
             *((keep_cold(setting.kitchen.cold_rule),) if chilled else ()),
             *((FLAME,) if self.joining is Joining.TORCH else ()),
         )
-        return Outcome(material=whole, duration_s=by_habit(seconds), goal=goal, do=do, why=why, cautions=cautions)
+        notices: tuple[Notice, ...] = ()
+        if self.joining is Joining.SANDWICH and setting.tins.piece is not None and len(intake) > 1:
+            told = filled(intake[1:], setting)
+            goal, notices, seconds = told.goal, told.notices, PAIR_S * told.pairs
+        return Outcome(
+            material=whole,
+            duration_s=by_habit(seconds),
+            goal=goal,
+            do=do,
+            why=why,
+            cautions=cautions,
+            notices=notices,
+        )
+
+
+class Filled(NamedTuple):
+    """Pairs with their filling, in words."""
+
+    pairs: int
+    goal: str
+    notices: tuple[Notice, ...]
+
+
+def filled(fillings: tuple[Material, ...], setting: Setting) -> Filled:
+    """What is there of a filling beside what so many pairs of pieces take of it."""
+    tins, content = setting.tins, combine(fillings)
+    piece = tins.piece
+    assert piece is not None
+    pairs = max(1, tins.count // 2)
+    density = content.density_g_per_ml.likely
+    wants = filling(pairs, piece.width_mm, density)
+    there = content.mass_g * (1 - BAG_SHARE) / pairs
+    thick = THICK_MM * there / wants.each_g
+    kind = kind_of(content)
+    found = [
+        Notice(
+            level="note",
+            text=f"{pairs} pairs of {piece.width_mm:.0f} mm take {wants.each_g:.1f} g each at {THICK_MM:.0f} mm, "
+            f"{wants.total_g:.0f} g, and {wants.made_g:.0f} g with what stays in bowl and bag; there are "
+            f"{content.mass_g:.0f} g.",
+            remedy=f"It counts as {kind.value}: matures {hours(kind).likely:.0f} h, keeps {KEEPS[kind].days} days "
+            f"cold ({KEEPS[kind].source}; your own rule leads).",
+        )
+    ]
+    if content.mass_g < THIN * wants.made_g:
+        found.append(
+            Notice(
+                level="risk",
+                text=f"The filling gives only {thick:.1f} mm in each pair.",
+                remedy=f"Make {wants.made_g - content.mass_g:.0f} g more of it, or fill fewer.",
+            )
+        )
+    return Filled(pairs, f"{pairs} pairs, {min(there, 1.5 * wants.each_g):.1f} g each", tuple(found))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Any, ClassVar, Literal
 
 from pydantic import Field
@@ -23,7 +24,7 @@ from kindwhisk.core.ovens.times import effects_of, with_factor
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.oven_watching import BakeWatching
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.steps.base import Heading, StepBase, Words, in_tins
+from kindwhisk.core.process.steps.base import Heading, StepBase, Words, in_tins, waits_too_long
 from kindwhisk.core.safety.cautions import HOT_TIN
 from kindwhisk.core.tins import rise
 from kindwhisk.core.values.bands import Band, Quantity, Side
@@ -99,7 +100,7 @@ class BakeStep(StepBase):
         density = batter.mass_g / batter.volume_ml.likely if batter.volume_ml.likely > 0 else 0.5
         free = tins.piece is not None
         racks = min(tins.at_once, oven.racks) if free or tins.tin.flat else 1
-        at_once = min(1.0, oven.tins_at_once / max(tins.at_once, 1))
+        at_once = min(1.0, oven.takes(trays=tins.trays is not None) / max(tins.at_once, 1))
         return InOven(
             tin=tins.tin,
             fill_mm=min(1000.0, _rounded(level, 0.5 if level > THIN_MM else 0.1)),
@@ -260,16 +261,25 @@ class BakeStep(StepBase):
                     remedy="Set the oven higher, or make it thinner.",
                 )
             )
-        if tins.at_once > oven.tins_at_once:
+        takes = oven.takes(trays=tins.trays is not None)
+        if tins.trays and tins.at_once > takes:
+            loads = math.ceil(tins.at_once / takes)
+            notices.append(
+                Notice(
+                    level="note",
+                    text=f"{tins.at_once} trays are {loads} loads of {oven.name}, which takes {takes} at once.",
+                    remedy="Plan and bench lay them out load by load, each with its own trays and timer.",
+                )
+            )
+        elif tins.at_once > takes:
             notices.append(
                 Notice(
                     level="risk",
-                    text=f"{tins.at_once} {'trays' if tins.trays else 'tins'}, but {oven.name} takes "
-                    f"{oven.tins_at_once} at once.",
+                    text=f"{tins.at_once} tins, but {oven.name} takes {takes} at once.",
                     remedy="Bake fewer tins, or enter what the oven takes in Kitchen. Waiting batter loses its air.",
                 )
             )
-        if round(offset):
+        if round(offset) and (self.tray is None or self.tray.number == 1):
             notices.append(
                 Notice(
                     level="note",
@@ -278,7 +288,7 @@ class BakeStep(StepBase):
                     remedy="Trust the oven thermometer, not the dial.",
                 )
             )
-        return tuple(notices)
+        return (*notices, *waits_too_long(self.tray))
 
     def expected_reading(
         self, elapsed_s: float, duration_s: float, before: Material, setting: Setting

@@ -15,7 +15,7 @@ from kindwhisk.core.learning.expected import Expected
 from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.ovens.place import Rack
 from kindwhisk.core.patterns.pattern import PatternView
-from kindwhisk.core.process.outcome import Attention, Outcome, Resource
+from kindwhisk.core.process.outcome import Attention, Notice, Outcome, Resource
 from kindwhisk.core.process.portions import IngredientPortion, Portion, StepId, StepPortion
 from kindwhisk.core.process.schools import School
 from kindwhisk.core.process.setting import Setting, TinsInUse
@@ -69,6 +69,25 @@ class OnceMore(Value):
     share: float = Field(gt=0, le=1000)
 
 
+class OnTray(Value):
+    """The step of the formula that this one is a part of, for one tray or load of several.
+
+    By the plan of loads its tray waits so long for the oven once it is dry, and what is in it comes to this step so
+    much later than it holds.
+    """
+
+    of: StepId
+    number: int = Field(ge=1, le=1000)
+    of_many: int = Field(ge=1, le=1000)
+    waits_s: float = Field(default=0, ge=0, le=7 * 86400)
+    late_s: float = Field(default=0, ge=0, le=7 * 86400)
+
+    @property
+    def last(self) -> bool:
+        """Whether it is the last of them: it waits longest."""
+        return self.number == self.of_many
+
+
 class StepBase(Value):
     """The part that all kinds share.
 
@@ -85,7 +104,7 @@ class StepBase(Value):
     ``written`` are the words of a recipe that it was read from, ``assumed`` why it is there though none says so.
     ``after`` names steps that must be over without giving material, such as a preheated oven.
     ``divides``: a part of its result can be made once more beside the rest; ``merges``: another of such a step can be
-    done in one go with it; ``again`` is what it makes once more.
+    done in one go with it; ``again`` is what it makes once more, ``tray`` which tray or load of several it is for.
     """
 
     attention: ClassVar[Attention] = Attention.THROUGHOUT
@@ -116,17 +135,27 @@ class StepBase(Value):
     assumed: str = Field(default="", max_length=200)
     component: str = Field(default="", max_length=40)
     again: OnceMore | None = None
+    tray: OnTray | None = None
 
     @property
     def origin(self) -> str:
-        """The step as the formula names it: its own id, or that of the one that it makes once more."""
-        return self.again.of if self.again else self.id
+        """The step as the formula names it: its own id, or that of the one that it is a part of or makes once more."""
+        return self.tray.of if self.tray else self.again.of if self.again else self.id
+
+    @property
+    def late_s(self) -> float:
+        """By how much longer than it holds its content waits for it, where there are more trays than the oven takes."""
+        return self.tray.late_s if self.tray else 0.0
 
     @property
     def needs(self) -> tuple[str, ...]:
         """The steps that have to be over before it: those that it takes from, and those that it waits for."""
-        taken = (p.step for p in self.inputs if isinstance(p, StepPortion))
-        return tuple(dict.fromkeys((*taken, *self.after)))
+        return tuple(dict.fromkeys((*self.taken_from, *self.after)))
+
+    @property
+    def taken_from(self) -> tuple[str, ...]:
+        """The steps that it takes from, each once."""
+        return tuple(dict.fromkeys(p.step for p in self.inputs if isinstance(p, StepPortion)))
 
     @property
     def weighed(self) -> tuple[IngredientPortion, ...]:
@@ -247,6 +276,23 @@ def in_tins(
         return section.of_piece(tins.name, tins.piece, material, tins.count)
     return section.of_tin(
         tins.name, tins.tin, tins.share, material, count=tins.count, rise_mm=rise_mm, inverted=inverted
+    )
+
+
+def _long(seconds: float) -> str:
+    return f"{seconds / 60:.0f} min" if seconds < 2 * 3600 else f"{seconds / 3600:.0f} h"
+
+
+def waits_too_long(tray: OnTray | None) -> tuple[Notice, ...]:
+    """What is said of the last tray or load where by the plan a content waits longer than it holds."""
+    if tray is None or tray.late_s <= 0 or not tray.last:
+        return ()
+    return (
+        Notice(
+            level="risk",
+            text=f"Its turn comes {_long(tray.late_s)} after the batter stops holding: it loses air and weeps.",
+            remedy="Make the batter in two goes, bake on more racks or in a second oven, or make less.",
+        ),
     )
 
 

@@ -9,6 +9,7 @@ from typing import Any
 from kindwhisk.core.baking.asked import SETS, USUAL_PIECES
 from kindwhisk.core.baking.course import Sets
 from kindwhisk.core.baking.reference import ReferenceBake
+from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.foams.foam import BATTERS, Foam
 from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.ingredients import counts_as, ingredient
@@ -23,6 +24,8 @@ from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.sift import SiftStep
+from kindwhisk.core.process.steps.skin import SkinStep
+from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
@@ -40,7 +43,6 @@ HOTTEST_OVER_WATER_C, HOTTEST_C = 78.0, 94.9
 """Hotter nothing gets over water, and nothing on the hob without boiling. Trade habit."""
 LOOSENS_BELOW = 0.45
 """A smaller share of a foam than this loosens the base; with more the air is meant to stay. Trade habit."""
-SKIN = "Dull; a finger takes nothing along."
 
 
 def _batter(technique: Technique) -> Foam | None:
@@ -149,12 +151,13 @@ class Drafter:
 
     def _step(self, made: Made) -> None:
         inputs = self._inputs(made)
-        fields = {k: v for k, v in made.fields.items() if k in made.kind.model_fields}
+        kind = SkinStep if made.kind is RestStep and for_a_skin(made) else made.kind
+        fields = {k: v for k, v in made.fields.items() if k in kind.model_fields}
         fields |= self._own_fields(made)
-        stem = str(made.kind.model_fields["kind"].default)
+        stem = str(kind.model_fields["kind"].default)
         step_id = self._id(stem)
         self.ids[id(made)] = step_id
-        step: Any = made.kind.model_validate(
+        step: Any = kind.model_validate(
             {
                 **fields,
                 "id": step_id,
@@ -189,7 +192,13 @@ class Drafter:
         return {}
 
     def _rest(self, made: Made) -> dict[str, Any]:
-        return {"sees": SKIN, "covered": False} if for_a_skin(made) else {}
+        if not for_a_skin(made):
+            return {}
+        before = made.upstream()
+        syrup = any(m.kind in {BoilStep, StreamStep} for m in before)
+        warmed = any(m.kind is WarmStep and m.ids & WHITES for m in before)
+        method = Method.ITALIAN if syrup else Method.SWISS if warmed else Method.FRENCH
+        return {"method": method, "written_minutes": made.fields.get("minutes")}
 
     def _fold(self, made: Made) -> dict[str, Any]:
         words = str(made.fields.get("folded", ""))

@@ -13,11 +13,23 @@
   import { Otherwise } from './otherwise.svelte';
   import OvenForm from './OvenForm.svelte';
   import PauseForm from './PauseForm.svelte';
+  import SieveForm from './SieveForm.svelte';
   import TinsForm from './TinsForm.svelte';
   import WhenForm from './WhenForm.svelte';
 
   export type Way =
-    'again' | 'batch' | 'tins' | 'ingredient' | 'oven' | 'order' | 'before' | 'hands' | 'when' | 'pause' | 'last';
+    | 'again'
+    | 'batch'
+    | 'tins'
+    | 'ingredient'
+    | 'sieve'
+    | 'oven'
+    | 'order'
+    | 'before'
+    | 'hands'
+    | 'when'
+    | 'pause'
+    | 'last';
   type Props = { bench: BenchState; open: boolean; first: Way | null; onclose: () => void };
   let { bench, open, first, onclose }: Props = $props();
 
@@ -44,6 +56,7 @@
         ['batch', 'More or less of it', 'everything ahead follows', could?.batch, 'Make so much'],
         ['tins', 'Another tin', 'or a second one', could?.tins, 'Take these'],
         ['ingredient', 'Something is missing', 'another takes its place, or none', could?.ingredients.length, 'Do so'],
+        ['sieve', 'Left in the sieve', 'topped up, or the rest lowered', could?.sieves.length, 'Do so'],
         ['oven', 'Another oven or temperature', '', could?.oven_c != null, 'Bake so'],
         [
           'order',
@@ -91,6 +104,7 @@
       {:else if way === 'batch'}<BatchForm {otherwise} {could} />
       {:else if way === 'tins'}<TinsForm {otherwise} kitchen={otherwise.kitchen} />
       {:else if way === 'ingredient'}<IngredientForm {otherwise} {could} shown={bench.shown} />
+      {:else if way === 'sieve'}<SieveForm {otherwise} {could} />
       {:else if way === 'oven'}<OvenForm {otherwise} {could} kitchen={otherwise.kitchen} />
       {:else if way === 'order'}<OrderForm {otherwise} {could} />
       {:else if way === 'before'}<BeforeForm {otherwise} {could} shown={bench.shown} />

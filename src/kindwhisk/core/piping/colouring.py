@@ -1,0 +1,114 @@
+"""Colour: how much of it by weight for a depth, and from where on it weakens what it colours."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from enum import StrEnum
+from typing import NamedTuple
+
+from kindwhisk.core.ingredients import counts_as
+from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.values.model import Value
+
+
+class ColourKind(StrEnum):
+    """What a colour is carried by."""
+
+    GEL = "gel"
+    LIQUID = "liquid"
+    POWDER = "powder"
+
+
+class ColourRisk(StrEnum):
+    """What so much of it does to a skin."""
+
+    NONE = "none"
+    NEAR = "near the limit"
+    OVER = "over the limit"
+
+
+class Rule(NamedTuple):
+    """Shares of a batter: of a pale and of a full colour, and the limit; how much of it is water; why there is one."""
+
+    pale: float
+    full: float
+    limit: float
+    water: float
+    why: str
+
+
+RULES: Mapping[ColourKind, Rule] = {
+    ColourKind.GEL: Rule(
+        0.002, 0.006, 0.010, 0.60, "Its syrup keeps the skin soft: shells crack, first where the colour is thickest."
+    ),
+    ColourKind.LIQUID: Rule(
+        0.003, 0.009, 0.005, 0.90, "It is nearly all water: the batter runs, the skin is weak and shells crack."
+    ),
+    ColourKind.POWDER: Rule(
+        0.001, 0.003, 0.010, 0.0, "It carries no water, but so much of it tastes, and lies as specks."
+    ),
+}
+"""Gel and the limits: trade habit. Liquid as two thirds, powder as twice as strong: recalled, and brands differ."""
+FADES = 1.2
+"""A colour fades in the oven: a fifth is added. Trade habit."""
+NEAR = 0.8
+DEEPEST = 4.0
+INGREDIENTS: Mapping[ColourKind, str] = {
+    ColourKind.GEL: "colour-gel",
+    ColourKind.LIQUID: "colour-liquid",
+    ColourKind.POWDER: "colour-powder",
+}
+
+
+class Dose(Value):
+    """Grams of a colour for a depth, where its limit lies, what of that is water, and what the dose risks, in words."""
+
+    grams: float
+    limit_g: float
+    water_g: float
+    share_percent: float
+    risk: ColourRisk
+    says: str
+
+
+def dose(batter_g: float, kind: ColourKind, depth: float) -> Dose:
+    """The colour for a ``depth``: 0 is none, 1/3 pale, 1 full, beyond it deeper still (to :data:`DEEPEST`).
+
+    With what fades in the oven.
+    """
+    rule = RULES[kind]
+    # Straight from nothing over pale (1/3) to full (1).
+    share = 3 * depth * rule.pale if depth <= 1 / 3 else rule.pale + (rule.full - rule.pale) * (depth - 1 / 3) * 1.5
+    return judged(batter_g, kind, share * FADES * batter_g)
+
+
+def judged(batter_g: float, kind: ColourKind, grams: float) -> Dose:
+    """So much of a colour in ``batter_g``."""
+    rule = RULES[kind]
+    limit = rule.limit * batter_g
+    risk = ColourRisk.OVER if grams > limit else ColourRisk.NEAR if grams > NEAR * limit else ColourRisk.NONE
+    says = {
+        ColourRisk.NONE: "Well below the limit.",
+        ColourRisk.NEAR: f"Near the limit of {limit:.1f} g. {rule.why}",
+        ColourRisk.OVER: f"Above {limit:.1f} g. {rule.why} Take a powder, or stay paler.",
+    }[risk]
+    if kind is ColourKind.POWDER and risk is ColourRisk.OVER:
+        says = f"Above {limit:.1f} g. {rule.why} Stay paler."
+    return Dose(
+        grams=grams,
+        limit_g=limit,
+        water_g=grams * rule.water,
+        share_percent=100 * grams / batter_g,
+        risk=risk,
+        says=says,
+    )
+
+
+def doses_in(batter: Material) -> tuple[Dose, ...]:
+    """The colours that are in a batter, judged, each kind for itself."""
+    found = []
+    for kind, name in INGREDIENTS.items():
+        grams = sum(g for i, g in batter.parts.items() if counts_as(i) == name)
+        if grams > 0:
+            found.append(judged(batter.mass_g, kind, grams))
+    return tuple(found)
