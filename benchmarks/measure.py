@@ -23,6 +23,7 @@ from benchmarks.kitchens import kitchens
 from benchmarks.names import names
 from benchmarks.others import others
 from benchmarks.pair import side_by_side
+from benchmarks.pieces import pieces
 from benchmarks.pots import runs
 from benchmarks.reading import reading
 from benchmarks.recipes import recipes
@@ -256,6 +257,7 @@ def main() -> None:
             bakes()
             kitchens()
             usual()
+            pieces()
             crumb_probes()
             _readings(server)
             by_readings()

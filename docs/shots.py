@@ -150,7 +150,6 @@ def take(page: Page, server: Server) -> None:
     picture(page, server, "book", "/book")
     picture(page, server, "formula", "/book/finger-cake")
     picture(page, server, "change", "/book/ringed-chiffon/change")
-    picture(page, server, "weigh", "/book/syrup-shells/weigh")
     page.goto(server.url + "/book/read")
     page.evaluate("text => localStorage.setItem('kindwhisk.reading', text)", RECIPE)
     picture(page, server, "read-in", "/book/read")
@@ -165,7 +164,7 @@ def take(page: Page, server: Server) -> None:
     picture(page, server, "fold", "/book/fold")
     picture(page, server, "tins", "/book/tins", TABLET)
     picture(page, server, "patterns", "/book/patterns")
-
+    picture(page, server, "piping", "/book/piping")
     picture(page, server, "oven", "/kitchen/ovens/deck")
     picture(page, server, "learned", "/kitchen/learned")
     picture(page, server, "bake", "/book/bake?formula=tea-chiffon")

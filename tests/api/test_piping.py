@@ -24,7 +24,7 @@ DEPOSIT: dict[str, Any] = {
 TEMPLATE: dict[str, str | float] = {
     "shape": "round",
     "diameter_mm": 40,
-    "width_mm": 300,
+    "tray_width_mm": 300,
     "tray_length_mm": 400,
     "density_g_per_ml": 0.85,
 }
@@ -118,8 +118,15 @@ def test_the_template_as_svg_shows_the_tray_of_the_answer(client: TestClient) ->
 
 
 def test_a_template_for_a_tray_that_takes_none_is_refused(client: TestClient) -> None:
-    refused = problem_of(client.get("/api/craft/template.pdf", params={**TEMPLATE, "width_mm": 60}), 422)
+    refused = problem_of(client.get("/api/craft/template.pdf", params={**TEMPLATE, "tray_width_mm": 60}), 422)
     assert refused["field"] == "tray.width_mm"
+
+
+def test_a_template_takes_what_a_deposit_takes(client: TestClient) -> None:
+    flat: dict[str, str | float] = {"shape": "round", "diameter_mm": 40, "batter_g": 271, "density_g_per_ml": 0.85}
+    told = client.get("/api/craft/template.svg", params={**flat, "width_mm": 300, "length_mm": 400})
+    assert told.content == client.get("/api/craft/template.svg", params=TEMPLATE).content
+    assert problem_of(client.get("/api/craft/template.svg", params=flat), 422)["field"] == "tray_width_mm"
 
 
 AIR: dict[str, Any] = {"air_c": 24, "humidity_percent": 50, "moving_air": False, "method": "French"}

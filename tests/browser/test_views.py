@@ -21,6 +21,7 @@ VIEWS = {
     "/book/tea-chiffon/versions": "Tea chiffon",
     "/book/read": "Read a recipe in",
     "/book/meringue": "Sugar and whites",
+    "/book/piping": "Piped pieces",
     "/log": "The Log",
     "/kitchen": "Lantern Lane",
     "/kitchen/ovens/deck": "Deck oven",

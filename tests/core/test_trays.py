@@ -25,6 +25,7 @@ from kindwhisk.core.process.course import Course
 from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.forecast import Forecast, walk_prepared
 from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.meringue import with_method
 from kindwhisk.core.process.record import KitchenRecord
 from kindwhisk.core.process.scaling import Scaled, in_loads, scale
 from kindwhisk.core.process.setting import Setting, TinsInUse
@@ -352,3 +353,11 @@ def test_an_open_formula_laid_out_twice_is_laid_out_once() -> None:
     _, laid = made("french-shells", 1)
     setting = setting_of(laid, 1)
     assert laid_out(laid.formula, setting) == laid.formula
+
+
+@pytest.mark.parametrize("method", [Method.SWISS, Method.ITALIAN])
+def test_shells_made_by_another_method_dry_by_that(method: Method) -> None:
+    french = FORMULAS["french-shells"]
+    other = with_method(french, "whip", method)
+    assert [s.method for s in other.steps if isinstance(s, SkinStep)] == [method]
+    assert [s.method for s in french.steps if isinstance(s, SkinStep)] == [Method.FRENCH]

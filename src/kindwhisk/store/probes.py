@@ -100,11 +100,11 @@ class Probes:
         query = rows.select(rows.at_ms, rows.celsius).where(window).order_by(rows.at_ms, rows.id).limit(limit)
         return cast("list[tuple[int, float]]", list(query.tuples()))
 
-    def latest(self, probe: str, since_ms: int, until_ms: int) -> float | None:
-        """The last reading (set right) of a probe in a stretch of time (milliseconds since 1970); None without one."""
+    def mean(self, probe: str, since_ms: int, until_ms: int) -> float | None:
+        """The mean of a probe's readings (set right) in a stretch of time (milliseconds since 1970), if any."""
         rows = self._rows
         window = (rows.probe == probe) & rows.at_ms.between(since_ms, until_ms)
-        found = rows.select(rows.celsius).where(window).order_by(rows.at_ms.desc(), rows.id.desc()).limit(1).scalar()
+        found = rows.select(fn.AVG(rows.celsius)).where(window).scalar()
         return None if found is None else float(found)
 
     def has_any(self, probe: str, since_ms: int, until_ms: int) -> bool:

@@ -149,12 +149,14 @@ def deposits(body: DepositBody) -> DepositTold:
 
 
 class TemplateQuery(_Piece):
-    """A tray's template as a query: the same as for a deposit, with the tray's sides beside."""
+    """A tray's template as a query: the same as for a deposit, with the tray's sides beside.
 
-    model_config = ConfigDict(extra="forbid")
+    For pieces that are round, ``width_mm`` and ``length_mm`` may stand for the tray's own.
+    """
 
-    width_mm: Side
-    tray_length_mm: Side
+    tray_width_mm: Side | None = None
+    tray_length_mm: Side | None = None
+    width_mm: Side | None = None
     density_g_per_ml: Density = deposit.SPREAD_DENSITY
     ribbon_s: Annotated[float, Field(gt=0, le=600, allow_inf_nan=False)] | None = None
     paper: Paper = Paper.A4
@@ -165,9 +167,21 @@ class TemplateQuery(_Piece):
         """What stands on the paper."""
         return self.name or f"{self.shape.value} of {self.diameter_mm:g} mm"
 
+    def _tray(self) -> TraySize:
+        long = self.shape in {PieceShape.FINGER, PieceShape.STICK}
+        width = self.tray_width_mm or self.width_mm
+        length = self.tray_length_mm or (None if long else self.length_mm)
+        if width is None or length is None:
+            raise CraftError(
+                "The tray is not told.",
+                field="tray_width_mm" if width is None else "tray_length_mm",
+                remedy="Give its width and length inside, in millimetres.",
+            )
+        return TraySize(width_mm=width, length_mm=length)
+
     def drawn(self) -> tuple[PaperShape, ...]:
         """The template's shapes."""
-        tray = TraySize(width_mm=self.width_mm, length_mm=self.tray_length_mm)
+        tray = self._tray()
         layout = _laid_out(self.piece, tray, self.margin_mm)
         return template.template(self.piece, layout, deposit.spread(self.density_g_per_ml, self.ribbon_s).likely)
 

@@ -149,13 +149,13 @@ class Following:
         return StepWatch(watch=view, probe=stretch.probe, beside=stretch.beside)
 
     def humidity_percent(self, kitchen: Kitchen, now: datetime) -> float | None:
-        """What the room's hygrometer read last, within :data:`HUMIDITY_HOLDS`; None where there is none, or it is
-        silent. In whole percent: no forecast is surer."""
+        """What the room's hygrometer read within :data:`HUMIDITY_HOLDS`, in the mean: a rest takes about as long. None
+        where there is none, or it is silent. In whole percent: no forecast is surer."""
         own = kitchen.hygrometer
         if own is None:
             return None
-        last = self._store.probes.latest(own.id, milliseconds(now - HUMIDITY_HOLDS), milliseconds(now))
-        return None if last is None else float(round(last))
+        mean = self._store.probes.mean(own.id, milliseconds(now - HUMIDITY_HOLDS), milliseconds(now))
+        return None if mean is None else float(round(mean))
 
     def _living_in(self, place: ProbePlace | None, kitchen: Kitchen, since_ms: int, until_ms: int) -> str | None:
         """The thermometer of a place: the first one there that has sent something, else the first."""

@@ -35,8 +35,8 @@ SPREAD_SD = 0.30
 """Standard deviation of the logarithm of a first tray's time over the model's: kitchens differ. Chosen."""
 TACKY_FROM = 0.55
 """Share of its time from which a face no longer sticks, but marks. Trade habit."""
-FEEL_SD = 0.08
-"""How far (in the logarithm of time) fingers disagree on where one word ends. Chosen."""
+FEEL_SD, TACKY_SD = 0.08, 0.2
+"""How far (in the logarithm of time) fingers disagree on where a skin holds, and where it begins to be tacky. Chosen."""
 TOO_LONG_S, TOO_LONG_TIMES = 7200.0, 1.5
 """Hard and dull from about two hours on, or, where the skin itself took long, half as long again. Trade habit."""
 NEVER_S = 12 * 3600.0
@@ -111,14 +111,14 @@ def _chance(touch: Touch, log_s: np.ndarray) -> np.ndarray:
         return np.ones_like(log_s)
     at = math.log(touch.t_s)
 
-    def over(share: float) -> np.ndarray:
+    def over(share: float, sd: float) -> np.ndarray:
         """That this share of the time is over."""
-        return np.array([0.5 * math.erfc((x + math.log(share) - at) / FEEL_SD / math.sqrt(2)) for x in log_s])
+        return np.array([0.5 * math.erfc((x + math.log(share) - at) / sd / math.sqrt(2)) for x in log_s])
 
-    sticks_no_more, holds = over(TACKY_FROM), over(1.0)
+    sticks_no_more, holds = over(TACKY_FROM, TACKY_SD), over(1.0, FEEL_SD)
     if touch.feel is Feel.WET:
         return 1 - sticks_no_more
-    return sticks_no_more - holds if touch.feel is Feel.TACKY else holds
+    return sticks_no_more * (1 - holds) if touch.feel is Feel.TACKY else holds
 
 
 def by_touch(expected: Estimate, sd: float, touches: tuple[Touch, ...]) -> Estimate:

@@ -17,6 +17,7 @@ from kindwhisk.core.process.setting import MACHINE
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import WHITES
 from kindwhisk.core.process.steps.boil import BoilStep
+from kindwhisk.core.process.steps.skin import SkinStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
@@ -247,4 +248,9 @@ def with_method(formula: Formula, step_id: str, method: Method) -> Formula:
     there = {v.id for v in formula.vessels}
     vessels = [v for v in formula.vessels if v.id in used or v.id not in {CUP.id, POT.id}]
     vessels += [v for v in (CUP, POT) if v.id in used and v.id not in there]
-    return Formula.model_validate({**dict(formula), "steps": tuple(steps), "vessels": tuple(vessels)})
+    made = Formula.model_validate({**dict(formula), "steps": tuple(steps), "vessels": tuple(vessels)})
+    rests = tuple(
+        s.model_copy(update={"method": method}) if isinstance(s, SkinStep) and step_id in upstream(made, s.id) else s
+        for s in made.steps
+    )
+    return made.model_copy(update={"steps": rests})

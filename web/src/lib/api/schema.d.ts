@@ -14396,8 +14396,9 @@ export interface operations {
                 cord_mm?: number | null;
                 gap_mm?: number;
                 margin_mm?: number;
-                width_mm: number;
-                tray_length_mm: number;
+                tray_width_mm?: number | null;
+                tray_length_mm?: number | null;
+                width_mm?: number | null;
                 density_g_per_ml?: number;
                 ribbon_s?: number | null;
                 paper?: components["schemas"]["Paper"];
@@ -14450,8 +14451,9 @@ export interface operations {
                 cord_mm?: number | null;
                 gap_mm?: number;
                 margin_mm?: number;
-                width_mm: number;
-                tray_length_mm: number;
+                tray_width_mm?: number | null;
+                tray_length_mm?: number | null;
+                width_mm?: number | null;
                 density_g_per_ml?: number;
                 ribbon_s?: number | null;
                 paper?: components["schemas"]["Paper"];

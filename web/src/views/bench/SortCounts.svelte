@@ -8,17 +8,24 @@
 
   type Spoilt = 'broken' | 'cracked' | 'hollow';
   const SPOILT: Spoilt[] = ['broken', 'cracked', 'hollow'];
-  const whole = (tray: Schemas['TrayCount']) => tray.counted ?? { good: tray.piped, broken: 0, cracked: 0, hollow: 0 };
+  type Counted = Schemas['Counted'];
+  /** What was tapped and is not back from the server yet: the next tap goes on from it. */
+  let tapped = $state<Record<number, Counted>>({});
+  let waiting = 0;
+  const whole = (tray: Schemas['TrayCount']): Counted =>
+    tapped[tray.tray] ?? tray.counted ?? { good: tray.piped, broken: 0, cracked: 0, hollow: 0 };
 
   function count(tray: Schemas['TrayCount'], what: Spoilt, by: number): void {
     const now = whole(tray);
     const spoilt = Math.max(0, now[what] + by);
     const good = Math.max(0, now.good - (spoilt - now[what]));
-    bench.tell({
-      kind: 'pieces_counted',
-      step,
-      tray: tray.tray,
-      counted: { ...now, [what]: spoilt, good },
+    const counted = { ...now, [what]: spoilt, good };
+    tapped[tray.tray] = counted;
+    waiting += 1;
+    void bench.ask({ kind: 'pieces_counted', step, tray: tray.tray, counted }).then((problem) => {
+      waiting -= 1;
+      if (waiting === 0 || problem) tapped = {};
+      if (problem) bench.refused(problem);
     });
   }
 </script>

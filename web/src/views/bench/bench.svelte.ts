@@ -124,7 +124,7 @@ export class BenchState {
   /** Say what happened; a refusal is shown on the page. */
   tell(event: Untold<BenchEvent>): void {
     void this.ask(event).then((problem) => {
-      if (problem) this.#refused(problem);
+      if (problem) this.refused(problem);
     });
   }
 
@@ -134,7 +134,7 @@ export class BenchState {
     return outbox.add(this.id, { ...event, client_key: newKey(), at: now.iso() } as BenchEvent);
   }
 
-  #refused(problem: Problem): void {
+  refused(problem: Problem): void {
     this.problem = problem;
     void this.load();
   }

@@ -161,7 +161,7 @@ export class PipingState {
       diameter_mm: String(this.diameter),
       gap_mm: String(this.gap),
       margin_mm: String(this.margin),
-      width_mm: String(this.tray.width_mm),
+      tray_width_mm: String(this.tray.width_mm),
       tray_length_mm: String(this.tray.length_mm),
       density_g_per_ml: String(this.batter.density_g_per_ml),
     });
