@@ -157,6 +157,7 @@ FieldView: high low
 Found: high low
 Lever: water_g
 Next: within_s
+Painted: per_line_g
 Pair: c minutes
 Rescue: grams share
 Saving: holds_s waits_s

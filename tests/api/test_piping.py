@@ -189,6 +189,9 @@ def test_colour_is_weighed_and_shown(client: TestClient) -> None:
     assert deep["risk"] == "over the limit"
     green = post(client, "/api/craft/colour", {**body, "colour": "colour-gel-green"})
     assert green["looks"] != told["looks"]
+    striped = post(client, "/api/craft/colour", {**body, "lines": 3})
+    assert striped["painted"]["per_line_g"] == pytest.approx(0.15)
+    assert told["painted"] is None
     plain = post(client, "/api/craft/colour", {**body, "depth": 0})
     assert plain["grams"] == 0
     for wrong, field in (({"depth": -0.5}, "depth"), ({"batter_g": -1}, "batter_g"), ({"kind": "paint"}, "kind")):

@@ -3,19 +3,14 @@
 from __future__ import annotations
 
 import math
-from itertools import pairwise
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.ingredients.material import Material
-from kindwhisk.core.piping import colouring, deposit, lifting, loads, maturing, sieve, skin, sorting
+from kindwhisk.core.piping import colouring, deposit, lifting, maturing, sieve, sorting
 from kindwhisk.core.piping.colouring import ColourKind, ColourRisk
-from kindwhisk.core.piping.damp import advice
-from kindwhisk.core.piping.loads import OvenRoom, Rested
-from kindwhisk.core.piping.skin import Feel, Touch
 from kindwhisk.core.piping.template import outlines, template
 from kindwhisk.core.tins.layout import Arrangement, Layout, lay_out
 from kindwhisk.core.tins.pieces import PieceShape, PipedPiece
@@ -186,174 +181,6 @@ def test_a_ring_is_drawn_by_both_its_edges_and_a_finger_by_its_length() -> None:
     assert template(finger, layout, 0.0)[0].width_mm == 300
 
 
-# The skin.
-
-
-@pytest.mark.parametrize(("percent", "minutes"), [(50, 51), (60, 73), (70, 123), (75, 185), (80, 372)])
-def test_a_skin_takes_what_the_air_makes_it_take(percent: float, minutes: float) -> None:
-    seconds = skin.modelled_s(24, percent)
-    assert seconds is not None
-    assert seconds / 60 == pytest.approx(minutes, abs=0.6)
-
-
-@pytest.mark.parametrize("percent", [85, 90, 100])
-def test_no_skin_forms_in_air_as_damp_as_the_shells(percent: float) -> None:
-    told = skin.skin(24, percent)
-    assert (told.dry_s, told.too_long_s) == (None, None)
-    assert f"{percent} %" in told.why
-
-
-@given(st.floats(12, 38), st.floats(10, 95), st.floats(0, 40), st.booleans(), st.sampled_from(Method))
-def test_drier_or_moving_air_never_dries_slower(
-    air: float, percent: float, drier: float, moving: bool, method: Method
-) -> None:
-    damp = skin.modelled_s(air, percent, method, moving_air=moving)
-    dry = skin.modelled_s(air, max(5, percent - drier), method, moving_air=moving)
-    blown = skin.modelled_s(air, percent, method, moving_air=True)
-    assert (dry or math.inf) <= (damp or math.inf)
-    assert (blown or math.inf) <= (damp or math.inf)
-
-
-def test_cooked_sugar_needs_six_tenths_of_the_time() -> None:
-    french, swiss, syrup = (skin.modelled_s(22, 55, m) for m in (Method.FRENCH, Method.SWISS, Method.ITALIAN))
-    assert french
-    assert swiss
-    assert syrup
-    assert swiss == syrup == pytest.approx(0.6 * french)
-
-
-@given(st.floats(600, 9000))
-def test_a_touch_moves_the_forecast_its_way(at: float) -> None:
-    before = skin.skin(24, 60).dry_s
-    not_yet = skin.skin(24, 60, touches=(Touch(t_s=at, feel=Feel.TACKY),)).dry_s
-    wet = skin.skin(24, 60, touches=(Touch(t_s=at, feel=Feel.WET),)).dry_s
-    holds = skin.skin(24, 60, touches=(Touch(t_s=at, feel=Feel.DRY),)).dry_s
-    assert before
-    assert not_yet
-    assert wet
-    assert holds
-    assert holds.likely <= before.likely + 1
-    assert wet.likely >= before.likely - 1
-    assert wet.likely >= not_yet.likely - 1
-    assert not_yet.likely > at
-    assert not_yet.high - not_yet.low <= before.high - before.low + 1
-
-
-def test_touches_decide_over_the_model() -> None:
-    told = skin.skin(24, 50, touches=tuple(Touch(t_s=60.0 * m, feel=Feel.TACKY) for m in (60, 80, 100))).dry_s
-    assert told is not None
-    assert 100 <= told.likely / 60 <= 125
-
-
-@pytest.mark.parametrize("times", [0.6, 1.0, 1.7])
-def test_two_touches_find_a_kitchen_that_dries_otherwise(times: float) -> None:
-    expected = skin.modelled_s(24, 60)
-    assert expected is not None
-    holds = expected * times
-    told = skin.took_s((Touch(t_s=0.93 * holds, feel=Feel.TACKY), Touch(t_s=1.07 * holds, feel=Feel.DRY)))
-    assert told is not None
-    assert told[0] == pytest.approx(holds, rel=0.02)
-    assert not told[1]
-    assert skin.took_s((Touch(t_s=0.5 * holds, feel=Feel.TACKY),)) == (0.5 * holds, True)
-    assert skin.took_s(()) is None
-
-
-def test_two_hours_are_too_long_but_not_before_it_holds() -> None:
-    dry = skin.skin(24, 50)
-    damp = skin.skin(24, 75)
-    assert dry.too_long_s == 7200
-    assert damp.dry_s
-    assert damp.too_long_s
-    assert damp.too_long_s > damp.dry_s.likely
-
-
-def test_damp_air_gets_advice_with_its_price() -> None:
-    assert advice(24, 70) == ()
-    helps = advice(24, 80)
-    assert [a.do.split()[0] for a in helps] == ["Set", "Run", "A", "Make"]
-    assert all(a.costs for a in helps)
-    likely = skin.modelled_s(24, 80)
-    assert likely
-    assert all(a.dry_s is not None and a.dry_s.likely < likely for a in helps)
-    assert len(advice(24, 80, Method.ITALIAN, moving_air=True)) == 2
-
-
-# Loads.
-
-
-def _plan(pieces: int, per_tray: int, racks: int, dry: float = 3000, long: float = 7200, ovens: int = 1) -> loads.Loads:
-    rooms = [OvenRoom(f"oven {i}", racks, 840, 240) for i in range(ovens)]
-    return loads.plan_loads(loads.shares(pieces, per_tray), rooms, pipe_s=120, dry_s=dry, too_long_s=long, covers=True)
-
-
-def test_two_trays_and_one_rack_are_two_loads_with_the_oven_hot_between() -> None:
-    first, second = _plan(58, 30, 1).loads
-    assert [t.pieces for t in (*first.trays, *second.trays)] == [30, 28]
-    assert first.start_s == 120 + 3000
-    assert second.start_s >= first.end_s + 240
-    assert second.trays[0].rests_s == pytest.approx(3000)
-    assert first.turn_s == pytest.approx(first.start_s + 0.6 * 840)
-    assert first.cover_s
-    assert first.turn_s < first.cover_s < first.end_s
-
-
-def test_two_ovens_share_the_trays() -> None:
-    made = _plan(120, 30, 1, ovens=2)
-    assert [load.oven for load in made.loads] == ["oven 0", "oven 1", "oven 0", "oven 1"]
-    assert made.ends_s < _plan(120, 30, 1).ends_s
-
-
-def test_a_tray_that_would_wait_too_long_is_told_with_a_remedy() -> None:
-    made = _plan(30 * 14, 30, 1)
-    over = [t.tray for load in made.loads for t in load.trays if t.rested is Rested.OVER]
-    assert over
-    assert f"{over[0]}" in made.says
-    assert "two goes" in made.remedy
-    assert _plan(60, 30, 2).says == ""
-
-
-@given(st.integers(1, 600), st.integers(0, 300), st.integers(1, 60), st.integers(1, 6))
-def test_more_pieces_never_need_fewer_trays_or_loads(pieces: int, more: int, per_tray: int, racks: int) -> None:
-    if math.ceil((pieces + more) / per_tray) > loads.MOST_TRAYS:
-        with pytest.raises(CraftError):
-            loads.shares(pieces + more, per_tray)
-        return
-    few, many = _plan(pieces, per_tray, racks), _plan(pieces + more, per_tray, racks)
-    assert sum(t.pieces for load in few.loads for t in load.trays) == pieces
-    assert sum(len(load.trays) for load in few.loads) <= sum(len(load.trays) for load in many.loads)
-    assert len(few.loads) <= len(many.loads)
-    assert few.ends_s <= many.ends_s + 1e-6
-
-
-@given(st.integers(1, 500), st.integers(5, 60), st.integers(1, 4), st.floats(0, 6000), st.integers(1, 3))
-def test_loads_never_meet_in_an_oven_nor_go_in_wet(
-    pieces: int, per_tray: int, racks: int, dry: float, ovens: int
-) -> None:
-    made = _plan(pieces, per_tray, racks, dry=dry, ovens=ovens)
-    trays = [t for load in made.loads for t in load.trays]
-    assert [t.tray for t in trays] == list(range(1, len(trays) + 1))
-    for one, other in pairwise(trays):
-        assert other.piped_from_s >= one.piped_s - 1e-6
-    for load in made.loads:
-        assert len(load.trays) <= racks
-        assert all(t.rests_s >= dry - 1e-6 for t in load.trays)
-    for name in {load.oven for load in made.loads}:
-        own = [load for load in made.loads if load.oven == name]
-        for before, after in pairwise(own):
-            assert after.start_s >= before.end_s + 240 - 1e-6
-
-
-def test_a_tray_that_takes_none_is_refused_by_name() -> None:
-    with pytest.raises(CraftError) as refused:
-        loads.shares(30, 0)
-    assert refused.value.field == "tray"
-
-
-def test_an_oven_is_hot_again_by_its_own_pace() -> None:
-    assert loads.recovers_s(8) == pytest.approx(60 + 187.5)
-    assert loads.recovers_s(20) < loads.recovers_s(8)
-
-
 # Colour.
 
 
@@ -388,6 +215,14 @@ def test_colours_of_a_batter_are_judged_each_kind_for_itself() -> None:
     assert [d.grams for d in gel] == [3.0]
     assert gel[0].risk is ColourRisk.OVER
     assert colouring.doses_in(Material(parts={"egg-white": 100})) == ()
+
+
+@given(st.integers(1, 12), st.floats(80, 900))
+def test_painted_lines_share_their_colour_and_the_tip_comes_out_pale(lines: int, grams: float) -> None:
+    told = colouring.painted(grams, 0.85, 5.8, lines, deposit.TIP_ML)
+    assert lines * told.per_line_g == pytest.approx(colouring.PAINTED_SHARE * grams)
+    assert 1 <= told.pale.low <= told.pale.high <= 2.3
+    assert told.lasts.high == pytest.approx(grams / 5.8)
 
 
 # The sieve.

@@ -13,7 +13,7 @@ from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.piping import colouring, deposit, loads, sieve, skin, sorting, template
-from kindwhisk.core.piping.colouring import ColourKind, Dose
+from kindwhisk.core.piping.colouring import ColourKind, Dose, Painted, painted
 from kindwhisk.core.piping.damp import Advice, advice
 from kindwhisk.core.piping.deposit import Deposit, usual_piece
 from kindwhisk.core.tins.layout import Layout
@@ -296,13 +296,17 @@ class ColourBody(_Body):
     kind: ColourKind = Field(strict=False)
     depth: Annotated[float, Field(ge=0, le=colouring.DEEPEST, allow_inf_nan=False)]
     colour: Annotated[str, Field(max_length=60)] = ""
+    lines: Annotated[int, Field(ge=0, le=24)] = 0
+    piece_g: Annotated[float, Field(gt=0, le=2000, allow_inf_nan=False)] = 5.8
+    density_g_per_ml: Density = deposit.SPREAD_DENSITY
 
 
 class ColourView(Dose):
-    """The dose, and the batter as it will look."""
+    """The dose, the batter as it will look, and with ``lines`` what is painted inside the bag."""
 
     looks: str
     ingredient: str
+    painted: Painted | None
 
 
 @router.post("/colour")
@@ -317,7 +321,10 @@ def colour(body: ColourBody) -> ColourView:
         else Material(parts={**plain.parts, name: made.grams * plain.mass_g / body.batter_g})
     )
     looks = batter.at_density(Estimate.exact(deposit.SPREAD_DENSITY)).colour
-    return ColourView(**dict(made), looks=looks, ingredient=name)
+    lines = (
+        painted(body.batter_g, body.density_g_per_ml, body.piece_g, body.lines, deposit.TIP_ML) if body.lines else None
+    )
+    return ColourView(**dict(made), looks=looks, ingredient=name, painted=lines)
 
 
 class SieveBody(_Body):

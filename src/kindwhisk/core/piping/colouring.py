@@ -8,6 +8,7 @@ from typing import NamedTuple
 
 from kindwhisk.core.ingredients import counts_as
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
 
 
@@ -101,6 +102,33 @@ def judged(batter_g: float, kind: ColourKind, grams: float) -> Dose:
         share_percent=100 * grams / batter_g,
         risk=risk,
         says=says,
+    )
+
+
+class Painted(Value):
+    """Lines of colour painted along the inside of a bag: grams of it in each, and how many pieces come out pale before
+    the colour has reached the tip, and how many it lasts for."""
+
+    per_line_g: float
+    pale: Estimate
+    lasts: Estimate
+
+
+PAINTED_SHARE = 0.0015
+"""Of a bag's batter, what is painted in all: stripes, not a colour through and through. Trade habit."""
+LASTS = (0.6, 0.8, 1.0)
+"""Shares of a bag's pieces for which a line lasts. Trade habit."""
+
+
+def painted(batter_g: float, density_g_per_ml: float, piece_g: float, lines: int, tip_ml: Estimate) -> Painted:
+    """``lines`` of gel inside a bag with ``batter_g``; ``tip_ml`` is what its tip holds before they come through."""
+    pieces = batter_g / piece_g
+    pale = tip_ml.scaled(density_g_per_ml / piece_g)
+    low, likely, high = (pieces * share for share in LASTS)
+    return Painted(
+        per_line_g=PAINTED_SHARE * batter_g / lines,
+        pale=pale,
+        lasts=Estimate(low=low, likely=likely, high=high, basis=Basis.HABIT),
     )
 
 

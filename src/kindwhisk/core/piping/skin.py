@@ -36,7 +36,7 @@ SPREAD_SD = 0.30
 TACKY_FROM = 0.55
 """Share of its time from which a face no longer sticks, but marks. Trade habit."""
 FEEL_SD, TACKY_SD = 0.08, 0.2
-"""How far (in the logarithm of time) fingers disagree on where a skin holds, and where it begins to be tacky. Chosen."""
+"""How far (in the logarithm of time) fingers disagree on where a skin holds, and where it is tacky. Chosen."""
 TOO_LONG_S, TOO_LONG_TIMES = 7200.0, 1.5
 """Hard and dull from about two hours on, or, where the skin itself took long, half as long again. Trade habit."""
 NEVER_S = 12 * 3600.0

@@ -3467,9 +3467,24 @@ export interface components {
              * @default
              */
             colour: string;
+            /**
+             * Density G Per Ml
+             * @default 0.85
+             */
+            density_g_per_ml: number;
             /** Depth */
             depth: number;
             kind: components["schemas"]["ColourKind"];
+            /**
+             * Lines
+             * @default 0
+             */
+            lines: number;
+            /**
+             * Piece G
+             * @default 5.8
+             */
+            piece_g: number;
         };
         /**
          * ColourKind
@@ -3485,7 +3500,7 @@ export interface components {
         ColourRisk: "none" | "near the limit" | "over the limit";
         /**
          * ColourView
-         * @description The dose, and the batter as it will look.
+         * @description The dose, the batter as it will look, and with ``lines`` what is painted inside the bag.
          */
         ColourView: {
             /** Grams */
@@ -3496,6 +3511,7 @@ export interface components {
             limit_g: number;
             /** Looks */
             looks: string;
+            painted: components["schemas"]["Painted"] | null;
             risk: components["schemas"]["ColourRisk"];
             /** Says */
             says: string;
@@ -7652,6 +7668,17 @@ export interface components {
             oven: string;
             /** Step */
             step: string;
+        };
+        /**
+         * Painted
+         * @description Lines of colour painted along the inside of a bag: grams of it in each, and how many pieces come out pale before
+         *     the colour has reached the tip, and how many it lasts for.
+         */
+        Painted: {
+            lasts: components["schemas"]["Estimate"];
+            pale: components["schemas"]["Estimate"];
+            /** Per Line G */
+            per_line_g: number;
         };
         /**
          * Pair

@@ -6,12 +6,14 @@
   import ContentFields from '../../lib/parts/ContentFields.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import OneOf from '../../lib/parts/OneOf.svelte';
-  import Pick from '../../lib/parts/Pick.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
   import SlideField from '../../lib/parts/SlideField.svelte';
   import Tick from '../../lib/parts/Tick.svelte';
   import { length } from '../../lib/time';
-  import { KINDS, METHODS, PipingState, SHAPES } from './piping.svelte';
+  import ColourPart from './ColourPart.svelte';
+  import PairsPart from './PairsPart.svelte';
+  import SievePart from './SievePart.svelte';
+  import { METHODS, PipingState, SHAPES } from './piping.svelte';
 
   const state = new PipingState();
   void state.load();
@@ -25,16 +27,7 @@
   const made = $derived(state.deposit.value);
   const skin = $derived(state.skin.value);
   const loads = $derived(state.loads.value);
-  const dose = $derived(state.dose.value);
   const one = (value: number) => value.toFixed(1);
-  const depths = [
-    [0, 'none'],
-    [0.34, 'pale'],
-    [0.7, 'clear'],
-    [1.05, 'full'],
-    [4, 'deep'],
-  ] as const;
-  const depthWord = $derived(depths.find(([to]) => state.depth <= to)?.[1] ?? 'deep');
 </script>
 
 <div class="px-4 py-4 sm:px-6">
@@ -270,136 +263,8 @@
   </div>
 
   <div class="mt-6 grid grid-cols-[minmax(0,1fr)] gap-x-10 gap-y-6 border-t border-line pt-3 lg:grid-cols-3">
-    <section aria-label="Colour" class="min-w-0">
-      <h2 class="text-xl">Colour by weight</h2>
-      <OneOf label="Carried by" all={KINDS} now={state.colour} onchoose={(k) => state.carried(k)} />
-      <SlideField
-        label="Depth"
-        value={state.depth}
-        low={0}
-        high={2.5}
-        step={0.05}
-        shown={depthWord}
-        onvalue={(v) => (state.depth = v)}
-      />
-      <Pick label="Colour" value={state.hue} options={state.hues} onvalue={(v) => (state.hue = v)} />
-      {#if state.dose.problem}<Notice problem={state.dose.problem} />{/if}
-      {#if dose}
-        <div class="mt-2 flex items-center gap-4" aria-live="polite">
-          <svg width="92" height="44" viewBox="0 0 92 44" role="img" aria-label="How it will look"
-            ><path d="M4 36 A42 34 0 0 1 88 36 Z" fill={dose.looks} stroke="var(--quiet)" /><path
-              d="M8 36h76v5H8z"
-              fill={dose.looks}
-              stroke="var(--quiet)"
-            /></svg
-          >
-          <p class="text-lg">
-            <strong class="font-display text-3xl">{dose.grams.toFixed(dose.grams < 10 ? 2 : 1)} g</strong> in {grams(
-              state.batter.mass_g,
-            )}<br /><span class="text-[16px] text-quiet"
-              >{dose.share_percent.toFixed(2)} %, limit {dose.limit_g.toFixed(1)} g, {dose.water_g.toFixed(1)} g of it water</span
-            >
-          </p>
-        </div>
-        <p
-          class="mt-1 border-l-[6px] pl-4 text-[16px] {dose.risk === 'none'
-            ? 'border-leaf'
-            : dose.risk === 'near the limit'
-              ? 'border-copper'
-              : 'border-raspberry'}"
-        >
-          {dose.says}
-        </p>
-        <p class="mt-1 text-[15px] text-quiet">
-          Trade habit, with a fifth for what fades in the oven. Two bags or stripes: weigh the parts in Parts and
-          patterns.
-        </p>
-      {/if}
-    </section>
-    <section aria-label="The sieve" class="min-w-0">
-      <h2 class="text-xl">What stays in the sieve</h2>
-      <div class="sm:grid sm:grid-cols-2 sm:gap-x-6 lg:block">
-        <QuantityField
-          label="Ground nuts"
-          wanted="mass"
-          unit="g"
-          least={1}
-          value={state.nuts}
-          onvalue={(v) => (state.nuts = v)}
-        />
-        <QuantityField
-          label="Icing sugar"
-          wanted="mass"
-          unit="g"
-          least={1}
-          value={state.sugar}
-          onvalue={(v) => (state.sugar = v)}
-        />
-      </div>
-      <QuantityField
-        label="Left in the sieve"
-        wanted="mass"
-        unit="g"
-        value={state.sieved}
-        onvalue={(v) => (state.sieved = v)}
-      />
-      {#if state.sieve.problem}<Notice problem={state.sieve.problem} />{/if}
-      {#if state.sieve.value && !state.sieve.problem}
-        {@const told = state.sieve.value}
-        <div class="text-[17px]" aria-live="polite">
-          <p>{told.says}</p>
-          {#if told.share >= 0.01}
-            <p class="mt-1">
-              <strong>Top up</strong> with {one(told.top_up_g['almond-flour'] ?? 0)} g fine nuts and {one(
-                told.top_up_g['icing-sugar'] ?? 0,
-              )} g icing sugar; <strong>or take</strong>
-              {(100 * told.factor).toFixed(1)} % of the whites and their sugar.
-            </p>
-          {/if}
-          {#if told.coarse}<p class="mt-1 border-l-[6px] border-copper pl-4">{told.coarse}</p>{/if}
-        </div>
-      {/if}
-    </section>
-    <section aria-label="Pairs and filling" class="min-w-0">
-      <h2 class="text-xl">Pairs and what fills them</h2>
-      <label class="mt-1 block font-semibold"
-        >Widths in mm<textarea class="field mt-1 w-full" rows="2" maxlength="4000" bind:value={state.sizes}
-        ></textarea></label
-      >
-      <div class="sm:grid sm:grid-cols-2 sm:gap-x-6 lg:block">
-        <QuantityField
-          label="Filling, thick"
-          wanted="length"
-          unit="mm"
-          least={1}
-          value={state.thickness}
-          onvalue={(v) => (state.thickness = v)}
-        />
-        <QuantityField
-          label="It weighs, g/ml"
-          wanted="number"
-          unit=""
-          step={0.05}
-          least={0.2}
-          value={state.filling}
-          onvalue={(v) => (state.filling = v)}
-        />
-      </div>
-      {#if state.pairs.problem}<Notice problem={state.pairs.problem} />{/if}
-      {#if state.pairs.value && !state.pairs.problem}
-        {@const told = state.pairs.value}
-        <div class="text-[17px]" aria-live="polite">
-          <p>
-            <strong>{told.paired.pairs.length} pairs</strong> within a millimetre{told.paired.single_mm.length
-              ? `, ${told.paired.single_mm.length} left alone (${told.paired.single_mm.join(', ')})`
-              : ''}: {told.paired.pairs.map((pair) => `${pair.larger_mm} + ${pair.smaller_mm}`).join('; ')}.
-          </p>
-          <p class="mt-1">
-            {one(told.filling.each_g)} g in each, {grams(told.filling.total_g)},
-            <strong>make {grams(told.filling.made_g)}</strong> with what stays in bowl and bag.
-          </p>
-        </div>
-      {/if}
-    </section>
+    <ColourPart {state} />
+    <SievePart {state} />
+    <PairsPart {state} />
   </div>
 </div>

@@ -36,6 +36,7 @@ export class PipingState {
   colour = $state<Schemas['ColourKind']>('gel');
   depth = $state(0.6);
   hue = $state('colour-gel');
+  lines = $state(0);
   nuts = $state(100);
   sugar = $state(100);
   sieved = $state(8);
@@ -131,7 +132,15 @@ export class PipingState {
   }
 
   askColour(): void {
-    const body = { batter_g: this.batter.mass_g, kind: this.colour, depth: this.depth, colour: this.hue };
+    const body = {
+      batter_g: this.batter.mass_g,
+      kind: this.colour,
+      depth: this.depth,
+      colour: this.hue,
+      lines: this.lines,
+      piece_g: this.deposit.value?.piece_g ?? 5.8,
+      density_g_per_ml: this.batter.density_g_per_ml,
+    };
     this.dose.ask(() => ask(api.POST('/api/craft/colour', { body })));
   }
 
