@@ -87,6 +87,15 @@ def test_tacky_moves_the_forecast_and_dry_ends_the_rest(baker: Baker) -> None:
     assert "skin" in state.running
 
 
+def test_not_yet_says_as_much_as_tacky(baker: Baker) -> None:
+    resting(baker)
+    baker.wait(70 * 60)
+    before = skin_of(baker, "skin")
+    baker.tell("not_yet", step="skin")
+    after = skin_of(baker, "skin")
+    assert after.likely_at > max(before.likely_at, baker.now)  # type: ignore[attr-defined]
+
+
 def test_a_finger_is_only_laid_on_what_rests(baker: Baker) -> None:
     with pytest.raises(BenchRefusal) as refused:
         baker.tell("touched", step="skin", feel="dry")

@@ -57,9 +57,9 @@ class BakeDocument(Course):
         return frozenset(s.id for s in self.formula.steps if s.begins_foam)
 
     @cached_property
-    def rests_open(self) -> bool:
-        """Whether pieces of it rest until a skin holds: then the air of the room counts."""
-        return any(isinstance(s, SkinStep) for s in self.formula.steps)
+    def skins(self) -> frozenset[str]:
+        """The rests of pieces until a skin holds: the air of the room counts for them."""
+        return frozenset(s.id for s in self.formula.steps if isinstance(s, SkinStep))
 
     @cached_property
     def takers(self) -> dict[str, tuple[str, ...]]:

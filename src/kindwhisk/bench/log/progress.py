@@ -187,15 +187,16 @@ class Progress:
             if i in foams and s.status is StepStatus.DONE and s.started_at and s.ended_at and s.time_counts
         }
 
-    def touches(self) -> dict[str, tuple[Touch, ...]]:
-        """What fingers said of each skin, in seconds since its rest began; that it is over says as much as “dry”."""
+    def touches(self, skins: Collection[str]) -> dict[str, tuple[Touch, ...]]:
+        """What fingers said of each of ``skins``, in seconds since its rest began; “not yet” says what “tacky” does."""
         found = {}
-        for step_id, own in self.steps.items():
-            if own.touches and own.started_at is not None:
-                began = own.started_at
-                found[step_id] = tuple(
-                    Touch(t_s=max(0.0, (at - began).total_seconds()), feel=f) for at, f in own.touches
-                )
+        for step_id in skins:
+            own = self.steps.get(step_id)
+            if own is None or own.started_at is None or not (own.looked_at or own.touches):
+                continue
+            began, felt = own.started_at, dict(own.touches)
+            told = sorted((felt | {at: Feel.TACKY for at in own.looked_at if at not in felt}).items())
+            found[step_id] = tuple(Touch(t_s=max(0.0, (at - began).total_seconds()), feel=f) for at, f in told)
         return found
 
     def counts(self) -> dict[str, Counts]:

@@ -69,13 +69,13 @@ class Moment:
         """What was seen of pieces and of the air over them: as it was read by hand within the hour, else by the room's
         hygrometer."""
         document, progress = self.document, self.progress
-        if not document.rests_open and not any(s.counted for s in progress.steps.values()):
+        if not document.skins and not any(s.counted for s in progress.steps.values()):
             return NO_PIECES
         until, typed = progress.ended_at or self.now, progress.humidity()
         humidity = self._following.humidity_percent(self.kitchen, until)
         if typed is not None and (humidity is None or until - typed.at < HUMIDITY_HOLDS):
             humidity = typed.value
-        touches, counts = progress.touches(), progress.counts()
+        touches, counts = progress.touches(document.skins), progress.counts()
         return PiecesSeen(tuple(sorted(touches.items())), tuple(sorted(counts.items())), humidity)
 
     def at_hand(self, step_id: str) -> StepAtHand | None:

@@ -108,7 +108,7 @@
       ' ': () => bench.confirm(),
       r: () => (sheet = 'reading'),
       t: () => (sheet = 'timer'),
-      n: () => bench.notYet(),
+      n: () => (bench.detail?.skin && bench.line?.status === 'running' ? touched('tacky') : bench.notYet()),
       o: () => (sheet = 'note'),
       s: () => (sheet = 'skip'),
       w: () => bench.startWhites(),

@@ -15,6 +15,15 @@ const STARTS: Record<Schemas['PieceShape'], Start> = {
   stick: { diameter: 10, batter: 200, density: 0.35, gap: 12 },
 };
 
+/** Widths as somebody writes or pastes them: "40 40.5", "40,5; 41", "40, 41, 42", one a line. */
+export function sizesOf(text: string): number[] {
+  return text
+    .split(/[^\d.,]+/)
+    .flatMap((one) => (/^\d+,\d$/.test(one) ? [one.replace(',', '.')] : one.split(',')))
+    .map(Number)
+    .filter((one) => one > 0);
+}
+
 /** Everything of the page of piped pieces: what is set, and what the server says of it. */
 export class PipingState {
   shape = $state<Schemas['PieceShape']>('round');
@@ -150,10 +159,7 @@ export class PipingState {
   }
 
   askPairs(): void {
-    const sizes_mm = this.sizes
-      .split(/[^\d.,]+/)
-      .map((s) => Number(s.replace(',', '.')))
-      .filter((s) => s > 0);
+    const sizes_mm = sizesOf(this.sizes);
     const body = {
       sizes_mm,
       shell_mm: this.diameter,
