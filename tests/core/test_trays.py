@@ -26,6 +26,7 @@ from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.forecast import Forecast, walk_prepared
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.meringue import with_method
+from kindwhisk.core.process.portions import IngredientPortion
 from kindwhisk.core.process.record import KitchenRecord
 from kindwhisk.core.process.scaling import Scaled, in_loads, scale
 from kindwhisk.core.process.setting import Setting, TinsInUse
@@ -361,3 +362,18 @@ def test_shells_made_by_another_method_dry_by_that(method: Method) -> None:
     other = with_method(french, "whip", method)
     assert [s.method for s in other.steps if isinstance(s, SkinStep)] == [method]
     assert [s.method for s in french.steps if isinstance(s, SkinStep)] == [Method.FRENCH]
+
+
+def test_what_goes_into_the_oven_with_a_tray_is_shared_out_too() -> None:
+    plain, _ = made("kisses", 1)
+    sprinkled = IngredientPortion(ingredient="sugar", grams=12)
+    steps = tuple(
+        s.model_copy(update={"inputs": (*s.inputs, sprinkled)}) if isinstance(s, BakeStep) else s
+        for s in plain.formula.steps
+    )
+    formula = Formula.model_validate({**dict(plain.formula), "steps": steps})
+    laid = laid_out(formula, setting_of(plain, 1))
+    bakes = [s for s in laid.steps if isinstance(s, BakeStep)]
+    assert len(bakes) == 2
+    assert sum(p.grams for b in bakes for p in b.weighed) == pytest.approx(12)
+    assert gathered(laid).grams_of("sugar") == pytest.approx(formula.grams_of("sugar"))

@@ -93,24 +93,17 @@ def lay_out(
 
     Staggered rows are for round pieces: long ones would not be nearer for it. Source: geometry.
     """
+    free = (tray[0] - 2 * margin, tray[1] - 2 * margin)
     is_round = abs(size[0] - size[1]) < FITS
-    found: list[tuple[int, bool, bool, _Rows]] = []
-    for turned in (False, True):
-        free = tuple(side - 2 * margin for side in (tray[::-1] if turned else tray))
-        lying = size[::-1] if turned else size
-        for on_side in (False,) if is_round else (False, True):
-            own = lying[::-1] if on_side else lying
-            rows = _in_rows(free[0], free[1], own, gap)
-            found.append((rows.number, turned, on_side, rows))
-        if is_round:
-            rows = _staggered(free[0], free[1], size[0], gap)
-            found.append((rows.number, turned, False, rows))
-    _, turned, on_side, rows = max(found, key=lambda f: (f[0], f[3].shift == 0, not f[1], not f[2]))
-    lying = size[::-1] if turned != on_side else size
-    there = tray[::-1] if turned else tray
-    spots = _spots(rows, (there[0], there[1]), lying)
+    # How the pieces lie, whether rows run along the tray's other side, and the rows; the simplest first.
+    ways: list[tuple[tuple[float, float], bool, _Rows]] = [(size, False, _in_rows(*free, size, gap))]
+    if is_round:
+        ways += [(size, False, _staggered(*free, size[0], gap)), (size, True, _staggered(*free[::-1], size[0], gap))]
+    else:
+        ways.append((size[::-1], False, _in_rows(*free, size[::-1], gap)))
+    (across, along), turned, rows = max(ways, key=lambda way: way[2].number)
+    spots = _spots(rows, tray[::-1] if turned else tray, (across, along))
     placed = [(y, x) for x, y in spots] if turned else spots
-    across, along = lying[::-1] if turned else lying
     return Layout(
         width_mm=tray[0],
         length_mm=tray[1],
