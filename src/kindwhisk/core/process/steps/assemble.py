@@ -94,6 +94,7 @@ class AssembleStep(StepBase):
         if self.joining is Joining.SANDWICH and setting.tins.piece is not None and len(intake) > 1:
             told = filled(intake[1:], setting)
             goal, notices, seconds = told.goal, told.notices, PAIR_S * told.pairs
+            do, why = f"{do} {told.do}", f"{why} {told.why}"
         return Outcome(
             material=whole,
             duration_s=by_habit(seconds),
@@ -110,6 +111,8 @@ class Filled(NamedTuple):
 
     pairs: int
     goal: str
+    do: str
+    why: str
     notices: tuple[Notice, ...]
 
 
@@ -124,16 +127,15 @@ def filled(fillings: tuple[Material, ...], setting: Setting) -> Filled:
     there = content.mass_g * (1 - BAG_SHARE) / pairs
     thick = THICK_MM * there / wants.each_g
     kind = kind_of(content)
-    found = [
-        Notice(
-            level="note",
-            text=f"{pairs} pairs of {piece.width_mm:.0f} mm take {wants.each_g:.1f} g each at {THICK_MM:.0f} mm, "
-            f"{wants.total_g:.0f} g, and {wants.made_g:.0f} g with what stays in bowl and bag; there are "
-            f"{content.mass_g:.0f} g.",
-            remedy=f"It counts as {kind.value}: matures {hours(kind).likely:.0f} h, keeps {KEEPS[kind].days} days "
-            f"cold ({KEEPS[kind].source}; your own rule leads).",
-        )
-    ]
+    takes = (
+        f"{pairs} pairs of {piece.width_mm:.0f} mm take {wants.each_g:.1f} g each at {THICK_MM:.0f} mm, "
+        f"{wants.made_g:.0f} g with what stays in bowl and bag; there are {content.mass_g:.0f} g."
+    )
+    keeps = (
+        f"It counts as {kind.value}: matures {hours(kind).likely:.0f} h, keeps {KEEPS[kind].days} days cold "
+        f"({KEEPS[kind].source}; your own rule leads)."
+    )
+    found = []
     if content.mass_g < THIN * wants.made_g:
         found.append(
             Notice(
@@ -142,4 +144,4 @@ def filled(fillings: tuple[Material, ...], setting: Setting) -> Filled:
                 remedy=f"Make {wants.made_g - content.mass_g:.0f} g more of it, or fill fewer.",
             )
         )
-    return Filled(pairs, f"{pairs} pairs, {min(there, 1.5 * wants.each_g):.1f} g each", tuple(found))
+    return Filled(pairs, f"{pairs} pairs, {min(there, 1.5 * wants.each_g):.1f} g each", takes, keeps, tuple(found))
