@@ -77,6 +77,10 @@ def test_tacky_moves_the_forecast_and_dry_ends_the_rest(baker: Baker) -> None:
     assert before.likely_at < first.likely_at < second.likely_at  # type: ignore[attr-defined]
     assert second.low_at > baker.now - timedelta(seconds=1)  # type: ignore[attr-defined]
     assert [t.feel.value for t in second.touches] == ["tacky", "tacky"]  # type: ignore[attr-defined]
+    outlook = baker.bench.state(baker.bake, focus="skin", now=baker.now).details["skin"].outlook
+    assert outlook is not None
+    assert outlook.look_at is not None
+    assert outlook.look_at > baker.now
     other = next(s for s in baker.state.steps if s.id == "skin-2")
     assert other.status == "running"
     baker.wait(15 * 60)
