@@ -377,3 +377,12 @@ def test_what_goes_into_the_oven_with_a_tray_is_shared_out_too() -> None:
     assert len(bakes) == 2
     assert sum(p.grams for b in bakes for p in b.weighed) == pytest.approx(12)
     assert gathered(laid).grams_of("sugar") == pytest.approx(formula.grams_of("sugar"))
+
+
+def test_the_make_ready_list_is_for_all_trays_and_fillings_of_the_bag() -> None:
+    _, laid = made("french-shells", 1, servings=60)
+    trays = sum(isinstance(s, PipeStep) for s in laid.formula.steps)
+    ready = {m.id: m.detail for m in laid.forecast.step("pipe").make_ready}
+    assert ready["trays"].startswith(f"{trays},")
+    assert "filled" in ready["bag"]
+    assert "filled" not in {m.id: m.detail for m in made("french-shells", 1)[1].forecast.step("pipe").make_ready}["bag"]

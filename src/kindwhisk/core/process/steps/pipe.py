@@ -100,7 +100,7 @@ class PipeStep(StepBase):
         each = content.mass_g / tins.count
         density = content.density_g_per_ml.likely
         made = deposit.deposit(self.piece, content.mass_g, density)
-        time = self._time(each, content, setting)
+        time = self._time(each, setting)
         size = self._weighs(made.piece_g, setting)
         where = f"tray {self.tray.number} of {self.tray.of_many}" if self.tray else _trays(trays)
         return Outcome(
@@ -120,7 +120,7 @@ class PipeStep(StepBase):
                 on_tray=tins.count,
             ),
             checkpoints=(self._ten(size),),
-            make_ready=self._ready(trays, made.bags),
+            make_ready=self._ready(trays, content),
             notices=(*self._shelf(trays, setting), *self._coloured(intake), *self._striped()),
         )
 
@@ -135,7 +135,7 @@ class PipeStep(StepBase):
         grows = self.piece.width_mm - made.piped_mm
         return f"they spread to {self.piece.width_mm:.0f}." if grows >= GROWS_MM else "they keep that."
 
-    def _time(self, each_g: float, content: Material, setting: Setting) -> Expected:
+    def _time(self, each_g: float, setting: Setting) -> Expected:
         """Of all these, by this kitchen's own hands."""
         tins = setting.tins
         one = deposit.seconds_each(each_g)
@@ -173,9 +173,12 @@ class PipeStep(StepBase):
             ),
         )
 
-    @staticmethod
-    def _ready(trays: int, bags: int) -> tuple[MakeReady, ...]:
-        filled = "" if bags == 1 else f"; filled {bags} times, to two thirds"
+    def _ready(self, trays: int, content: Material) -> tuple[MakeReady, ...]:
+        """For all of them: what is laid out over trays is piped from one bag."""
+        of_many = self.tray.of_many if self.tray else 1
+        trays *= of_many
+        bags = math.ceil(of_many * content.volume_ml.likely / deposit.bag_ml() - 1e-9)
+        filled = "" if bags <= 1 else f"; filled {bags} times, to two thirds"
         return (
             MakeReady(id="bag", name="bag and nozzle", detail=f"fitted, cuffed, standing in a jug{filled}"),
             MakeReady(id="trays", name="trays", detail=f"{trays}, with paper or mat; template below"),
