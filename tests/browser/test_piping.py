@@ -26,6 +26,14 @@ def line_of(server: Server, bake: str, step: str) -> Any:
     return next(s for s in server.ask(f"/api/bakes/{bake}")["steps"] if s["id"] == step)
 
 
+def done(server: Server, bake: str, step: str) -> None:
+    """Once what the page told of a step has come."""
+    for _ in range(500):
+        if line_of(server, bake, step)["status"] == "done":
+            return
+    raise AssertionError(f"{step} was never done")
+
+
 def skin_of(server: Server, bake: str, step: str, touches: int) -> Any:
     """The skin once so many touches have come to all that ask."""
     for _ in range(200):
@@ -48,6 +56,7 @@ def counts_of(server: Server, bake: str, spoilt: int) -> Any:
 
 def look_at(page: Page, title: str) -> None:
     """Open a step from the list of all."""
+    expect(page.get_by_label("The step now")).to_be_visible()
     page.keyboard.press("a")
     page.get_by_role("dialog").get_by_role("button", name=re.compile(title)).first.click()
     expect(page.get_by_role("dialog")).to_be_hidden()
@@ -137,6 +146,7 @@ def test_two_trays_in_one_oven_from_bag_to_box(page: Page, own: Server, quiet: C
     expect(page.get_by_role("button", name="One more cracked on tray 2")).to_contain_text("1")
     good = counts_of(own, bake, spoilt=3)
     page.keyboard.press(" ")
+    expect(page.get_by_label("The step now")).not_to_have_attribute("data-at", "sort waiting")
     # Filled by what was counted, boxed with how long it keeps.
     work_until(own, bake, "pair")
     page.reload()
@@ -148,6 +158,7 @@ def test_two_trays_in_one_oven_from_bag_to_box(page: Page, own: Server, quiet: C
     page.keyboard.press(" ")
     now_at(page, "mature running")
     primary(page).click()
+    done(own, bake, "mature")
     tell(own, bake, "bake_finished")
     page.goto(f"{own.url}/log/{bake}")
     pieces = page.get_by_label("Pieces")
