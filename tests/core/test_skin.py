@@ -64,6 +64,24 @@ def test_a_touch_moves_the_forecast_its_way(at: float) -> None:
     assert not_yet.high - not_yet.low <= before.high - before.low + 1
 
 
+@given(
+    st.floats(5, 45),
+    st.floats(5, 100),
+    st.lists(st.tuples(st.floats(0, 7 * 86400), st.sampled_from(Feel)), max_size=60),
+)
+def test_whatever_fingers_say_the_forecast_stays_one(
+    air: float, percent: float, said: list[tuple[float, Feel]]
+) -> None:
+    """Contradictions, slips, all at once."""
+    told = skin.skin(air, percent, touches=tuple(Touch(t_s=t, feel=f) for t, f in said))
+    if told.dry_s is None:
+        assert told.why
+        return
+    assert 0 < told.dry_s.low <= told.dry_s.likely <= told.dry_s.high < math.inf
+    assert told.too_long_s is not None
+    assert told.too_long_s >= told.dry_s.likely
+
+
 def test_touches_decide_over_the_model() -> None:
     told = skin.skin(24, 50, touches=tuple(Touch(t_s=60.0 * m, feel=Feel.TACKY) for m in (60, 80, 100))).dry_s
     assert told is not None

@@ -37,6 +37,8 @@ TACKY_FROM = 0.55
 """Share of its time from which a face no longer sticks, but marks. Trade habit."""
 FEEL_SD, TACKY_SD = 0.08, 0.2
 """How far (in the logarithm of time) fingers disagree on where a skin holds, and where it is tacky. Chosen."""
+SLIP = 1e-6
+"""How likely a finger says what can't be: a wrong tray, a wrong button. Chosen."""
 TOO_LONG_S, TOO_LONG_TIMES = 7200.0, 1.5
 """Hard and dull from about two hours on, or, where the skin itself took long, half as long again. Trade habit."""
 NEVER_S = 12 * 3600.0
@@ -130,9 +132,10 @@ def by_touch(expected: Estimate, sd: float, touches: tuple[Touch, ...]) -> Estim
         return expected
     middle = math.log(expected.likely)
     log_s = middle + GRID * max(1.0, 4 * sd)
-    weight = np.exp(-0.5 * ((log_s - middle) / sd) ** 2)
+    log_weight = -0.5 * ((log_s - middle) / sd) ** 2
     for touch in touches:
-        weight *= 1e-6 + _chance(touch, log_s)
+        log_weight += np.log(SLIP + _chance(touch, log_s))
+    weight = np.exp(log_weight - log_weight.max())
     weight /= weight.sum()
     mean = float((weight * log_s).sum())
     wide = RANGE_SD * math.sqrt(float((weight * (log_s - mean) ** 2).sum()))
@@ -153,8 +156,9 @@ def took_s(touches: tuple[Touch, ...]) -> tuple[float, bool] | None:
     """What touches alone tell of the time until a face held, and whether that is only what it took at least.
 
     Between the last that did not hold and the first that did, it is the middle of both; a face that was touched only
-    once tells no earlier moment.
+    once tells no earlier moment, and one that was touched as it was piped tells nothing.
     """
+    touches = tuple(t for t in touches if t.t_s > 0)
     held = [t.t_s for t in touches if t.feel not in NOT_YET]
     not_yet = [t.t_s if t.feel is Feel.TACKY else t.t_s / TACKY_FROM for t in touches if t.feel in NOT_YET]
     if not held:
