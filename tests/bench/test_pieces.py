@@ -131,8 +131,27 @@ def test_a_hygrometer_is_a_probe_like_any_other(baker: Baker) -> None:
     damp = skin_of(baker, "skin")
     assert damp.humidity_percent == 74  # type: ignore[attr-defined]
     assert damp.likely_at > dry.likely_at  # type: ignore[attr-defined]
-    baker.wait(2 * 3600)
+
+
+def test_air_of_long_before_tells_nothing(baker: Baker) -> None:
+    take([OutsideReading(probe="hygrometer", value=90, at=baker.now)], baker.bench)
+    resting(baker)
     assert not skin_of(baker, "skin").measured  # type: ignore[attr-defined]
+
+
+def test_a_rest_is_judged_by_its_own_air_whatever_came_after(baker: Baker) -> None:
+    resting(baker)
+    for _ in range(8):
+        take([OutsideReading(probe="hygrometer", value=72, at=baker.now)], baker.bench)
+        baker.wait(900)
+    baker.tell("touched", step="skin", feel="dry")
+    held = skin_of(baker, "skin")
+    for _ in range(8):
+        baker.wait(900)
+        take([OutsideReading(probe="hygrometer", value=40, at=baker.now)], baker.bench)
+    assert skin_of(baker, "skin") == held
+    assert held.humidity_percent == 72  # type: ignore[attr-defined]
+    assert skin_of(baker, "skin-2").humidity_percent < 60  # type: ignore[attr-defined]
 
 
 @pytest.mark.parametrize(

@@ -129,6 +129,12 @@ class Kitchen(Value):
                 raise ValueError(f"two entries of '{what}' have the same id: give each its own")
         return self
 
+    def in_air(self, humidity_percent: float | None) -> Kitchen:
+        """The same kitchen in air as damp as was read; as it usually is where nothing was."""
+        if humidity_percent is None:
+            return self
+        return self.model_copy(update={"humidity_percent": min(100.0, max(5.0, humidity_percent))})
+
     @property
     def hygrometer(self) -> Thermometer | None:
         """What reads the damp of the room; None where nothing does."""

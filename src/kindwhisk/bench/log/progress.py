@@ -203,9 +203,10 @@ class Progress:
         """What pieces came out as, by the step at which they were counted and by tray."""
         return {i: tuple(sorted(s.counted.items(), key=lambda c: c[0])) for i, s in self.steps.items() if s.counted}
 
-    def humidity(self) -> Reading | None:
-        """As it was last read by hand; None where nobody did."""
-        return next((r for r in reversed(self.readings) if r.quantity is Quantity.HUMIDITY and r.counts), None)
+    def humidity(self, since: datetime, until: datetime) -> float | None:
+        """As it was last typed in a stretch of time (percent); None where nobody did."""
+        typed = [r for r in self.readings if r.quantity is Quantity.HUMIDITY and r.counts and since <= r.at <= until]
+        return typed[-1].value if typed else None
 
     def waits_since(self, step_id: str, ended_at: datetime, now: datetime) -> datetime:
         """The moment from which a result that was there at ``ended_at`` ages."""

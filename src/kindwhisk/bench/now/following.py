@@ -10,7 +10,7 @@ from __future__ import annotations
 import hashlib
 from collections import OrderedDict
 from dataclasses import dataclass, field
-from datetime import datetime, timedelta
+from datetime import datetime
 from functools import cache
 from pathlib import Path
 from threading import Lock
@@ -34,8 +34,6 @@ CHECKED_EVERY = 50
 """After so many readings what they told is kept on the disk: that few are taken again after a start."""
 CHECKPOINTS = 6
 READ_AT_ONCE = 20_000
-HUMIDITY_HOLDS = timedelta(hours=1)
-"""The air of a room moves so slowly that an older reading tells nothing. Chosen."""
 
 Typed = tuple[tuple[int, float], ...]
 """Typed readings: milliseconds since 1970, and C."""
@@ -148,13 +146,13 @@ class Following:
             view = watching.view((until - since).total_seconds())
         return StepWatch(watch=view, probe=stretch.probe, beside=stretch.beside)
 
-    def humidity_percent(self, kitchen: Kitchen, now: datetime) -> float | None:
-        """What the room's hygrometer read within :data:`HUMIDITY_HOLDS`, in the mean: a rest takes about as long. None
-        where there is none, or it is silent. In whole percent: no forecast is surer."""
+    def humidity_percent(self, kitchen: Kitchen, since: datetime, until: datetime) -> float | None:
+        """What the room's hygrometer read in a stretch of time, in the mean; None where there is none, or it was
+        silent. In whole percent: no forecast is surer."""
         own = kitchen.hygrometer
         if own is None:
             return None
-        mean = self._store.probes.mean(own.id, milliseconds(now - HUMIDITY_HOLDS), milliseconds(now))
+        mean = self._store.probes.mean(own.id, milliseconds(since), milliseconds(until))
         return None if mean is None else float(round(mean))
 
     def _living_in(self, place: ProbePlace | None, kitchen: Kitchen, since_ms: int, until_ms: int) -> str | None:

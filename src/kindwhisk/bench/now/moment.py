@@ -14,11 +14,12 @@ from kindwhisk.bench.log.log import BakeLog
 from kindwhisk.bench.log.progress import BakeStatus, Progress, StepStatus
 from kindwhisk.bench.log.projection import project
 from kindwhisk.bench.now.expected import expected_times
-from kindwhisk.bench.now.following import HUMIDITY_HOLDS, Following, StepAtHand, StepWatch
+from kindwhisk.bench.now.following import Following, StepAtHand, StepWatch
 from kindwhisk.bench.now.meetings import MeetingView, open_meetings
 from kindwhisk.bench.now.outlook import Outlook, outlook
+from kindwhisk.bench.now.pieces import pieces_seen
 from kindwhisk.bench.now.readiness import GateItemView, gate_items, startable
-from kindwhisk.bench.now.walked import NO_PIECES, PiecesSeen, WalkedBake, walked
+from kindwhisk.bench.now.walked import WalkedBake, walked
 from kindwhisk.bench.now.windows import WindowView, open_windows
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.process.forecast import StepForecast
@@ -62,21 +63,8 @@ class Moment:
         waited = self.progress.waited_s(self.now, document.takers)
         ran = self.progress.ran_s(document.foams)
         told = (tuple(sorted(m.items())) for m in (waited, ran))
-        return walked(self.progress.text, tuple(sorted(densities.items())), *told, self._pieces)
-
-    @property
-    def _pieces(self) -> PiecesSeen:
-        """What was seen of pieces and of the air over them: as it was read by hand within the hour, else by the room's
-        hygrometer."""
-        document, progress = self.document, self.progress
-        if not document.skins and not any(s.counted for s in progress.steps.values()):
-            return NO_PIECES
-        until, typed = progress.ended_at or self.now, progress.humidity()
-        humidity = self._following.humidity_percent(self.kitchen, until)
-        if typed is not None and (humidity is None or until - typed.at < HUMIDITY_HOLDS):
-            humidity = typed.value
-        touches, counts = progress.touches(document.skins), progress.counts()
-        return PiecesSeen(tuple(sorted(touches.items())), tuple(sorted(counts.items())), humidity)
+        pieces = pieces_seen(document, self.progress, self._following, self.kitchen, self.now)
+        return walked(self.progress.text, tuple(sorted(densities.items())), *told, pieces)
 
     def at_hand(self, step_id: str) -> StepAtHand | None:
         """What following a step by thermometers needs to know of it; None for one that none follows or followed."""

@@ -2,40 +2,19 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import lru_cache
-from typing import NamedTuple
 
 from kindwhisk.bench.log.document import BakeDocument, parse
+from kindwhisk.bench.now.pieces import NO_PIECES, PiecesSeen
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.learning.expected import Expected
-from kindwhisk.core.piping.skin import Touch
-from kindwhisk.core.piping.sorting import Counts
 from kindwhisk.core.process.changes.remedy import brought_back
 from kindwhisk.core.process.forecast import Forecast, forecast_of, walk_prepared
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.gate import Gate, gates
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.walk import Measured, Observed
-
-
-class PiecesSeen(NamedTuple):
-    """What fingers said of skins, and counts of pieces (both by step), and how damp the room was when last read."""
-
-    touches: tuple[tuple[str, tuple[Touch, ...]], ...] = ()
-    counts: tuple[tuple[str, Counts], ...] = ()
-    humidity_percent: float | None = None
-
-
-NO_PIECES = PiecesSeen()
-
-
-def in_air(setting: Setting, humidity_percent: float | None) -> Setting:
-    """The setting in the air of the day, where that was read."""
-    if humidity_percent is None:
-        return setting
-    damp = min(100.0, max(5.0, humidity_percent))
-    return replace(setting, kitchen=setting.kitchen.model_copy(update={"humidity_percent": damp}))
 
 
 @dataclass(frozen=True)
@@ -80,8 +59,9 @@ def walked(
     """Walk a bake's formula with the densities measured so far, the waits of its foams, how long they were whisked
     (all by step), and what was seen of its pieces."""
     document = parse(document_json)
-    observed = Observed(dict(densities), dict(waited_s), dict(ran_s), dict(pieces.touches), dict(pieces.counts))
-    steps = walk_prepared(document.formula, in_air(document.setting, pieces.humidity_percent), observed)
+    seen = (dict(pieces.touches), dict(pieces.counts), dict(pieces.humidity))
+    observed = Observed(dict(densities), dict(waited_s), dict(ran_s), *seen)
+    steps = walk_prepared(document.formula, document.setting, observed)
     forecast = forecast_of(document.formula, steps)
     return WalkedBake(
         text=document_json,

@@ -38,7 +38,7 @@ def skin_now(at: Moment, step_id: str) -> SkinNow | None:
     return SkinNow(
         air_c=kitchen.air_c,
         humidity_percent=kitchen.humidity_percent,
-        measured=made.pieces.humidity_percent is not None,
+        measured=step_id in made.observed.humidity,
         low_at=moment(dry.low if dry else None),
         likely_at=moment(dry.likely if dry else None),
         high_at=moment(dry.high if dry else None),

@@ -34,13 +34,14 @@ class Measured(NamedTuple):
 
 class Observed(NamedTuple):
     """What a bake has shown so far, by step id: densities read, seconds that a result has waited to be taken, seconds
-    that a foam was whisked, what fingers said of a skin, and what pieces came out as."""
+    that a foam was whisked, what fingers said of a skin, what pieces came out as, and how damp it was over a rest."""
 
     densities: Mapping[str, Measured] = {}
     waited_s: Mapping[str, float] = {}
     ran_s: Mapping[str, float] = {}
     touches: Mapping[str, tuple[Touch, ...]] = {}
     counts: Mapping[str, Counts] = {}
+    humidity: Mapping[str, float] = {}
 
 
 NOTHING_OBSERVED = Observed()
@@ -140,6 +141,7 @@ def stepwise(formula: Formula, setting: Setting, observed: Observed = NOTHING_OB
             oven=setting.ovens.get(step.id, setting.oven),
             touches=observed.touches.get(step.id, ()),
             counts=observed.counts.get(step.id, ()),
+            kitchen=setting.kitchen.in_air(observed.humidity.get(step.id)),
         )
         held = [
             (held_in[p.step], m.mass_g / whole if (whole := larder.whole[p.step].mass_g) else 1.0)

@@ -9,7 +9,6 @@ from pydantic import Field
 
 from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.ingredients.material import Material, combine
-from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.learning.expected import Expected
 from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.piping import skin
@@ -56,7 +55,6 @@ class SkinStep(StepBase):
     attention: ClassVar[Attention] = Attention.NONE
     under_way_is_enough: ClassVar[bool] = True
     sets_foam: ClassVar[bool] = True
-    probe: ClassVar[ProbePlace | None] = None
     reads: ClassVar[Quantity] = Quantity.HUMIDITY
     first: ClassVar[dict[str, Any]] = {"method": Method.FRENCH.value}
 
@@ -106,7 +104,7 @@ class SkinStep(StepBase):
             duration_s=dry,
             modelled_s=dry.likely if expected is None else expected.modelled.likely,
             goal="A skin that moves",
-            do=f"Open, {'in moving air' if self.moving_air else 'in still dry air'}; "
+            do=f"Open, {'in moving air' if self.moving_air else 'in still air'}; "
             f"{kitchen.air_c:.0f} °C and {kitchen.humidity_percent:.0f} % damp. "
             f"Touch one in the middle of the tray.{self._said()}",
             why="Under a skin the foot can only break out below; without one it cracks through the top.",
