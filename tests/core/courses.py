@@ -14,14 +14,38 @@ from kindwhisk.core.process.course import Course
 from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.forecast import walk_prepared
 from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.portions import Portion, StepPortion
 from kindwhisk.core.process.scaling import in_loads, scale
+from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.steps.sort import SortStep
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
 
+
+def in_two_bags(formula: Formula) -> Formula:
+    """Half of the batter piped, baked and cooled by itself, on the same trays; all sorted together."""
+    bag = next(s for s in formula.steps if isinstance(s, PipeStep))
+    sort = next(s for s in formula.steps if isinstance(s, SortStep))
+    steps = list(formula.steps)
+    chain = steps[steps.index(bag) : steps.index(sort)]
+    batter = bag.inputs[0]
+    assert isinstance(batter, StepPortion)
+    steps[steps.index(bag)] = bag.model_copy(update={"inputs": (StepPortion(step=batter.step, fraction=0.5),)})
+    before: Portion = StepPortion(step=batter.step, rest=True)
+    for step in chain:
+        other = step.model_copy(update={"id": f"{step.id}-b", "inputs": (before,)})
+        steps.insert(steps.index(sort), other)
+        before = StepPortion(step=other.id)
+    steps[steps.index(sort)] = sort.model_copy(update={"inputs": (*sort.inputs, before)})
+    return Formula.model_validate({**dict(formula), "id": f"{formula.id}-two-bags", "steps": tuple(steps)})
+
+
 NOW = datetime(2026, 11, 2, 7, 0, tzinfo=UTC)
 FORMULAS = {f.id: f for f in demo_formulas()}
+for _id in ("french-shells", "kisses"):
+    FORMULAS[f"{_id}-two-bags"] = in_two_bags(FORMULAS[_id])
 KITCHEN = demo_kitchen()
 
 

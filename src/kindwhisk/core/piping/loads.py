@@ -29,6 +29,16 @@ class OvenRoom(NamedTuple):
     recovers_s: float
 
 
+class Free(NamedTuple):
+    """From when on hands and ovens are free for the trays of a batter, counted from when it is made (s)."""
+
+    hands_s: float = 0.0
+    ovens_s: float = 0.0
+
+
+FREE_AT_ONCE = Free()
+
+
 class Rested(StrEnum):
     """Whether a tray goes in within the window of its skin."""
 
@@ -124,6 +134,7 @@ def plan_loads(
     dry_s: float,
     too_long_s: float,
     covers: bool = False,
+    free: Free = FREE_AT_ONCE,
 ) -> Loads:
     """Trays (``pieces`` on each) piped one after the other and baked in that order.
 
@@ -136,25 +147,26 @@ def plan_loads(
         pipe_s: of one full tray.
         dry_s, too_long_s: after piping, when a skin holds, and when it has rested too long (0 and inf without a rest).
         covers: whether they are covered towards the end.
+        free: from when on hands and ovens are free.
     """
     full = max(pieces, default=1)
     each_s = [pipe_s * n / full for n in pieces]
-    free = [0.0] * len(ovens)
-    hands = 0.0
+    ready = [free.ovens_s] * len(ovens)
+    hands = free.hands_s
     loads: list[Load] = []
     for going in _turns(len(pieces), ovens):
         own = range(going.first, going.last)
         # As late as its oven allows, no earlier than the hands are free, no later than the batter can wait.
-        latest = free[going.number] - dry_s - sum(each_s[i] for i in own)
+        latest = ready[going.number] - dry_s - sum(each_s[i] for i in own)
         begins = max(hands, min(latest, HOLDS_S))
         piped: list[tuple[float, float]] = []
         for i in own:
             piped.append((begins, begins + each_s[i]))
             begins += each_s[i]
         hands = begins
-        start = max(free[going.number], piped[-1][1] + dry_s)
+        start = max(ready[going.number], piped[-1][1] + dry_s)
         end = start + going.oven.bake_s
-        free[going.number] = end + going.oven.recovers_s
+        ready[going.number] = end + going.oven.recovers_s
         trays = tuple(
             TrayInLoad(
                 tray=i + 1,

@@ -43,6 +43,9 @@ class Exchange(Value):
     changes: tuple[Annotated[str, Field(max_length=1000)], ...] = Field(default=(), max_length=100)
 
 
+MOST_STEPS, MOST_VESSELS = 120, 40
+
+
 class Draft(Value):
     """Steps, components and vessels as they are being written: what they hold may still be nonsense.
 
@@ -57,8 +60,8 @@ class Draft(Value):
     technique: Technique
     servings: int = Field(default=8, ge=1, le=1000)
     components: tuple[Component, ...] = Field(default=(), max_length=20)
-    vessels: tuple[Vessel, ...] = Field(max_length=40)
-    steps: tuple[Step, ...] = Field(min_length=1, max_length=120)
+    vessels: tuple[Vessel, ...] = Field(max_length=MOST_VESSELS)
+    steps: tuple[Step, ...] = Field(min_length=1, max_length=MOST_STEPS)
     ledger: tuple[Exchange, ...] = Field(default=(), max_length=60)
     goods: tuple[Good, ...] = Field(default=(), max_length=120)
     besides: tuple[Annotated[str, Field(max_length=60)], ...] = Field(default=(), max_length=60)

@@ -12,10 +12,10 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from typing import NamedTuple
 
-from kindwhisk.core.piping.loads import OvenRoom, plan_loads, recovers_s
+from kindwhisk.core.piping.loads import FREE_AT_ONCE, Free, OvenRoom, plan_loads, recovers_s
 from kindwhisk.core.process.course import Course
 from kindwhisk.core.process.flows import Flows
-from kindwhisk.core.process.formula import Formula, consumers
+from kindwhisk.core.process.formula import MOST_STEPS, MOST_VESSELS, Formula, consumers
 from kindwhisk.core.process.portions import Portion, StepPortion
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
@@ -82,8 +82,16 @@ def _holds_s(chain: _Chain, walked: Mapping[str, WalkedStep]) -> float:
     return min((o.hold_s.likely for o in before if o.hold_s is not None), default=NO_LIMIT_S)
 
 
-def _units(chain: _Chain, walked: Mapping[str, WalkedStep], setting: Setting) -> tuple[list[_Unit], list[list[int]]]:
-    """The trays with their waits, and which of them make a load; one unit where there is nothing to lay out."""
+class _Units(NamedTuple):
+    """The trays with their waits, which of them make a load, and when hands and oven are free after them."""
+
+    units: list[_Unit]
+    loads: list[list[int]]
+    free: Free
+
+
+def _units(chain: _Chain, walked: Mapping[str, WalkedStep], setting: Setting, free: Free) -> _Units:
+    """What a piping is laid out over; no units where there is nothing to lay out."""
     tins = walked[chain.pipe.id].place.tins
     racks = setting.oven.takes(trays=True)
     trays, count = tins.trays or 1, tins.count
@@ -91,8 +99,8 @@ def _units(chain: _Chain, walked: Mapping[str, WalkedStep], setting: Setting) ->
     many = trays > MOST_UNITS
     each = per_tray * racks if many else per_tray
     pieces = [min(each, count - i) for i in range(0, count, each)]
-    if len(pieces) > MOST_UNITS or len(pieces) < 2:
-        return [], []
+    if len(pieces) > MOST_UNITS or not pieces:
+        return _Units([], [], free)
     skin = next((walked[s.id].outcome for s in chain.on_tray if isinstance(s, SkinStep)), None)
     room = OvenRoom(
         setting.oven.name,
@@ -106,6 +114,7 @@ def _units(chain: _Chain, walked: Mapping[str, WalkedStep], setting: Setting) ->
         pipe_s=walked[chain.pipe.id].outcome.duration_s.likely * pieces[0] / count,
         dry_s=0.0 if skin is None else skin.duration_s.likely,
         too_long_s=NO_LIMIT_S,
+        free=free,
     )
     units, loads, holds = [], [], _holds_s(chain, walked)
     for load in plan.loads:
@@ -114,7 +123,9 @@ def _units(chain: _Chain, walked: Mapping[str, WalkedStep], setting: Setting) ->
             waits = max(0.0, tray.rests_s - (0.0 if skin is None else skin.duration_s.likely))
             piped, baked = max(0.0, tray.piped_s - holds), max(0.0, load.start_s - holds)
             units.append(_Unit(tray.pieces / count, waits, piped, 0.0 if skin else baked))
-    return units, loads
+    # One tray stays as it is named, unless it waits for the trays of another bag.
+    one = len(units) == 1 and free == FREE_AT_ONCE
+    return _Units([] if one else units, loads, Free(plan.hands_s, plan.ends_s + room.recovers_s))
 
 
 # What a part is called, and what is known of its wait.
@@ -134,7 +145,7 @@ def _named(
         name = f"{step.id[: LONGEST_ID - 4]}-{n}"
         n += 1
     taken.add(name)
-    tail = f", {word} {number}"
+    tail = f", {word} {number}" if of_many > 1 else ""
     return {
         "id": name,
         "title": f"{step.title[: LONGEST_TITLE - len(tail)]}{tail}",
@@ -160,60 +171,66 @@ def _shared(portion: Portion, whole: float, share: float, *, last: bool) -> Port
 
 def _parts(formula: Formula, chain: _Chain, units: Sequence[_Unit], loads: Sequence[Sequence[int]]) -> list[Step]:
     """All steps of a chain, tray by tray and then load by load."""
-    taken = {s.id for s in formula.steps} - {s.id for s in (chain.pipe, *chain.on_tray, chain.bake, *chain.cool)}
-    shares = {n: share for n, _, share in Flows(formula).taken(chain.pipe)}
+    own = {s.id for s in (chain.pipe, *chain.on_tray, chain.bake, *chain.cool)}
+    taken = {s.id for s in formula.steps} - own
     made: list[Step] = []
     ends: list[str] = []
-    for number, unit in enumerate(units, start=1):
-        inputs = tuple(
-            _shared(p, shares.get(n, 1.0), unit.share, last=number == len(units))
-            for n, p in enumerate(chain.pipe.inputs)
-        )
-        name = _named(chain.pipe, number, len(units), "tray", taken)
-        vessel = {"vessel": tray_of(chain.pipe.vessel, number)}
-        made.append(chain.pipe.model_copy(update={**name, **vessel, "inputs": inputs}))
-        for step in chain.on_tray:
-            waits = unit.waits_s if isinstance(step, SkinStep) else 0.0
-            late = max(unit.piped_late_s, unit.baked_late_s)
-            name = _named(step, number, len(units), "tray", taken, waits_s=waits, late_s=late)
-            made.append(step.model_copy(update={**name, **vessel, "inputs": _on(step, made[-1].id, unit.share)}))
+    for number in range(1, len(units) + 1):
+        made += _on_a_tray(formula, chain, units, number, taken)
         ends.append(made[-1].id)
     hot = ""
     for number, load in enumerate(loads, start=1):
-        after = chain.bake.after
-        if hot:
-            again = f"hot-again-{chain.bake.id}"[: LONGEST_ID - 4] + f"-{number}"
-            made.append(
-                RecoverStep(
-                    id=again,
-                    title=f"Let the oven come back, load {number}",
-                    vessel="oven",
-                    oven_c=chain.bake.oven_c,
-                    after=(hot,),
-                    component=chain.bake.component,
-                )
-            )
-            after = (*after, again)
-        late = max(units[i].baked_late_s for i in load)
-        vessel = {"vessel": tray_of(chain.bake.vessel, load[0] + 1)}
-        bake = chain.bake.model_copy(
-            update={
-                **(_named(chain.bake, number, len(loads), "load", taken, late_s=late) if len(loads) > 1 else {}),
-                **vessel,
-                "inputs": (
-                    *(p.scaled(sum(units[i].share for i in load)) for p in chain.bake.weighed),
-                    *(StepPortion(step=ends[i]) for i in load),
-                ),
-                "after": after,
-            }
-        )
-        hot = bake.id
-        made.append(bake)
-        for step in chain.cool:
-            update = _named(step, number, len(loads), "load", taken) if len(loads) > 1 else {}
-            share = sum(units[i].share for i in load)
-            made.append(step.model_copy(update={**update, **vessel, "inputs": _on(step, made[-1].id, share)}))
+        share, late = sum(units[i].share for i in load), max(units[i].baked_late_s for i in load)
+        trays = tuple(StepPortion(step=ends[i]) for i in load)
+        waits = [_recovers(chain.bake, hot, number)] if hot else []
+        for step in (chain.bake, *chain.cool):
+            takes = trays if step is chain.bake else (StepPortion(step=made[-1].id),)
+            part = _named(step, number, len(loads), "load", taken, late_s=late) if len(loads) > 1 or late > 0 else {}
+            update = {**part, **_stands(step, chain, load[0] + 1), "inputs": (*_goods(step, share), *takes)}
+            if step is chain.bake:
+                made += waits
+                update["after"] = (*step.after, *(w.id for w in waits))
+            made.append(step.model_copy(update=update))
+            hot = made[-1].id if step is chain.bake else hot
     return made
+
+
+def _on_a_tray(formula: Formula, chain: _Chain, units: Sequence[_Unit], number: int, taken: set[str]) -> list[Step]:
+    """One tray: piped, and what is done on it before it bakes."""
+    unit, last = units[number - 1], number == len(units)
+    shares = {n: share for n, _, share in Flows(formula).taken(chain.pipe)}
+    inputs = tuple(_shared(p, shares.get(n, 1.0), unit.share, last=last) for n, p in enumerate(chain.pipe.inputs))
+    name = {**_named(chain.pipe, number, len(units), "tray", taken), **_stands(chain.pipe, chain, number)}
+    made: list[Step] = [chain.pipe.model_copy(update={**name, "inputs": inputs})]
+    for step in chain.on_tray:
+        waits = unit.waits_s if isinstance(step, SkinStep) else 0.0
+        late = max(unit.piped_late_s, unit.baked_late_s)
+        name = _named(step, number, len(units), "tray", taken, waits_s=waits, late_s=late)
+        inputs = (*_goods(step, unit.share), StepPortion(step=made[-1].id))
+        made.append(step.model_copy(update={**name, **_stands(step, chain, number), "inputs": inputs}))
+    return made
+
+
+def _goods(step: Step, share: float) -> tuple[Portion, ...]:
+    """The ingredients that a step takes, for a share of the pieces."""
+    return tuple(p.scaled(share) for p in step.weighed)
+
+
+def _recovers(bake: BakeStep, hot: str, load: int) -> RecoverStep:
+    """The oven coming back after the load that was baked in the step ``hot``."""
+    return RecoverStep(
+        id=f"hot-again-{bake.id}"[: LONGEST_ID - 4] + f"-{load}",
+        title=f"Let the oven come back, load {load}",
+        vessel="oven",
+        oven_c=bake.oven_c,
+        after=(hot,),
+        component=bake.component,
+    )
+
+
+def _stands(step: Step, chain: _Chain, number: int) -> dict[str, object]:
+    """What a part of a step is done in: its own tray, a load the first of its trays, where it is done on a tray."""
+    return {"vessel": tray_of(step.vessel, number) if step.vessel == chain.pipe.vessel else step.vessel}
 
 
 def tray_of(vessel: str, number: int) -> str:
@@ -221,21 +238,12 @@ def tray_of(vessel: str, number: int) -> str:
     return vessel if number == 1 else f"{vessel[: LONGEST_ID - 5]}-no-{number}"
 
 
-def _trays(formula: Formula, parts: Sequence[Step]) -> tuple[Vessel, ...]:
-    """The vessels of a formula, with those of its further trays."""
-    own = {v.id: v for v in formula.vessels}
-    added: dict[str, Vessel] = {}
-    for step in parts:
-        first, _, number = step.vessel.rpartition("-no-")
-        base = next((v for i, v in own.items() if first and i[: LONGEST_ID - 5] == first), None)
-        if step.vessel not in own and base is not None:
-            added[step.vessel] = base.model_copy(update={"id": step.vessel, "name": f"{base.name} {number}"[:40]})
-    return (*formula.vessels, *added.values())
-
-
-def _on(step: Step, before: str, share: float) -> tuple[Portion, ...]:
-    """What a step takes for its trays: what was made for them before it, and its share of the ingredients."""
-    return tuple(StepPortion(step=before) if isinstance(p, StepPortion) else p.scaled(share) for p in step.inputs)
+def _further(vessel: Vessel, trays: int) -> tuple[Vessel, ...]:
+    """The vessels of all trays but the first."""
+    return tuple(
+        vessel.model_copy(update={"id": tray_of(vessel.id, n), "name": f"{vessel.name[:54]} {n}"})
+        for n in range(2, trays + 1)
+    )
 
 
 def _rewired(step: Step, last: Step, parts: Sequence[Step]) -> Step:
@@ -253,7 +261,7 @@ def _rewired(step: Step, last: Step, parts: Sequence[Step]) -> Step:
 
 def laid_out(formula: Formula, setting: Setting, but: frozenset[str] = frozenset()) -> Formula:
     """The formula with each of its pipings laid out over trays and loads; those that only take one tray, that aren't
-    baked by themselves, or of which a step is among ``but``, stay as they are.
+    baked by themselves, of which a step is among ``but``, or for which the formula has no room, stay as they are.
 
     ``setting`` holds the tins of the step that leads.
     """
@@ -262,12 +270,15 @@ def laid_out(formula: Formula, setting: Setting, but: frozenset[str] = frozenset
     if not pipes:
         return formula
     walked = {w.step.id: w for w in walk(formula, replace(setting, vessels={v.id: v for v in formula.vessels}))}
+    # One batter in several bags: each waits for the hands and the oven of the bags before it.
+    bags: dict[tuple[str, ...], Free] = {}
     for pipe in pipes:
         chain = _chain(formula, pipe)
         own = {s.id for s in (chain.pipe, *chain.on_tray, chain.bake)} if chain else set()
         if chain is None or own & but:
             continue
-        units, loads = _units(chain, walked, setting)
+        batter = tuple(p.step for p in pipe.inputs if isinstance(p, StepPortion))
+        units, loads, bags[batter] = _units(chain, walked, setting, bags.get(batter, Free()))
         if not units:
             continue
         parts = _parts(formula, chain, units, loads)
@@ -279,7 +290,12 @@ def laid_out(formula: Formula, setting: Setting, but: frozenset[str] = frozenset
                 steps += parts
             elif step.id not in gone:
                 steps.append(_rewired(step, last, parts))
-        told = {"steps": tuple(_in_order(steps)), "vessels": _trays(formula, parts)}
+        there = {v.id for v in formula.vessels}
+        further = (v for v in _further(formula.vessel(pipe.vessel), len(units)) if v.id not in there)
+        vessels = (*formula.vessels, *further)
+        if len(steps) > MOST_STEPS or len(vessels) > MOST_VESSELS:
+            continue
+        told = {"steps": tuple(_in_order(steps)), "vessels": vessels}
         formula = Formula.model_validate({**dict(formula), **told})
     return formula
 
@@ -319,7 +335,8 @@ def gathered(formula: Formula, but: frozenset[str] = frozenset()) -> Formula:
             if isinstance(portion, StepPortion) and portion.step in of:
                 inputs.setdefault(of[portion.step], portion.model_copy(update={"step": of[portion.step]}))
             else:
-                alone = isinstance(portion, StepPortion) and {s.id for s in consumers(formula, portion.step)} <= parts
+                takers = {s.id for s in consumers(formula, portion.step)} if isinstance(portion, StepPortion) else set()
+                alone = takers <= {s.id for s in own}
                 alike = [s.inputs[n] for s in own]
                 inputs[f"#{n}"] = portion if len(own) == 1 else _together(portion, alike, alone=alone)
         update: dict[str, object] = {
@@ -327,12 +344,17 @@ def gathered(formula: Formula, but: frozenset[str] = frozenset()) -> Formula:
             "after": tuple(dict.fromkeys(of.get(i, i) for i in step.after if i not in recover)),
         }
         if step.tray is not None:
-            update |= {"id": step.tray.of, "tray": None, "title": step.title.rsplit(", ", 1)[0]}
+            update |= {"id": step.tray.of, "tray": None, "title": _untold(step.title, step.tray)}
         steps.append(step.model_copy(update=update))
     used = {s.vessel for s in steps}
     gone = {s.vessel for s in formula.steps} - used
     vessels = tuple(v for v in formula.vessels if v.id not in gone)
     return Formula.model_validate({**dict(formula), "steps": tuple(steps), "vessels": vessels})
+
+
+def _untold(title: str, tray: OnTray) -> str:
+    """The title of a part without its number."""
+    return title if tray.of_many == 1 else title.rsplit(", ", 1)[0]
 
 
 def _together(portion: Portion, alike: Sequence[Portion], *, alone: bool) -> Portion:
