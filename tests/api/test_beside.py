@@ -3,15 +3,19 @@
 from __future__ import annotations
 
 import asyncio
+import os
+import signal
 import time
+from concurrent.futures import Future
 from typing import Any
 
 import pytest
 from fastapi import Request
 from fastapi.testclient import TestClient
+from pebble import ProcessPool
 
 from kindwhisk.api import beside as beside_module
-from kindwhisk.api.beside import LEFT, beside
+from kindwhisk.api.beside import ENDED, LEFT, beside
 from kindwhisk.api.problems import ProblemError
 from kindwhisk.core.values.errors import CraftError, NotNowError
 
@@ -64,6 +68,36 @@ def test_what_nobody_waits_for_any_more_is_left() -> None:
         with pytest.raises(ProblemError) as error:
             asyncio.run(beside(asking(gone=True), forever))
         assert error.value.problem == LEFT
+    assert asyncio.run(beside(asking(), sum, [4])) == 4
+
+
+def end_itself() -> None:
+    os.kill(os.getpid(), signal.SIGKILL)
+
+
+def test_what_is_ended_from_outside_is_told_and_the_next_goes_on() -> None:
+    with pytest.raises(ProblemError) as error:
+        asyncio.run(beside(asking(), end_itself))
+    assert error.value.problem == ENDED
+    assert asyncio.run(beside(asking(), sum, [4])) == 4
+
+
+def test_processes_that_die_with_nothing_to_do_are_replaced() -> None:
+    for _ in range(3):
+        worker = asyncio.run(beside(asking(), os.getpid))
+        os.kill(worker, signal.SIGKILL)
+        assert worker not in {asyncio.run(beside(asking(), os.getpid)) for _ in range(10)}
+
+
+def test_what_was_lost_with_its_processes_is_begun_again(monkeypatch: pytest.MonkeyPatch) -> None:
+    schedule = ProcessPool.schedule
+
+    def lost(pool: ProcessPool, *_: Any, **__: Any) -> Future[int]:
+        monkeypatch.setattr(ProcessPool, "schedule", schedule)
+        pool.stop()  # type: ignore[no-untyped-call]
+        return Future()
+
+    monkeypatch.setattr(ProcessPool, "schedule", lost)
     assert asyncio.run(beside(asking(), sum, [4])) == 4
 
 

@@ -8,12 +8,13 @@ from __future__ import annotations
 import asyncio
 from collections.abc import Callable
 from concurrent.futures import Future
+from concurrent.futures.process import BrokenProcessPool
 from functools import cache
 from multiprocessing import get_context
 from typing import Any, TypeVar
 
 from fastapi import Request
-from pebble import ProcessPool
+from pebble import ProcessExpired, ProcessPool
 
 from kindwhisk.api.problems import Problem, ProblemError
 
@@ -36,6 +37,13 @@ def _too_long(limit_s: float) -> Problem:
 
 
 LEFT = Problem(title="Left", status=503, detail="Nobody waited for it any more.", remedy="Ask again.")
+
+ENDED = Problem(
+    title="It was ended",
+    status=503,
+    detail="The process that worked it out was ended from outside, as happens when memory runs out.",
+    remedy="Ask again; if it happens once more, ask for something smaller.",
+)
 
 
 @cache
@@ -65,18 +73,33 @@ async def beside(request: Request, sum_up: Callable[..., T], *args: Any, limit_s
     """What ``sum_up`` makes of ``args``; it and they go to another process.
 
     Raises:
-        ProblemError: it took longer than the limit, or whoever asked is gone.
+        ProblemError: it took longer than the limit, its process was ended, or whoever asked is gone.
     """
     limit = LIMIT_S if limit_s is None else limit_s
-    going: Future[T] = _pool().schedule(sum_up, args=list(args), timeout=limit)
+    try:
+        return await _worked_out(request, sum_up, args, limit)
+    except BrokenProcessPool:
+        # A process that dies while it has nothing to do takes the others with it, and what waited for them.
+        return await _worked_out(request, sum_up, args, limit)
+
+
+async def _worked_out(request: Request, sum_up: Callable[..., T], args: tuple[Any, ...], limit_s: float) -> T:
+    if not _pool().active:
+        end()
+    pool = _pool()
+    going: Future[T] = pool.schedule(sum_up, args=list(args), timeout=limit_s)
     answer = asyncio.wrap_future(going)
     try:
         while not going.done():
             await asyncio.wait({answer}, timeout=LOOK_S)
+            if not going.done() and not pool.active:
+                raise BrokenProcessPool
             if not going.done() and await request.is_disconnected():
                 raise ProblemError(LEFT)
         return await answer
     except TimeoutError:
-        raise ProblemError(_too_long(limit)) from None
+        raise ProblemError(_too_long(limit_s)) from None
+    except ProcessExpired:
+        raise ProblemError(ENDED) from None
     finally:
         going.cancel()
