@@ -46,8 +46,8 @@ def _words(code: int) -> tuple[TroubleKind, str, str]:
             )  # fmt: skip
         case sqlite3.SQLITE_READONLY | sqlite3.SQLITE_PERM | sqlite3.SQLITE_CANTOPEN | sqlite3.SQLITE_AUTH:
             return (
-                TroubleKind.READ_ONLY, "The data file can't be written, so this was not kept.",
-                f"{kept} Let this user write in the data folder; it goes on by itself.",
+                TroubleKind.READ_ONLY, "The data file can't be opened or written, so nothing was kept.",
+                f"{kept} See that its folder is there and that this user may write in it; it goes on by itself.",
             )  # fmt: skip
         case sqlite3.SQLITE_BUSY | sqlite3.SQLITE_LOCKED:
             return (
