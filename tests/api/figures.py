@@ -195,8 +195,8 @@ CourseAddition: added_g_per_ml bowl_g_per_ml kept mass_g
 CrumbForecast: faster
 CupRead: density high low
 DegreesStep: after_k after_sd_k trusted
-DepositTold: piped_diameter_mm piped_mm
-DepositView: piped_mm
+DepositTold: piped_diameter_mm
+DepositView: piped_diameter_mm
 Dot: doubt modelled
 DotView: modelled ratio trusted
 Driver: seconds

@@ -89,6 +89,7 @@ def test_a_tin_may_come_as_its_shape(client: TestClient) -> None:
     [
         ({"tin": '{"shape": "boot"}'}, "tin", "'boot' is not one of"),
         ({"tin": '{"shape": '}, "tin", "is not JSON"),
+        ({"tin": "x" * 90}, "tin", "There is no tin"),
         (
             {"tin": '{"shape": "round", "dimensions": {"diameter_mm": 0, "depth_mm": 60}}'},
             "tin.dimensions.diameter_mm",

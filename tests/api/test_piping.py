@@ -189,6 +189,9 @@ def test_colour_is_weighed_and_shown(client: TestClient) -> None:
     assert deep["risk"] == "over the limit"
     green = post(client, "/api/craft/colour", {**body, "colour": "colour-gel-green"})
     assert green["looks"] != told["looks"]
+    filling = post(client, "/api/craft/colour", {**body, "into": "buttercream"})
+    assert filling["limit_g"] is None
+    assert filling["grams"] == pytest.approx(1.8)
     striped = post(client, "/api/craft/colour", {**body, "lines": 3})
     assert striped["painted"]["per_line_g"] == pytest.approx(0.15)
     assert told["painted"] is None

@@ -42,7 +42,7 @@ def test_a_shell_spreads_by_a_twelfth_and_a_stiff_meringue_hardly() -> None:
     for seconds in (10, 15):
         assert 0.05 <= deposit.spread(0.85, seconds).likely <= 0.12
     assert deposit.spread(0.3).likely < 0.005
-    piped = deposit.deposit(deposit.usual_piece(PieceShape.ROUND, 40), 300, 0.85).piped_mm
+    piped = deposit.deposit(deposit.usual_piece(PieceShape.ROUND, 40), 300, 0.85).piped_diameter_mm
     assert 35.7 <= piped <= 38.1
 
 
@@ -209,6 +209,16 @@ def test_a_deeper_colour_takes_more_of_it(kind: ColourKind, one: float, other: f
     assert colouring.dose(2 * grams, kind, deep).grams == pytest.approx(2 * colouring.dose(grams, kind, deep).grams)
 
 
+@pytest.mark.parametrize("into", [i for i in colouring.ColourInto if i is not colouring.ColourInto.BATTER])
+def test_a_filling_has_no_skin_to_weaken_but_may_mind_water(into: colouring.ColourInto) -> None:
+    liquid = colouring.dose(100, ColourKind.LIQUID, 1, into)
+    assert liquid.limit_g is None
+    assert liquid.risk is ColourRisk.CARE
+    assert liquid.grams < colouring.dose(100, ColourKind.LIQUID, 1).grams
+    chocolate = into is colouring.ColourInto.CHOCOLATE
+    assert (colouring.dose(100, ColourKind.GEL, 1, into).risk is ColourRisk.CARE) is chocolate
+
+
 def test_colours_of_a_batter_are_judged_each_kind_for_itself() -> None:
     batter = Material(parts={"almond-flour": 90, "egg-white": 100, "colour-gel-green": 1.5, "colour-gel": 1.5})
     gel = colouring.doses_in(batter)
@@ -317,7 +327,7 @@ def test_wet_fillings_mature_sooner_and_each_keeps_its_days() -> None:
 
 
 def test_what_sticks_is_judged_cold() -> None:
-    assert any("two minutes more" in row.do and "freezer" in row.do for row in lifting.LIFTING)
+    assert any("two minutes more" in row.do and "freezer" in row.do for row in lifting.STUCK)
 
 
 def test_a_layout_is_told_by_its_spots() -> None:

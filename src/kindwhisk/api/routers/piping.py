@@ -13,7 +13,7 @@ from kindwhisk.core.foams.balance import Method
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.piping import colouring, deposit, loads, sieve, skin, sorting, template
-from kindwhisk.core.piping.colouring import ColourKind, Dose, Painted, painted
+from kindwhisk.core.piping.colouring import ColourInto, ColourKind, Dose, Painted, painted
 from kindwhisk.core.piping.damp import Advice, advice
 from kindwhisk.core.piping.deposit import Deposit, usual_piece
 from kindwhisk.core.tins.layout import Layout
@@ -40,6 +40,13 @@ LOOKS = {
     PieceShape.STICK: MERINGUE,
 }
 """What a piece of each shape is usually made of: for how it looks alone."""
+PLAIN = {
+    ColourInto.BATTER: SHELL,
+    ColourInto.BUTTERCREAM: {"butter": 100.0, "sugar": 80.0, "egg-white": 50.0},
+    ColourInto.CREAM: {"cream-35": 100.0, "icing-sugar": 10.0},
+    ColourInto.CHOCOLATE: {"chocolate-white": 100.0, "cream-35": 45.0},
+}
+"""What is coloured, before it is: for how it will look alone."""
 Millimetres = Annotated[float, Field(ge=3, le=400, allow_inf_nan=False)]
 Side = Annotated[float, Field(ge=40, le=1500, allow_inf_nan=False)]
 Gap = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
@@ -105,7 +112,6 @@ class DepositTold(Deposit):
     """The deposit with its tray: how many stand on one and where, how many trays, and one of them cut in half."""
 
     piece: PipedPiece
-    piped_diameter_mm: float
     per_tray: int
     trays: int
     layout: Layout
@@ -139,7 +145,6 @@ def deposits(body: DepositBody) -> DepositTold:
     return DepositTold(
         **dict(made),
         piece=piece,
-        piped_diameter_mm=made.piped_mm,
         per_tray=per_tray,
         trays=len(loads.shares(made.pieces, per_tray)),
         layout=layout,
@@ -290,14 +295,15 @@ def loads_of(body: LoadsBody) -> loads.Loads:
 
 
 class ColourBody(_Body):
-    """A batter to be coloured; ``depth`` is 0 for none, a third for pale, 1 for full, more for deeper still."""
+    """A batter or a filling to be coloured; ``depth`` is 0 for none, a third for pale, 1 for full, more for deeper."""
 
     batter_g: Grams
     kind: ColourKind = Field(strict=False)
     depth: Annotated[float, Field(ge=0, le=colouring.DEEPEST, allow_inf_nan=False)]
     colour: Annotated[str, Field(max_length=60)] = ""
+    into: ColourInto = Field(default=ColourInto.BATTER, strict=False)
     lines: Annotated[int, Field(ge=0, le=24)] = 0
-    piece_g: Annotated[float, Field(gt=0, le=2000, allow_inf_nan=False)] = 5.8
+    piece_g: Annotated[float, Field(ge=0.1, le=2000, allow_inf_nan=False)] = 5.8
     density_g_per_ml: Density = deposit.SPREAD_DENSITY
 
 
@@ -312,15 +318,12 @@ class ColourView(Dose):
 @router.post("/colour")
 def colour(body: ColourBody) -> ColourView:
     """Grams of a colour for a depth, its limit, what it risks, and how it will look."""
-    made = colouring.dose(body.batter_g, body.kind, body.depth)
+    made = colouring.dose(body.batter_g, body.kind, body.depth, body.into)
     name = ingredient(body.colour or colouring.INGREDIENTS[body.kind]).id
-    plain = Material(parts=SHELL)
-    batter = (
-        plain.take(1.0)
-        if made.grams <= 0
-        else Material(parts={**plain.parts, name: made.grams * plain.mass_g / body.batter_g})
-    )
-    looks = batter.at_density(Estimate.exact(deposit.SPREAD_DENSITY)).colour
+    plain = Material(parts=PLAIN[body.into])
+    coloured = {name: made.grams * plain.mass_g / body.batter_g} if made.grams > 0 else {}
+    batter = Material(parts={**plain.parts, **coloured})
+    looks = batter.at_density(Estimate.exact(body.density_g_per_ml)).colour
     lines = (
         painted(body.batter_g, body.density_g_per_ml, body.piece_g, body.lines, deposit.TIP_ML) if body.lines else None
     )
@@ -347,12 +350,12 @@ def sieve_of(body: SieveBody) -> sieve.Sieved:
 class SortBody(_Body):
     """Sizes of shells (mm), or only how many good ones there are, and what fills them."""
 
-    sizes_mm: tuple[Annotated[float, Field(gt=0, le=400, allow_inf_nan=False)], ...] = Field(
+    sizes_mm: tuple[Annotated[float, Field(ge=1, le=400, allow_inf_nan=False)], ...] = Field(
         default=(), max_length=2000, strict=False
     )
     good: Annotated[int, Field(ge=0, le=5000)] | None = None
     shell_mm: Millimetres = 40.0
-    thickness_mm: Annotated[float, Field(gt=0, le=40, allow_inf_nan=False)] = sorting.THICK_MM
+    thickness_mm: Annotated[float, Field(ge=0.1, le=40, allow_inf_nan=False)] = sorting.THICK_MM
     filling_g_per_ml: Density = 1.15
 
 

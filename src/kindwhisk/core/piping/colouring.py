@@ -26,6 +26,7 @@ class ColourRisk(StrEnum):
     NONE = "none"
     NEAR = "near the limit"
     OVER = "over the limit"
+    CARE = "with care"
 
 
 class Rule(NamedTuple):
@@ -50,6 +51,35 @@ RULES: Mapping[ColourKind, Rule] = {
     ),
 }
 """Gel and the limits: trade habit. Liquid as two thirds, powder as twice as strong: recalled, and brands differ."""
+
+
+class ColourInto(StrEnum):
+    """What is coloured."""
+
+    BATTER = "a batter"
+    BUTTERCREAM = "buttercream"
+    CREAM = "whipped cream"
+    CHOCOLATE = "chocolate or ganache"
+
+
+FILLINGS: Mapping[ColourInto, Mapping[ColourKind, str]] = {
+    ColourInto.BATTER: {},
+    ColourInto.BUTTERCREAM: {
+        ColourKind.LIQUID: "Its water curdles the butter: a gel, or a powder stirred into a spoon of it first.",
+        ColourKind.POWDER: "Stir it into a spoon of soft butter first; it deepens over night.",
+    },
+    ColourInto.CREAM: {
+        ColourKind.LIQUID: "It thins the cream: into the cream before it is whipped, or a gel.",
+        ColourKind.POWDER: "It draws water and speckles: dissolve it in a spoon of the cold cream first.",
+    },
+    ColourInto.CHOCOLATE: {
+        ColourKind.GEL: "Its water makes chocolate seize: colour the warm cream of a ganache, not the chocolate.",
+        ColourKind.LIQUID: "Its water makes chocolate seize: take a powder that dissolves in fat.",
+        ColourKind.POWDER: "One that dissolves in fat, rubbed into a spoon of melted cocoa butter; only white "
+        "chocolate shows it.",
+    },
+}
+"""What to beware of where a filling is coloured, by what carries the colour; nothing where nothing is. Trade habit."""
 FADES = 1.2
 """A colour fades in the oven: a fifth is added. Trade habit."""
 NEAR = 0.8
@@ -62,25 +92,30 @@ INGREDIENTS: Mapping[ColourKind, str] = {
 
 
 class Dose(Value):
-    """Grams of a colour for a depth, where its limit lies, what of that is water, and what the dose risks, in words."""
+    """Grams of a colour for a depth, its limit (None: it has none there), what of it is water, and what the dose risks,
+    in words."""
 
     grams: float
-    limit_g: float
+    limit_g: float | None
     water_g: float
     share_percent: float
     risk: ColourRisk
     says: str
 
 
-def dose(batter_g: float, kind: ColourKind, depth: float) -> Dose:
+def dose(batter_g: float, kind: ColourKind, depth: float, into: ColourInto = ColourInto.BATTER) -> Dose:
     """The colour for a ``depth``: 0 is none, 1/3 pale, 1 full, beyond it deeper still (to :data:`DEEPEST`).
 
-    With what fades in the oven.
+    With what fades in the oven, where it goes there.
     """
     rule = RULES[kind]
     # Straight from nothing over pale (1/3) to full (1).
     share = 3 * depth * rule.pale if depth <= 1 / 3 else rule.pale + (rule.full - rule.pale) * (depth - 1 / 3) * 1.5
-    return judged(batter_g, kind, share * FADES * batter_g)
+    if into is ColourInto.BATTER:
+        return judged(batter_g, kind, share * FADES * batter_g)
+    beware = FILLINGS[into].get(kind, "")
+    risk, says = (ColourRisk.CARE, beware) if beware else (ColourRisk.NONE, "Nothing in it minds that.")
+    return _dose(batter_g, kind, share * batter_g, None, risk, says)
 
 
 def judged(batter_g: float, kind: ColourKind, grams: float) -> Dose:
@@ -88,17 +123,21 @@ def judged(batter_g: float, kind: ColourKind, grams: float) -> Dose:
     rule = RULES[kind]
     limit = rule.limit * batter_g
     risk = ColourRisk.OVER if grams > limit else ColourRisk.NEAR if grams > NEAR * limit else ColourRisk.NONE
+    paler = "Stay paler." if kind is ColourKind.POWDER else "Take a powder, or stay paler."
     says = {
         ColourRisk.NONE: "Well below the limit.",
         ColourRisk.NEAR: f"Near the limit of {limit:.1f} g. {rule.why}",
-        ColourRisk.OVER: f"Above {limit:.1f} g. {rule.why} Take a powder, or stay paler.",
+        ColourRisk.OVER: f"Above {limit:.1f} g. {rule.why} {paler}",
     }[risk]
-    if kind is ColourKind.POWDER and risk is ColourRisk.OVER:
-        says = f"Above {limit:.1f} g. {rule.why} Stay paler."
+    return _dose(batter_g, kind, grams, limit, risk, says)
+
+
+# One answer, for a batter and for a filling.
+def _dose(batter_g: float, kind: ColourKind, grams: float, limit_g: float | None, risk: ColourRisk, says: str) -> Dose:
     return Dose(
         grams=grams,
-        limit_g=limit,
-        water_g=grams * rule.water,
+        limit_g=limit_g,
+        water_g=grams * RULES[kind].water,
         share_percent=100 * grams / batter_g,
         risk=risk,
         says=says,

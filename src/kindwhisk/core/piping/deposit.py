@@ -108,12 +108,12 @@ def bag_ml(length_cm: float = BAG_CM) -> float:
 class Deposit(Value):
     """Pieces from a batter.
 
-    ``piped_mm`` is how wide they are piped, ``spreads`` by which share of it they grow then. ``bags`` is how often the
-    bag is filled; ``left_g`` is what makes no whole piece, with the ``tip_g`` that the bag keeps.
+    ``piped_diameter_mm`` is how wide they are piped, ``spreads`` by which share of it they grow then. ``bags`` is how
+    often the bag is filled; ``left_g`` is what makes no whole piece, with the ``tip_g`` that the bag keeps.
     """
 
     piece_g: float
-    piped_mm: float
+    piped_diameter_mm: float
     spreads: Estimate
     spreads_by: Spreading
     pieces: int
@@ -143,7 +143,7 @@ def deposit(
     spreads = spread(density_g_per_ml, ribbon_s)
     return Deposit(
         piece_g=each,
-        piped_mm=piece.width_mm / (1 + spreads.likely),
+        piped_diameter_mm=piece.width_mm / (1 + spreads.likely),
         spreads=spreads,
         spreads_by=Spreading.DENSITY if ribbon_s is None else Spreading.RIBBON,
         pieces=pieces,

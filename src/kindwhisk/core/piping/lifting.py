@@ -13,17 +13,17 @@ class Lifting(Value):
     do: str
 
 
-LIFTING: tuple[Lifting, ...] = (
-    Lifting(sees="It lifts off clean.", means="Done.", do="Lift them by peeling the paper away from below."),
+LIFTED = Lifting(sees="It lifts off clean.", means="Done.", do="Peel the paper away from below.")
+STUCK: tuple[Lifting, ...] = (
     Lifting(
-        sees="Its middle stays on the paper.",
+        sees="Its middle stays on the paper:",
         means="Not dry enough below.",
-        do="Back into the oven for two minutes more; or ten minutes in the freezer, then lift.",
+        do="two minutes more in the oven, or ten minutes in the freezer, then lift.",
     ),
     Lifting(
-        sees="It lifts while warm and tears.",
-        means="Sugar is still soft.",
-        do="Leave them on the tray until it is cold: judge cold.",
+        sees="It tears while warm:",
+        means="Its sugar is still soft.",
+        do="leave it on the tray until that is cold.",
     ),
 )
 """Trade habit."""

@@ -52,7 +52,7 @@ def sieved(dry_g: Mapping[str, float], left_g: float) -> Sieved:
     says = (
         "Less than the scale tells apart: go on."
         if share < WORTH_IT
-        else f"{left_g:.0f} g are missing in the bowl, {share:.1%} of the dry goods: the batter would run."
+        else f"{left_g:.0f} g are missing in the bowl, {100 * share:.1f} % of the dry goods: the batter would run."
     )
     return Sieved(
         share=share,

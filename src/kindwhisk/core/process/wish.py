@@ -12,7 +12,8 @@ from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 
 Amount = Annotated[float, Field(gt=0, le=1_000_000, allow_inf_nan=False)]
-TinId = Annotated[str, Field(max_length=80)]
+LONGEST_TIN_ID = 80
+TinId = Annotated[str, Field(max_length=LONGEST_TIN_ID)]
 Count = Annotated[int, Field(ge=1, le=99)]
 
 

@@ -3457,7 +3457,7 @@ export interface components {
         };
         /**
          * ColourBody
-         * @description A batter to be coloured; ``depth`` is 0 for none, a third for pale, 1 for full, more for deeper still.
+         * @description A batter or a filling to be coloured; ``depth`` is 0 for none, a third for pale, 1 for full, more for deeper.
          */
         ColourBody: {
             /** Batter G */
@@ -3474,6 +3474,8 @@ export interface components {
             density_g_per_ml: number;
             /** Depth */
             depth: number;
+            /** @default a batter */
+            into: components["schemas"]["ColourInto"];
             kind: components["schemas"]["ColourKind"];
             /**
              * Lines
@@ -3487,6 +3489,12 @@ export interface components {
             piece_g: number;
         };
         /**
+         * ColourInto
+         * @description What is coloured.
+         * @enum {string}
+         */
+        ColourInto: "a batter" | "buttercream" | "whipped cream" | "chocolate or ganache";
+        /**
          * ColourKind
          * @description What a colour is carried by.
          * @enum {string}
@@ -3497,7 +3505,7 @@ export interface components {
          * @description What so much of it does to a skin.
          * @enum {string}
          */
-        ColourRisk: "none" | "near the limit" | "over the limit";
+        ColourRisk: "none" | "near the limit" | "over the limit" | "with care";
         /**
          * ColourView
          * @description The dose, the batter as it will look, and with ``lines`` what is painted inside the bag.
@@ -3508,7 +3516,7 @@ export interface components {
             /** Ingredient */
             ingredient: string;
             /** Limit G */
-            limit_g: number;
+            limit_g: number | null;
             /** Looks */
             looks: string;
             painted: components["schemas"]["Painted"] | null;
@@ -4325,8 +4333,6 @@ export interface components {
             pieces: number;
             /** Piped Diameter Mm */
             piped_diameter_mm: number;
-            /** Piped Mm */
-            piped_mm: number;
             seconds_each: components["schemas"]["Estimate"];
             section: components["schemas"]["Section"];
             spreads: components["schemas"]["Estimate"];
@@ -4355,8 +4361,8 @@ export interface components {
             piece_g: number;
             /** Pieces */
             pieces: number;
-            /** Piped Mm */
-            piped_mm: number;
+            /** Piped Diameter Mm */
+            piped_diameter_mm: number;
             seconds_each: components["schemas"]["Estimate"];
             spreads: components["schemas"]["Estimate"];
             spreads_by: components["schemas"]["Spreading"];

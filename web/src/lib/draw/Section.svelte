@@ -148,10 +148,10 @@
         stroke-linejoin="round"
         stroke-linecap="round"
       />
+      {#each tube as points (points)}
+        <polyline {points} fill="none" stroke="var(--metal)" stroke-width="2.5" />
+      {/each}
     {/if}
-    {#each tube as points (points)}
-      <polyline {points} fill="none" stroke="var(--metal)" stroke-width="2.5" />
-    {/each}
   </g>
   {#if section.rise_mm && annotated}
     <rect

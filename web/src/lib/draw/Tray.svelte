@@ -66,7 +66,14 @@
         stroke={there ? colour : 'var(--line)'}
         stroke-width={cord}
       />
-      <circle cx={spot.x_mm} cy={y} r={piece.width_mm / 2} fill="none" stroke="var(--quiet)" stroke-width={pen} />
+      {#each [piece.width_mm / 2, piece.width_mm / 2 - cord] as r (r)}<circle
+          cx={spot.x_mm}
+          cy={y}
+          {r}
+          fill="none"
+          stroke="var(--quiet)"
+          stroke-width={pen}
+        />{/each}
     {:else}
       <circle
         cx={spot.x_mm}

@@ -6,7 +6,7 @@
   import Pattern from '../../lib/draw/Pattern.svelte';
   import Section from '../../lib/draw/Section.svelte';
   import SideBySide from '../../lib/draw/SideBySide.svelte';
-  import Tray from '../../lib/draw/Tray.svelte';
+  import PipedTray from '../../lib/parts/PipedTray.svelte';
   import { clock } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
   import OvenPicture from './OvenPicture.svelte';
@@ -85,15 +85,7 @@
       <figcaption class="text-[16px] font-semibold text-quiet">
         {step.tray ? `Tray ${step.tray.number} of ${step.tray.of_many}` : 'A tray'}, the back above
       </figcaption>
-      <Tray
-        layout={step.deposit.layout}
-        piece={step.deposit.piece}
-        piped={step.deposit.piped_mm}
-        taken={Math.min(step.deposit.on_tray, step.deposit.layout.spots.length)}
-        colour={step.material.colour}
-        width={300}
-        height={210}
-      />
+      <PipedTray {step} />
     </figure>
   {/if}
   {#if beside}

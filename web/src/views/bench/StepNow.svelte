@@ -132,11 +132,10 @@
     </ul>
     <p class="text-lg">{step.do} <span class="text-quiet">{step.why}</span></p>
   {/if}
-  {#if detail.counts.length > 0 && line.status === 'waiting' && line.startable}<SortCounts
-      {bench}
-      step={step.id}
-      counts={detail.counts}
-    />{/if}
+  {#if detail.counts.length > 0 && line.status === 'waiting' && line.startable}
+    <SortCounts {bench} step={step.id} counts={detail.counts} />
+    {#if check}<p class="text-[16px] text-quiet">{check.not_yet}</p>{/if}
+  {/if}
   {#if cup && (cup.verdict || cup.tells)}
     <p
       class="border-l-[6px] pl-4 text-[19px] leading-snug {cup.verdict?.place === 'within'

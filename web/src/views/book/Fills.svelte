@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { ForecastView } from '../../lib/api/client';
   import Section from '../../lib/draw/Section.svelte';
+  import PipedTray from '../../lib/parts/PipedTray.svelte';
+  import { PAPERS } from '../../lib/template';
   import { paperOf } from '../tins/tins.svelte';
   import { grams, origin } from '../../lib/figures.svelte';
 
@@ -11,11 +13,7 @@
     forecast.steps.find((s) => (s.kind === 'fill' || s.kind === 'pipe') && s.section?.name === forecast.fills[0]?.name)
       ?.section ?? null,
   );
-  const PAPERS = [
-    { words: 'A4', format: 'pdf', paper: 'a4' },
-    { words: 'Letter', format: 'pdf', paper: 'letter' },
-    { words: 'SVG', format: 'svg', paper: 'a4' },
-  ] as const;
+  const piped = $derived(forecast.steps.find((s) => s.deposit && s.section?.name === forecast.fills[0]?.name) ?? null);
   const mm = (value: number) => Math.round(value);
   const minutes = (m: { low: number; likely: number; high: number }) =>
     `${mm(m.likely)} min (${mm(m.low)} to ${mm(m.high)})`;
@@ -45,6 +43,7 @@
     </li>
   {/each}
 </ul>
+{#if piped}<PipedTray step={piped} width={260} height={240} />{/if}
 {#if forecast.tin && !forecast.fills[0]?.trays}
   <p class="mt-1 text-[16px] text-quiet">
     Paper for it, at true scale:

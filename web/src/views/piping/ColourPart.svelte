@@ -1,11 +1,12 @@
 <script lang="ts">
+  import Section from '../../lib/draw/Section.svelte';
   import { grams, origin } from '../../lib/figures.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import OneOf from '../../lib/parts/OneOf.svelte';
   import Pick from '../../lib/parts/Pick.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
   import SlideField from '../../lib/parts/SlideField.svelte';
-  import { KINDS, type PipingState } from './piping.svelte';
+  import { INTO, KINDS, type PipingState } from './piping.svelte';
 
   type Props = { state: PipingState };
   let { state }: Props = $props();
@@ -23,6 +24,7 @@
 
 <section aria-label="Colour" class="min-w-0">
   <h2 class="text-xl">Colour by weight</h2>
+  <OneOf label="Into" all={INTO} now={state.into} onchoose={(one) => (state.into = one)} />
   <OneOf label="Carried by" all={KINDS} now={state.colour} onchoose={(k) => state.carried(k)} />
   <SlideField
     label="Depth"
@@ -34,35 +36,39 @@
     onvalue={(v) => (state.depth = v)}
   />
   <Pick label="Colour" value={state.hue} options={state.hues} onvalue={(v) => (state.hue = v)} />
-  <QuantityField
-    label="Lines painted in the bag"
-    wanted="number"
-    unit=""
-    value={state.lines}
-    onvalue={(v) => (state.lines = Math.min(24, Math.max(0, Math.round(v))))}
-  />
+  {#if state.into === 'a batter'}
+    <QuantityField
+      label="Lines painted in the bag"
+      wanted="number"
+      unit=""
+      value={state.lines}
+      onvalue={(v) => (state.lines = Math.min(24, Math.max(0, Math.round(v))))}
+    />
+  {/if}
   {#if state.dose.problem}<Notice problem={state.dose.problem} />{/if}
   {#if dose}
     <div class="mt-2 flex items-center gap-4" aria-live="polite">
-      <svg width="92" height="44" viewBox="0 0 92 44" role="img" aria-label="How it will look"
-        ><path d="M4 36 A42 34 0 0 1 88 36 Z" fill={dose.looks} stroke="var(--quiet)" /><path
-          d="M8 36h76v5H8z"
-          fill={dose.looks}
-          stroke="var(--quiet)"
-        /></svg
-      >
+      {#if state.deposit.value}<Section
+          section={{ ...state.deposit.value.section, colour: dose.looks }}
+          width={120}
+          height={64}
+          annotated={false}
+          label="How it will look"
+        />{/if}
       <p class="text-lg">
         <strong class="font-display text-3xl">{dose.grams.toFixed(dose.grams < 10 ? 2 : 1)} g</strong> in {grams(
           state.batter.mass_g,
         )}<br /><span class="text-[16px] text-quiet"
-          >{dose.share_percent.toFixed(2)} %, limit {dose.limit_g.toFixed(1)} g, {dose.water_g.toFixed(1)} g of it water</span
+          >{dose.share_percent.toFixed(2)} %{dose.limit_g === null ? '' : `, limit ${dose.limit_g.toFixed(1)} g`}, {dose.water_g.toFixed(
+            1,
+          )} g of it water</span
         >
       </p>
     </div>
     <p
       class="mt-1 border-l-[6px] pl-4 text-[16px] {dose.risk === 'none'
         ? 'border-leaf'
-        : dose.risk === 'near the limit'
+        : dose.risk === 'near the limit' || dose.risk === 'with care'
           ? 'border-copper'
           : 'border-raspberry'}"
     >
@@ -76,7 +82,8 @@
       </p>
     {/if}
     <p class="mt-1 text-[15px] text-quiet">
-      Trade habit, with a fifth for what fades in the oven. Two bags or stripes: weigh the parts in Parts and patterns.
+      Trade habit{state.into === 'a batter' ? ', with a fifth for what fades in the oven' : ''}. Two bags or stripes:
+      weigh the parts in Parts and patterns.
     </p>
   {/if}
 </section>

@@ -147,7 +147,7 @@
             ({origin(made.spreads)})
           </dd>
           <dt class="text-quiet">Nozzle</dt>
-          <dd>{made.nozzle_mm} mm, plain</dd>
+          <dd>{made.nozzle_mm} mm, plain <span class="text-quiet">(trade habit)</span></dd>
           <dt class="text-quiet">Each takes</dt>
           <dd>
             {one(made.seconds_each.low)} to {one(made.seconds_each.high)} s; a tray about {length(made.tray_s.likely)}
@@ -254,7 +254,8 @@
           <p class="text-[16px]">
             <strong>{loads.loads.length} {loads.loads.length === 1 ? 'load' : 'loads'}</strong>, over {length(
               loads.ends_s,
-            )} after the first piece. Piped in the order of baking; dark is piping, grey drying, green ready to bake.
+            )} after the first piece. Piped in the order of baking: first the bag, then grey while it dries, green while it
+            may bake. By the likely times; the touch and the look decide.
             {#if loads.says}<strong class="text-raspberry">{loads.says}</strong> {loads.remedy}{/if}
           </p>
         </div>

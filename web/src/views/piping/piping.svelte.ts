@@ -1,8 +1,10 @@
 import { api, ask, type Schemas } from '../../lib/api/client';
 import { Asking } from '../../lib/asking.svelte';
+import { templateOf } from '../../lib/template';
 
 export const SHAPES: Schemas['PieceShape'][] = ['round', 'finger', 'kiss', 'ring', 'stick'];
 export const METHODS: Schemas['Method'][] = ['French', 'Swiss', 'Italian'];
+export const INTO: Schemas['ColourInto'][] = ['a batter', 'buttercream', 'whipped cream', 'chocolate or ganache'];
 export const KINDS: Schemas['ColourKind'][] = ['gel', 'liquid', 'powder'];
 
 type Start = { diameter: number; batter: number; density: number; gap: number };
@@ -46,6 +48,7 @@ export class PipingState {
   depth = $state(0.6);
   hue = $state('colour-gel');
   lines = $state(0);
+  into = $state<Schemas['ColourInto']>('a batter');
   nuts = $state(100);
   sugar = $state(100);
   sieved = $state(8);
@@ -146,7 +149,8 @@ export class PipingState {
       kind: this.colour,
       depth: this.depth,
       colour: this.hue,
-      lines: this.lines,
+      into: this.into,
+      lines: this.into === 'a batter' ? this.lines : 0,
       piece_g: this.deposit.value?.piece_g ?? 5.8,
       density_g_per_ml: this.batter.density_g_per_ml,
     };
@@ -171,18 +175,10 @@ export class PipingState {
 
   /** Where the tray's template is to be had at true scale. */
   template(format: 'pdf' | 'svg', paper: 'a4' | 'letter' = 'a4'): string {
-    const query = new URLSearchParams({
-      shape: this.shape,
-      diameter_mm: String(this.diameter),
-      gap_mm: String(this.gap),
-      margin_mm: String(this.margin),
-      tray_width_mm: String(this.tray.width_mm),
-      tray_length_mm: String(this.tray.length_mm),
-      density_g_per_ml: String(this.batter.density_g_per_ml),
-    });
-    if (this.long) query.set('length_mm', String(this.length));
-    if (this.ribbon !== null) query.set('ribbon_s', String(this.ribbon));
-    if (format === 'pdf') query.set('paper', paper);
-    return `/api/craft/template.${format}?${query}`;
+    const piece = this.deposit.value?.piece;
+    if (!piece) return '';
+    const { margin, ribbon, batter } = this;
+    const asked = { piece, tray: this.tray, margin_mm: margin, density_g_per_ml: batter.density_g_per_ml };
+    return templateOf({ ...asked, ribbon_s: ribbon }, format, paper);
   }
 }

@@ -26,7 +26,7 @@ from kindwhisk.core.process.scaling import Depth, Scaled, TinFill, scale
 from kindwhisk.core.process.schools import School
 from kindwhisk.core.process.washing import WashPlan
 from kindwhisk.core.process.weigh_list import ComponentList, weigh_list
-from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.process.wish import LONGEST_TIN_ID, Wish
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.faults import faults
@@ -80,13 +80,23 @@ class ForecastView(Held):
     besides: tuple[str, ...]
 
 
+A_TIN = (
+    'Give inside measures, as {"shape": "round", "dimensions": {"diameter_mm": 200, "depth_mm": 60}}, '
+    "or the id of a tin of this kitchen."
+)
+
+
 def read_tin(text: str | None) -> str | Tin | None:
     """A tin as a query gives it: an id of the kitchen, or the tin itself as JSON.
 
     Raises:
-        CraftError: the JSON is no tin.
+        CraftError: the JSON is no tin, or no id is as long.
     """
-    if text is None or not text.lstrip().startswith("{"):
+    if text is None:
+        return None
+    if not text.lstrip().startswith("{"):
+        if len(text) > LONGEST_TIN_ID:
+            raise CraftError(f"There is no tin '{text[:20]}…' in this kitchen.", field="tin", remedy=A_TIN)
         return text
     try:
         document = json.loads(text)
@@ -99,8 +109,7 @@ def read_tin(text: str | None) -> str | Tin | None:
         raise CraftError(
             f"This tin is not possible: {first.sentence}",
             field=f"tin.{first.field}" if first.field else "tin",
-            remedy='Give inside measures, as {"shape": "round", "dimensions": {"diameter_mm": 200, "depth_mm": 60}}, '
-            "or the id of a tin of this kitchen.",
+            remedy=A_TIN,
         ) from error
 
 

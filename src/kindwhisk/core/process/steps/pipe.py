@@ -109,9 +109,9 @@ class PipeStep(StepBase):
             modelled_s=time.modelled.likely,
             expects=(time, size),
             goal=f"{tins.count} × {each:.1f} g" if each < 10 else f"{tins.count} × {each:.0f} g",
-            do=f"{tins.count} on {where}, {self.piece.gap_mm:.0f} mm apart. Pipe to {self._size(made.piped_mm)}: "
-            f"{self._spreads(made)} About {time.made.likely / tins.count:.1f} s each; nozzle of "
-            f"{self.nozzle_mm:.0f} mm upright, still while you press.",
+            do=f"{tins.count} on {where}, {self.piece.gap_mm:.0f} mm apart. Pipe to {self._size(made)} "
+            f"About {time.made.likely / tins.count:.1f} s each; nozzle of {self.nozzle_mm:.0f} mm upright, "
+            "still while you press.",
             why="Equal pieces are done at the same moment.",
             deposit=DepositView(
                 **dict(made),
@@ -127,13 +127,12 @@ class PipeStep(StepBase):
     def _tray_mm(self, setting: Setting) -> tuple[float, float]:
         return (setting.tins.sheet or self.tin).tray_mm
 
-    def _size(self, piped_mm: float) -> str:
+    def _size(self, made: deposit.Deposit) -> str:
+        """How wide they are piped, and what becomes of that."""
         long = f" × {self.piece.length_mm:.0f} mm" if self.piece.length_mm else " mm"
-        return f"{piped_mm:.0f}{long}"
-
-    def _spreads(self, made: deposit.Deposit) -> str:
-        grows = self.piece.width_mm - made.piped_mm
-        return f"they spread to {self.piece.width_mm:.0f}." if grows >= GROWS_MM else "they keep that."
+        grows = self.piece.width_mm - made.piped_diameter_mm >= GROWS_MM
+        then = f"they spread to {self.piece.width_mm:.0f}." if grows else "they keep that."
+        return f"{made.piped_diameter_mm:.0f}{long}: {then}"
 
     def _time(self, each_g: float, setting: Setting) -> Expected:
         """Of all these, by this kitchen's own hands."""

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import ClassVar, Literal
 
 from kindwhisk.core.ingredients.material import Material, combine
-from kindwhisk.core.piping.lifting import LIFTING
+from kindwhisk.core.piping.lifting import LIFTED, STUCK
 from kindwhisk.core.piping.sorting import SPARE
 from kindwhisk.core.process.outcome import Checkpoint, Notice, Outcome
 from kindwhisk.core.process.setting import Setting
@@ -25,7 +25,6 @@ class SortStep(StepBase):
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """The good ones go on; what was counted out of the rest does not."""
         content, tins, counted = combine(intake), setting.tins, setting.counted
-        sticks = LIFTING[1]
         return Outcome(
             material=content if counted is None else content.take(counted.share_good),
             duration_s=by_habit(PER_PIECE_S * tins.count),
@@ -38,8 +37,8 @@ class SortStep(StepBase):
                     id="sorted",
                     name="Sorted",
                     confirms="Sorted",
-                    sees=LIFTING[0].sees,
-                    not_yet=f"{sticks.sees} {sticks.do}",
+                    sees=LIFTED.sees,
+                    not_yet=" ".join(f"{row.sees} {row.do}" for row in STUCK),
                 ),
             ),
             notices=self._notices(setting),
