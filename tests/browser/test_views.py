@@ -7,7 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.test_walk import fits, start_bake, work_until
+from tests.browser.test_walk import fits, start_bake, tell, work_until
 from tests.server import ROOT, Server
 
 AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()
@@ -104,6 +104,30 @@ def test_the_figure_that_matters_is_large_and_the_next_act_in_sight(page: Page, 
         box = act.bounding_box()
         assert box is not None
         assert box["y"] + box["height"] <= 800
+
+
+@pytest.mark.parametrize("width", [820, 1280])
+def test_the_next_act_is_never_below_what_runs_beside(page: Page, own: Server, width: int) -> None:
+    """However many timers: they take more lines, and the act stays above them."""
+    bake = start_bake(own)
+    work_until(own, bake, "whip")
+    page.set_viewport_size({"width": width, "height": 800})
+    page.goto(f"{own.url}/bench/{bake}")
+    act = page.get_by_label("The step now").locator("[data-act=primary]")
+    foot = page.get_by_label("Beside and next")
+    for n in range(12):
+        tell(own, bake, "timer_started", timer=f"t{n}", label=f"Tray number {n} in the oven", seconds=600)
+    expect(foot).to_contain_text("Tray number 11 in the oven")
+
+    def below() -> bool:
+        seen, bar = act.bounding_box(), foot.bounding_box()
+        assert seen is not None
+        assert bar is not None
+        assert bar["height"] > 100
+        return seen["y"] + seen["height"] > bar["y"] + 1
+
+    page.wait_for_function("() => document.fonts.ready.then(() => true)")
+    assert not below()
 
 
 def test_scaling_in_the_book_moves_the_tin_picture_and_warns(page: Page, demo: Server) -> None:

@@ -130,6 +130,7 @@
     act();
   }
 
+  let foot = $state(68);
   const late = $derived(bench.bake ? bench.bake.late_by_s : 0);
 </script>
 
@@ -198,6 +199,7 @@
   </div>
   {#if bench.detail && bench.line}
     <div
+      style:--foot="{foot}px"
       class="grid grow content-start gap-x-8 gap-y-4 px-4 pt-3 pb-4 sm:px-6 lg:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)]"
     >
       <StepNow {bench} onsheet={(which) => (sheet = which)} onotherwise={otherwise} />
@@ -212,7 +214,7 @@
       <a class="act act-now mt-6" href={p('/log/:bake', { params: { bake: bench.id } })}>How did it come out?</a>
     </div>
   {/if}
-  <Foot {bench} />
+  <Foot {bench} bind:tall={foot} />
 
   <ReadingSheet {bench} open={sheet === 'reading'} onclose={() => (sheet = null)} />
   <ProbeSheet {bench} open={sheet === 'probe'} onclose={() => (sheet = null)} />

@@ -3,8 +3,9 @@
   import { clock, countdown, until } from '../../lib/time';
   import type { BenchState } from './bench.svelte';
 
-  type Props = { bench: BenchState };
-  let { bench }: Props = $props();
+  /** ``tall`` tells how high it has become: what sticks above it must not lie below it. */
+  type Props = { bench: BenchState; tall?: number };
+  let { bench, tall = $bindable(0) }: Props = $props();
 
   const bake = $derived(bench.bake!);
   const next = $derived(bake.steps.find((s) => s.id === bake.next));
@@ -15,6 +16,7 @@
 </script>
 
 <footer
+  bind:clientHeight={tall}
   class="no-print flex flex-wrap items-stretch gap-x-8 gap-y-1 bg-bench px-4 py-1.5 text-on-bench sm:sticky sm:bottom-0 sm:z-20 sm:px-6"
   aria-label="Beside and next"
 >

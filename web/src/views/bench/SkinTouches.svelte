@@ -49,7 +49,9 @@
     </p>
   {/each}
 </div>
-<div class="fades-above sticky bottom-14 z-10 grid grid-cols-2 gap-2 bg-ground py-1.5 sm:bottom-[68px] sm:grid-cols-4">
+<div
+  class="fades-above sticky bottom-14 z-10 grid grid-cols-2 gap-2 bg-ground py-1.5 sm:bottom-(--foot) sm:grid-cols-4"
+>
   {#each FEELS as { feel, word, says, key } (feel)}
     <button
       class="act min-h-[68px] flex-col items-start gap-0 px-3 leading-tight {feel === 'dry' && due

@@ -268,7 +268,7 @@
       >
     </p>
   {:else if bench.act}
-    <div class="fades-above sticky bottom-14 z-10 flex flex-wrap gap-2 bg-ground py-1.5 sm:bottom-[68px] sm:gap-3">
+    <div class="fades-above sticky bottom-14 z-10 flex flex-wrap gap-2 bg-ground py-1.5 sm:bottom-(--foot) sm:gap-3">
       <button
         class="act {resting ? 'bg-ground' : 'act-now'} min-h-[64px] min-w-[min(100%,20rem)] grow text-2xl sm:grow-0"
         data-act="primary"
