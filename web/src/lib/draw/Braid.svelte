@@ -89,6 +89,22 @@
     }),
   );
   const holds = $derived(pieces.filter((p) => p.hold_until_s !== null && p.hold_until_s !== undefined));
+  /** A window in words, where it does not lie over another one's words of its lane: the first is told. */
+  const held = $derived.by(() => {
+    const told: { y: number; from: number; to: number }[] = [];
+    return holds.map((p) => {
+      const end = Math.min(x(p.hold_until_s!), MARGIN + width);
+      const words = `holds ${length(p.hold_until_s! - p.start_s)}`;
+      const wide = words.length * 6.6;
+      const inside = end - p.x0 > wide;
+      const from = inside ? end - 4 - wide : end + 5;
+      const place = { y: y(p.vessel), from, to: from + wide };
+      const clear = !told.some((t) => t.y === place.y && t.from < place.to && place.from < t.to);
+      const spoken = end - p.x0 > 16 && clear;
+      if (spoken) told.push(place);
+      return { ...p, end, words, inside, spoken };
+    });
+  });
   const joins = $derived(
     braid.joins.map((j, i) => {
       const [ya, yb] = [y(j.from_vessel), y(j.to_vessel)];
@@ -207,33 +223,28 @@
         {/if}
       </g>
     {/each}
-    {#each holds as p, i (p.key)}
-      {@const end = Math.min(x(p.hold_until_s!), MARGIN + width)}
-      {@const words = `holds ${length(p.hold_until_s! - p.start_s)}`}
+    {#each held as p (p.key)}
       <rect
         x={p.x0}
         y={y(p.vessel) - laneHeight / 2 + 1.5}
-        width={Math.max(1, end - p.x0)}
+        width={Math.max(1, p.end - p.x0)}
         height={laneHeight - 3}
         fill="none"
         stroke="var(--raspberry)"
         stroke-width="1.6"
         stroke-dasharray="3 3"
       />
-      {@const inside = end - p.x0 > words.length * 6.6}
-      <!-- Two that begin close to each other on one strand: the first is told in words. -->
-      {@const crowded = holds.slice(0, i).some((h) => h.vessel === p.vessel && p.x0 - h.x0 < 96)}
-      {#if end - p.x0 > 16 && !crowded}
+      {#if p.spoken}
         <text
-          x={inside ? end - 4 : end + 5}
+          x={p.inside ? p.end - 4 : p.end + 5}
           y={y(p.vessel) + 4.5}
-          text-anchor={inside ? 'end' : 'start'}
+          text-anchor={p.inside ? 'end' : 'start'}
           class="pointer-events-none text-[12.5px] font-semibold"
           fill="var(--raspberry)"
           paint-order="stroke"
           stroke="var(--surface)"
           stroke-width="3"
-          stroke-linejoin="round">{words}</text
+          stroke-linejoin="round">{p.words}</text
         >
       {/if}
     {/each}
