@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from dataclasses import replace
 from datetime import UTC, datetime
-from itertools import pairwise
 
 import pytest
 from hypothesis import given, settings
@@ -63,25 +62,6 @@ def made(formula: str, racks: int, **wish: object) -> tuple[Scaled, Scaled]:
 
 def piped(forecast: Forecast) -> int:
     return sum(s.deposit.on_tray for s in forecast.steps if s.deposit is not None)
-
-
-@settings(max_examples=30)
-@given(st.sampled_from(("french-shells-two-bags", "kisses-two-bags")), st.integers(1, 2), st.integers(8, 170))
-def test_two_bags_of_one_batter_are_laid_out_each(formula: str, racks: int, servings: int) -> None:
-    """However many trays: where a formula has no room for them all, a bag stays as it is named."""
-    kitchen = with_racks(racks)
-    plain = scale(FORMULAS[formula], kitchen, Wish(servings=servings))
-    laid = in_loads(plain, kitchen)
-    vessels = [v.id for v in laid.formula.vessels]
-    assert len(vessels) == len(set(vessels))
-    assert laid.forecast.total_g == pytest.approx(plain.forecast.total_g)
-    bags = {s.origin for s in laid.formula.steps if isinstance(s, PipeStep)}
-    assert bags == {"pipe", "pipe-b"}
-    again = gathered(laid.formula)
-    assert [s.id for s in again.steps] == [s.id for s in plain.formula.steps]
-    for bag in bags:
-        ((_, _, share),) = Flows(again).taken(again.step(bag))
-        assert share == pytest.approx(0.5)
 
 
 @settings(max_examples=60)
@@ -166,20 +146,6 @@ def test_kisses_that_wait_for_the_oven_are_told_how_long() -> None:
     assert sum("after the batter stops holding" in t for t in texts) == 1
     _, both = made("kisses", 2)
     assert not any("stops holding" in w.text for w in both.forecast.warnings)
-
-
-@pytest.mark.parametrize("servings", [8, 40])
-@pytest.mark.parametrize("formula", ["kisses-two-bags", "french-shells-two-bags"])
-def test_a_second_bag_waits_for_the_hands_and_the_oven_of_the_first(formula: str, servings: int) -> None:
-    _, laid = made(formula, 1, servings=servings)
-    plan = plan_backward(laid.forecast, with_racks(1), None, SIX)
-    at = {s.step: (s.start, s.end) for s in plan.steps}
-    bakes = sorted(at[s.id] for s in laid.formula.steps if isinstance(s, BakeStep))
-    assert all(end <= start for (_, end), (start, _) in pairwise(bakes))
-    late = [w.step for w in laid.forecast.warnings if "after the batter stops holding" in w.text]
-    assert len(late) <= 2, "once a bag"
-    if formula == "kisses-two-bags":
-        assert late[-1].startswith("dry-b")
 
 
 def test_trays_beyond_the_racks_are_loads_and_no_reproach() -> None:
