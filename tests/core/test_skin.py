@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 
 import pytest
-from hypothesis import given
+from hypothesis import example, given
 from hypothesis import strategies as st
 
 from kindwhisk.core.foams.balance import Method
@@ -64,6 +64,7 @@ def test_a_touch_moves_the_forecast_its_way(at: float) -> None:
     assert not_yet.high - not_yet.low <= before.high - before.low + 1
 
 
+@example(24, 50, [(1.0, Feel.DRY), (86400.0, Feel.WET)] * 60)
 @given(
     st.floats(5, 45),
     st.floats(5, 100),
@@ -80,6 +81,13 @@ def test_whatever_fingers_say_the_forecast_stays_one(
     assert 0 < told.dry_s.low <= told.dry_s.likely <= told.dry_s.high < math.inf
     assert told.too_long_s is not None
     assert told.too_long_s >= told.dry_s.likely
+
+
+@pytest.mark.parametrize("feel", Feel)
+def test_a_touch_as_it_was_piped_tells_nothing_of_how_long_it_took(feel: Feel) -> None:
+    assert skin.took_s((Touch(t_s=0, feel=feel),)) is None
+    dry = Touch(t_s=1800, feel=Feel.DRY)
+    assert skin.took_s((Touch(t_s=0, feel=feel), dry)) == (1800, False)
 
 
 def test_touches_decide_over_the_model() -> None:
