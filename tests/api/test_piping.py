@@ -197,7 +197,10 @@ def test_colour_is_weighed_and_shown(client: TestClient) -> None:
     assert told["painted"] is None
     plain = post(client, "/api/craft/colour", {**body, "depth": 0})
     assert plain["grams"] == 0
-    for wrong, field in (({"depth": -0.5}, "depth"), ({"batter_g": -1}, "batter_g"), ({"kind": "paint"}, "kind")):
+    nothing = {"piece_g": 5e-324, "lines": 1}
+    for wrong, field in (
+        ({"depth": -0.5}, "depth"), ({"batter_g": -1}, "batter_g"), ({"kind": "paint"}, "kind"), (nothing, "piece_g"),
+    ):  # fmt: skip
         assert problem_of(client.post("/api/craft/colour", json={**body, **wrong}), 422)["field"] == field
 
 
