@@ -10,12 +10,14 @@ from hypothesis import strategies as st
 
 from kindwhisk.bench.plans import plan_backward
 from kindwhisk.core.process.flows import Flows
+from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.scaling import in_loads, scale
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.steps.recover import RecoverStep
 from kindwhisk.core.process.trays import gathered
 from kindwhisk.core.process.wish import Wish
-from tests.core.courses import FORMULAS
+from tests.core.courses import FORMULAS, in_two_bags
 from tests.core.test_trays import SIX, made, with_racks
 
 
@@ -50,3 +52,12 @@ def test_a_second_bag_waits_for_the_hands_and_the_oven_of_the_first(formula: str
     assert len(late) <= 2, "once a bag"
     if formula == "kisses-two-bags":
         assert late[-1].startswith("dry-b")
+
+
+def test_long_names_of_two_bakes_do_not_meet() -> None:
+    """An id is cut to its length: what is numbered must still be told apart."""
+    text = FORMULAS["kisses"].model_dump_json().replace('"dry"', '"dry-them-through-on-the-middle-rack-ok"')
+    two = in_two_bags(Formula.model_validate_json(text))
+    laid = in_loads(scale(two, with_racks(1), Wish(servings=40)), with_racks(1))
+    assert sum(isinstance(s, RecoverStep) for s in laid.formula.steps) == 4
+    assert [s.id for s in gathered(laid.formula).steps] == [s.id for s in two.steps]

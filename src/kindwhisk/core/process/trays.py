@@ -10,6 +10,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
+from itertools import count as numbers
 from typing import NamedTuple
 
 from kindwhisk.core.piping.loads import FREE_AT_ONCE, Free, OvenRoom, plan_loads, recovers_s
@@ -128,6 +129,12 @@ def _units(chain: _Chain, walked: Mapping[str, WalkedStep], setting: Setting, fr
     return _Units([] if one else units, loads, Free(plan.hands_s, plan.ends_s + room.recovers_s))
 
 
+def _free_id(stem: str, number: int, taken: set[str]) -> str:
+    """An id of a part that no other step has."""
+    ids = (f"{stem[: LONGEST_ID - 4]}-{n}" for n in numbers(number))
+    return next(i for i in ids if i not in taken)
+
+
 # What a part is called, and what is known of its wait.
 def _named(
     step: Step,
@@ -140,10 +147,7 @@ def _named(
     late_s: float = 0.0,
 ) -> dict[str, object]:
     """The name of a part: the first keeps the formula's own."""
-    name, n = step.id, number
-    while name in taken or (number > 1 and name == step.id):
-        name = f"{step.id[: LONGEST_ID - 4]}-{n}"
-        n += 1
+    name = _free_id(step.id, number, taken) if number > 1 or step.id in taken else step.id
     taken.add(name)
     tail = f", {word} {number}" if of_many > 1 else ""
     return {
@@ -182,7 +186,7 @@ def _parts(formula: Formula, chain: _Chain, units: Sequence[_Unit], loads: Seque
     for number, load in enumerate(loads, start=1):
         share, late = sum(units[i].share for i in load), max(units[i].baked_late_s for i in load)
         trays = tuple(StepPortion(step=ends[i]) for i in load)
-        waits = [_recovers(chain.bake, hot, number)] if hot else []
+        waits = [_recovers(chain.bake, hot, number, taken)] if hot else []
         for step in (chain.bake, *chain.cool):
             takes = trays if step is chain.bake else (StepPortion(step=made[-1].id),)
             part = _named(step, number, len(loads), "load", taken, late_s=late) if len(loads) > 1 or late > 0 else {}
@@ -216,10 +220,12 @@ def _goods(step: Step, share: float) -> tuple[Portion, ...]:
     return tuple(p.scaled(share) for p in step.weighed)
 
 
-def _recovers(bake: BakeStep, hot: str, load: int) -> RecoverStep:
+def _recovers(bake: BakeStep, hot: str, load: int, taken: set[str]) -> RecoverStep:
     """The oven coming back after the load that was baked in the step ``hot``."""
+    name = _free_id(f"hot-again-{bake.id}", load, taken)
+    taken.add(name)
     return RecoverStep(
-        id=f"hot-again-{bake.id}"[: LONGEST_ID - 4] + f"-{load}",
+        id=name,
         title=f"Let the oven come back, load {load}",
         vessel="oven",
         oven_c=bake.oven_c,
@@ -278,7 +284,7 @@ def laid_out(formula: Formula, setting: Setting, but: frozenset[str] = frozenset
         if chain is None or own & but:
             continue
         batter = tuple(p.step for p in pipe.inputs if isinstance(p, StepPortion))
-        units, loads, bags[batter] = _units(chain, walked, setting, bags.get(batter, Free()))
+        units, loads, bags[batter] = _units(chain, walked, setting, bags.get(batter, FREE_AT_ONCE))
         if not units:
             continue
         parts = _parts(formula, chain, units, loads)
