@@ -280,7 +280,7 @@ def test_fillings_pastes_and_soaks_find_their_own_place() -> None:
     rolled, paste, soaked = (read_text(t) for t in (ROLLED, PASTE, SOAKED))
     assert rolled.title == "Jam roll"
     assert rolled.formula is not None
-    assert [s.kind for s in rolled.formula.steps if s.kind != "weigh"][-4:] == ["hand", "whip", "assemble", "roll"]
+    assert [s.kind for s in rolled.formula.steps if s.kind != "weigh"][-4:] == ["hand", "whip", "spread", "roll"]
     assert {c.name for c in rolled.formula.components} == {"cake", "filling"}
     assert paste.formula is not None
     boil = next(s for s in paste.formula.steps if s.kind == "boil")

@@ -30,9 +30,9 @@ from kindwhisk.core.process.portions import IngredientPortion
 from kindwhisk.core.process.record import KitchenRecord
 from kindwhisk.core.process.scaling import Scaled, in_loads, scale
 from kindwhisk.core.process.setting import Setting, TinsInUse
-from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.mature import MatureStep
+from kindwhisk.core.process.steps.pair import PairStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.recover import RecoverStep
 from kindwhisk.core.process.steps.skin import Resting, SkinStep
@@ -273,7 +273,7 @@ def test_the_pairs_are_of_those_that_were_good() -> None:
 
 
 def test_too_little_filling_is_told_with_the_layer_that_it_gives() -> None:
-    step = AssembleStep(id="pair", title="Pair", vessel="rack", joining=Joining.SANDWICH)
+    step = PairStep(id="pair", title="Pair", vessel="rack")
     thin = step.effect((BATTER, Material(parts={"chocolate-dark": 10, "cream-35": 8})), place())
     risk = next(n for n in thin.notices if n.level == "risk")
     assert "mm in each pair" in risk.text

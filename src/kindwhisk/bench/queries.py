@@ -13,20 +13,23 @@ from kindwhisk.bench.told.braid import BakeBraid, bake_braid
 from kindwhisk.bench.told.clock_moves import ClockMoved, moved_during
 from kindwhisk.bench.told.could import Could, could
 from kindwhisk.bench.told.hands import HandsView, hands
-from kindwhisk.bench.told.label import BakeLabel, label_of
+from kindwhisk.bench.told.label import BakeLabel, has_raw_egg, label_of
 from kindwhisk.bench.told.state import bake_state
 from kindwhisk.bench.told.traces import traces
 from kindwhisk.bench.told.views import BakeState, TraceView
 from kindwhisk.bench.told.weighing import WeighingNow, weighing_now
 from kindwhisk.bench.undoing import LastThing, last_things
 from kindwhisk.bench.workplace import Workplace
+from kindwhisk.core.builds.built import Built
 from kindwhisk.core.ingredients.eggs import EggsOfTheDay, egg_need, eggs_of_the_day
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.learning.figures import Figure
-from kindwhisk.core.piping.maturing import keeps_in_words
+from kindwhisk.core.process.finished import keeps
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
-from kindwhisk.core.process.steps.mature import MatureStep
+from kindwhisk.core.process.steps.chill import ChillStep
+from kindwhisk.core.process.steps.portion import PortionStep
+from kindwhisk.core.shelf_life.use_by import use_by
 
 
 class StepIntake(NamedTuple):
@@ -61,8 +64,19 @@ class Queries(Workplace):
         """
         at = self.moment(bake_id, None)
         last = at.document.formula.steps[-1]
-        keeps = keeps_in_words(last.filling, at.kitchen.cold_rule) if isinstance(last, MatureStep) else ""
-        return label_of(bake_state(at, last.id, self.clock.speed), last.id, keeps)
+        state = bake_state(at, last.id, self.clock.speed)
+        kept = keeps(at.walked.steps, raw_egg=has_raw_egg(state, last.id))
+        until = use_by(
+            kept,
+            (state.ended_at or state.started_at).date(),
+            frozen=isinstance(last, ChillStep) and last.frozen,
+            own_days=at.kitchen.keeps_days.get(kept),
+            own_rule=at.kitchen.cold_rule,
+        )
+        cut = [s for s in at.document.formula.steps if isinstance(s, PortionStep)]
+        build = at.walked.materials[last.id]
+        number = build.frame.count if isinstance(build, Built) else 1
+        return label_of(state, last.id, kept, until, cut[-1].portions * number if cut else 1)
 
     def braid(self, bake_id: str, now: datetime | None = None) -> BakeBraid:
         """The braid of a bake, planned and as it goes.

@@ -13,6 +13,8 @@ from kindwhisk.core.foams.hot_foam import BOWL_G
 from kindwhisk.core.ingredients.allergens import Law
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ovens.place import OvenMode
+from kindwhisk.core.shelf_life.cooling_rule import FOOD_CODE, CoolingRule
+from kindwhisk.core.shelf_life.limits import KeptAs
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
@@ -21,6 +23,7 @@ from kindwhisk.core.warmth.thermometer import Check, corrected_c, shows_c
 
 Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
 Name = Annotated[str, Field(min_length=1, max_length=60)]
+Days = Annotated[float, Field(ge=0, le=365)]
 
 
 MOST_THINGS = 400
@@ -103,7 +106,8 @@ class Cup(Value):
 
 class Kitchen(Value):
     """Everything that a forecast needs to know about where it happens; ``cold_rule`` is its own for what must be kept
-    cold, in its words."""
+    cold, in its words, ``out_of_cold_h`` how many hours in all that may be above 5 C (None: guidance), ``cooling`` its
+    rule for what was cooked, ``keeps_days`` its own days for what it keeps in the cold."""
 
     name: Name = "My kitchen"
     altitude_m: float = Field(default=0, ge=-400, le=5000)
@@ -113,6 +117,9 @@ class Kitchen(Value):
     eggs: EggSize = EggSize.EU_M
     allergen_law: Law = Law.EU
     cold_rule: str = Field(default="", max_length=160)
+    out_of_cold_h: float | None = Field(default=None, gt=0, le=24)
+    cooling: CoolingRule = FOOD_CODE
+    keeps_days: dict[KeptAs, Days] = Field(default_factory=dict, max_length=len(KeptAs))
     hob_rings: int = Field(default=2, ge=1, le=12)
     tins: tuple[KitchenTin, ...] = Field(default=(), max_length=MOST_THINGS)
     ovens: tuple[Oven, ...] = Field(default=(Oven(id="oven", name="Oven"),), min_length=1, max_length=MOST_THINGS)

@@ -33,8 +33,12 @@ UNCOUNTED = {"cup", "unknown"}
 GRAVE = {"fat-near-whites", "raw-egg", "from-elsewhere", "time-for-temperature"}
 
 
-AS = {"hand": "plain", "skin": "rest"}
-"""Kinds as the expectations call them: a rest in which a skin forms is a rest."""
+AS = {
+    "hand": "plain",
+    "skin": "rest",
+    **dict.fromkeys(("stack", "spread", "line", "pair", "coat", "ornament"), "assemble"),
+}
+"""Kinds as the expectations call them: a rest in which a skin forms is a rest; whatever joins parts assembles them."""
 
 
 @dataclass

@@ -6,7 +6,7 @@ from collections.abc import Callable, Hashable
 from datetime import datetime
 from typing import Annotated, Literal
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Request
 from fastapi.responses import PlainTextResponse, Response
 from pydantic import BaseModel, ConfigDict, Field
 
@@ -22,7 +22,7 @@ from kindwhisk.bench.told.clock_moves import ClockMoved
 from kindwhisk.bench.told.could import Could
 from kindwhisk.bench.told.foreseen import Foreseen
 from kindwhisk.bench.told.hands import HandsView
-from kindwhisk.bench.told.label import BakeLabel, as_text
+from kindwhisk.bench.told.label import BakeLabel, as_lines, as_text
 from kindwhisk.bench.told.state import bake_state
 from kindwhisk.bench.told.views import BakeState, TraceView
 from kindwhisk.bench.told.weighing import WeighingNow
@@ -30,6 +30,7 @@ from kindwhisk.bench.turns import Turning
 from kindwhisk.bench.undoing import LastThing
 from kindwhisk.core.ingredients.eggs import EggsOfTheDay
 from kindwhisk.formats import readings_csv
+from kindwhisk.formats.label_pdf import GRIDS, PrintedLabel, Sheet, label_pdf
 
 router = APIRouter(
     prefix="/api/bakes",
@@ -137,6 +138,26 @@ def label_as_text(bench: BenchHere, bake_id: str) -> PlainTextResponse:
     return PlainTextResponse(
         as_text(bench.label(bake_id)), headers={"Content-Disposition": 'attachment; filename="label.txt"'}
     )
+
+
+Copies = Annotated[int, Query(ge=1, le=400)]
+
+
+@router.get("/{bake_id}/label.pdf", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
+def label_as_pdf(
+    request: Request, bench: BenchHere, bake_id: str, sheet: Sheet = Sheet.A4_8, copies: Copies | None = None
+) -> Response:
+    """Labels to be printed: a sheet full where ``copies`` are not told, or one to a page."""
+    told = bench.label(bake_id)
+    grid = GRIDS[sheet]
+    printed = PrintedLabel(
+        name=told.title,
+        lines=as_lines(told),
+        warns=(told.contains, told.raw_egg),
+        opens=f"{str(request.base_url).rstrip('/')}/log/{told.batch}",
+    )
+    made = label_pdf(printed, sheet, copies or grid.columns * grid.rows)
+    return Response(made, media_type="application/pdf", headers={"Content-Disposition": 'inline; filename="label.pdf"'})
 
 
 @router.get("/{bake_id}/label")

@@ -20,11 +20,14 @@ from kindwhisk.bench.now.outlook import Outlook, outlook
 from kindwhisk.bench.now.pieces import pieces_seen
 from kindwhisk.bench.now.readiness import GateItemView, gate_items, startable
 from kindwhisk.bench.now.walked import WalkedBake, walked
+from kindwhisk.bench.now.warmth import warmth_seen
 from kindwhisk.bench.now.windows import WindowView, open_windows
 from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.process.finished import out_of_the_cold
 from kindwhisk.core.process.forecast import StepForecast
 from kindwhisk.core.process.gate import Gate, GateItemKind
 from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.shelf_life.out_of_cold import OutOfCold
 
 
 class Moment:
@@ -64,7 +67,26 @@ class Moment:
         ran = self.progress.ran_s(document.foams)
         told = (tuple(sorted(m.items())) for m in (waited, ran))
         pieces = pieces_seen(document, self.progress, self._following, self.kitchen, self.now)
-        return walked(self.progress.text, tuple(sorted(densities.items())), *told, pieces)
+        seen = (tuple(sorted(densities.items())), *told, pieces)
+        made = walked(self.progress.text, *seen)
+        warmth = warmth_seen(self.log.id, made, self.progress, self._following, self.kitchen, self.now)
+        return walked(self.progress.text, *seen, warmth) if warmth else made
+
+    @cached_property
+    def cold(self) -> OutOfCold | None:
+        """How long what stands was out of the cold so far; None where nothing perishable is in it."""
+
+        def on_clock(at: datetime) -> float:
+            return (at - self.began_at).total_seconds()
+
+        times = {
+            i: (on_clock(s.started_at), on_clock(s.ended_at or self.now))
+            for i, s in self.progress.steps.items()
+            if s.started_at is not None and s.status in {StepStatus.RUNNING, StepStatus.DONE}
+        }
+        until = on_clock(self.progress.ended_at or self.now)
+        limit, told = self.kitchen.out_of_cold_h, self.walked.observed.warmth
+        return out_of_the_cold(self.walked.steps, times, until, limit, told)
 
     def at_hand(self, step_id: str) -> StepAtHand | None:
         """What following a step by thermometers needs to know of it; None for one that none follows or followed."""

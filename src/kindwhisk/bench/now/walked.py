@@ -14,7 +14,7 @@ from kindwhisk.core.process.forecast import Forecast, forecast_of, walk_prepared
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.gate import Gate, gates
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.process.walk import Measured, Observed
+from kindwhisk.core.process.walk import Measured, Observed, WalkedStep
 
 
 @dataclass(frozen=True)
@@ -32,6 +32,7 @@ class WalkedBake:
     observed: Observed
     places: dict[str, Setting]
     expects: dict[str, tuple[Expected, ...]]
+    steps: tuple[WalkedStep, ...]
     gates: dict[str, Gate]
     pieces: PiecesSeen
 
@@ -45,7 +46,7 @@ def walked_without(made: WalkedBake, step_id: str) -> WalkedBake:
     """The same bake without what was measured at a step."""
     densities = tuple(sorted((i, m) for i, m in made.observed.densities.items() if i != step_id))
     waited, ran = (tuple(sorted(m.items())) for m in (made.observed.waited_s, made.observed.ran_s))
-    return walked(made.text, densities, waited, ran, made.pieces)
+    return walked(made.text, densities, waited, ran, made.pieces, tuple(sorted(made.observed.warmth.items())))
 
 
 @lru_cache(maxsize=64)
@@ -55,12 +56,13 @@ def walked(
     waited_s: tuple[tuple[str, float], ...] = (),
     ran_s: tuple[tuple[str, float], ...] = (),
     pieces: PiecesSeen = NO_PIECES,
+    warmth: tuple[tuple[str, float], ...] = (),
 ) -> WalkedBake:
     """Walk a bake's formula with the densities measured so far, the waits of its foams, how long they were whisked
-    (all by step), and what was seen of its pieces."""
+    (all by step), what was seen of its pieces, and how warm results are by their thermometers."""
     document = parse(document_json)
     seen = (dict(pieces.touches), dict(pieces.counts), dict(pieces.humidity))
-    observed = Observed(dict(densities), dict(waited_s), dict(ran_s), *seen)
+    observed = Observed(dict(densities), dict(waited_s), dict(ran_s), *seen, dict(warmth))
     steps = walk_prepared(document.formula, document.setting, observed)
     forecast = forecast_of(document.formula, steps)
     return WalkedBake(
@@ -76,4 +78,5 @@ def walked(
         expects={w.step.id: w.outcome.expects for w in steps},
         gates={g.step: g for g in gates(forecast)},
         pieces=pieces,
+        steps=tuple(steps),
     )

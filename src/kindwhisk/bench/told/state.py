@@ -27,13 +27,14 @@ from kindwhisk.bench.told.views import (
 from kindwhisk.core.foams.over_whipped import PAST_SAVING, lost, over_whipped
 from kindwhisk.core.foams.whipping import Seen
 from kindwhisk.core.process.flows import Flows
-from kindwhisk.core.process.forecast import StepForecast
+from kindwhisk.core.process.forecast import Caveat, StepForecast
 from kindwhisk.core.process.gate import chains
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.sugar.meeting import past_saving
 from kindwhisk.core.values.estimate import Estimate
 
 EARLY_S, IDLE_S = 60.0, 600.0
+GRAVE = frozenset({"risk", "danger"})
 
 
 def _line(at: Moment, step: StepForecast) -> StepLine:
@@ -153,9 +154,15 @@ def _detail(at: Moment, step_id: str) -> StepDetail:
         act=_act(at, step),
         spoilt=_spoilt(at, step),
         not_before=_not_before(at, step),
+        notices=() if at.progress.is_over(step_id) else _notices(at, step_id),
         skin=skin_now(at, step_id),
         counts=tray_counts(at, step_id),
     )
+
+
+def _notices(at: Moment, step_id: str) -> tuple[Caveat, ...]:
+    """What is risky about a step as things stand."""
+    return tuple(w for w in at.walked.forecast.warnings if w.step == step_id and w.level in GRAVE)
 
 
 def _not_before(at: Moment, step: StepForecast) -> datetime | None:
@@ -240,6 +247,7 @@ def bake_state(at: Moment, focus: str | None = None, speed: float = 1.0) -> Bake
         details={i: _detail(at, i) for i in shown},
         gate=_gate(at),
         windows=at.windows,
+        cold=at.cold,
         timers=tuple(
             TimerView(id=t.id, label=t.label, due_at=t.due_at)
             for t in sorted(progress.timers.values(), key=lambda t: t.due_at)

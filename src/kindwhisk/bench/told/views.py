@@ -17,11 +17,12 @@ from kindwhisk.core.piping.damp import Advice
 from kindwhisk.core.piping.skin import Feel
 from kindwhisk.core.piping.sorting import Counted
 from kindwhisk.core.process.folds import FoldCourse
-from kindwhisk.core.process.forecast import StepForecast
+from kindwhisk.core.process.forecast import Caveat, StepForecast
 from kindwhisk.core.process.held import Held
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.watching import Watch
 from kindwhisk.core.safety.pasteurisation import EggHeat
+from kindwhisk.core.shelf_life.out_of_cold import OutOfCold
 from kindwhisk.core.values.bands import Quantity, Verdict
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
@@ -110,6 +111,7 @@ class TrayCount(Value):
 class StepDetail(Value):
     """A step close up.
 
+    ``notices`` are what is risky about it as things stand.
     ``skin`` is of a rest until a skin holds, ``counts`` of pieces that are sorted, tray by tray.
 
     ``spoilt`` is the share of its bubbles that a foam has lost past its peak; ``not_before`` when a step should begin
@@ -128,6 +130,7 @@ class StepDetail(Value):
     act: Act | None
     spoilt: Estimate | None
     not_before: datetime | None
+    notices: tuple[Caveat, ...]
     skin: SkinNow | None
     counts: tuple[TrayCount, ...]
 
@@ -219,7 +222,8 @@ class NoteView(Value):
 class BakeState(Held):
     """Everything that a page needs, from the events and a moment.
 
-    ``idle_until`` is when there is something to do again, where that is far off.
+    ``idle_until`` is when there is something to do again, where that is far off; ``cold`` how long what stands was out
+    of the cold.
     """
 
     id: str
@@ -245,6 +249,7 @@ class BakeState(Held):
     details: dict[str, StepDetail]
     gate: GateView | None
     windows: tuple[WindowView, ...]
+    cold: OutOfCold | None
     timers: tuple[TimerView, ...]
     readings: tuple[ReadingView, ...]
     questions: tuple[QuestionView, ...]

@@ -1,1 +1,1 @@
-"""What follows the oven: rolling and soaking."""
+"""What follows the oven, in lengths and grams: cut, soak, fill, roll, line, coat, share out."""

@@ -159,7 +159,7 @@ HOLD_MINUTES: dict[Foam, tuple[float, float, float]] = {
     Foam.ITALIAN_MERINGUE: (30, 45, 60),
     Foam.RIBBON: (5, 6, 8),
     Foam.YOLK_FOAM: (20, 30, 40),
-    Foam.CREAM: (20, 40, 60),
+    Foam.CREAM: (60, 90, 120),
     Foam.CHIFFON_BATTER: (5, 6, 8),
     Foam.GENOISE_BATTER: (5, 6, 8),
     Foam.ROLL_BATTER: (5, 6, 8),

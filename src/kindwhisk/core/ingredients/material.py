@@ -109,6 +109,11 @@ class Material(Value):
         return grams
 
     @property
+    def mixed(self) -> Material:
+        """It as one content: what was built of parts without its structure."""
+        return self
+
+    @property
     def smooth(self) -> Material:
         """It without the pieces that are only mixed in: what foams, ratios and colours go by."""
         if not any(ingredient(i).piece for i in self.parts):
@@ -182,8 +187,8 @@ class Material(Value):
 
 
 def combine(materials: Iterable[Material]) -> Material:
-    """All of them in one vessel: masses and bubbles add, heat evens out."""
-    items = [m for m in materials if m.mass_g > 0]
+    """All of them in one vessel, without structure: masses and bubbles add, heat evens out."""
+    items = [m.mixed for m in materials if m.mass_g > 0]
     if not items:
         return Material()
     if len(items) == 1:

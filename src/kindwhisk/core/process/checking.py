@@ -68,6 +68,8 @@ def _shares(steps: Sequence[Step], lost: Mapping[str, float]) -> list[Finding]:
     for step in steps:
         for portion in _step_portions(step):
             source = portion.step
+            if portion.offcut:
+                continue
             if source in emptied:
                 found.append(Finding(step=step.id, text=f"nothing of '{source}' is left for it"))
                 continue

@@ -37,6 +37,9 @@ class Flows:
 
     @staticmethod
     def _share(portion: StepPortion, whole_g: float, left: float) -> float:
+        if portion.offcut:
+            # How much is cut off only the walk knows; it never takes from what is kept.
+            return 0.0
         if portion.fraction is not None:
             return min(portion.fraction, left)
         if portion.grams is not None:

@@ -14,6 +14,7 @@ from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.allergens import holds
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.patterns.pattern import PatternView
+from kindwhisk.core.process.finished import Offcut, offcuts
 from kindwhisk.core.process.folds import FoldCourse, fold_courses
 from kindwhisk.core.process.formula import Formula, content_of, upstream
 from kindwhisk.core.process.held import Held, at_serving, coming_in, goods_of, told
@@ -26,13 +27,15 @@ from kindwhisk.core.process.outcome import (
 from kindwhisk.core.process.parts import ComponentView, IngredientTotal, balance_of, components, law_of, totals
 from kindwhisk.core.process.portions import IngredientPortion, StepPortion
 from kindwhisk.core.process.preparation import prepared
+from kindwhisk.core.process.ready_for import ready_for_next
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import WHITES, YOLKY, OnTray
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.roll import RollStep
-from kindwhisk.core.process.walk import NOTHING_OBSERVED, Observed, WalkedStep, walk
+from kindwhisk.core.process.walk import NOTHING_OBSERVED, Observed, WalkedStep, kept, walk
 from kindwhisk.core.process.washing import WashPlan, wash_plan
+from kindwhisk.core.readiness.window import Ready
 from kindwhisk.core.safety.cautions import RAW_FLOUR, UNBAKED_EGG, Caution
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
@@ -74,7 +77,7 @@ class StepForecast(Figures):
 
     ``ribbon`` is whether its density can be told by one; ``before`` are the vessels that it takes from, cut in half, as
     they stand before it; ``additions`` are a fold's. ``tray`` is which tray or load of several it is for, ``late_s`` by
-    how much longer than it holds its content waits for it.
+    how much longer than it holds its content waits for it. ``ready`` is whether its result is right for what takes it.
     """
 
     id: str
@@ -100,6 +103,7 @@ class StepForecast(Figures):
     ageing: Ageing | None
     before: tuple[Section, ...]
     pattern: PatternView | None
+    ready: Ready | None
 
 
 class Caveat(Value):
@@ -112,7 +116,7 @@ class Caveat(Value):
 
 
 class Forecast(Held):
-    """All steps, what to weigh, and what to beware of. ``besides`` is used without an amount."""
+    """All steps, what to weigh, what to beware of, what is cut off. ``besides`` is used without an amount."""
 
     steps: tuple[StepForecast, ...]
     ingredients: tuple[IngredientTotal, ...]
@@ -123,6 +127,7 @@ class Forecast(Held):
     washing: WashPlan
     total_g: float
     besides: tuple[str, ...]
+    offcuts: tuple[Offcut, ...]
 
     def step(self, step_id: str) -> StepForecast:
         """The step of that id.
@@ -153,6 +158,8 @@ def view(material: Material) -> MaterialView:
 
 
 def _share_in_words(portion: StepPortion) -> str:
+    if portion.offcut:
+        return "what was cut off"
     if portion.rest:
         return "the rest"
     if portion.fraction is not None:
@@ -277,7 +284,7 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
                 component=step.component,
                 inputs=_taken(step, intake, titles),
                 needs=step.needs,
-                material=view(outcome.material),
+                material=view(kept(outcome.material)),
                 attention=step.attention,
                 uses=step.uses,
                 begins_foam=step.begins_foam,
@@ -291,6 +298,7 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
                 ageing=outcome.ageing,
                 before=_before(one, by_id),
                 pattern=step.pattern_view(parts, place),
+                ready=ready_for_next(step, outcome.material, full),
             )
         )
         warnings += [Caveat(step=step.id, level=n.level, text=n.text, remedy=n.remedy) for n in outcome.notices]
@@ -326,5 +334,6 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
         washing=wash_plan(formula, walked),
         total_g=formula.total_g(),
         besides=tuple(ingredient(i).name for i in formula.besides),
+        offcuts=offcuts(formula, walked),
         **told(holds(goods), law),
     )

@@ -153,7 +153,10 @@ def components(formula: Formula, walked: Sequence[WalkedStep]) -> tuple[Componen
 def _taken_elsewhere(formula: Formula, step_id: str, own: set[str]) -> float:
     """Share of a step's result that leaves its component; all of it when nothing takes it."""
     takers = [
-        (s.id in own, p) for s in formula.steps for p in s.inputs if isinstance(p, StepPortion) and p.step == step_id
+        (s.id in own, p)
+        for s in formula.steps
+        for p in s.inputs
+        if isinstance(p, StepPortion) and p.step == step_id and not p.offcut
     ]
     if not takers:
         return 1.0

@@ -34,13 +34,17 @@ class IngredientPortion(Value):
 
 
 class StepPortion(Value):
-    """A share of an earlier step's result: all of it, a ``fraction`` of the whole, ``grams``, or the rest."""
+    """A share of an earlier step's result: all of it, a ``fraction`` of the whole, ``grams``, or the rest.
+
+    ``offcut``: of what was cut off there, which is no part of the result itself.
+    """
 
     source: Literal["step"] = "step"
     step: StepId
     fraction: float | None = Field(default=None, gt=0, le=1)
     grams: float | None = Field(default=None, gt=0)
     rest: bool = False
+    offcut: bool = False
 
     @model_validator(mode="after")
     def _one_way(self) -> Self:
@@ -61,6 +65,6 @@ def ingredient(ingredient_id: str, grams: float, role: str = "", temperature_c: 
     return IngredientPortion(ingredient=ingredient_id, grams=grams, role=role, temperature_c=temperature_c)
 
 
-def of(step: str, fraction: float | None = None, *, rest: bool = False) -> Portion:
-    """Shorthand for a share of a step's result."""
-    return StepPortion(step=step, fraction=fraction, rest=rest)
+def of(step: str, fraction: float | None = None, *, rest: bool = False, offcut: bool = False) -> Portion:
+    """Shorthand for a share of a step's result, or of what was cut off there."""
+    return StepPortion(step=step, fraction=fraction, rest=rest, offcut=offcut)

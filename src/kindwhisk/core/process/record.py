@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from kindwhisk.core.finishing.rolling import cracks_from
 from kindwhisk.core.kitchen import Oven
 from kindwhisk.core.learning.dots import Dot
 from kindwhisk.core.learning.expected import Expected, Factor, expected, factor
@@ -16,7 +17,8 @@ class KitchenRecord(Value):
     """All that was learned, of all formulas: what a mixer does it does to the next formula too.
 
     ``dots`` are the figures of past bakes, oldest first. ``bakes`` are times in ovens, ``degrees`` what oven
-    thermometers showed, ``rises`` K per minute and ``hot_sides`` by oven.
+    thermometers showed, ``rises`` K per minute and ``hot_sides`` by oven. ``sound`` and ``cracked``
+    are strains of rolls.
     """
 
     dots: tuple[Dot, ...] = ()
@@ -24,6 +26,13 @@ class KitchenRecord(Value):
     degrees: tuple[DegreesSeen, ...] = ()
     rises: dict[str, float] = {}
     hot_sides: dict[str, str] = {}
+    sound: tuple[float, ...] = ()
+    cracked: tuple[float, ...] = ()
+
+    @property
+    def rolls(self) -> Estimate:
+        """The strain from which a sheet cracks in this kitchen."""
+        return cracks_from(self.sound, self.cracked)
 
     def _of(self, figure: Figure) -> tuple[Dot, ...]:
         return tuple(d for d in self.dots if d.figure is figure)

@@ -96,7 +96,8 @@ class Setting:
     """What every step may look at, beside what goes into it: ``technique`` is the class of what it belongs to,
     ``hands`` whose hands it is done with (empty: the kitchen's), ``did`` whose hands a step was begun with, where those
     are others; ``ovens`` the oven of a step, where that is another; ``touches`` what fingers said of its skin,
-    ``counts`` what its pieces came out as, by tray."""
+    ``counts`` what its pieces came out as, by tray; ``came_in`` the tins that hold what goes into it, each with the
+    share of its content that is taken."""
 
     kitchen: Kitchen
     oven: Oven
@@ -110,6 +111,7 @@ class Setting:
     ovens: Mapping[str, Oven] = field(default_factory=dict)
     touches: tuple[Touch, ...] = ()
     counts: Counts = ()
+    came_in: tuple[tuple[TinsInUse, float], ...] = ()
 
     @property
     def counted(self) -> Counted | None:

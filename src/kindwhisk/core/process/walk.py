@@ -6,6 +6,7 @@ from collections.abc import Iterator, Mapping
 from dataclasses import replace
 from typing import NamedTuple
 
+from kindwhisk.core.builds.built import Built, joined
 from kindwhisk.core.foams.ageing import air_lost
 from kindwhisk.core.foams.over_whipped import over_whipped
 from kindwhisk.core.ingredients.material import Material, combine
@@ -34,7 +35,8 @@ class Measured(NamedTuple):
 
 class Observed(NamedTuple):
     """What a bake has shown so far, by step id: densities read, seconds that a result has waited to be taken, seconds
-    that a foam was whisked, what fingers said of a skin, what pieces came out as, and how damp it was over a rest."""
+    that a foam was whisked, what fingers said of a skin, what pieces came out as, how damp it was over a rest, and how
+    warm (C) a result is by its thermometer."""
 
     densities: Mapping[str, Measured] = {}
     waited_s: Mapping[str, float] = {}
@@ -42,6 +44,7 @@ class Observed(NamedTuple):
     touches: Mapping[str, tuple[Touch, ...]] = {}
     counts: Mapping[str, Counts] = {}
     humidity: Mapping[str, float] = {}
+    warmth: Mapping[str, float] = {}
 
 
 NOTHING_OBSERVED = Observed()
@@ -69,17 +72,21 @@ class _Larder:
     def __init__(self) -> None:
         self.whole: dict[str, Material] = {}
         self.left: dict[str, float] = {}
+        self.off: dict[str, float] = {}
 
     def put(self, step_id: str, outcome: Outcome, waited_s: float, lost: float) -> None:
         self.whole[step_id] = aged(outcome, waited_s)
         self.left[step_id] = 1.0 - lost
+        self.off[step_id] = 1.0 - lost
 
     def standing(self, step_id: str) -> Material:
         """What is left of a step's result."""
-        return self.whole[step_id].take(self.left[step_id])
+        return kept(self.whole[step_id]).take(self.left[step_id])
 
     def take(self, portion: StepPortion) -> Material:
-        whole, left = self.whole[portion.step], self.left[portion.step]
+        if portion.offcut:
+            return self._offcut(portion)
+        whole, left = kept(self.whole[portion.step]), self.left[portion.step]
         if portion.fraction is not None:
             share = portion.fraction
         elif portion.grams is not None:
@@ -87,8 +94,24 @@ class _Larder:
         else:
             share = left
         share = min(share, left)
-        self.left[portion.step] = left - share
+        self.left[portion.step] = max(0.0, left - share)
         return whole.take(share)
+
+    def _offcut(self, portion: StepPortion) -> Material:
+        """Of what was cut off in a step; nothing where nothing was."""
+        whole, left = self.whole[portion.step], self.off[portion.step]
+        if not isinstance(whole, Built) or whole.offcut.mass_g <= 0:
+            return Material()
+        share = left if portion.fraction is None else min(portion.fraction, left)
+        if portion.grams is not None:
+            share = min(left, portion.grams / whole.offcut.mass_g)
+        self.off[portion.step] = max(0.0, left - share)
+        return whole.offcut.take(share)
+
+
+def kept(material: Material) -> Material:
+    """A result without what was cut off it: that is taken apart, or is waste."""
+    return material.kept if isinstance(material, Built) else material
 
 
 def aged(outcome: Outcome, waited_s: float) -> Material:
@@ -148,6 +171,7 @@ def stepwise(formula: Formula, setting: Setting, observed: Observed = NOTHING_OB
             for p, m in zip(step.inputs, intake, strict=True)
             if isinstance(p, StepPortion) and p.step in held_in
         ]
+        own = replace(own, came_in=tuple(held))
         tins = step.fills(combine(intake), own, leads=leads) or taken_together(held)
         if tins is not None:
             held_in[step.id] = tins
@@ -160,6 +184,9 @@ def stepwise(formula: Formula, setting: Setting, observed: Observed = NOTHING_OB
         if step.id in observed.ran_s:
             spoilt = over_whipped(outcome.material, observed.ran_s[step.id], outcome.over_s)
             outcome = outcome.model_copy(update={"material": spoilt})
+        if step.id in observed.warmth:
+            read = outcome.material.at(observed.warmth[step.id])
+            outcome = outcome.model_copy(update={"material": read})
         measured = observed.densities.get(step.id)
         if measured is not None:
             outcome = outcome.model_copy(update={"material": outcome.material.at_density(measured.estimate)})
@@ -171,4 +198,4 @@ def _parts(step: Step, intake: tuple[Material, ...], origins: Mapping[str, str])
     found: dict[str, list[Material]] = {}
     for n, (portion, material) in enumerate(zip(step.inputs, intake, strict=True)):
         found.setdefault(origins[portion.step] if isinstance(portion, StepPortion) else f"#{n}", []).append(material)
-    return tuple(m[0] if len(m) == 1 else combine(m) for m in found.values())
+    return tuple(joined(m) for m in found.values())

@@ -13,12 +13,12 @@ from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.process import meringue
 from kindwhisk.core.process.portions import Portion, of
 from kindwhisk.core.process.steps import Step
-from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep, Lining
+from kindwhisk.core.process.steps.joining import Joining
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.roll import RollStep
@@ -30,6 +30,7 @@ from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.goods import RecipeGoods
+from kindwhisk.core.reading.method.joined import built
 from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, Tin, TubeTin
 from kindwhisk.core.values.technique import Technique
@@ -254,12 +255,14 @@ class Builder:
         rolled = plan.rolled and plan.tin.shape in {"sheet", "rectangular"}
         joining = Joining.SANDWICH if plan.technique in PIECES else Joining.SPREAD if rolled else Joining.LAYER
         self.add(
-            AssembleStep(
-                id="assemble",
-                title="Put them together",
-                vessel=RACK.id,
-                inputs=(of(cake), of("filling")),
-                joining=joining,
+            built(
+                {
+                    "id": "assemble",
+                    "title": "Put them together",
+                    "vessel": RACK.id,
+                    "inputs": (of(cake), of("filling")),
+                    "joining": joining,
+                }
             )
         )
         if rolled:

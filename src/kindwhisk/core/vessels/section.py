@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from kindwhisk.core.builds.built import Built
+from kindwhisk.core.builds.region import Region
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.tins.pieces import PipedPiece
@@ -51,7 +53,7 @@ class Section(Value):
 
     ``start_level_mm`` is where the same content would stand without bubbles. ``rise_mm`` is the level
     expected at setting; it may lie above ``rim_mm``. A ``free`` content stands without a wall: ``wall`` is its own
-    outline.
+    outline. ``regions`` are the parts of what is built, which take the place of wall and level.
     """
 
     form: VesselForm
@@ -70,6 +72,7 @@ class Section(Value):
     count: int = 1
     free: bool = False
     pieces: tuple[PieceSeen, ...] = ()
+    regions: tuple[Region, ...] = ()
 
 
 def of_vessel(vessel: Vessel, material: Material) -> Section:
@@ -158,4 +161,32 @@ def of_piece(name: str, piece: PipedPiece, material: Material, count: int) -> Se
         count=count,
         free=True,
         pieces=pieces_of(material),
+    )
+
+
+def of_build(name: str, built: Built) -> Section:
+    """One product of a build, cut through its middle, with its parts to scale."""
+    regions = built.kept.regions
+    points = [p for r in regions for p in r.points]
+    half = max((abs(x) for x, _ in points), default=1.0)
+    top = max((y for _, y in points), default=1.0)
+    share = built.frame.share
+    return Section(
+        form=VesselForm.RACK,
+        name=name,
+        wall=(
+            WallPoint(height_mm=0, outer_mm=half, inner_mm=0),
+            WallPoint(height_mm=top, outer_mm=half, inner_mm=0),
+        ),
+        rim_mm=top,
+        level_mm=top,
+        start_level_mm=top,
+        volume_ml=built.volume_ml.scaled(share),
+        density_g_per_ml=built.density_g_per_ml,
+        air_fraction=built.air_fraction,
+        baked=built.baked,
+        colour=built.colour,
+        count=built.frame.count,
+        free=True,
+        regions=regions,
     )

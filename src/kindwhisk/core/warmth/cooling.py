@@ -40,7 +40,7 @@ class CoolGate(Value):
 
 
 ABOVE_AIR_K = 2.0
-CREAM_C, CUT_ABOVE_K = 25.0, 4.0
+ROLL_C, CREAM_C, CUT_ABOVE_K = 35.0, 25.0, 4.0
 HANGS = frozenset({Technique.CHIFFON, Technique.PATTERNED})
 FRAGILE = frozenset({Technique.RICH_SPONGE, Technique.SOUFFLED_SHEET})
 ROLLS = frozenset({Technique.CHIFFON_ROLL, Technique.SOUFFLED_SHEET})
@@ -59,11 +59,11 @@ def gate_temperatures(technique: Technique | None, air_c: float) -> tuple[tuple[
     else:
         gates.append((GateKind.TURN_OUT, 75.0, "Hotter it breaks; left to go cold it sweats in its tin."))
     if technique in ROLLS:
-        gates.append((GateKind.ROLL, 35.0, "Hot it sticks and tears; cold and bare it cracks."))
+        gates.append((GateKind.ROLL, ROLL_C, "Hot it sticks and tears; cold and bare it cracks."))
     if technique is Technique.SOAKED_SPONGE:
         gates.append((GateKind.SOAK, 45.0, "Lukewarm, it soaks evenly."))
     if technique is not Technique.MERINGUE:
-        gates.append((GateKind.CREAM, CREAM_C, "Cream melts from 27 to 30 °C on."))
+        gates.append((GateKind.CREAM, CREAM_C, "From 28 °C cream loosens, from 32 its fat melts."))
     if technique not in PIECES:
         gates.append(
             (GateKind.CUT, air_c + CUT_ABOVE_K, "Starch is still setting: a warm crumb balls under the knife.")

@@ -5,6 +5,7 @@ from functools import cache
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.demo.formulas.chiffon import citrus_roll, ringed_chiffon, tea_chiffon
 from kindwhisk.demo.formulas.finished import coffee_mousse, finger_cake, fingers
+from kindwhisk.demo.formulas.layered import chocolate_dome, layer_cake, meringue_tart
 from kindwhisk.demo.formulas.meringues import (
     french_shells,
     kisses,
@@ -45,4 +46,7 @@ def demo_formulas() -> tuple[Formula, ...]:
         syrup_shells(),
         coffee_mousse(),
         finger_cake(),
+        layer_cake(),
+        chocolate_dome(),
+        meringue_tart(),
     )

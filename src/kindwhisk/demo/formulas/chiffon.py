@@ -9,7 +9,6 @@ from kindwhisk.core.patterns.rings import Pattern
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import ingredient, of
-from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
@@ -18,10 +17,13 @@ from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.invert import InvertStep
 from kindwhisk.core.process.steps.knock import KnockStep
 from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.process.steps.ornament import Ornament, OrnamentStep
+from kindwhisk.core.process.steps.portion import PortionStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.roll import RollStep
 from kindwhisk.core.process.steps.sift import SiftStep
 from kindwhisk.core.process.steps.split import SplitStep
+from kindwhisk.core.process.steps.spread import SpreadStep
 from kindwhisk.core.process.steps.turn_out import TurnOutStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
@@ -267,12 +269,16 @@ def citrus_roll() -> Formula:
             *part(
                 "roll",
                 do(
-                    AssembleStep, "spread", "Spread the cream, lay mandarins on", RACK, of("cool"), of("whip-cream"),
-                    g("mandarin", 90, "laid on the cream"),
-                    joining=Joining.SPREAD,
+                    SpreadStep, "spread", "Spread the cream, lay mandarins on", RACK, of("cool"), of("whip-cream", 0.88),
+                    g("mandarin", 90, "laid on the cream"), thickness_mm=5, taper=0.5,
                 ),
                 do(RollStep, "roll", "Roll it up", RACK, of("spread"), sheet_mm=13),
-                do(ChillStep, "chill", "Chill the roll", RACK, of("roll"), hours=2, sees="Firm enough to cut clean."),
+                do(ChillStep, "chill", "Chill the roll, seam down", RACK, of("roll"), hours=2, sees="Firm enough to cut clean."),
+                do(
+                    OrnamentStep, "finish", "Fill the holes at the ends, pipe the rest on top", RACK, of("chill"),
+                    of("whip-cream", rest=True), how=Ornament.PIPE,
+                ),
+                do(PortionStep, "slice", "Cut both ends off and slice", RACK, of("finish"), portions=10),
             ),
         ),
     )  # fmt: skip

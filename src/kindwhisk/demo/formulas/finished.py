@@ -8,15 +8,18 @@ from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import of
 from kindwhisk.core.process.steps import Step
-from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.chill import ChillStep
+from kindwhisk.core.process.steps.coat import CoatStep, Where
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep, Lining
 from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.line import LineStep
 from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.process.steps.ornament import Ornament, OrnamentStep
 from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.steps.portion import PortionStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.sift import SiftStep
 from kindwhisk.core.process.steps.soak import SoakStep
@@ -103,7 +106,7 @@ def fingers() -> Formula:
                 tin=TRAY_40, tin_name="30 x 40 cm tray",
             ),
             do(
-                AssembleStep, "dust", "Dust twice", TRAY, of("pipe"), g("icing-sugar", 16, "crust"), joining=Joining.DUST,
+                OrnamentStep, "dust", "Dust twice", TRAY, of("pipe"), g("icing-sugar", 16, "crust"), how=Ornament.DUST,
             ),
             do(
                 BakeStep, "bake", "Bake", TRAY, of("dust"), oven_c=190, sets=Sets.SHELL,
@@ -143,7 +146,7 @@ def _mousse(yolk: float, cream: float, flavour: Step, base_title: str) -> tuple[
         ),
         do(
             StreamStep, "cook-yolks", "Pour the syrup into the yolks", YOLK_BOWL, of("whip-yolks"), of("boil-syrup"),
-            until_c=35, tool="hand mixer",
+            until_c=30, tool="hand mixer",
         ),
         do(
             WarmStep, "melt-gelatine", "Melt the gelatine", SMALL_BOWL, of("bloom"), target_c=50, over_water=True,
@@ -162,7 +165,7 @@ def _mousse(yolk: float, cream: float, flavour: Step, base_title: str) -> tuple[
 def coffee_mousse() -> Formula:
     """A cooked-yolk mousse with coffee, in glasses."""
     flavour = do(
-        WeighStep, "flavour", "Weigh coffee and mascarpone", POT, g("coffee", 40, "", 40), g("coffee-instant", 6),
+        WeighStep, "flavour", "Weigh coffee and mascarpone", POT, g("coffee", 40, "", 30), g("coffee-instant", 6),
         g("mascarpone", 120, "", 20),
     )  # fmt: skip
     return Formula(
@@ -213,8 +216,8 @@ def finger_cake() -> Formula:
                     tin=TRAY_40, tin_name="30 x 40 cm tray",
                 ),
                 do(
-                    AssembleStep, "dust", "Dust twice", TRAY, of("pipe"), g("icing-sugar", 14, "crust"),
-                    joining=Joining.DUST,
+                    OrnamentStep, "dust", "Dust twice", TRAY, of("pipe"), g("icing-sugar", 14, "crust"),
+                    how=Ornament.DUST,
                 ),
                 do(
                     BakeStep, "bake-fingers", "Bake the fingers", TRAY, of("dust"), oven_c=190, sets=Sets.SHELL,
@@ -243,7 +246,7 @@ def finger_cake() -> Formula:
                 "cake",
                 do(SoakStep, "soak-disc", "Soak the disc", DISC, of("cool-disc"), of("soak-syrup")),
                 do(
-                    AssembleStep, "line", "Line the ring", RING, of("cool-fingers"), of("soak-disc"), joining=Joining.LINE,
+                    LineStep, "line", "Line the ring", RING, of("cool-fingers"), of("soak-disc"),
                 ),
             ),
             *part("mousse", *_mousse(54, 178, flavour, "Fold in raspberry and gelatine")),
@@ -268,7 +271,8 @@ def finger_cake() -> Formula:
             ),
             *part(
                 "cake",
-                do(AssembleStep, "glaze", "Glaze the top", RING, of("set"), of("warm-jam"), joining=Joining.GLAZE),
+                do(CoatStep, "glaze", "Glaze the top", RING, of("set"), of("warm-jam"), where=Where.TOP, poured=True),
+                do(PortionStep, "portion", "Cut ten pieces", RING, of("glaze"), portions=10),
             ),
         ),
     )  # fmt: skip

@@ -9,7 +9,6 @@ from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import IngredientPortion, of
 from kindwhisk.core.process.steps import Step
-from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fold import FoldStep
@@ -17,8 +16,10 @@ from kindwhisk.core.process.steps.knock import KnockStep
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.mature import MatureStep
 from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.process.steps.ornament import Ornament, OrnamentStep
+from kindwhisk.core.process.steps.pair import PairStep
 from kindwhisk.core.process.steps.pipe import PipeStep
-from kindwhisk.core.process.steps.rest import RestStep
+from kindwhisk.core.process.steps.ready import ReadyStep
 from kindwhisk.core.process.steps.sift import SiftStep
 from kindwhisk.core.process.steps.skin import SkinStep
 from kindwhisk.core.process.steps.sort import SortStep
@@ -26,6 +27,7 @@ from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
 from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.readiness.window import Purpose
 from kindwhisk.core.tins.pieces import PieceShape, PipedPiece
 from kindwhisk.core.values.technique import Technique
 from kindwhisk.demo.formulas.shorthand import (
@@ -137,7 +139,7 @@ def swiss_topping() -> Formula:
                 PipeStep, "pipe", "Pipe the swirls", TRAY, of("whip"), piece=SWIRL, piece_name="swirl",
                 tin=TRAY_40, tin_name="30 x 40 cm tray",
             ),
-            do(AssembleStep, "torch", "Brown the tips", TRAY, of("pipe"), joining=Joining.TORCH),
+            do(OrnamentStep, "torch", "Brown the tips", TRAY, of("pipe"), how=Ornament.TORCH),
         ),
     )  # fmt: skip
 
@@ -159,7 +161,7 @@ def syrup_topping() -> Formula:
                 PipeStep, "pipe", "Pipe the peaks", TRAY, of("whip"), piece=SWIRL, piece_name="peak",
                 tin=TRAY_40, tin_name="30 x 40 cm tray",
             ),
-            do(AssembleStep, "torch", "Brown the tips", TRAY, of("pipe"), joining=Joining.TORCH),
+            do(OrnamentStep, "torch", "Brown the tips", TRAY, of("pipe"), how=Ornament.TORCH),
         ),
     )  # fmt: skip
 
@@ -230,7 +232,7 @@ def _shells(  # noqa: PLR0913, PLR0917
             *part(
                 "pairs",
                 do(
-                    AssembleStep, "pair", "Fill and pair them", RACK, of("sort"), of("filling"), joining=Joining.SANDWICH,
+                    PairStep, "pair", "Fill and pair them", RACK, of("sort"), of("filling"),
                 ),
                 do(MatureStep, "mature", "Mature in the cold", RACK, of("pair"), filling=filling_kind),
             ),
@@ -274,9 +276,10 @@ def swiss_shells() -> Formula:
             ),
             do(WarmStep, "melt", "Melt over water", SMALL_BOWL, of("weigh-filling"), target_c=42, over_water=True),
             do(
-                MixStep, "filling", "Stir until smooth", SMALL_BOWL, of("melt"), g("raspberry-puree", 12), tool="spatula",
+                MixStep, "smooth", "Stir until smooth", SMALL_BOWL, of("melt"), g("raspberry-puree", 12), tool="spatula",
                 seconds=60, sees="Glossy, falls in a ribbon.",
             ),
+            do(ReadyStep, "filling", "Leave it until it can be piped", SMALL_BOWL, of("smooth"), use=Purpose.PIPE),
         ),
         "white ganache",
         Method.SWISS,
@@ -298,7 +301,7 @@ def syrup_shells() -> Formula:
                 g("cream-35", 60, "ganache", FRIDGE),
             ),
             do(WarmStep, "melt", "Melt over water", SMALL_BOWL, of("weigh-ganache"), target_c=44, over_water=True),
-            do(RestStep, "cool-ganache", "Leave it to cool", SMALL_BOWL, of("melt"), minutes=25, sees="As thick as honey."),
+            do(ReadyStep, "cool-ganache", "Leave it to cool", SMALL_BOWL, of("melt"), use=Purpose.FOLD),
             do(WeighStep, "weigh-cream", "Weigh the cream to whip", CREAM_BOWL, g("cream-35", 36, "whipped", FRIDGE)),
             do(
                 WhipStep, "whip-cream", "Whip the cream softly", CREAM_BOWL, of("weigh-cream"), tool="hand mixer",

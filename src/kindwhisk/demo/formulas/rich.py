@@ -6,14 +6,18 @@ from kindwhisk.core.folding.kept import Manner
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import of
-from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.bake import BakeStep
+from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
+from kindwhisk.core.process.steps.cut import CutStep
 from kindwhisk.core.process.steps.fill import FillStep, Lining
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.process.steps.portion import PortionStep
 from kindwhisk.core.process.steps.sift import SiftStep
+from kindwhisk.core.process.steps.stack import StackStep
 from kindwhisk.core.process.steps.toast import ToastStep
+from kindwhisk.core.process.steps.trim import TrimStep
 from kindwhisk.core.process.steps.turn_out import TurnOutStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
@@ -211,10 +215,13 @@ def cocoa_sheet() -> Formula:
             ),
             *part(
                 "slices",
+                do(TrimStep, "trim", "Trim the edges straight", RACK, of("cool"), edge_mm=6),
                 do(
-                    AssembleStep, "layer", "Cut in three and layer with cream", RACK, of("cool"), of("whip-cream"),
-                    joining=Joining.LAYER,
+                    CutStep, "cut", "Cut in three strips", RACK, of("trim"), layers=1, strips=3, dome_mm=0, crust_mm=0,
                 ),
+                do(StackStep, "layer", "Layer with cream", RACK, of("cut"), of("whip-cream")),
+                do(ChillStep, "chill", "Chill until the cream holds", RACK, of("layer"), hours=2, sees="Firm enough to cut clean."),
+                do(PortionStep, "slice", "Cut into slices", RACK, of("chill"), portions=10),
             ),
         ),
     )  # fmt: skip

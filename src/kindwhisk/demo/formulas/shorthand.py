@@ -32,6 +32,7 @@ TUBE_17 = TubeTin(
 ROUND_20 = RoundTin(dimensions=RoundDimensions(diameter_mm=200, depth_mm=60))
 ROUND_16 = RoundTin(dimensions=RoundDimensions(diameter_mm=164, depth_mm=20))
 ROUND_22 = RoundTin(dimensions=RoundDimensions(diameter_mm=220, depth_mm=60))
+TART_24 = RoundTin(dimensions=RoundDimensions(diameter_mm=230, top_diameter_mm=240, depth_mm=28))
 RING_20 = RoundTin(dimensions=RoundDimensions(diameter_mm=200, depth_mm=65))
 GLASS = RoundTin(dimensions=RoundDimensions(diameter_mm=60, top_diameter_mm=70, depth_mm=80))
 SHEET_30 = BoxTin(shape="sheet", dimensions=BoxDimensions(width_mm=300, length_mm=350, depth_mm=25))

@@ -8,14 +8,15 @@ from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.process.components import Component, Part
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import ingredient, of
-from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.chill import ChillStep
+from kindwhisk.core.process.steps.coat import CoatStep, Where
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep, Lining
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.knock import KnockStep
 from kindwhisk.core.process.steps.mix import MixStep
+from kindwhisk.core.process.steps.portion import PortionStep
 from kindwhisk.core.process.steps.sift import SiftStep
 from kindwhisk.core.process.steps.soak import SoakStep
 from kindwhisk.core.process.steps.split import SplitStep
@@ -313,7 +314,8 @@ def milk_sponge() -> Formula:
             ),
             *part(
                 "whole",
-                do(AssembleStep, "top", "Spread the cream", TIN, of("chill"), of("whip-cream"), joining=Joining.TOP),
+                do(CoatStep, "top", "Spread the cream", TIN, of("chill"), of("whip-cream"), where=Where.TOP),
+                do(PortionStep, "cut", "Cut nine squares", TIN, of("top"), portions=9),
             ),
         ),
     )  # fmt: skip

@@ -208,6 +208,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bakes/{bake_id}/label.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Label As Pdf
+         * @description Labels to be printed: a sheet full where ``copies`` are not told, or one to a page.
+         */
+        get: operations["label_as_pdf_api_bakes__bake_id__label_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bakes/{bake_id}/label.txt": {
         parameters: {
             query?: never;
@@ -322,6 +342,26 @@ export interface paths {
         get: operations["aged_api_craft_ageing_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/allocate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Allocate
+         * @description Grams by place, in all, and how much of what there is falls short: before anything is whipped.
+         */
+        post: operations["allocate_api_craft_allocate_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -508,6 +548,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/dome": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Dome Of
+         * @description What a dome takes of a filling, what crumb comes out of it, and how thick that covers it.
+         */
+        post: operations["dome_of_api_craft_dome_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/eggs": {
         parameters: {
             query?: never;
@@ -582,6 +642,26 @@ export interface paths {
         get: operations["ingredients_api_craft_ingredients_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/layers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Layers
+         * @description How high each layer is, and what comes off first.
+         */
+        post: operations["layers_api_craft_layers_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -748,6 +828,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/portions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Portions
+         * @description How it is cut, how many, what each weighs, what is lost.
+         */
+        post: operations["portions_api_craft_portions_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/quantity": {
         parameters: {
             query?: never;
@@ -788,6 +888,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/ready": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ready For
+         * @description Whether it is right for what it is for: its window, how it is, what to do first, what brings it back.
+         */
+        post: operations["ready_for_api_craft_ready_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/ribbon": {
         parameters: {
             query?: never;
@@ -808,6 +928,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/craft/ring": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Ring
+         * @description How many fingers stand in a ring, where the last is cut, how wide the disc is, what is trimmed.
+         */
+        post: operations["ring_api_craft_ring_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/roll": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Roll
+         * @description How thick a roll becomes, its turns, the strain of its outer face, its filling and its slices.
+         */
+        post: operations["roll_api_craft_roll_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/craft/share-out": {
         parameters: {
             query?: never;
@@ -822,6 +982,26 @@ export interface paths {
          * @description Which tins of this kitchen, and how many, take a batter, and what to do with the rest.
          */
         post: operations["sharing_api_craft_share_out_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/shelf-life": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Shelf Life
+         * @description What keeps how long, by guidance; a kitchen's own days lead.
+         */
+        get: operations["shelf_life_api_craft_shelf_life_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -862,6 +1042,26 @@ export interface paths {
          * @description When a skin holds in this air: a range; the touch decides.
          */
         post: operations["skin_of_api_craft_skin_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/craft/soak": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Soak
+         * @description Grams by layer and go, and what the crumb holds at most.
+         */
+        post: operations["soak_api_craft_soak_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2265,6 +2465,12 @@ export interface components {
             where: string;
         };
         /**
+         * Against
+         * @description What keeps a warm sheet from sticking to what it is rolled in.
+         * @enum {string}
+         */
+        Against: "paper" | "a cloth dusted with sugar" | "a damp cloth";
+        /**
          * Aged
          * @description A foam that has waited: the share of its bubbles that is gone, its window, and what brings it back.
          */
@@ -2304,6 +2510,69 @@ export interface components {
             names: {
                 [key: string]: string;
             };
+        };
+        /**
+         * AllocateBody
+         * @description A body, what goes into and onto it, and what there is.
+         *
+         *     ``coat_mm`` is the outer coat all over, or top and side apart; ``ornaments`` grams of the same content; ``reserve``
+         *     the share that a recipe says is kept back; ``made_g`` what there is or will be.
+         */
+        AllocateBody: {
+            /** Body */
+            body: components["schemas"]["RoundBody"] | components["schemas"]["SquareBody"] | components["schemas"]["kindwhisk__core__finishing__bodies__RollBody"] | components["schemas"]["kindwhisk__core__finishing__bodies__DomeBody"] | components["schemas"]["PairsBody"];
+            /**
+             * Coat Mm
+             * @default 0
+             */
+            coat_mm: number | components["schemas"]["CoatBody"];
+            /**
+             * Fillings
+             * @default []
+             */
+            fillings: components["schemas"]["FillingBody"][];
+            /** Made G */
+            made_g?: number | null;
+            /**
+             * Ornaments
+             * @default 0
+             */
+            ornaments: number;
+            /** Reserve */
+            reserve?: number | null;
+        };
+        /**
+         * Allocation
+         * @description Grams by place.
+         *
+         *     Attributes:
+         *         places: inner fillings first, then top, side, ornaments, and what stays in bowl and bag.
+         *         total_g: of all of it; ``to_make_g`` the same (what has to be made).
+         *         inside_g, kept_g: what goes inside, and what is kept for outside, ornaments and holes.
+         *         kept_share: of what is made.
+         *         short_by_g: how much is missing of what there is; 0 where it is enough or nobody said what there is.
+         *         gives_mm: with what there is, how thick coat and fillings come out; None where it is enough.
+         *         says: in words, before anything is whipped.
+         */
+        Allocation: {
+            /** Gives Mm */
+            gives_mm: number | null;
+            /** Inside G */
+            inside_g: number;
+            /** Kept G */
+            kept_g: number;
+            /** Kept Share */
+            kept_share: number;
+            /** Places */
+            places: components["schemas"]["kindwhisk__core__finishing__allocation__Place"][];
+            /** Says */
+            says: string;
+            /** Short By G */
+            short_by_g: number;
+            /** To Make G */
+            to_make_g: number;
+            /** Total G */
+            total_g: number;
         };
         /**
          * Allotment
@@ -2448,57 +2717,6 @@ export interface components {
             answers: components["schemas"]["AnswerView"][];
             /** Carry Over */
             carry_over: components["schemas"]["CarryView"][];
-        };
-        /**
-         * AssembleStep
-         * @description Put parts together by ``joining``.
-         */
-        AssembleStep: {
-            /**
-             * After
-             * @default []
-             */
-            after: string[];
-            again?: components["schemas"]["OnceMore"] | null;
-            /**
-             * Assumed
-             * @default
-             */
-            assumed: string;
-            /**
-             * Component
-             * @default
-             */
-            component: string;
-            /** Id */
-            id: string;
-            /**
-             * Inputs
-             * @default []
-             */
-            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
-            /** @default layer */
-            joining: components["schemas"]["Joining"];
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            kind: "assemble";
-            /**
-             * Note
-             * @default
-             */
-            note: string;
-            /** Title */
-            title: string;
-            tray?: components["schemas"]["OnTray"] | null;
-            /** Vessel */
-            vessel: string;
-            /**
-             * Written
-             * @default
-             */
-            written: string;
         };
         /**
          * Attention
@@ -2690,7 +2908,8 @@ export interface components {
          * @description What stands on a label.
          *
          *     ``batch`` leads back to the log, ``made`` is how much of what was made in it; ``raw_egg`` is empty where all of its
-         *     egg was baked. ``keeps`` is how to keep it and for how long, where its last step tells.
+         *     egg was baked. ``keeps`` is how to keep it; ``use_by`` until when by which rule (``use_by_rule``), ``kept_as`` what
+         *     it counts as; ``portions`` how many it is cut into.
          */
         BakeLabel: {
             /** Allergens */
@@ -2709,6 +2928,7 @@ export interface components {
             defers: string;
             /** Keeps */
             keeps: string;
+            kept_as: components["schemas"]["KeptAs"];
             /** Labels */
             labels: string;
             /** Made */
@@ -2718,10 +2938,16 @@ export interface components {
              * Format: date-time
              */
             made_at: string;
+            /** Portions */
+            portions: number;
             /** Raw Egg */
             raw_egg: string;
             /** Title */
             title: string;
+            /** Use By */
+            use_by: string | null;
+            /** Use By Rule */
+            use_by_rule: string;
             /** Weight G */
             weight_g: number;
         };
@@ -2729,7 +2955,8 @@ export interface components {
          * BakeState
          * @description Everything that a page needs, from the events and a moment.
          *
-         *     ``idle_until`` is when there is something to do again, where that is far off.
+         *     ``idle_until`` is when there is something to do again, where that is far off; ``cold`` how long what stands was out
+         *     of the cold.
          */
         BakeState: {
             /** Allergens */
@@ -2742,6 +2969,7 @@ export interface components {
             batch: string;
             /** Check Labels */
             check_labels: string[];
+            cold: components["schemas"]["OutOfCold"] | null;
             /** Contains */
             contains: string;
             /** Current */
@@ -3414,6 +3642,12 @@ export interface components {
             written: string;
         };
         /**
+         * Chocolate
+         * @description Kinds of chocolate, by how much of it a ganache needs.
+         * @enum {string}
+         */
+        Chocolate: "dark" | "milk" | "white";
+        /**
          * Choice
          * @description One of several weights that an amount may mean, to be chosen.
          */
@@ -3454,6 +3688,83 @@ export interface components {
              * Format: date-time
              */
             wall_at: string;
+        };
+        /**
+         * CoatBody
+         * @description A coat that is not as thick on top as on the side.
+         */
+        CoatBody: {
+            /**
+             * Density G Per Ml
+             * @default 0.5
+             */
+            density_g_per_ml: number;
+            /**
+             * Side Mm
+             * @default 4
+             */
+            side_mm: number;
+            /**
+             * Top Mm
+             * @default 4
+             */
+            top_mm: number;
+        };
+        /**
+         * CoatStep
+         * @description Coat the first of what comes in with the rest of it; ``poured`` is a glaze, which runs off.
+         */
+        CoatStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "coat";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Poured
+             * @default false
+             */
+            poured: boolean;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /** @default all over */
+            where: components["schemas"]["Where"];
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * ColourBody
@@ -3764,6 +4075,12 @@ export interface components {
             sucrose_percent: number;
         };
         /**
+         * Content
+         * @description What is made ready: whipped cream, ganache, curd, starch custard, gelatine mousse, buttercream, glaze.
+         * @enum {string}
+         */
+        Content: "cream" | "ganache" | "curd" | "custard" | "mousse" | "buttercream" | "glaze";
+        /**
          * ContentBody
          * @description A content: its mass and density, and what that would be without bubbles where it is known (g/ml).
          */
@@ -3888,6 +4205,37 @@ export interface components {
             curve: components["schemas"]["Point"][];
             /** Gates */
             gates: components["schemas"]["CoolGate"][];
+        };
+        /**
+         * CoolingRule
+         * @description From ``from_c`` to ``middle_c`` within ``first_h``, and on to ``to_c`` within ``second_h`` more.
+         */
+        CoolingRule: {
+            /**
+             * First H
+             * @default 2
+             */
+            first_h: number;
+            /**
+             * From C
+             * @default 57
+             */
+            from_c: number;
+            /**
+             * Middle C
+             * @default 21
+             */
+            middle_c: number;
+            /**
+             * Second H
+             * @default 4
+             */
+            second_h: number;
+            /**
+             * To C
+             * @default 5
+             */
+            to_c: number;
         };
         /**
          * CopyView
@@ -4059,6 +4407,18 @@ export interface components {
             t_s: number;
         };
         /**
+         * CrumbBody
+         * @description A crumb to be soaked.
+         */
+        CrumbBody: {
+            /** Density G Per Ml */
+            density_g_per_ml: number;
+            /** Mass G */
+            mass_g: number;
+            /** Temperature C */
+            temperature_c?: number | null;
+        };
+        /**
          * CrumbForecast
          * @description Seconds to done by the readings so far; None where they can't tell, and ``why``.
          *
@@ -4216,6 +4576,74 @@ export interface components {
             full_g: number;
             /** Volume Ml */
             volume_ml: number;
+        };
+        /**
+         * CutStep
+         * @description Cut a cake level and into ``layers`` of one height; ``dome_mm`` is how much higher its middle stands.
+         *
+         *     A sheet is cut across into ``strips`` of one size, which lie on one another then.
+         */
+        CutStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /**
+             * Crust Mm
+             * @default 1.5
+             */
+            crust_mm: number;
+            /** Dome Mm */
+            dome_mm?: number | null;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cut";
+            /**
+             * Layers
+             * @default 3
+             */
+            layers: number;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Strips
+             * @default 1
+             */
+            strips: number;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
         };
         /**
          * DegreesNote
@@ -4414,6 +4842,36 @@ export interface components {
             temperature_c: components["schemas"]["Estimate"] | null;
         };
         /**
+         * Dome
+         * @description A half-sphere standing on its flat face, hollowed from below.
+         *
+         *     Attributes:
+         *         lid_ml: what is cut off its flat side; ``wall_ml`` what stands; ``cavity_ml`` what it takes of a filling.
+         *         taken_out_ml: crumb that comes out: as much goes outside.
+         *         outside_mm2: its curved face; ``covers_mm`` how thick the crumb that came out covers it.
+         *         lid_across_mm, across_mm, height_mm: of the lid and of the whole.
+         */
+        Dome: {
+            /** Across Mm */
+            across_mm: number;
+            /** Cavity Ml */
+            cavity_ml: number;
+            /** Covers Mm */
+            covers_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Lid Across Mm */
+            lid_across_mm: number;
+            /** Lid Ml */
+            lid_ml: number;
+            /** Outside Mm2 */
+            outside_mm2: number;
+            /** Taken Out Ml */
+            taken_out_ml: number;
+            /** Wall Ml */
+            wall_ml: number;
+        };
+        /**
          * DoneBefore
          * @description A step was done before it was told of, at ``when``, and with it all that it takes from.
          */
@@ -4542,7 +5000,7 @@ export interface components {
              */
             servings: number;
             /** Steps */
-            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["SkinStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SortStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["MatureStep"] | components["schemas"]["HandStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["RecoverStep"] | components["schemas"]["WashStep"])[];
+            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["ReadyStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["SkinStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SortStep"] | components["schemas"]["SoakStep"] | components["schemas"]["CutStep"] | components["schemas"]["TrimStep"] | components["schemas"]["HollowStep"] | components["schemas"]["LineStep"] | components["schemas"]["SpreadStep"] | components["schemas"]["StackStep"] | components["schemas"]["RollStep"] | components["schemas"]["PairStep"] | components["schemas"]["CoatStep"] | components["schemas"]["OrnamentStep"] | components["schemas"]["PortionStep"] | components["schemas"]["ChillStep"] | components["schemas"]["MatureStep"] | components["schemas"]["HandStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["RecoverStep"] | components["schemas"]["WashStep"])[];
             /**
              * Summary
              * @default
@@ -4774,6 +5232,12 @@ export interface components {
             said: string;
         };
         /**
+         * Face
+         * @description Which face of the sheet looks outward.
+         * @enum {string}
+         */
+        Face: "baked face inside" | "baked face outside";
+        /**
          * FamilyFactor
          * @description The factor of this oven for a kind of bake.
          */
@@ -4943,6 +5407,28 @@ export interface components {
             total_g: number;
         };
         /**
+         * FillingBody
+         * @description A filling: how thick it lies, or how many grams of it go inside.
+         */
+        FillingBody: {
+            /**
+             * Density G Per Ml
+             * @default 0.5
+             */
+            density_g_per_ml: number;
+            /** Grams */
+            grams?: number | null;
+            /** Layers */
+            layers?: number | null;
+            /**
+             * Name
+             * @default filling
+             */
+            name: string;
+            /** Thickness Mm */
+            thickness_mm?: number | null;
+        };
+        /**
          * FillingKind
          * @description Fillings by how they mature and keep.
          * @enum {string}
@@ -4962,6 +5448,54 @@ export interface components {
             step: string;
             /** Text */
             text: string;
+        };
+        /**
+         * FingerBody
+         * @description A finger as baked.
+         */
+        FingerBody: {
+            /** Density G Per Ml */
+            density_g_per_ml?: number | null;
+            /** Length Mm */
+            length_mm: number;
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * FingerRing
+         * @description The wall of a ring, and the disc inside it.
+         *
+         *     Attributes:
+         *         fingers: whole ones, side by side.
+         *         last_cut_mm: the gap that is left: one more finger is cut lengthwise to it, unless the whole ones close it set a
+         *             little apart (``closes``).
+         *         room_mm: how wide the room inside the wall is; ``disc_mm`` is cut with the squeeze.
+         *         wall_mm: how high the wall stands; ``trim_mm`` what is cut off the foot of each finger.
+         *         trim_g: what is cut off all fingers, both ways, in g; ``disc_trim_mm`` off a disc as wide as the ring.
+         *         says: all of it in words.
+         */
+        FingerRing: {
+            /** Closes */
+            closes: boolean;
+            /** Disc Mm */
+            disc_mm: number;
+            /** Disc Trim Mm */
+            disc_trim_mm: number;
+            /** Fingers */
+            fingers: number;
+            /** Last Cut Mm */
+            last_cut_mm: number;
+            /** Room Mm */
+            room_mm: number;
+            /** Says */
+            says: string;
+            trim_g: components["schemas"]["Estimate"];
+            /** Trim Mm */
+            trim_mm: number;
+            /** Wall Mm */
+            wall_mm: number;
         };
         /**
          * Fit
@@ -5330,7 +5864,7 @@ export interface components {
              */
             servings: number;
             /** Steps */
-            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["SkinStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SortStep"] | components["schemas"]["SoakStep"] | components["schemas"]["AssembleStep"] | components["schemas"]["RollStep"] | components["schemas"]["ChillStep"] | components["schemas"]["MatureStep"] | components["schemas"]["HandStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["RecoverStep"] | components["schemas"]["WashStep"])[];
+            steps: (components["schemas"]["WeighStep"] | components["schemas"]["SiftStep"] | components["schemas"]["ToastStep"] | components["schemas"]["WarmStep"] | components["schemas"]["BoilStep"] | components["schemas"]["RestStep"] | components["schemas"]["ReadyStep"] | components["schemas"]["MixStep"] | components["schemas"]["WhipStep"] | components["schemas"]["StreamStep"] | components["schemas"]["FoldStep"] | components["schemas"]["MacaronageStep"] | components["schemas"]["SplitStep"] | components["schemas"]["FillStep"] | components["schemas"]["PipeStep"] | components["schemas"]["KnockStep"] | components["schemas"]["SkinStep"] | components["schemas"]["BakeStep"] | components["schemas"]["InvertStep"] | components["schemas"]["CoolStep"] | components["schemas"]["TurnOutStep"] | components["schemas"]["SortStep"] | components["schemas"]["SoakStep"] | components["schemas"]["CutStep"] | components["schemas"]["TrimStep"] | components["schemas"]["HollowStep"] | components["schemas"]["LineStep"] | components["schemas"]["SpreadStep"] | components["schemas"]["StackStep"] | components["schemas"]["RollStep"] | components["schemas"]["PairStep"] | components["schemas"]["CoatStep"] | components["schemas"]["OrnamentStep"] | components["schemas"]["PortionStep"] | components["schemas"]["ChillStep"] | components["schemas"]["MatureStep"] | components["schemas"]["HandStep"] | components["schemas"]["PreheatStep"] | components["schemas"]["RecoverStep"] | components["schemas"]["WashStep"])[];
             /**
              * Summary
              * @default
@@ -5867,6 +6401,65 @@ export interface components {
             pair: components["schemas"]["Pair"];
         };
         /**
+         * HollowStep
+         * @description Cut a lid of ``lid_mm`` off the flat side, leave a wall of ``wall_mm``, take the crumb out.
+         */
+        HollowStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hollow";
+            /**
+             * Lid Mm
+             * @default 22
+             */
+            lid_mm: number;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Wall Mm
+             * @default 18
+             */
+            wall_mm: number;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
+        };
+        /**
          * HotSide
          * @description What a map tells. ``spread_k`` from the coolest to the hottest corner; ``side`` in words, empty for an even oven;
          *     ``places_k`` how much hotter each place is than the middle of all, as the plane through the marks has it;
@@ -6096,12 +6689,6 @@ export interface components {
             volume_ml: number;
         };
         /**
-         * Joining
-         * @description How parts come together.
-         * @enum {string}
-         */
-        Joining: "layer" | "spread" | "line the ring" | "sandwich" | "top" | "glaze" | "dust" | "brown with a flame";
-        /**
          * Keep
          * @description How a content waits.
          * @enum {string}
@@ -6135,6 +6722,21 @@ export interface components {
             size_bytes: number;
         };
         /**
+         * KeepsView
+         * @description How long something keeps, where and by whose word: days in the cold or dry, and in the freezer (None: not so).
+         */
+        KeepsView: {
+            /** At */
+            at: string;
+            /** Days */
+            days: number;
+            /** Frozen */
+            frozen: number | null;
+            kept: components["schemas"]["KeptAs"];
+            /** Source */
+            source: string;
+        };
+        /**
          * Kept
          * @description A good that was kept, and the formulas of the Book that were brought up to it as new versions.
          */
@@ -6146,6 +6748,12 @@ export interface components {
             id: string;
         };
         /**
+         * KeptAs
+         * @description What is kept, by what it holds that goes off first.
+         * @enum {string}
+         */
+        KeptAs: "a mousse with raw egg" | "filled with cream" | "custard" | "a mousse of cooked yolks" | "soaked in milk" | "curd" | "shells with ganache" | "shells with buttercream" | "a bare sponge, wrapped" | "dry meringue";
+        /**
          * KeptView
          * @description What a cup tells, with the batter drawn as it was measured.
          */
@@ -6154,7 +6762,7 @@ export interface components {
             /** Can Do */
             can_do: string;
             expected: components["schemas"]["Estimate"];
-            place: components["schemas"]["Place"];
+            place: components["schemas"]["kindwhisk__core__values__bands__Place"];
             section: components["schemas"]["Section"];
             /** Verdict */
             verdict: string;
@@ -6178,7 +6786,8 @@ export interface components {
         /**
          * Kitchen
          * @description Everything that a forecast needs to know about where it happens; ``cold_rule`` is its own for what must be kept
-         *     cold, in its words.
+         *     cold, in its words, ``out_of_cold_h`` how many hours in all that may be above 5 C (None: guidance), ``cooling`` its
+         *     rule for what was cooked, ``keeps_days`` its own days for what it keeps in the cold.
          */
         Kitchen: {
             /**
@@ -6199,6 +6808,16 @@ export interface components {
              */
             cold_rule: string;
             /**
+             * @default {
+             *       "first_h": 2,
+             *       "from_c": 57,
+             *       "middle_c": 21,
+             *       "second_h": 4,
+             *       "to_c": 5
+             *     }
+             */
+            cooling: components["schemas"]["CoolingRule"];
+            /**
              * Cups
              * @default []
              */
@@ -6215,6 +6834,10 @@ export interface components {
              * @default 50
              */
             humidity_percent: number;
+            /** Keeps Days */
+            keeps_days?: {
+                [key: string]: number;
+            };
             /** Measured Kpa */
             measured_kpa?: number | null;
             /**
@@ -6234,6 +6857,8 @@ export interface components {
              * @default My kitchen
              */
             name: string;
+            /** Out Of Cold H */
+            out_of_cold_h?: number | null;
             /**
              * Ovens
              * @default [
@@ -6409,6 +7034,53 @@ export interface components {
          */
         Law: "eu" | "us";
         /**
+         * LayerSoak
+         * @description The soak of one layer, counted from below: grams, what it holds at most, and the goes that it is given in.
+         */
+        LayerSoak: {
+            /** Goes G */
+            goes_g: number[];
+            /** Grams */
+            grams: number;
+            /** Layer */
+            layer: number;
+            /** Most G */
+            most_g: number;
+        };
+        /**
+         * Layers
+         * @description Layers from one cake: their number and height, what comes off the top, and how it is best cut.
+         */
+        Layers: {
+            /** Each Mm */
+            each_mm: number;
+            /** How */
+            how: string;
+            /** Layers */
+            layers: number;
+            /** Off Mm */
+            off_mm: number;
+            /** Off Share */
+            off_share: number;
+        };
+        /**
+         * LayersBody
+         * @description A cake to be cut into layers.
+         */
+        LayersBody: {
+            /**
+             * Crust Mm
+             * @default 1.5
+             */
+            crust_mm: number;
+            /** Dome Mm */
+            dome_mm?: number | null;
+            /** Height Mm */
+            height_mm: number;
+            /** Layers */
+            layers: number;
+        };
+        /**
          * Layout
          * @description Pieces of ``across_mm`` by ``along_mm`` (as they lie, once they have spread) on a tray, row by row.
          */
@@ -6548,6 +7220,58 @@ export interface components {
             usual_c: number;
         };
         /**
+         * LineStep
+         * @description Line the ring in use: the first that comes in is the wall of fingers, cut to ``wall_mm`` (None: as high as the
+         *     ring), the next the disc on its base.
+         */
+        LineStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "line";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /** Wall Mm */
+            wall_mm?: number | null;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
+        };
+        /**
          * LineText
          * @description An ingredient line as somebody wrote it.
          */
@@ -6561,6 +7285,26 @@ export interface components {
          * @enum {string}
          */
         Lining: "bare wall" | "base paper" | "lined all round";
+        /**
+         * Liquid
+         * @description What a crumb is soaked with, by how much of it a crumb takes.
+         * @enum {string}
+         */
+        Liquid: "syrup" | "milk";
+        /**
+         * LiquidBody
+         * @description What it is soaked with; without ``grams`` what the crumb likes best.
+         */
+        LiquidBody: {
+            /** Density G Per Ml */
+            density_g_per_ml?: number | null;
+            /** Grams */
+            grams?: number | null;
+            /** @default syrup */
+            kind: components["schemas"]["Liquid"];
+            /** Temperature C */
+            temperature_c?: number | null;
+        };
         /**
          * Load
          * @description What goes into an oven together; ``turn_s`` and ``cover_s`` are from the first tray's piping too.
@@ -6957,44 +7701,13 @@ export interface components {
             school: components["schemas"]["FoldSchool"];
         };
         /**
-         * Meeting
-         * @description Syrup and whites on one clock.
-         *
-         *     ``start_in_s`` and ``start_at_c`` are the cue for the whites: None once they run, or while the pot cannot tell.
-         *     ``gap_s`` is how much later than the whites the syrup will be there (less than none: earlier). ``pour``: off
-         *     the heat and in; ``past_saving``: off the heat, and not in.
-         */
-        Meeting: {
-            /** Gap S */
-            gap_s: number | null;
-            /** Levers */
-            levers: components["schemas"]["Lever"][];
-            /**
-             * Past Saving
-             * @default false
-             */
-            past_saving: boolean;
-            /** Pour */
-            pour: boolean;
-            /** Says */
-            says: string;
-            /** Start At C */
-            start_at_c: number | null;
-            /** Start In S */
-            start_in_s: number | null;
-            /** Start Now */
-            start_now: boolean;
-            whisk: components["schemas"]["Whisk"];
-            whites_s: components["schemas"]["Estimate"];
-        };
-        /**
          * MeetingView
          * @description A syrup and the whites that it is for, on one clock.
          */
         MeetingView: {
             /** Boil */
             boil: string;
-            meeting: components["schemas"]["Meeting"];
+            meeting: components["schemas"]["kindwhisk__core__sugar__meeting__Meeting"];
             /** Stream */
             stream: string;
             /** Whisk */
@@ -7388,6 +8101,63 @@ export interface components {
             share: number;
         };
         /**
+         * Ornament
+         * @description How it is put on.
+         * @enum {string}
+         */
+        Ornament: "pipe" | "lay on" | "dust" | "brown with a flame";
+        /**
+         * OrnamentStep
+         * @description Put on top of the first of what comes in the rest of it, ``how``.
+         */
+        OrnamentStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** @default pipe */
+            how: components["schemas"]["Ornament"];
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ornament";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
+        };
+        /**
          * OtherOven
          * @description What was not put into the oven yet bakes in another one, at another temperature (C, of its air), or both.
          */
@@ -7427,6 +8197,32 @@ export interface components {
             count: number;
             /** Tin */
             tin: string;
+        };
+        /**
+         * OutOfCold
+         * @description How long a content has been above 5 C in all.
+         *
+         *     Attributes:
+         *         seconds: in all; ``measured_s`` how much of it a thermometer told.
+         *         left_s: until the kitchen's limit; 0 when it is over.
+         *         over: past its limit; ``discard``: past the time after which guidance says to throw it away.
+         *         says: in words, with the source of each limit.
+         */
+        OutOfCold: {
+            /** Discard */
+            discard: boolean;
+            /** Left S */
+            left_s: number;
+            /** Limit H */
+            limit_h: number;
+            /** Measured S */
+            measured_s: number;
+            /** Over */
+            over: boolean;
+            /** Says */
+            says: string;
+            /** Seconds */
+            seconds: number;
         };
         /**
          * OutcomeRecorded
@@ -7699,6 +8495,55 @@ export interface components {
             minutes: number;
         };
         /**
+         * PairStep
+         * @description Pair the pieces that come in first, with the rest of what comes in between them.
+         */
+        PairStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pair";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
+        };
+        /**
          * Paired
          * @description Pairs, the largest first, and the sizes (mm) that are left without a partner.
          */
@@ -7707,6 +8552,21 @@ export interface components {
             pairs: components["schemas"]["PiecePair"][];
             /** Single Mm */
             single_mm: number[];
+        };
+        /**
+         * PairsBody
+         * @description ``pairs`` of round pieces with a filling between.
+         */
+        PairsBody: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            body: "pairs";
+            /** Diameter Mm */
+            diameter_mm: number;
+            /** Pairs */
+            pairs: number;
         };
         /**
          * Paper
@@ -8098,12 +8958,6 @@ export interface components {
             width_mm: number;
         };
         /**
-         * Place
-         * @description Where a value lies on its band.
-         * @enum {string}
-         */
-        Place: "low" | "within" | "high";
-        /**
          * PlaceOffset
          * @description Offset (thermometer − dial) at a place in a mode, in K; ``dial_c`` is what to set for 170 C there. ``checks``
          *     tells how many readings were taken just there.
@@ -8232,6 +9086,114 @@ export interface components {
             c: number;
             /** S */
             s: number;
+        };
+        /**
+         * PortionStep
+         * @description Cut each into ``portions``; of a roll both ends (``end_mm``) come off, of a sheet ``edge_mm`` all round.
+         */
+        PortionStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /**
+             * Edge Mm
+             * @default 0
+             */
+            edge_mm: number;
+            /**
+             * End Mm
+             * @default 12.5
+             */
+            end_mm: number;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "portion";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Portions
+             * @default 10
+             */
+            portions: number;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
+        };
+        /**
+         * Portions
+         * @description A cake in portions: how it is cut, how many there are, what each is, and what is lost.
+         */
+        Portions: {
+            /** Columns */
+            columns: number;
+            /** Each G */
+            each_g: number;
+            /** How */
+            how: string;
+            /** Lost G */
+            lost_g: number;
+            /** Portions */
+            portions: number;
+            /** Rows */
+            rows: number;
+            /** Size Mm */
+            size_mm: [
+                number,
+                number
+            ];
+        };
+        /**
+         * PortionsBody
+         * @description What is cut: a round cake (``diameter_mm``), a roll (``length_mm`` alone) or a sheet (both sides).
+         */
+        PortionsBody: {
+            /** Diameter Mm */
+            diameter_mm?: number | null;
+            /**
+             * Edge Mm
+             * @default 0
+             */
+            edge_mm: number;
+            /** Length Mm */
+            length_mm?: number | null;
+            /** Mass G */
+            mass_g: number;
+            /** Portions */
+            portions: number;
+            /** Width Mm */
+            width_mm?: number | null;
         };
         /**
          * PotBody
@@ -8464,6 +9426,12 @@ export interface components {
             formula: components["schemas"]["Formula"];
         };
         /**
+         * Purpose
+         * @description What it is wanted for.
+         * @enum {string}
+         */
+        Purpose: "whip" | "pipe" | "spread" | "pour" | "fold";
+        /**
          * PutBack
          * @description Water and sugar (g) that keep a coloured part's proportions; negative where it has too much of one.
          */
@@ -8537,7 +9505,7 @@ export interface components {
             name: string;
             /** Percent */
             percent: boolean;
-            place: components["schemas"]["Place"] | null;
+            place: components["schemas"]["kindwhisk__core__values__bands__Place"] | null;
             /**
              * Step
              * @default
@@ -8782,6 +9750,141 @@ export interface components {
             text: string;
         };
         /**
+         * Ready
+         * @description A content for a use, as it is now.
+         *
+         *     Attributes:
+         *         window_c: the temperatures between which it is right; None where it is not a matter of warmth.
+         *         state: how it is for that use; ``says`` the same in words.
+         *         do: what to do first; ``rescue`` what brings it back, or that nothing does.
+         *         minutes: how long until it is right where it stands, None where it is or where waiting does not help.
+         *         source: where the window comes from.
+         */
+        Ready: {
+            content: components["schemas"]["Content"];
+            /** Do */
+            do: string;
+            minutes?: components["schemas"]["Estimate"] | null;
+            /** Rescue */
+            rescue: string;
+            /** Says */
+            says: string;
+            /**
+             * Source
+             * @default trade habit
+             */
+            source: string;
+            state: components["schemas"]["State"];
+            use: components["schemas"]["Purpose"];
+            window_c: components["schemas"]["Estimate"] | null;
+        };
+        /**
+         * ReadyBody
+         * @description A content as it was measured, what it is for, and what else is known of it.
+         */
+        ReadyBody: {
+            /** Air C */
+            air_c?: number | null;
+            /** Boiled S */
+            boiled_s?: number | null;
+            /**
+             * Broken
+             * @default false
+             */
+            broken: boolean;
+            /** @default dark */
+            chocolate: components["schemas"]["Chocolate"];
+            content: components["schemas"]["Content"];
+            /**
+             * Cooking
+             * @default false
+             */
+            cooking: boolean;
+            /** Crumb C */
+            crumb_c?: number | null;
+            /** Density G Per Ml */
+            density_g_per_ml?: number | null;
+            /**
+             * Fat
+             * @default 0.35
+             */
+            fat: number;
+            /**
+             * Fruit
+             * @default []
+             */
+            fruit: string[];
+            /** On C */
+            on_c?: number | null;
+            /**
+             * Stabilised
+             * @default false
+             */
+            stabilised: boolean;
+            stage?: components["schemas"]["Stage"] | null;
+            /** Temperature C */
+            temperature_c: number;
+            use?: components["schemas"]["Purpose"] | null;
+            /** Waited Min */
+            waited_min?: number | null;
+        };
+        /**
+         * ReadyStep
+         * @description Bring a content to where it is right to ``use``: left standing, or ``stirred`` over cold or warm water.
+         */
+        ReadyStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ready";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Stirred
+             * @default false
+             */
+            stirred: boolean;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** @default spread */
+            use: components["schemas"]["Purpose"];
+            /** Vessel */
+            vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
+        };
+        /**
          * RecipeText
          * @description A recipe as it was found. ``technique`` is its class, where the baker says it; ``by_hand`` what was corrected.
          */
@@ -8871,6 +9974,32 @@ export interface components {
             oven_c: number;
             /** Tin */
             tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+        };
+        /**
+         * Region
+         * @description One part where it is cut through: ``points`` are a closed line in mm, from the middle and up from the board.
+         *
+         *     ``grams`` and ``thickness_mm`` are those of this part in one product; no thickness where it is not spread.
+         */
+        Region: {
+            /** Air Fraction */
+            air_fraction: number;
+            /** Baked */
+            baked: boolean;
+            /** Colour */
+            colour: string;
+            /** Grams */
+            grams: number;
+            /** Name */
+            name: string;
+            place: components["schemas"]["kindwhisk__core__builds__part__Place"];
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /** Thickness Mm */
+            thickness_mm: number | null;
         };
         /**
          * Remark
@@ -9057,6 +10186,17 @@ export interface components {
             ready_at?: string | null;
         };
         /**
+         * RingBody
+         * @description A ring, inside, and the fingers that it is lined with.
+         */
+        RingBody: {
+            finger: components["schemas"]["FingerBody"];
+            /** Height Mm */
+            height_mm: number;
+            /** Ring Mm */
+            ring_mm: number;
+        };
+        /**
          * RingWidth
          * @description What the pours are made for.
          * @enum {string}
@@ -9136,8 +10276,44 @@ export interface components {
             step: string;
         };
         /**
+         * RollPlan
+         * @description A roll with its filling, its ends and its slices.
+         *
+         *     Attributes:
+         *         length_mm: of the roll, from end to end.
+         *         filling_g: what is between the turns; ``thinnest_mm`` how thick it lies at the far end.
+         *         bevel_mm: how long the far end is cut slanting.
+         *         end_mm: what is cut off each end; ``end_g`` both together, None where the weight of the sheet is not known.
+         *         slices: of ``slice_mm``; ``cracks_from`` the strain from which a sheet cracks.
+         */
+        RollPlan: {
+            /** Bevel Mm */
+            bevel_mm: number;
+            cracks_from: components["schemas"]["Estimate"];
+            /** Diameter Mm */
+            diameter_mm: number;
+            /** End Mm */
+            end_mm: number;
+            /** Filling G */
+            filling_g: number;
+            /** Length Mm */
+            length_mm: number;
+            /** Slice Mm */
+            slice_mm: number;
+            /** Slices */
+            slices: number;
+            /** Strain */
+            strain: number;
+            /** Thinnest Mm */
+            thinnest_mm: number;
+            /** Turns */
+            turns: number;
+        };
+        /**
          * RollStep
-         * @description Roll up ``begun`` from a side; ``sheet_mm`` is the sheet's own thickness, baked.
+         * @description Roll up ``begun`` from a side; ``sheet_mm`` is the sheet's own thickness where it is not known by its weight.
+         *
+         *     ``warm``: empty, while it is warm, so that it remembers its bend. ``core_mm`` is what the first turn goes round.
          */
         RollStep: {
             /**
@@ -9146,6 +10322,8 @@ export interface components {
              */
             after: string[];
             again?: components["schemas"]["OnceMore"] | null;
+            /** @default paper */
+            against: components["schemas"]["Against"];
             /**
              * Assumed
              * @default
@@ -9158,6 +10336,13 @@ export interface components {
              * @default
              */
             component: string;
+            /**
+             * Core Mm
+             * @default 0
+             */
+            core_mm: number;
+            /** @default baked face inside */
+            face: components["schemas"]["Face"];
             /** Id */
             id: string;
             /**
@@ -9205,6 +10390,28 @@ export interface components {
             percent: number;
             /** Shells */
             shells: components["schemas"]["ShellView"][];
+        };
+        /**
+         * RoundBody
+         * @description A round cake; ``inner_mm`` is the diameter of what fillings are spread on where a wall stands round it.
+         */
+        RoundBody: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            body: "round";
+            /** Diameter Mm */
+            diameter_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Inner Mm */
+            inner_mm?: number | null;
+            /**
+             * Layers
+             * @default 2
+             */
+            layers: number;
         };
         /**
          * RoundDimensions
@@ -9312,7 +10519,7 @@ export interface components {
          *
          *     ``start_level_mm`` is where the same content would stand without bubbles. ``rise_mm`` is the level
          *     expected at setting; it may lie above ``rim_mm``. A ``free`` content stands without a wall: ``wall`` is its own
-         *     outline.
+         *     outline. ``regions`` are the parts of what is built, which take the place of wall and level.
          */
         Section: {
             /** Air Fraction */
@@ -9347,6 +10554,11 @@ export interface components {
              * @default []
              */
             pieces: components["schemas"]["PieceSeen"][];
+            /**
+             * Regions
+             * @default []
+             */
+            regions: components["schemas"]["Region"][];
             /** Rim Mm */
             rim_mm: number;
             rise_mm?: components["schemas"]["Estimate"] | null;
@@ -9508,6 +10720,24 @@ export interface components {
             density_g_per_ml: number;
             /** Ways */
             ways: components["schemas"]["Allotment"][];
+        };
+        /**
+         * Sheet
+         * @description How labels are printed.
+         * @enum {string}
+         */
+        Sheet: "a4-8" | "a4-21" | "single";
+        /**
+         * SheetBody
+         * @description A baked sheet.
+         */
+        SheetBody: {
+            /** Length Mm */
+            length_mm: number;
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * ShellView
@@ -9773,8 +11003,57 @@ export interface components {
             why: string;
         };
         /**
+         * SoakBody
+         * @description A crumb in so many layers (or by their heights, from below), and a liquid, by its kind or with what is known.
+         */
+        SoakBody: {
+            crumb: components["schemas"]["CrumbBody"];
+            /** Flooded */
+            flooded?: boolean | null;
+            /**
+             * Layers
+             * @default 1
+             */
+            layers: number | number[];
+            /**
+             * @default {
+             *       "kind": "syrup"
+             *     }
+             */
+            liquid: components["schemas"]["LiquidBody"];
+        };
+        /**
+         * SoakPlan
+         * @description A soak shared over layers.
+         *
+         *     Attributes:
+         *         limit_g: what all of the crumb takes without weeping, as a range.
+         *         per_gram: likely grams of it to a gram of crumb; ``pores_ml`` room in the crumb.
+         *         grams: all that is given; ``over_g`` how much of it is more than it holds.
+         *         says: how it is given, in words.
+         */
+        SoakPlan: {
+            /** Fills */
+            fills: number;
+            /** Grams */
+            grams: number;
+            /** Layers */
+            layers: components["schemas"]["LayerSoak"][];
+            limit_g: components["schemas"]["Estimate"];
+            meets: components["schemas"]["kindwhisk__core__finishing__soaking__Meeting"] | null;
+            /** Over G */
+            over_g: number;
+            per_gram: components["schemas"]["Estimate"];
+            /** Pores Ml */
+            pores_ml: number;
+            /** Says */
+            says: string;
+        };
+        /**
          * SoakStep
          * @description Soak a baked crumb: brushed on, or ``flooded`` so that it stands in the liquid.
+         *
+         *     Of a build the crumbs are soaked, each by its share of the pores.
          */
         SoakStep: {
             /**
@@ -10027,11 +11306,165 @@ export interface components {
             whip_s: components["schemas"]["Estimate"];
         };
         /**
+         * SpreadStep
+         * @description Spread what comes in over the first of it, ``thickness_mm`` thick where that is told.
+         *
+         *     ``taper`` is the share of its thickness that is missing at the far end; ``case_mm`` how high a case stands that it
+         *     goes into (0: onto a flat crumb).
+         */
+        SpreadStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Case Mm
+             * @default 0
+             */
+            case_mm: number;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "spread";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Taper
+             * @default 0
+             */
+            taper: number;
+            /** Thickness Mm */
+            thickness_mm?: number | null;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
+        };
+        /**
          * Spreading
          * @description What the spread was told from.
          * @enum {string}
          */
         Spreading: "the ribbon" | "the density";
+        /**
+         * SquareBody
+         * @description A square or oblong cake, or a sheet.
+         */
+        SquareBody: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            body: "square";
+            /**
+             * Height Mm
+             * @default 30
+             */
+            height_mm: number;
+            /**
+             * Layers
+             * @default 2
+             */
+            layers: number;
+            /** Length Mm */
+            length_mm: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * StackStep
+         * @description Stack: fillings are shared between the layers of what comes in first; what else was baked goes on top in order.
+         *
+         *     ``cakes`` is how many are built of it, where that is another number than was baked; ``in_ring``: within a ring and
+         *     film, so that it stands straight.
+         */
+        StackStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /** Cakes */
+            cakes?: number | null;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /** Id */
+            id: string;
+            /**
+             * In Ring
+             * @default false
+             */
+            in_ring: boolean;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stack";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
+        };
+        /**
+         * Stage
+         * @description End points of whipped cream.
+         * @enum {string}
+         */
+        Stage: "soft" | "medium" | "firm" | "over-whipped";
         /**
          * StandInChange
          * @description What to change; what is left out stays.
@@ -10144,9 +11577,16 @@ export interface components {
             whites_g?: number | null;
         };
         /**
+         * State
+         * @description How it is for that use.
+         * @enum {string}
+         */
+        State: "too cold" | "right" | "too warm" | "not yet" | "past";
+        /**
          * StepDetail
          * @description A step close up.
          *
+         *     ``notices`` are what is risky about it as things stand.
          *     ``skin`` is of a rest until a skin holds, ``counts`` of pieces that are sorted, tray by tray.
          *
          *     ``spoilt`` is the share of its bubbles that a foam has lost past its peak; ``not_before`` when a step should begin
@@ -10165,6 +11605,8 @@ export interface components {
             forecast: components["schemas"]["StepForecast"];
             /** Not Before */
             not_before: string | null;
+            /** Notices */
+            notices: components["schemas"]["Caveat"][];
             outlook: components["schemas"]["Outlook"] | null;
             section: components["schemas"]["Section"] | null;
             /** Section Is Now */
@@ -10198,7 +11640,7 @@ export interface components {
          *
          *     ``ribbon`` is whether its density can be told by one; ``before`` are the vessels that it takes from, cut in half, as
          *     they stand before it; ``additions`` are a fold's. ``tray`` is which tray or load of several it is for, ``late_s`` by
-         *     how much longer than it holds its content waits for it.
+         *     how much longer than it holds its content waits for it. ``ready`` is whether its result is right for what takes it.
          */
         StepForecast: {
             /**
@@ -10282,6 +11724,7 @@ export interface components {
             /** Passes Window */
             passes_window: boolean;
             pattern: components["schemas"]["PatternView"] | null;
+            ready: components["schemas"]["Ready"] | null;
             /**
              * Rescues
              * @default []
@@ -10365,12 +11808,19 @@ export interface components {
         /**
          * StepPortion
          * @description A share of an earlier step's result: all of it, a ``fraction`` of the whole, ``grams``, or the rest.
+         *
+         *     ``offcut``: of what was cut off there, which is no part of the result itself.
          */
         StepPortion: {
             /** Fraction */
             fraction?: number | null;
             /** Grams */
             grams?: number | null;
+            /**
+             * Offcut
+             * @default false
+             */
+            offcut: boolean;
             /**
              * Rest
              * @default false
@@ -11210,6 +12660,62 @@ export interface components {
             width_mm: number;
         };
         /**
+         * TrimStep
+         * @description Trim ``edge_mm`` off all round, or to a disc of ``round_mm``.
+         */
+        TrimStep: {
+            /**
+             * After
+             * @default []
+             */
+            after: string[];
+            again?: components["schemas"]["OnceMore"] | null;
+            /**
+             * Assumed
+             * @default
+             */
+            assumed: string;
+            /**
+             * Component
+             * @default
+             */
+            component: string;
+            /**
+             * Edge Mm
+             * @default 5
+             */
+            edge_mm: number;
+            /** Id */
+            id: string;
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: (components["schemas"]["IngredientPortion"] | components["schemas"]["StepPortion"])[];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "trim";
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Round Mm */
+            round_mm?: number | null;
+            /** Title */
+            title: string;
+            tray?: components["schemas"]["OnTray"] | null;
+            /** Vessel */
+            vessel: string;
+            /**
+             * Written
+             * @default
+             */
+            written: string;
+        };
+        /**
          * TubeDimensions
          * @description A round tin with a tube in the middle, ``tube_diameter_mm`` at the bottom.
          */
@@ -11369,7 +12875,7 @@ export interface components {
             can_do: string;
             /** Means */
             means: string;
-            place: components["schemas"]["Place"];
+            place: components["schemas"]["kindwhisk__core__values__bands__Place"];
             /** Value */
             value: number;
             /** Word */
@@ -11726,6 +13232,12 @@ export interface components {
             to_come: components["schemas"]["Amount"][];
         };
         /**
+         * Where
+         * @description What is coated.
+         * @enum {string}
+         */
+        Where: "top" | "side" | "all over";
+        /**
          * WhipStage
          * @description Something that a foam passes, by time and by look.
          */
@@ -11886,12 +13398,142 @@ export interface components {
             formula: components["schemas"]["Formula"];
         };
         /**
+         * DomeBody
+         * @description A half-sphere to be hollowed.
+         */
+        kindwhisk__api__routers__finishing__DomeBody: {
+            /** Diameter Mm */
+            diameter_mm: number;
+            /**
+             * Lid Mm
+             * @default 22
+             */
+            lid_mm: number;
+            /**
+             * Wall Mm
+             * @default 18
+             */
+            wall_mm: number;
+        };
+        /**
+         * RollBody
+         * @description A sheet and its filling; rolled from the short side it goes along its longer one.
+         */
+        kindwhisk__api__routers__finishing__RollBody: {
+            /**
+             * Begun
+             * @default short
+             * @enum {string}
+             */
+            begun: "short" | "long" | "from the short side" | "from the long side";
+            /**
+             * Core Mm
+             * @default 0
+             */
+            core_mm: number;
+            /**
+             * Filling G Per Ml
+             * @default 0.5
+             */
+            filling_g_per_ml: number;
+            /** Filling Mm */
+            filling_mm: number;
+            sheet: components["schemas"]["SheetBody"];
+            /**
+             * Slice Mm
+             * @default 25
+             */
+            slice_mm: number;
+            /**
+             * Taper
+             * @default 0
+             */
+            taper: number;
+        };
+        /**
          * Batch
          * @description Several readings, kept together or not at all.
          */
         kindwhisk__api__routers__readings__Batch: {
             /** Readings */
             readings: components["schemas"]["OutsideReading"][];
+        };
+        /**
+         * Place
+         * @description Where a part of a build lies.
+         * @enum {string}
+         */
+        kindwhisk__core__builds__part__Place: "base" | "layer" | "filling" | "wall" | "lid" | "coat" | "on top" | "offcut";
+        /**
+         * Place
+         * @description What goes to one place: grams, and how thick it lies there in mm (None: not spread).
+         */
+        kindwhisk__core__finishing__allocation__Place: {
+            /** Grams */
+            grams: number;
+            /** Name */
+            name: string;
+            /** Of */
+            of: string;
+            /** Place */
+            place: string;
+            /** Thickness Mm */
+            thickness_mm: number | null;
+        };
+        /**
+         * DomeBody
+         * @description A hollowed half-sphere.
+         */
+        kindwhisk__core__finishing__bodies__DomeBody: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            body: "dome";
+            /** Diameter Mm */
+            diameter_mm: number;
+            /**
+             * Lid Mm
+             * @default 22
+             */
+            lid_mm: number;
+            /**
+             * Wall Mm
+             * @default 18
+             */
+            wall_mm: number;
+        };
+        /**
+         * RollBody
+         * @description A sheet that is rolled along its ``length_mm``; with ``filling_mm`` its diameter follows.
+         */
+        kindwhisk__core__finishing__bodies__RollBody: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            body: "roll";
+            /**
+             * Filling Mm
+             * @default 7
+             */
+            filling_mm: number;
+            /** Length Mm */
+            length_mm: number;
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * Meeting
+         * @description Whether crumb and soak may meet as warm as they are, and what to do where they don't.
+         */
+        kindwhisk__core__finishing__soaking__Meeting: {
+            /** Fits */
+            fits: boolean;
+            /** Says */
+            says: string;
         };
         /**
          * Batch
@@ -11916,6 +13558,43 @@ export interface components {
          * @enum {string}
          */
         kindwhisk__core__process__changes__pause__Keep: "cold" | "frozen" | "as it is" | "lost";
+        /**
+         * Meeting
+         * @description Syrup and whites on one clock.
+         *
+         *     ``start_in_s`` and ``start_at_c`` are the cue for the whites: None once they run, or while the pot cannot tell.
+         *     ``gap_s`` is how much later than the whites the syrup will be there (less than none: earlier). ``pour``: off
+         *     the heat and in; ``past_saving``: off the heat, and not in.
+         */
+        kindwhisk__core__sugar__meeting__Meeting: {
+            /** Gap S */
+            gap_s: number | null;
+            /** Levers */
+            levers: components["schemas"]["Lever"][];
+            /**
+             * Past Saving
+             * @default false
+             */
+            past_saving: boolean;
+            /** Pour */
+            pour: boolean;
+            /** Says */
+            says: string;
+            /** Start At C */
+            start_at_c: number | null;
+            /** Start In S */
+            start_in_s: number | null;
+            /** Start Now */
+            start_now: boolean;
+            whisk: components["schemas"]["Whisk"];
+            whites_s: components["schemas"]["Estimate"];
+        };
+        /**
+         * Place
+         * @description Where a value lies on its band.
+         * @enum {string}
+         */
+        kindwhisk__core__values__bands__Place: "low" | "within" | "high";
     };
     responses: never;
     parameters: never;
@@ -12617,6 +14296,71 @@ export interface operations {
             };
         };
     };
+    label_as_pdf_api_bakes__bake_id__label_pdf_get: {
+        parameters: {
+            query?: {
+                sheet?: components["schemas"]["Sheet"];
+                copies?: number | null;
+            };
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     label_as_text_api_bakes__bake_id__label_txt_get: {
         parameters: {
             query?: never;
@@ -12944,6 +14688,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Aged"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    allocate_api_craft_allocate_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AllocateBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Allocation"];
                 };
             };
             /** @description The body could not be read. */
@@ -13442,6 +15230,50 @@ export interface operations {
             };
         };
     };
+    dome_of_api_craft_dome_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["kindwhisk__api__routers__finishing__DomeBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dome"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     eggs_api_craft_eggs_get: {
         parameters: {
             query?: {
@@ -13589,6 +15421,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["IngredientEntry"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    layers_api_craft_layers_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayersBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layers"];
                 };
             };
             /** @description The body could not be read. */
@@ -13982,6 +15858,50 @@ export interface operations {
             };
         };
     };
+    portions_api_craft_portions_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PortionsBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Portions"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     quantity_api_craft_quantity_get: {
         parameters: {
             query: {
@@ -14070,6 +15990,50 @@ export interface operations {
             };
         };
     };
+    ready_for_api_craft_ready_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadyBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ready"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     ribbon_api_craft_ribbon_get: {
         parameters: {
             query: {
@@ -14089,6 +16053,94 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Estimate"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    ring_api_craft_ring_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RingBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FingerRing"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    roll_api_craft_roll_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["kindwhisk__api__routers__finishing__RollBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RollPlan"];
                 };
             };
             /** @description The body could not be read. */
@@ -14133,6 +16185,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SharingView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    shelf_life_api_craft_shelf_life_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeepsView"][];
                 };
             };
             /** @description The body could not be read. */
@@ -14221,6 +16313,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SkinView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    soak_api_craft_soak_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SoakBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SoakPlan"];
                 };
             };
             /** @description The body could not be read. */

@@ -15,6 +15,7 @@
   import Gate from './Gate.svelte';
   import Meeting from './Meeting.svelte';
   import PotNow from './PotNow.svelte';
+  import ReadyNow from '../../lib/parts/ReadyNow.svelte';
   import SkinTouches from './SkinTouches.svelte';
   import SortCounts from './SortCounts.svelte';
 
@@ -131,6 +132,26 @@
       {/each}
     </ul>
     <p class="text-lg">{step.do} <span class="text-quiet">{step.why}</span></p>
+  {/if}
+  {#each detail.notices as told (told.text)}
+    <p
+      class="border-l-[6px] {told.level === 'danger'
+        ? 'border-raspberry'
+        : 'border-copper'} pl-4 text-[17px] leading-snug"
+    >
+      <strong>{told.text}</strong> <span class="text-quiet">{told.remedy}</span>
+    </p>
+  {/each}
+  {#if step.ready && line.status !== 'waiting'}<ReadyNow ready={step.ready} />{/if}
+  {#if bench.bake?.cold && (bench.bake.cold.over || bench.bake.cold.left_s < 3600)}
+    <p
+      class="border-l-[6px] {bench.bake.cold.over ? 'border-raspberry' : 'border-copper'} pl-4 text-[17px] leading-snug"
+    >
+      <strong>{bench.bake.cold.says}</strong>
+      <span class="text-quiet"
+        >By its steps{bench.bake.cold.measured_s > 0 ? ' and readings' : ''}; your own rule decides.</span
+      >
+    </p>
   {/if}
   {#if detail.counts.length > 0 && line.status === 'waiting' && line.startable}
     <SortCounts {bench} step={step.id} counts={detail.counts} />

@@ -16,7 +16,7 @@
       .map((s, i) => ({ value: s.id, label: `${i + 1} ${s.title}` })),
   );
   const ingredients = $derived(editor.ingredients.map((i) => ({ value: i.id, label: i.name })));
-  const SHARES: Share[] = ['all', 'part', 'grams', 'the rest'];
+  const SHARES: Share[] = ['all', 'part', 'grams', 'the rest', 'what was cut off'];
 </script>
 
 <h3 class="mt-4 text-lg font-semibold">Contents</h3>

@@ -27,7 +27,8 @@
 
   function figure(step: StepForecast): string {
     const m = step.material;
-    if (m.mass_g <= 0) return step.goal;
+    // What is built has a density that tells nobody anything: what it comes to does.
+    if (m.mass_g <= 0 || step.section?.regions.length) return step.goal;
     const airy = m.air_fraction > 0.08;
     if (step.kind === 'warm' || step.kind === 'rest') return `${grams(m.mass_g)}, ${celsius(m.temperature_c)}`;
     return airy ? `${m.density_g_per_ml.likely.toFixed(2)} g/ml` : grams(m.mass_g);

@@ -11,6 +11,7 @@
   import Additions from '../../lib/parts/Additions.svelte';
   import BakeTold from '../../lib/parts/BakeTold.svelte';
   import CoolGates from '../../lib/parts/CoolGates.svelte';
+  import ReadyNow from '../../lib/parts/ReadyNow.svelte';
   import { p } from '../../routes';
   import { celsius, grams, litres, origin } from '../../lib/figures.svelte';
   import { length } from '../../lib/time';
@@ -42,6 +43,7 @@
         Then it can wait <strong>{length(step.hold_s.likely)}</strong>
         <span class="text-quiet">({origin(step.hold_s)}). {step.hold_why}</span>
       </p>{/if}
+    {#if step.ready}<ReadyNow ready={step.ready} />{/if}
     {#if step.ageing}<p class="text-quiet">
         Too long: {step.ageing.sign}
         {step.ageing.restores}

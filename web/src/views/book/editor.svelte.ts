@@ -5,7 +5,7 @@ export type Formula = Schemas['Formula'];
 export type Portion = Schemas['WeighStep']['inputs'][number];
 /** A step as the editor sees it: what all kinds share, and whatever its own kind adds. */
 export type LooseStep = Schemas['WeighStep'] & Record<string, unknown>;
-export type Share = 'all' | 'part' | 'grams' | 'the rest';
+export type Share = 'all' | 'part' | 'grams' | 'the rest' | 'what was cut off';
 
 const MOST_UNDO = 100;
 const place = (id: string) => `kindwhisk.change.${id}`;
@@ -19,6 +19,7 @@ function free(name: string, taken: string[]): string {
 /** How much of a step a portion takes, in words. */
 export function shareOf(portion: Portion): Share {
   if (portion.source !== 'step') return 'all';
+  if (portion.offcut) return 'what was cut off';
   if (portion.rest) return 'the rest';
   if (portion.fraction != null) return 'part';
   return portion.grams != null ? 'grams' : 'all';
@@ -136,7 +137,8 @@ export class Editor {
       let n = 1;
       while (steps.some((s) => s.id === `${kind}-${n}`)) n++;
       const id = `${kind}-${n}`;
-      const inputs: Portion[] = before && kind !== 'weigh' ? [{ source: 'step', step: before.id, rest: false }] : [];
+      const inputs: Portion[] =
+        before && kind !== 'weigh' ? [{ source: 'step', step: before.id, rest: false, offcut: false }] : [];
       if (before && kind !== 'weigh')
         for (const step of steps)
           for (const p of step.inputs) if (p.source === 'step' && p.step === before.id) p.step = id;
@@ -184,7 +186,12 @@ export class Editor {
   setShare(index: number, share: Share): void {
     const old = this.step?.inputs[index];
     if (old?.source !== 'step') return;
-    const portion: Portion = { source: 'step', step: old.step, rest: share === 'the rest' };
+    const portion: Portion = {
+      source: 'step',
+      step: old.step,
+      rest: share === 'the rest',
+      offcut: share === 'what was cut off',
+    };
     if (share === 'part') portion.fraction = 0.5;
     if (share === 'grams') portion.grams = 100;
     this.setPortion(index, portion);
@@ -197,7 +204,7 @@ export class Editor {
       if (!step) return;
       const earlier = steps[at - 1];
       if (source === 'ingredient') step.inputs.push({ source, ingredient: 'sugar', grams: 10, role: '', written: '' });
-      else if (earlier) step.inputs.push({ source, step: earlier.id, rest: false });
+      else if (earlier) step.inputs.push({ source, step: earlier.id, rest: false, offcut: false });
     });
   }
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api/client';
   import Backup from './Backup.svelte';
+  import OwnRules from './OwnRules.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
@@ -152,6 +153,8 @@
         /></label
       >
     </section>
+
+    <OwnRules {page} />
 
     <Backup />
 

@@ -15,6 +15,8 @@ export class KitchenState {
   kitchen = $state<Kitchen | null>(null);
   /** The shapes that a tin can have, with what their lengths are called. */
   shapes = $state<Schemas['ShapeView'][]>([]);
+  /** What keeps how long, by guidance. */
+  keeps = $state<Schemas['KeepsView'][]>([]);
   problem = $state<Problem | null>(null);
   saved = $state<'yes' | 'saving' | 'no'>('yes');
   revision = $state(0);
@@ -24,8 +26,13 @@ export class KitchenState {
 
   async load(): Promise<void> {
     try {
-      const [view, shapes] = await Promise.all([ask(api.GET('/api/kitchen')), ask(api.GET('/api/craft/tin-shapes'))]);
+      const [view, shapes, keeps] = await Promise.all([
+        ask(api.GET('/api/kitchen')),
+        ask(api.GET('/api/craft/tin-shapes')),
+        ask(api.GET('/api/craft/shelf-life')),
+      ]);
       this.shapes = shapes;
+      this.keeps = keeps;
       this.kitchen = view.kitchen;
       this.revision = view.revision;
       this.problem = null;

@@ -2,6 +2,7 @@
   import { api, ask, newKey, problemOf, type BakeState, type Problem, type Schemas } from '../../lib/api/client';
   import Band from '../../lib/draw/Band.svelte';
   import Braid from '../../lib/draw/Braid.svelte';
+  import Section from '../../lib/draw/Section.svelte';
   import Trace from '../../lib/draw/Trace.svelte';
   import { grams } from '../../lib/figures.svelte';
   import { live } from '../../lib/live.svelte';
@@ -20,6 +21,8 @@
   let problem = $state<Problem | null>(null);
   let label = $state<Schemas['BakeLabel'] | null>(null);
   let moves = $state<Schemas['ClockMoved'][]>([]);
+  /** The last build, cut through. */
+  let finished = $state<Schemas['Section'] | null>(null);
   let note = $state('');
   let picked = $state<string | null>(null);
 
@@ -38,6 +41,9 @@
         ask(api.GET('/api/bakes/{bake_id}/label', params)),
         ask(api.GET('/api/bakes/{bake_id}/clock-moves', params)),
       ]);
+      const step = bake?.steps.at(-1)?.id;
+      const close = await ask(api.GET('/api/bakes/{bake_id}', { params: { ...params.params, query: { step } } }));
+      finished = (step && close.details[step]?.section?.regions.length && close.details[step].section) || null;
     } catch (error) {
       problem = problemOf(error);
     }
@@ -215,13 +221,40 @@
             </p>
             <p class="mt-1 font-semibold text-raspberry">{label.contains}</p>
             {#if label.labels}<p class="text-raspberry">{label.labels}</p>{/if}
-            {#if label.keeps}<p class="mt-1">{label.keeps}</p>{/if}
+            <p class="mt-1">
+              {#if label.use_by}<strong>Use by {day(label.use_by)}.</strong>{/if}
+              <span class="text-quiet">{label.use_by_rule}</span>
+            </p>
+            <p>{label.keeps}</p>
+            {#if label.portions > 1}<p>
+                {label.portions} portions of {grams(label.weight_g / label.portions)}
+              </p>{/if}
             {#if label.raw_egg}<p class="font-semibold text-raspberry">{label.raw_egg}</p>{/if}
             <p class="mt-1 text-[15px] text-quiet">{label.defers}</p>
           </div>
-          <a class="inline-flex min-h-11 items-center underline" href="/api/bakes/{bake_id}/label.txt" download
-            >Label as plain text</a
-          >
+          <p class="flex flex-wrap gap-x-5">
+            <a class="inline-flex min-h-11 items-center underline" href="/api/bakes/{bake_id}/label.pdf?sheet=a4-8"
+              >Print eight to an A4 sheet</a
+            >
+            <a class="inline-flex min-h-11 items-center underline" href="/api/bakes/{bake_id}/label.pdf?sheet=a4-21"
+              >21 small ones</a
+            >
+            <a class="inline-flex min-h-11 items-center underline" href="/api/bakes/{bake_id}/label.pdf?sheet=single"
+              >A single one</a
+            >
+            <a class="inline-flex min-h-11 items-center underline" href="/api/bakes/{bake_id}/label.txt" download
+              >Label as plain text</a
+            >
+          </p>
+          {#if bake.cold}<p class="mt-1 max-w-prose {bake.cold.over ? 'font-semibold text-raspberry' : 'text-quiet'}">
+              {bake.cold.says} Counted from its steps{bake.cold.measured_s > 0 ? ' and readings' : ''}.
+            </p>{/if}
+        </section>
+      {/if}
+      {#if finished}
+        <section aria-label="As it stands">
+          <h2 class="mb-2 text-xl">As it stands</h2>
+          <Section section={finished} width={420} height={220} />
         </section>
       {/if}
       <section>

@@ -136,7 +136,9 @@ def _kept(formula: Formula, at: Standing, kept: Mapping[str, Keep], hours: float
             steps.append(step.model_copy(update={"hours": hours, "frozen": again[step.id] is Keep.FROZEN}))
         else:
             inputs: list[Portion] = [
-                StepPortion(step=stands_in[p.step]) if isinstance(p, StepPortion) and p.step in stands_in else p
+                StepPortion(step=stands_in[p.step])
+                if isinstance(p, StepPortion) and p.step in stands_in and not p.offcut
+                else p
                 for p in step.inputs
             ]
             steps.append(with_inputs(step, inputs))

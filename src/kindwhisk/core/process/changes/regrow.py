@@ -50,6 +50,8 @@ def _once_more(step: Step, names: Mapping[str, tuple[str, str]], need: Mapping[s
     for n, portion in enumerate(step.inputs):
         if isinstance(portion, IngredientPortion):
             inputs.append(portion.scaled(need[step.id]))
+        elif portion.step in names and portion.offcut:
+            inputs.append(portion.model_copy(update={"step": names[portion.step][0]}))
         elif portion.step in names:
             share = need[step.id] * shares[n] / need[portion.step]
             inputs.append(_part(names[portion.step][0], min(1.0, share)))
@@ -100,6 +102,14 @@ def regrow(
                 inputs.append(portion.scaled(factor))
                 continue
             source, share = portion.step, shares[n]
+            if portion.offcut:
+                # What was cut off is there as long as what it was cut off is not lost; else it comes with the new.
+                lost = lose.get(source, 0.0)
+                if lost < left[source] - NOTHING:
+                    inputs.append(portion)
+                if source in more and lost > NOTHING:
+                    inputs.append(portion.model_copy(update={"step": names[source][0]}))
+                continue
             kept = 1 - lose.get(source, 0.0) / left[source]
             if kept > NOTHING:
                 inputs.append(

@@ -7,6 +7,7 @@ from typing import Annotated, Any, ClassVar, NamedTuple, Self
 
 from pydantic import Field
 
+from kindwhisk.core.builds.built import Built
 from kindwhisk.core.foams.foam import Foam
 from kindwhisk.core.foams.whipping import Seen
 from kindwhisk.core.ingredients.material import Material
@@ -20,6 +21,7 @@ from kindwhisk.core.process.portions import IngredientPortion, Portion, StepId, 
 from kindwhisk.core.process.schools import School
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.watching import Watching
+from kindwhisk.core.readiness.window import Purpose
 from kindwhisk.core.values.bands import Band, Quantity, Side
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
@@ -98,6 +100,7 @@ class StepBase(Value):
     ``shows_before``: the vessels that it takes from are worth seeing beside its own.
     ``ages``: its result loses air while it waits.
     ``probe``: where a thermometer that follows this step lives; ``beside``: one that follows what is around it;
+    ``ends_as_read``: its result is as warm as its thermometer last told;
     ``reads``: what a typed reading of the first is called.
     ``first`` are the fields that one begins with when a baker puts it into a process, where it has no default for
     them; ``wanted_first`` what an optional shape begins as; ``by_itself``: the product puts it in, no baker does.
@@ -115,6 +118,7 @@ class StepBase(Value):
     reading_fades_s: ClassVar[float] = math.inf
     under_way_is_enough: ClassVar[bool] = False
     probe: ClassVar[ProbePlace | None] = None
+    ends_as_read: ClassVar[bool] = False
     beside: ClassVar[ProbePlace | None] = None
     reads: ClassVar[Quantity] = Quantity.CONTENT_TEMPERATURE
     shows_before: ClassVar[bool] = False
@@ -197,6 +201,11 @@ class StepBase(Value):
         return Rack.MIDDLE
 
     @property
+    def takes_for(self) -> Purpose | None:
+        """What it takes a content for; None where that is not a matter of its warmth."""
+        return None
+
+    @property
     def tool_in_use(self) -> str | None:
         """The beater or whisk that touches the content, if it matters for fat."""
         return None
@@ -253,6 +262,8 @@ class StepBase(Value):
         """The vessel cut in half with what is in it after this step; None without a content."""
         if material.mass_g <= 0:
             return None
+        if isinstance(material, Built):
+            return section.of_build(self.title, material)
         vessel = setting.vessels.get(self.vessel)
         if vessel is None or vessel.form in {VesselForm.OVEN}:
             return None

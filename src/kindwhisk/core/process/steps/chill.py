@@ -6,7 +6,8 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.builds.built import whole
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase
@@ -29,7 +30,7 @@ class ChillStep(StepBase):
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Cold, and set where something in it sets."""
-        content = combine(intake)
+        content = whole(intake)
         duration = Estimate.around(3600 * self.hours, 0.2, Basis.FORMULA)
         return Outcome(
             material=content.at(FREEZER_C if self.frozen else FRIDGE_C),

@@ -9,6 +9,7 @@ from pydantic import Field
 
 from kindwhisk.core.baking import cooling
 from kindwhisk.core.baking.cooling import Hot
+from kindwhisk.core.builds.built import Built
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
@@ -27,6 +28,7 @@ class CoolStep(StepBase):
 
     attention: ClassVar[Attention] = Attention.NONE
     under_way_is_enough: ClassVar[bool] = True
+    ends_as_read: ClassVar[bool] = True
     probe: ClassVar[ProbePlace | None] = ProbePlace.CRUMB
     reads: ClassVar[Quantity] = Quantity.CORE_TEMPERATURE
 
@@ -103,6 +105,8 @@ class CoolStep(StepBase):
 
     def section(self, material: Material, setting: Setting) -> section.Section:
         """The cake as it hangs or stands."""
+        if isinstance(material, Built):
+            return section.of_build(self.title, material)
         return in_tins(setting, material, inverted=self.inverted)
 
     def schools(self, content: Content) -> tuple[School, ...]:

@@ -9,6 +9,8 @@ from typing import Any, ClassVar, Literal
 
 from pydantic import Field
 
+from kindwhisk.core.builds.built import Built
+from kindwhisk.core.builds.part import Part, Place
 from kindwhisk.core.folding.sinking import sinking
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.patterns.pattern import BatterNames, PatternView, numbered
@@ -17,10 +19,12 @@ from kindwhisk.core.process.outcome import MakeReady, Notice, Outcome
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps.base import Content, StepBase, by_habit, in_tins
+from kindwhisk.core.readiness.recognise import name_of
+from kindwhisk.core.readiness.window import Purpose
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.tins.standing import TinFit, judge, levels_mm
 from kindwhisk.core.values.estimate import Estimate
-from kindwhisk.core.vessels.section import Section
+from kindwhisk.core.vessels.section import Section, of_build
 
 NEARLY_FULL = 0.2
 """A further tin is begun when this share of one is left over."""
@@ -102,19 +106,26 @@ class FillStep(StepBase):
         count = max(1, math.ceil(wanted - NEARLY_FULL))
         return TinsInUse(name=self.tin_name, tin=self.tin, count=count, papered=papered)
 
+    @property
+    def takes_for(self) -> Purpose | None:
+        """What it takes a content for."""
+        return Purpose.POUR
+
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """The batter, standing in the tins."""
         batter = combine(intake)
         tins = setting.tins
-        each = batter.mass_g * tins.share
+        lined = _filled(intake)
+        poured_in = batter if lined is None else combine(m for m in intake if not isinstance(m, Built))
+        each = poured_in.mass_g * tins.share
         poured = self.pattern_view(intake, setting)
         number = tins.count + sum(t.count for t in tins.beside)
         many = f"All {each:.0f} g at once"
         if number > 1:
-            parts = [f"{batter.mass_g * tins.share * _times(t, tins):.0f} g into each {t.name}" for t in _all(tins)]
+            parts = [f"{each * _times(t, tins):.0f} g into each {t.name}" for t in _all(tins)]
             many = ", ".join(parts)
         return Outcome(
-            material=batter,
+            material=lined or batter,
             duration_s=by_habit(20 + 30 * number),
             goal=f"{each:.0f} g a tin" if number > 1 else "Filled",
             do=poured.says
@@ -169,7 +180,9 @@ class FillStep(StepBase):
         )
 
     def section(self, material: Material, setting: Setting) -> Section:
-        """The tin with its level, the expected rise and the rim."""
+        """The tin with its level, the expected rise and the rim; what is built is drawn as it stands."""
+        if isinstance(material, Built):
+            return of_build(setting.tins.name, material)
         if not self.rises:
             return in_tins(setting, material)
         return in_tins(setting, material, rise_mm=self._rise(material, setting))
@@ -177,6 +190,15 @@ class FillStep(StepBase):
     def schools(self, content: Content) -> tuple[School, ...]:
         """How the tin is prepared."""
         return (school("Tin", self.lining.value),) if self.rises else ()
+
+
+def _filled(intake: tuple[Material, ...]) -> Built | None:
+    """What is filled into something lined: a part of its build. None where it is not lined."""
+    lined = next((m for m in intake if isinstance(m, Built)), None)
+    if lined is None:
+        return None
+    rest = [m.mixed for m in intake if m is not lined and m.mass_g > 0]
+    return lined.adding(*(Part(name=name_of(m), place=Place.FILLING, content=m) for m in rest))
 
 
 def _all(tins: TinsInUse) -> tuple[TinsInUse, ...]:

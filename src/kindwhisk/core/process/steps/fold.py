@@ -22,6 +22,8 @@ from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, StepBase, Tool, by_habit, usual_density
+from kindwhisk.core.process.steps.meeting import folding_notices
+from kindwhisk.core.readiness.window import Purpose
 from kindwhisk.core.values.bands import Side
 from kindwhisk.core.values.estimate import Basis, Estimate
 
@@ -108,6 +110,11 @@ class FoldStep(StepBase):
         """What touches the content."""
         return self.tool
 
+    @property
+    def takes_for(self) -> Purpose | None:
+        """What it takes a content for."""
+        return Purpose.FOLD
+
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Masses add; the air that the manner keeps stays."""
         whole = combine(intake)
@@ -170,7 +177,8 @@ class FoldStep(StepBase):
 
     def _notices(self, intake: tuple[Material, ...]) -> tuple[Notice, ...]:
         found = (fat_warmth(m) for m in intake)
-        return tuple(Notice(level="risk", text=w.text, remedy=w.remedy) for w in found if w)
+        fat = (Notice(level="risk", text=w.text, remedy=w.remedy) for w in found if w)
+        return (*fat, *folding_notices(intake))
 
     def reading_tells(self, density: float, intake: tuple[Material, ...], setting: Setting) -> str:
         """Of a cup of what is in the bowl now (g/ml): how much of the air the fold kept."""

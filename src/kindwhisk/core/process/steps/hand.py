@@ -6,7 +6,8 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.builds.built import whole
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.process.outcome import Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, Words, by_habit
@@ -28,7 +29,7 @@ class HandStep(StepBase):
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """The same content, worked by hand."""
-        content = combine(intake)
+        content = whole(intake)
         hot = content.baked and content.temperature_c > HOT_C
         return Outcome(
             material=content,

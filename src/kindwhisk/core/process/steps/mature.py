@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from typing import ClassVar, Literal
 
-from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.builds.built import whole
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.piping.maturing import FillingKind, hours, keeps_in_words
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
@@ -27,7 +28,7 @@ class MatureStep(StepBase):
         duration = hours(self.filling).scaled(3600)
         rule = keeps_in_words(self.filling, setting.kitchen.cold_rule)
         return Outcome(
-            material=combine(intake).at(FRIDGE_C),
+            material=whole(intake).at(FRIDGE_C),
             duration_s=duration,
             modelled_s=duration.likely,
             goal=f"{duration.likely / 3600:.0f} h, cold",

@@ -17,6 +17,7 @@ from kindwhisk.core.piping.colouring import ColourRisk, doses_in
 from kindwhisk.core.process.outcome import Checkpoint, DepositView, MakeReady, Notice, Outcome
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps.base import StepBase, in_tins
+from kindwhisk.core.readiness.window import Purpose
 from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.bands import Band, Quantity, Side
@@ -92,6 +93,11 @@ class PipeStep(StepBase):
             trays=math.ceil(count / self.per_tray(tray)),
             sheet=tray,
         )
+
+    @property
+    def takes_for(self) -> Purpose | None:
+        """What it takes a content for."""
+        return Purpose.PIPE
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """The same content in pieces."""

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from typing import Literal
 
+from kindwhisk.core.builds.built import Built
+from kindwhisk.core.builds.part import CRUMBS
 from kindwhisk.core.finishing import soaking
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.material import Material, combine
@@ -15,16 +17,20 @@ from kindwhisk.core.safety.cautions import keep_cold
 
 
 class SoakStep(StepBase):
-    """Soak a baked crumb: brushed on, or ``flooded`` so that it stands in the liquid."""
+    """Soak a baked crumb: brushed on, or ``flooded`` so that it stands in the liquid.
+
+    Of a build the crumbs are soaked, each by its share of the pores.
+    """
 
     kind: Literal["soak"] = "soak"
     flooded: bool = False
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Liquid goes into the pores; the crumb keeps its size."""
-        crumb = combine([m for m in intake if m.baked])
+        built = next((m for m in intake if isinstance(m, Built)), None)
+        crumb = combine(_crumbs(m) for m in intake if m.baked)
         soak = combine([m for m in intake if not m.baked])
-        together = combine(intake)
+        together = combine((crumb, soak)) if built is not None else combine(intake)
         takes = soaking.takes_ml(crumb, flooded=self.flooded)
         given = soak.gas_free_volume_ml
         notices = []
@@ -40,22 +46,60 @@ class SoakStep(StepBase):
             notices.append(
                 Notice(level="danger", text="Nothing baked is here to be soaked.", remedy="Soak after the bake.")
             )
+        most = takes.high * soak.gas_free_density
+        given_goes = soaking.goes(soak.mass_g, most)
+        notices += self._warmth(crumb, soak)
         chilled = any(ingredient(i).kind == "dairy" for i in soak.parts)
         pores = soaking.room_ml(crumb)
         return Outcome(
-            material=soaking.soaked(crumb, soak, together) if crumb.mass_g > 0 else together,
+            material=_soaked(built, soak)
+            if built is not None
+            else soaking.soaked(crumb, soak, together)
+            if crumb.mass_g > 0
+            else together,
             duration_s=by_habit(420 if self.flooded else 120),
             goal=f"{soak.mass_g:.0f} g in",
             do=(
                 "Pricked all over, cold liquid in three goes, edges first; wait until each is gone."
                 if self.flooded
                 else "With a brush, edges first, all faces alike."
+                if len(given_goes) == 1
+                else f"With a brush, edges first: {given_goes[0]:.0f} g, and {given_goes[1]:.0f} g once that is gone."
             ),
             why=f"It fills {given / pores:.0%} of the pores." if pores > 0 else "",
             cautions=(keep_cold(setting.kitchen.cold_rule),) if chilled else (),
             notices=tuple(notices),
         )
 
+    @staticmethod
+    def _warmth(crumb: Material, soak: Material) -> list[Notice]:
+        """Where both are hot."""
+        if crumb.mass_g <= 0 or soak.mass_g <= 0:
+            return []
+        milky = any(ingredient(i).kind == "dairy" for i in soak.parts)
+        liquid = soaking.Liquid.MILK if milky else soaking.Liquid.SYRUP
+        met = soaking.warm_on_cold(crumb.temperature_c, soak.temperature_c, liquid)
+        return [] if met.fits else [Notice(level="risk", text=met.says, remedy="One of them cold, the other warm.")]
+
     def schools(self, content: Content) -> tuple[School, ...]:
         """Brushed or flooded."""
         return (school("Soak", "flooded" if self.flooded else "brushed"),)
+
+
+def _crumbs(material: Material) -> Material:
+    """What of it is crumb."""
+    if not isinstance(material, Built):
+        return material
+    return combine(p.content for p in material.at_place(*CRUMBS))
+
+
+def _soaked(built: Built, soak: Material) -> Built:
+    """Each crumb with its share of the liquid in its pores."""
+    room = [soaking.room_ml(p.content) if p.place in CRUMBS else 0.0 for p in built.build]
+    whole = sum(room)
+    parts = []
+    for part, pores in zip(built.build, room, strict=True):
+        share = soak.take(pores / whole) if whole > 0 else soak.take(0)
+        wet = soaking.soaked(part.content, share, combine((part.content, share))) if pores > 0 else part.content
+        parts.append(part.of(wet))
+    return Built.of(built.frame, parts)

@@ -18,6 +18,8 @@ from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import MACHINE, Setting
 from kindwhisk.core.process.steps.base import YOLKY, Content, StepBase
+from kindwhisk.core.readiness.cream import keeps_s
+from kindwhisk.core.readiness.recognise import known_of
 from kindwhisk.core.safety.cautions import RAW_EGG, keep_cold
 from kindwhisk.core.values.bands import Side
 from kindwhisk.core.values.estimate import Estimate
@@ -118,6 +120,8 @@ class WhipStep(StepBase):
                 density = density_of(ratio, Method.SWISS, start.temperature_c)
                 hold = holds_s(ratio, Method.SWISS, start.temperature_c)
             look = LOOKS.get(kind) or foam.PEAK_LOOKS[self.peak]
+        if kind is Foam.CREAM:
+            hold = keeps_s(stabilised=known_of(start).stabilised)
         cup = self.density(Figure.FOAM, kind, start, density, setting)
         band = self.density_band(
             cup,

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.process.steps.assemble import Joining
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.base import WHITES, YOLKY
 from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.joining import Joining
 from kindwhisk.core.process.steps.macaronage import MacaronageStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.roll import RollStep

@@ -8,7 +8,6 @@ from typing import Any
 from kindwhisk.core.ingredients import counts_as, ingredient
 from kindwhisk.core.process.checking import fatty
 from kindwhisk.core.process.components import Part
-from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.base import WHITES, YOLKY, StepBase
 from kindwhisk.core.process.steps.boil import BoilStep
@@ -16,6 +15,7 @@ from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.joining import Joining
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.sift import SiftStep
@@ -23,6 +23,7 @@ from kindwhisk.core.process.steps.soak import SoakStep
 from kindwhisk.core.process.steps.stream import StreamStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.whip import WhipStep
+from kindwhisk.core.reading.method.joined import JoinStep
 from kindwhisk.core.reading.method.making import NONE_LEFT, Made, Stock, Use
 from kindwhisk.core.reading.method.part_names import part_of
 from kindwhisk.core.reading.method.shares import Share
@@ -90,7 +91,7 @@ def _place_for(t: Tracker, stock: Stock) -> Made | None:
     spoils = fatty(item.id) or item.kind in {"dairy", "other"} or item.id.startswith("unknown-")
     spoils = spoils and bool(steps) and all(m.white_foam or m.meringue for m in steps)
     if cake is not None and ((dressing and not stock.group) or spoils):
-        return t.make(AssembleStep, "rack", [], [t.use(cake)], joining=Joining.TOP)
+        return t.make(JoinStep, "rack", [], [t.use(cake)], joining=Joining.TOP)
     if not steps:
         return None
     if item.id == "water" and (dissolved := _dissolves(steps, stock)) is not None:
@@ -208,7 +209,7 @@ def _joining(cake: Made, made: Made) -> tuple[type[StepBase], dict[str, Any]]:
         return SoakStep, {}
     if not cake.baked and cake.kind not in {FillStep, ChillStep, PipeStep}:
         return FoldStep if cake.airy or made.airy else MixStep, {}
-    return AssembleStep, {"joining": Joining.LAYER}
+    return JoinStep, {"joining": Joining.LAYER}
 
 
 def _meringue_topping(t: Tracker, made: Made) -> bool:

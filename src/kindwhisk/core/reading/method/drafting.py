@@ -32,6 +32,7 @@ from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.line import MOST_G
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.components import Parts
+from kindwhisk.core.reading.method.joined import JoinStep, built
 from kindwhisk.core.reading.method.making import Made, Take, Use
 from kindwhisk.core.reading.method.titles import for_a_skin, names, title_of
 from kindwhisk.core.tins.pieces import PipedPiece
@@ -157,18 +158,17 @@ class Drafter:
         stem = str(kind.model_fields["kind"].default)
         step_id = self._id(stem)
         self.ids[id(made)] = step_id
-        step: Any = kind.model_validate(
-            {
-                **fields,
-                "id": step_id,
-                "title": title_of(made),
-                "vessel": made.vessel,
-                "inputs": inputs,
-                "written": made.words[:400],
-                "assumed": made.assumed[:200],
-                "component": self.parts.of(made),
-            }
-        )
+        told = {
+            **fields,
+            "id": step_id,
+            "title": title_of(made),
+            "vessel": made.vessel,
+            "inputs": inputs,
+            "written": made.words[:400],
+            "assumed": made.assumed[:200],
+            "component": self.parts.of(made),
+        }
+        step: Any = built(told) if kind is JoinStep else kind.model_validate(told)
         self._add(step, made)
 
     # What a kind needs beside what its sentence says

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.process.steps.assemble import Joining
+from kindwhisk.core.process.steps.joining import Joining
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.reading.method.making import Made
 

@@ -11,6 +11,7 @@ from kindwhisk.core.reading.method.following import Followed
 from kindwhisk.core.reading.method.making import Stock
 from kindwhisk.core.reading.remarks.amounts import on_amounts
 from kindwhisk.core.reading.remarks.by_text import on_text
+from kindwhisk.core.reading.remarks.on_cooling import on_cooling
 from kindwhisk.core.reading.remarks.on_process import (
     hardly_read,
     on_eggs,
@@ -71,6 +72,7 @@ def remarks(
         [
             *on_amounts(lines), *on_proportions(weighed), *on_lists(followed, lines, unused), *on_splits(followed, placed, stocks.overdrawn),
             *on_order(followed), *on_elsewhere(followed), *lacking, *on_eggs(followed, placed),
+            *on_cooling(followed),
         ]
     )  # fmt: skip
 

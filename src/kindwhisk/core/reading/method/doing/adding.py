@@ -6,9 +6,9 @@ import re
 from dataclasses import replace
 
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.base import YOLKY
 from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.joining import Joining
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.method import said
@@ -27,6 +27,7 @@ from kindwhisk.core.reading.method.doing.finishing import top
 from kindwhisk.core.reading.method.doing.folding import as_whipped, other_than
 from kindwhisk.core.reading.method.doing.warming import warm
 from kindwhisk.core.reading.method.items import Item, without
+from kindwhisk.core.reading.method.joined import JoinStep
 from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.naming import ASIDE
 from kindwhisk.core.reading.method.tracker import Tracker, by_hand
@@ -80,7 +81,7 @@ def put(t: Tracker, clause: Clause) -> None:
         # “Jam. Roll.”
         takes, uses = t.claim(items)
         if takes or uses:
-            t.make(AssembleStep, "rack", takes, [t.use(here), *uses], joining=Joining.SPREAD)
+            t.make(JoinStep, "rack", takes, [t.use(here), *uses], joining=Joining.SPREAD)
         return
     alone = clause.guessed and len(items) == 1 and here is not None and not here.baked and items[0].share.grams
     alone = alone and items[0].mention is not None and ingredient(items[0].mention.ingredient).kind != "egg"
@@ -213,7 +214,7 @@ def dry_item(item: Item) -> bool:
 
 def _on_top(t: Tracker, clause: Clause, items: list[Item]) -> bool:
     """“Spread, add the strawberries”: on top of it."""
-    spread = t.here is not None and t.here.kind is AssembleStep and t.here.baked and clause.follows
+    spread = t.here is not None and t.here.kind is JoinStep and t.here.baked and clause.follows
     fruit = all(i.made is None or (i.made.of_kind({"fruit"}) and not i.made.airy) for i in items)
     if spread and not t.pending and fruit:
         top(t, clause)
@@ -232,7 +233,7 @@ def _into_the_ring(t: Tracker, items: list[Item]) -> bool:
     fruit = all(i.mention is not None and ingredient(i.mention.ingredient).kind == "fruit" for i in items)
     if not fruit or not any(m.baked for m in here.upstream()):
         return False
-    t.make(AssembleStep, here.vessel, t.claim(items)[0], [t.use(here)], joining=Joining.TOP)
+    t.make(JoinStep, here.vessel, t.claim(items)[0], [t.use(here)], joining=Joining.TOP)
     return True
 
 

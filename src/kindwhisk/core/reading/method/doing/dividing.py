@@ -5,9 +5,9 @@ from __future__ import annotations
 import re
 
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.joining import Joining
 from kindwhisk.core.process.steps.knock import KnockStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.split import SplitStep
@@ -15,6 +15,7 @@ from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import FREE_STANDING, the_cake
 from kindwhisk.core.reading.method.doing.filling import INTO_TIN, fill, pipe
 from kindwhisk.core.reading.method.doing.finishing import hand, sandwich, top
+from kindwhisk.core.reading.method.joined import JoinStep
 from kindwhisk.core.reading.method.shares import Share, fraction_in
 from kindwhisk.core.reading.method.tracker import Tracker
 
@@ -44,9 +45,9 @@ def line(t: Tracker, clause: Clause) -> None:
         )
         bought = [k for k in takes if ingredient(k.ingredient).kind == "bought"]
         if bought:
-            t.make(AssembleStep, "ring", takes, uses, joining=Joining.LINE)
+            t.make(JoinStep, "ring", takes, uses, joining=Joining.LINE)
         return
-    t.make(AssembleStep, "ring", [], [t.use(made)], joining=Joining.LINE)
+    t.make(JoinStep, "ring", [], [t.use(made)], joining=Joining.LINE)
 
 
 CUT = re.compile(r"^(?:i |we |when [^,]*)?cut(?!\w)")

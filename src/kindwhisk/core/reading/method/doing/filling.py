@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import re
 
-from kindwhisk.core.process.steps.assemble import Joining
 from kindwhisk.core.process.steps.base import WHITES, YOLKY
 from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.fill import FillStep
+from kindwhisk.core.process.steps.joining import Joining
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.soak import SoakStep

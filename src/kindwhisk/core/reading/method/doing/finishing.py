@@ -5,11 +5,11 @@ from __future__ import annotations
 import re
 
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.process.steps.assemble import AssembleStep, Joining
 from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.hand import HandStep
+from kindwhisk.core.process.steps.joining import Joining
 from kindwhisk.core.process.steps.mix import MixStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
@@ -22,6 +22,7 @@ from kindwhisk.core.reading.method.clauses import Clause
 from kindwhisk.core.reading.method.doing.common import CREAMS, foam_or_here, the_cake
 from kindwhisk.core.reading.method.implied import ANOTHER_LAYER
 from kindwhisk.core.reading.method.items import Item, without
+from kindwhisk.core.reading.method.joined import JoinStep
 from kindwhisk.core.reading.method.making import Made
 from kindwhisk.core.reading.method.tracker import Tracker
 from kindwhisk.core.reading.plain import plain
@@ -67,7 +68,7 @@ def cover(t: Tracker, cake: Made, items: list[Item]) -> None:
     coats = "icing-sugar" in ids or any(ingredient(i).kind in {"chocolate", "fat"} for i in ids)
     runs = all(ingredient(i).kind in RUNS for i in ids) and not any(u.made.is_cream for u in uses)
     if coats or thick or not runs:
-        t.make(AssembleStep, "rack", takes, [t.use(cake), *uses], joining=Joining.GLAZE if coats else Joining.SPREAD)
+        t.make(JoinStep, "rack", takes, [t.use(cake), *uses], joining=Joining.GLAZE if coats else Joining.SPREAD)
         return
     milk = any(ingredient(i).kind == "dairy" for i in ids)
     t.make(SoakStep, cake.vessel, takes, [t.use(cake), *uses], flooded=milk)
@@ -139,7 +140,7 @@ def join(t: Tracker, clause: Clause, joining: Joining, found: list[Item] | None 
     others = others or _ready(t, clause, joining, cake)
     if not others and joining is Joining.TOP and here is not None and here.kind in {FillStep, ChillStep}:
         # “Pipe into moulds, press a round of cake on each”.
-        t.make(AssembleStep, here.vessel, [], [t.use(here), t.use(cake)], joining=joining)
+        t.make(JoinStep, here.vessel, [], [t.use(here), t.use(cake)], joining=joining)
         return
     takes, uses = t.claim(others)
     cream = [k for k in takes if k.ingredient in CREAMS]
@@ -157,11 +158,11 @@ def join(t: Tracker, clause: Clause, joining: Joining, found: list[Item] | None 
     t.besides += missing
     if not takes and not uses:
         if missing or joining is Joining.TORCH:
-            t.make(AssembleStep, cake.vessel, [], [t.use(cake)], joining=joining, without_amount=missing)
+            t.make(JoinStep, cake.vessel, [], [t.use(cake)], joining=joining, without_amount=missing)
         else:
             t.say(cake)
         return
-    t.make(AssembleStep, "rack", takes, [t.use(cake), *uses], joining=joining)
+    t.make(JoinStep, "rack", takes, [t.use(cake), *uses], joining=joining)
 
 
 def sandwich(t: Tracker, clause: Clause) -> None:
@@ -204,7 +205,7 @@ def top(t: Tracker, clause: Clause) -> None:
         # “Sprinkle with sugar” when the batter has all that is listed: with some more.
         t.flush()
         t.besides += spent
-        t.make(AssembleStep, t.here.vessel, [], [t.use(t.here)], joining=Joining.TOP, without_amount=spent)
+        t.make(JoinStep, t.here.vessel, [], [t.use(t.here)], joining=Joining.TOP, without_amount=spent)
         return
     join(t, clause, Joining.TORCH if FLAME.search(clause.text) else Joining.TOP)
 
@@ -240,7 +241,7 @@ def dust(t: Tracker, clause: Clause) -> None:
     t.besides += [
         i.mention.ingredient for i in items if i.mention is not None and not t.stocks.matching(i.mention.ingredient)
     ]
-    t.make(AssembleStep, here.vessel, takes, [t.use(here), *uses], joining=Joining.DUST)
+    t.make(JoinStep, here.vessel, takes, [t.use(here), *uses], joining=Joining.DUST)
 
 
 def coat(t: Tracker, clause: Clause) -> None:
@@ -268,7 +269,7 @@ def soak(t: Tracker, clause: Clause) -> None:
         uses = [t.use(syrup)] if syrup is not None else []
     if takes and not uses and all(ingredient(x.ingredient).kind == "fruit" for x in takes):
         # “Brush with the warmed jam”: it lies on it.
-        t.make(AssembleStep, "rack", takes, [t.use(cake)], joining=Joining.GLAZE)
+        t.make(JoinStep, "rack", takes, [t.use(cake)], joining=Joining.GLAZE)
         return
     if takes or uses:
         soaked = t.make(SoakStep, cake.vessel, takes, [t.use(cake), *uses])
