@@ -26,7 +26,7 @@ GoodEntry: cup_g density_g_per_ml piece_g
 HalfSphereDimensions: diameter_mm
 HandStep: seconds
 IngredientPortion: grams temperature_c
-Kitchen: air_c altitude_m humidity_percent measured_kpa
+Kitchen: air_c altitude_m humidity_percent keeps_days measured_kpa out_of_cold_h
 Layout: across_mm along_mm gap_mm length_mm margin_mm width_mm
 LoafDimensions: bottom_length_mm bottom_width_mm depth_mm top_length_mm top_width_mm
 MacaronageStep: target_g_per_ml
@@ -43,7 +43,7 @@ PreheatStep: oven_c
 RecoverStep: oven_c
 ReferenceBake: density fill_mm minutes oven_c
 RestStep: minutes
-RollStep: sheet_mm
+RollStep: core_mm sheet_mm
 RoundDimensions: depth_mm diameter_mm top_diameter_mm
 SkinStep: written_minutes
 StandInsView: speed
@@ -55,6 +55,13 @@ TubeDimensions: depth_mm diameter_mm top_diameter_mm tube_diameter_mm tube_top_d
 Vessel: diameter_mm height_mm
 WallPoint: height_mm inner_mm outer_mm
 WarmStep: target_c
+CoolingRule: first_h from_c middle_c second_h to_c
+CutStep: crust_mm dome_mm
+HollowStep: lid_mm wall_mm
+LineStep: wall_mm
+PortionStep: edge_mm end_mm
+SpreadStep: case_mm taper thickness_mm
+TrimStep: edge_mm round_mm
 """
 """Entered by somebody, or a formula's own: told back as it was given."""
 
@@ -80,10 +87,13 @@ StandInView: flame probe_c spilt_g true_c
 TimeStep: observed_min
 TraceView: peak_c
 Watch: beside_c now_c peak_c
+OutOfCold: measured_s seconds
 """
 """Read off a scale, a clock or a thermometer (or its stand-in), in this kitchen."""
 
 EXACT = """
+GoesTo: grams share
+Offcut: grams left_g used_g
 Allotment: rest_ml
 Amount: grams
 Baked: fill_mm
@@ -140,6 +150,16 @@ TinView: capacity_ml fill_fraction good_g level_mm per_mm_g rim_mm volume_ml
 TrayInLoad: dry_s piped_from_s piped_s rests_s too_long_s
 Understood: value
 Weighing: grams
+Allocation: gives_mm inside_g kept_g kept_share short_by_g total_g
+Allotted: grams thickness_mm
+Dome: across_mm cavity_ml covers_mm height_mm lid_across_mm lid_ml outside_mm2 taken_out_ml wall_ml
+FingerRing: disc_mm disc_trim_mm last_cut_mm room_mm trim_mm wall_mm
+Layers: each_mm off_mm off_share
+OutOfCold: left_s
+Portions: each_g long_mm lost_g wide_mm
+Region: grams thickness_mm
+RollPlan: diameter_mm filling_g length_mm strain thinnest_mm turns
+SoakPlan: grams
 """
 """Arithmetic of what was given: masses, volumes of shapes, levels of a batter whose density was given or is told."""
 
@@ -165,6 +185,9 @@ Serves: high low
 SkinView: too_long_s
 StepForecast: first_look_s
 Verdict: value
+KeepsView: days frozen
+OutOfCold: limit_h
+RollPlan: bevel_mm end_mm slice_mm
 """
 """A limit, a guidance or a moment that was chosen: its table says why."""
 
@@ -182,6 +205,7 @@ Point: c s
 Section: air_fraction level_mm rim_mm start_level_mm
 Spot: x_mm y_mm
 TraceView: high_c low_c target_c
+Region: air_fraction x_mm y_mm
 """
 """Points and bands of a picture of estimates that stand beside it."""
 
@@ -216,6 +240,8 @@ SpotView: acid_percent gloss steadiness sugar_to_white temperature_c
 StepForecast: late_s modelled_s
 TimeFactor: log_sd
 TimeStep: after_factor after_high after_low modelled_min ratio trusted
+LayerSoak: goes_g grams most_g
+SoakPlan: fills over_g pores_ml
 """
 """One step of a reckoning whose result stands in the same answer with its range, or with a deviation of its own."""
 

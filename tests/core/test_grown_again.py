@@ -10,8 +10,10 @@ from kindwhisk.core.process.changes.again import Again
 from kindwhisk.core.process.changes.base import NotSo, Standing
 from kindwhisk.core.process.changes.batch import Batch, InTheBowl
 from kindwhisk.core.process.course import Course
+from kindwhisk.core.process.finished import offcuts
 from kindwhisk.core.process.forecast import forecast, walk_prepared
 from kindwhisk.core.process.gate import gates
+from kindwhisk.core.process.walk import kept
 from kindwhisk.core.values.errors import CraftError
 from tests.core.courses import STATES, after, asked, conserved, course_of, total, upto, weighed
 
@@ -47,8 +49,8 @@ def test_more_or_less_of_it_weighs_so_much_at_the_end(state: tuple[str, int], ti
         return
     conserved(followed.course)
     # What has gone its whole way already stays as it was.
-    done = weighed(course).ends - _still_growing(course, at)
-    assert weighed(followed.course).ends - done == pytest.approx(times * _still_growing(course, at), rel=0.05)
+    done = _there(course, at) - _still_growing(course, at)
+    assert _there(followed.course, at) - done == pytest.approx(times * _still_growing(course, at), rel=0.05)
     added = followed.course.formula.total_g() - course.formula.total_g()
     assert (added, total(followed.lost) > 0) == (
         pytest.approx(total(followed.needed), rel=1e-6) if times > 1 else added,
@@ -61,7 +63,17 @@ def _still_growing(course: Course, at: Standing) -> float:
     walked = walk_prepared(course.formula, course.setting)
     taken = {p.step for w in walked for p in w.step.inputs if p.source == "step"}
     ends = [w for w in walked if w.step.id not in taken and w.step.id not in at.begun]
-    return sum(w.outcome.material.mass_g for w in ends)
+    return sum(kept(w.outcome.material).mass_g for w in ends) + _cut_ahead(course, at)
+
+
+def _there(course: Course, at: Standing) -> float:
+    """Grams at the end, and what is still to be cut off on the way there."""
+    return weighed(course).ends + _cut_ahead(course, at)
+
+
+def _cut_ahead(course: Course, at: Standing) -> float:
+    walked = walk_prepared(course.formula, course.setting)
+    return sum(o.left_g for o in offcuts(course.formula, walked) if o.step not in at.begun)
 
 
 def test_whites_lost_in_their_bowl_leave_the_base_alone() -> None:

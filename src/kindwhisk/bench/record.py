@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
-from kindwhisk.bench.learned.evidence import LearnedEvidence
+from kindwhisk.bench.learned.evidence import LearnedEvidence, RollSeen
 from kindwhisk.bench.learned.showed import showed
+from kindwhisk.bench.log.events import OutcomeRecorded
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.now.walked import WalkedBake
 from kindwhisk.bench.ovens.evidence import OvenEvidence
 from kindwhisk.bench.ovens.record import OvenHeld, OvenTime, oven_held, oven_times
+from kindwhisk.core.builds.built import Built
+from kindwhisk.core.builds.rolled import Rolled
 from kindwhisk.core.learning.dots import Dot
 from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.piping.sorting import Counted, together
@@ -42,6 +45,7 @@ class BakeSummary(Value):
     dots: tuple[Dot, ...] | None = None
     ovens: tuple[OvenTime, ...] = ()
     held: tuple[OvenHeld, ...] = ()
+    rolls: tuple[RollSeen, ...] = ()
 
 
 def _cups(made: WalkedBake) -> tuple[CupRead, ...]:
@@ -67,6 +71,18 @@ def _counted(made: WalkedBake) -> list[Counted]:
     return [c for c in found if c is not None]
 
 
+def _rolls(made: WalkedBake, outcome: OutcomeRecorded | None) -> tuple[RollSeen, ...]:
+    """What its rolls say of the strain that a sheet stands; nothing where nobody said how it came out."""
+    if outcome is None:
+        return ()
+    cracked = any("crack" in fault.lower() for fault in outcome.faults)
+    for material in made.materials.values():
+        # From the roll on every step holds the same one.
+        if isinstance(material, Built) and isinstance(material.frame, Rolled):
+            return (RollSeen(strain=material.frame.made(material.build).strain, cracked=cracked),)
+    return ()
+
+
 def summary(at: Moment, probes: Probes) -> BakeSummary:
     """The summary of a bake that is over."""
     made, progress = at.walked, at.progress
@@ -82,6 +98,7 @@ def summary(at: Moment, probes: Probes) -> BakeSummary:
         dots=tuple(showed(made, progress)),
         ovens=tuple(oven_times(made, progress)),
         held=tuple(oven_held(made, progress, at.kitchen, probes)),
+        rolls=_rolls(made, outcome),
     )
 
 
@@ -93,4 +110,6 @@ def kitchen_record(learned: LearnedEvidence, ovens: OvenEvidence) -> KitchenReco
         degrees=ovens.degrees,
         rises=ovens.rises,
         hot_sides=ovens.hot_sides,
+        sound=tuple(r.strain for r in learned.rolls if not r.cracked),
+        cracked=tuple(r.strain for r in learned.rolls if r.cracked),
     )

@@ -20,7 +20,7 @@ from kindwhisk.core.values.estimate import Estimate
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
 
-Length = Annotated[float, Field(gt=0, le=3000, allow_inf_nan=False)]
+Length = Annotated[float, Field(ge=1, le=3000, allow_inf_nan=False)]
 Thin = Annotated[float, Field(ge=0, le=100, allow_inf_nan=False)]
 Celsius = Annotated[float, Field(ge=-40, le=300, allow_inf_nan=False)]
 Share = Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
@@ -71,7 +71,7 @@ class SheetBody(_Body):
 
     length_mm: Length
     width_mm: Length
-    thickness_mm: Annotated[float, Field(gt=0, le=100, allow_inf_nan=False)]
+    thickness_mm: Annotated[float, Field(ge=0.5, le=100, allow_inf_nan=False)]
 
 
 SHORT, LONG = "short", "long"

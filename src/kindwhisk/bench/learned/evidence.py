@@ -9,25 +9,37 @@ from typing import NamedTuple
 from kindwhisk.bench.ovens.evidence import OvenEvidence, Source
 from kindwhisk.core.learning.dots import MOST, Dot
 from kindwhisk.core.learning.figures import Figure
+from kindwhisk.core.values.model import Value
 from kindwhisk.store.bakes import Told
 from kindwhisk.store.database import Store
 
 
+class RollSeen(Value):
+    """A roll with the strain of its outer face, and whether it cracked."""
+
+    strain: float
+    cracked: bool
+
+
 class LearnedEvidence(NamedTuple):
-    """What counts, oldest first; ``all_dots`` holds what was left out too."""
+    """What counts, oldest first; ``all_dots`` holds what was left out too, ``rolls`` what was rolled."""
 
     dots: tuple[Dot, ...]
     all_dots: tuple[Dot, ...]
     left_out: frozenset[str]
     sources: dict[str, Source]
+    rolls: tuple[RollSeen, ...] = ()
 
 
 def learned_evidence(store: Store, ovens: OvenEvidence) -> LearnedEvidence:
     """The last dots of each figure, from bakes that are over; times in ovens as these are known."""
     by_figure: dict[Figure, list[Dot]] = defaultdict(list)
     sources: dict[str, Source] = {}
+    rolls: list[RollSeen] = []
     for row in store.bakes.told():
         source = Source(row.id, row.title, datetime.fromisoformat(row.started_at))
+        if len(rolls) < MOST:
+            rolls += [RollSeen.model_validate(raw) for raw in row.summary.get("rolls") or ()]
         for dot in _dots(row):
             if len(by_figure[dot.figure]) < MOST:
                 by_figure[dot.figure].append(dot)
@@ -41,6 +53,7 @@ def learned_evidence(store: Store, ovens: OvenEvidence) -> LearnedEvidence:
         all_dots=tuple(found),
         left_out=ovens.left_out,
         sources=sources,
+        rolls=tuple(rolls),
     )
 
 

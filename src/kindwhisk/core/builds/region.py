@@ -9,7 +9,8 @@ Point = tuple[float, float]
 
 
 class Region(Value):
-    """One part where it is cut through: ``points`` are a closed line in mm, from the middle and up from the board.
+    """One part where it is cut through: ``x_mm`` and ``y_mm`` are the points of a closed line, from the middle and up
+    from the board.
 
     ``grams`` and ``thickness_mm`` are those of this part in one product; no thickness where it is not spread.
     """
@@ -21,7 +22,8 @@ class Region(Value):
     air_fraction: float
     grams: float
     thickness_mm: float | None
-    points: tuple[Point, ...]
+    x_mm: tuple[float, ...]
+    y_mm: tuple[float, ...]
 
 
 def region(part: Part, points: list[Point], share: float, thickness_mm: float | None = None) -> Region:
@@ -34,7 +36,8 @@ def region(part: Part, points: list[Point], share: float, thickness_mm: float | 
         air_fraction=part.content.air_fraction,
         grams=part.content.mass_g * share,
         thickness_mm=thickness_mm,
-        points=tuple((round(x, 3), round(y, 3)) for x, y in points),
+        x_mm=tuple(round(x, 2) for x, _ in points),
+        y_mm=tuple(round(y, 2) for _, y in points),
     )
 
 

@@ -23,7 +23,7 @@ class Filling(NamedTuple):
     grams: float | None = None
 
 
-class Place(Value):
+class Allotted(Value):
     """What goes to one place: grams, and how thick it lies there in mm (None: not spread)."""
 
     place: str
@@ -38,7 +38,7 @@ class Allocation(Value):
 
     Attributes:
         places: inner fillings first, then top, side, ornaments, and what stays in bowl and bag.
-        total_g: of all of it; ``to_make_g`` the same (what has to be made).
+        total_g: of all of it: what has to be made.
         inside_g, kept_g: what goes inside, and what is kept for outside, ornaments and holes.
         kept_share: of what is made.
         short_by_g: how much is missing of what there is; 0 where it is enough or nobody said what there is.
@@ -46,9 +46,8 @@ class Allocation(Value):
         says: in words, before anything is whipped.
     """
 
-    places: tuple[Place, ...]
+    places: tuple[Allotted, ...]
     total_g: float
-    to_make_g: float
     inside_g: float
     kept_g: float
     kept_share: float
@@ -66,13 +65,13 @@ class Coat(NamedTuple):
     name: str = "coat"
 
 
-def _spread(body: Body, one: Filling) -> Place:
+def _spread(body: Body, one: Filling) -> Allotted:
     area = body.layer_mm2()
     layers = body.fillings if one.layers is None else one.layers
     if one.grams is not None:
         per_mm = area * layers * one.g_per_ml / 1000
         thick = one.grams / per_mm if per_mm > 0 else None
-        return Place(place="inside", name=one.name, grams=one.grams, thickness_mm=thick, of=one.name)
+        return Allotted(place="inside", name=one.name, grams=one.grams, thickness_mm=thick, of=one.name)
     if one.thickness_mm is None:
         cavity = body.cavity_ml()
         if cavity <= 0:
@@ -81,9 +80,9 @@ def _spread(body: Body, one: Filling) -> Place:
                 field="fillings",
                 remedy="Give thickness_mm (5 to 8 for cream) or grams.",
             )
-        return Place(place="inside", name=one.name, grams=cavity * one.g_per_ml, thickness_mm=None, of=one.name)
+        return Allotted(place="inside", name=one.name, grams=cavity * one.g_per_ml, thickness_mm=None, of=one.name)
     grams = area * one.thickness_mm * layers * one.g_per_ml / 1000
-    return Place(place="inside", name=one.name, grams=grams, thickness_mm=one.thickness_mm, of=one.name)
+    return Allotted(place="inside", name=one.name, grams=grams, thickness_mm=one.thickness_mm, of=one.name)
 
 
 # A body, what goes on it, and what there is: each of its own kind.
@@ -108,7 +107,7 @@ def allocate(
         made_g: how much of it there is or will be.
     """
     inside = [_spread(body, one) for one in fillings]
-    outside: list[Place] = []
+    outside: list[Allotted] = []
     if coat is not None:
         for place, area, thick in (
             ("top", body.top_mm2(), coat.top_mm),
@@ -116,16 +115,16 @@ def allocate(
         ):
             if area > 0 and thick > 0:
                 grams = area * thick * coat.g_per_ml / 1000
-                outside.append(Place(place=place, name=coat.name, grams=grams, thickness_mm=thick, of=coat.name))
+                outside.append(Allotted(place=place, name=coat.name, grams=grams, thickness_mm=thick, of=coat.name))
     if ornaments_g > 0:
-        outside.append(Place(place="ornaments", name="piping", grams=ornaments_g, thickness_mm=None, of="ornaments"))
+        outside.append(Allotted(place="ornaments", name="piping", grams=ornaments_g, thickness_mm=None, of="ornaments"))
     within, without = sum(p.grams for p in inside), sum(p.grams for p in outside)
     told = []
     if reserve is not None and reserve > 0:
         # The share that is kept is one of all that is made, bowl and bag included.
         wants = reserve / (1 - reserve) * within
         if without <= wants:
-            kept = Place(place="kept", name="kept back", grams=wants - without, thickness_mm=None, of="reserve")
+            kept = Allotted(place="kept", name="kept back", grams=wants - without, thickness_mm=None, of="reserve")
             outside.append(kept)
             without = wants
         else:
@@ -136,7 +135,7 @@ def allocate(
     left = used * LEFT_IN_BOWL / (1 - LEFT_IN_BOWL)
     places = [*inside, *outside]
     if used > 0:
-        places.append(Place(place="bowl and bag", name="left over", grams=left, thickness_mm=None, of="loss"))
+        places.append(Allotted(place="bowl and bag", name="left over", grams=left, thickness_mm=None, of="loss"))
     total = used + left
     short = max(0.0, total - made_g) if made_g is not None else 0.0
     share = without / used if used > 0 else 0.0
@@ -153,7 +152,6 @@ def allocate(
     return Allocation(
         places=tuple(places),
         total_g=total,
-        to_make_g=total,
         inside_g=within,
         kept_g=without,
         kept_share=share,

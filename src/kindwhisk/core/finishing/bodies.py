@@ -11,7 +11,7 @@ from kindwhisk.core.finishing.dome import LID_MM, dome, face_mm2
 from kindwhisk.core.finishing.rolling import roll
 from kindwhisk.core.values.model import Value
 
-Length = Annotated[float, Field(gt=0, le=3000, allow_inf_nan=False)]
+Length = Annotated[float, Field(ge=1, le=3000, allow_inf_nan=False)]
 Count = Annotated[int, Field(ge=1, le=40)]
 
 

@@ -76,7 +76,8 @@ class Portions(Value):
     lost_g: float
     rows: int
     columns: int
-    size_mm: tuple[float, float]
+    wide_mm: float
+    long_mm: float
     how: str
 
 
@@ -93,7 +94,8 @@ def wedges(mass_g: float, diameter_mm: float, number: int) -> Portions:
         lost_g=lost,
         rows=1,
         columns=number,
-        size_mm=(arc, diameter_mm / 2),
+        wide_mm=arc,
+        long_mm=diameter_mm / 2,
         how=f"{360 / number:.0f}° each, {arc:.0f} mm at the rim. {KNIFE} The first piece may break: count half a "
         "portion for it.",
     )
@@ -125,7 +127,8 @@ def grid(mass_g: float, sides_mm: tuple[float, float], wanted: int, edge_mm: flo
         lost_g=max(0.0, mass_g - kept),
         rows=rows,
         columns=columns,
-        size_mm=size,
+        wide_mm=size[0],
+        long_mm=size[1],
         how=f"{rows} × {columns}, each {size[0]:.0f} × {size[1]:.0f} mm. {KNIFE}",
     )
 
@@ -150,6 +153,7 @@ def sliced(mass_g: float, length_mm: float, wanted: int, end_mm: float) -> Porti
         lost_g=mass_g * 2 * end_mm / length_mm,
         rows=1,
         columns=wanted,
-        size_mm=(each, each),
+        wide_mm=each,
+        long_mm=each,
         how=f"{end_mm:.0f} mm off each end, then {wanted} slices of {each:.0f} mm, sawn without pressing. {KNIFE}",
     )

@@ -71,24 +71,24 @@ def goes(grams: float, most_g: float) -> tuple[float, ...]:
     return (FIRST_GO * grams, (1 - FIRST_GO) * grams)
 
 
-class Meeting(Value):
+class SoakMeets(Value):
     """Whether crumb and soak may meet as warm as they are, and what to do where they don't."""
 
     fits: bool
     says: str
 
 
-def warm_on_cold(crumb_c: float, liquid_c: float, liquid: Liquid = Liquid.SYRUP) -> Meeting:
+def warm_on_cold(crumb_c: float, liquid_c: float, liquid: Liquid = Liquid.SYRUP) -> SoakMeets:
     """One cold and one warm, or both cold for what holds cream and milk; never both hot. Trade habit."""
     if crumb_c >= HOT_C and liquid_c >= HOT_C:
-        return Meeting(fits=False, says="Both hot: the crumb goes to mush. Let one of them cool first.")
+        return SoakMeets(fits=False, says="Both hot: the crumb goes to mush. Let one of them cool first.")
     if liquid is Liquid.MILK and liquid_c >= HOT_C:
-        return Meeting(fits=False, says="Hot milk skins and sours sooner: let it cool, then chill it.")
+        return SoakMeets(fits=False, says="Hot milk skins and sours sooner: let it cool, then chill it.")
     if crumb_c >= HOT_C and liquid is Liquid.MILK:
-        return Meeting(fits=False, says="A hot crumb warms the milk for hours: let it come to lukewarm first.")
+        return SoakMeets(fits=False, says="A hot crumb warms the milk for hours: let it come to lukewarm first.")
     if crumb_c < COLD_C and liquid_c < COLD_C and liquid is Liquid.SYRUP:
-        return Meeting(fits=False, says="Both cold: syrup stays near the face. Warm the syrup to 30 to 40 °C.")
-    return Meeting(fits=True, says="As warm as they are, it goes in evenly.")
+        return SoakMeets(fits=False, says="Both cold: syrup stays near the face. Warm the syrup to 30 to 40 °C.")
+    return SoakMeets(fits=True, says="As warm as they are, it goes in evenly.")
 
 
 class LayerSoak(Value):
@@ -117,7 +117,7 @@ class SoakPlan(Value):
     grams: float
     over_g: float
     fills: float
-    meets: Meeting | None
+    meets: SoakMeets | None
     says: str
 
 

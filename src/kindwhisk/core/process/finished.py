@@ -9,19 +9,19 @@ from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.formula import Draft
 from kindwhisk.core.process.portions import StepPortion
-from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.pair import PairStep
 from kindwhisk.core.process.steps.soak import SoakStep
 from kindwhisk.core.process.steps.stream import StreamStep
-from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.walk import WalkedStep
+from kindwhisk.core.readiness.recognise import content_of
+from kindwhisk.core.readiness.window import Content
 from kindwhisk.core.shelf_life.limits import KeptAs, Traits, kept_as
 from kindwhisk.core.shelf_life.out_of_cold import COLD_C, OutOfCold, Stretch, out_of_cold
 from kindwhisk.core.values.model import Value
 
 PERISHABLE = frozenset({"dairy", "egg"})
 LEAST_G = 0.01
-BOILED_C = 90.0
+YOLKS = ("egg-yolk", "yolk-pasteurised", "whole-egg")
 
 
 class Offcut(Value):
@@ -79,16 +79,13 @@ def keeps(walked: Sequence[WalkedStep], *, raw_egg: bool) -> KeptAs:
     # A crumb that was soaked is one content with its milk.
     soaks = [w for w in walked if isinstance(w.step, SoakStep)]
     milk = combine(m for w in soaks for m in w.intake if not m.baked)
-    yolky = any(isinstance(s, StreamStep) for s in kinds) and any(
-        ingredient(i).kind == "egg" for i in unbaked(last).parts
-    )
-    boiled = any(isinstance(s, WarmStep | BoilStep) and getattr(s, "target_c", 0) >= BOILED_C for s in kinds)
+    yolky = any(isinstance(w.step, StreamStep) and combine(w.intake).grams_of(*YOLKS) > 0 for w in walked)
     traits = Traits(
         raw_egg=raw_egg,
         cooked_yolk=yolky,
         shells=any(isinstance(s, PairStep) for s in kinds),
         soaked_in_milk=any(ingredient(i).kind == "dairy" for i in milk.parts),
-        boiled_starch=boiled,
+        boiled_starch=any(content_of(w.outcome.material) is Content.CUSTARD for w in walked),
     )
     wet = combine((unbaked(last), milk)) if traits.soaked_in_milk else unbaked(last)
     return kept_as(wet, traits, any_baked=last.baked)
@@ -123,13 +120,14 @@ def out_of_the_cold(
             continue
         start, end = (min(t, until_s) for t in times[step.id])
         came = [_and_waited(ways[i], ends[i], start, *_warmth(i, walked, told)) for i in step.taken_from if i in ways]
+        standing -= set(step.taken_from)
         if not perishable(material):
             continue
         before = max(came, key=_seconds, default=())
         celsius, by_probe = _warmth(step.id, walked, told)
         own = Stretch(start, end, celsius, measured=by_probe)
         ways[step.id], ends[step.id] = (*before, own), end
-        standing = (standing - set(step.taken_from)) | {step.id}
+        standing.add(step.id)
     if not standing:
         return None
     total = max((_and_waited(ways[i], ends[i], until_s, *_warmth(i, walked, told)) for i in standing), key=_seconds)

@@ -77,7 +77,8 @@ class StepForecast(Figures):
 
     ``ribbon`` is whether its density can be told by one; ``before`` are the vessels that it takes from, cut in half, as
     they stand before it; ``additions`` are a fold's. ``tray`` is which tray or load of several it is for, ``late_s`` by
-    how much longer than it holds its content waits for it. ``ready`` is whether its result is right for what takes it.
+    how much longer than it holds its content waits for it. ``ready`` is whether its result is right for what takes it,
+    ``goes`` how it is shared out where several steps take of it.
     """
 
     id: str
@@ -104,6 +105,16 @@ class StepForecast(Figures):
     before: tuple[Section, ...]
     pattern: PatternView | None
     ready: Ready | None
+    goes: tuple[GoesTo, ...]
+
+
+class GoesTo(Value):
+    """How much of a step's result goes to a later step: grams and share of it."""
+
+    step: str
+    title: str
+    grams: float
+    share: float
 
 
 class Caveat(Value):
@@ -232,6 +243,18 @@ def _with_its_roll(bake: BakeView | None, formula: Formula, place: Setting) -> B
     return bake.model_copy(update={"after": straight_after(place.technique, rolled_warm=any(rolls))})
 
 
+def _shared_out(one: WalkedStep, walked: Sequence[WalkedStep]) -> tuple[GoesTo, ...]:
+    """Where a result goes that several steps take of: told before it is whipped. Nothing where one takes all."""
+    whole = kept(one.outcome.material).mass_g
+    found = [
+        GoesTo(step=w.step.id, title=w.step.title, grams=m.mass_g, share=m.mass_g / whole)
+        for w in walked
+        for p, m in zip(w.step.inputs, w.intake, strict=True)
+        if isinstance(p, StepPortion) and p.step == one.step.id and not p.offcut and whole > 0
+    ]
+    return tuple(found) if len({f.step for f in found}) > 1 else ()
+
+
 def walk_prepared(formula: Formula, setting: Setting, observed: Observed = NOTHING_OBSERVED) -> list[WalkedStep]:
     """The formula with the hot ovens and washes that it does not name, walked."""
     full = prepared(formula)
@@ -299,6 +322,7 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
                 before=_before(one, by_id),
                 pattern=step.pattern_view(parts, place),
                 ready=ready_for_next(step, outcome.material, full),
+                goes=_shared_out(one, walked),
             )
         )
         warnings += [Caveat(step=step.id, level=n.level, text=n.text, remedy=n.remedy) for n in outcome.notices]

@@ -11,6 +11,7 @@ from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.process.forecast import Forecast, forecast_of, walk_prepared
 from kindwhisk.core.process.formula import LEAST_FACTOR, MOST_FACTOR, Formula, upstream
+from kindwhisk.core.process.lined import lining, relined
 from kindwhisk.core.process.record import NO_RECORD, KitchenRecord
 from kindwhisk.core.process.setting import NO_TINS, Setting, TinsInUse
 from kindwhisk.core.process.steps.bake import BakeStep
@@ -244,6 +245,10 @@ def scale(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecord 
             remedy="Ask for between a hundredth and a thousand times the formula's own batch.",
         )
     amounts = formula.scaled(times)
+    if wish.sets_tins and lining(formula) is not None:
+        own = tins_for(formula, kitchen, Wish())
+        amounts = relined(formula, own, tins)
+        times = amounts.total_g() / formula.total_g()
     walked = walk_prepared(amounts, setting)
     fills = _fills(amounts, walked, setting)
     lead = amounts.fill

@@ -167,9 +167,8 @@ def of_piece(name: str, piece: PipedPiece, material: Material, count: int) -> Se
 def of_build(name: str, built: Built) -> Section:
     """One product of a build, cut through its middle, with its parts to scale."""
     regions = built.kept.regions
-    points = [p for r in regions for p in r.points]
-    half = max((abs(x) for x, _ in points), default=1.0)
-    top = max((y for _, y in points), default=1.0)
+    half = max((abs(x) for r in regions for x in r.x_mm), default=1.0)
+    top = max((y for r in regions for y in r.y_mm), default=1.0)
     share = built.frame.share
     return Section(
         form=VesselForm.RACK,

@@ -2547,7 +2547,7 @@ export interface components {
          *
          *     Attributes:
          *         places: inner fillings first, then top, side, ornaments, and what stays in bowl and bag.
-         *         total_g: of all of it; ``to_make_g`` the same (what has to be made).
+         *         total_g: of all of it: what has to be made.
          *         inside_g, kept_g: what goes inside, and what is kept for outside, ornaments and holes.
          *         kept_share: of what is made.
          *         short_by_g: how much is missing of what there is; 0 where it is enough or nobody said what there is.
@@ -2564,13 +2564,11 @@ export interface components {
             /** Kept Share */
             kept_share: number;
             /** Places */
-            places: components["schemas"]["kindwhisk__core__finishing__allocation__Place"][];
+            places: components["schemas"]["Allotted"][];
             /** Says */
             says: string;
             /** Short By G */
             short_by_g: number;
-            /** To Make G */
-            to_make_g: number;
             /** Total G */
             total_g: number;
         };
@@ -2587,6 +2585,22 @@ export interface components {
             says: string;
             /** Shares */
             shares: components["schemas"]["Share"][];
+        };
+        /**
+         * Allotted
+         * @description What goes to one place: grams, and how thick it lies there in mm (None: not spread).
+         */
+        Allotted: {
+            /** Grams */
+            grams: number;
+            /** Name */
+            name: string;
+            /** Of */
+            of: string;
+            /** Place */
+            place: string;
+            /** Thickness Mm */
+            thickness_mm: number | null;
         };
         /**
          * Amount
@@ -3164,6 +3178,11 @@ export interface components {
              * @default []
              */
             ovens: components["schemas"]["OvenTime"][];
+            /**
+             * Rolls
+             * @default []
+             */
+            rolls: components["schemas"]["RollSeen"][];
             /** Stars */
             stars: number | null;
         };
@@ -5749,6 +5768,8 @@ export interface components {
             ingredients: components["schemas"]["IngredientTotal"][];
             /** Labels */
             labels: string;
+            /** Offcuts */
+            offcuts: components["schemas"]["Offcut"][];
             /** Oven */
             oven: string;
             /** Servings */
@@ -6047,6 +6068,20 @@ export interface components {
             version: number;
             /** Waiting S */
             waiting_s: number;
+        };
+        /**
+         * GoesTo
+         * @description How much of a step's result goes to a later step: grams and share of it.
+         */
+        GoesTo: {
+            /** Grams */
+            grams: number;
+            /** Share */
+            share: number;
+            /** Step */
+            step: string;
+            /** Title */
+            title: string;
         };
         /**
          * Good
@@ -7701,13 +7736,44 @@ export interface components {
             school: components["schemas"]["FoldSchool"];
         };
         /**
+         * Meeting
+         * @description Syrup and whites on one clock.
+         *
+         *     ``start_in_s`` and ``start_at_c`` are the cue for the whites: None once they run, or while the pot cannot tell.
+         *     ``gap_s`` is how much later than the whites the syrup will be there (less than none: earlier). ``pour``: off
+         *     the heat and in; ``past_saving``: off the heat, and not in.
+         */
+        Meeting: {
+            /** Gap S */
+            gap_s: number | null;
+            /** Levers */
+            levers: components["schemas"]["Lever"][];
+            /**
+             * Past Saving
+             * @default false
+             */
+            past_saving: boolean;
+            /** Pour */
+            pour: boolean;
+            /** Says */
+            says: string;
+            /** Start At C */
+            start_at_c: number | null;
+            /** Start In S */
+            start_in_s: number | null;
+            /** Start Now */
+            start_now: boolean;
+            whisk: components["schemas"]["Whisk"];
+            whites_s: components["schemas"]["Estimate"];
+        };
+        /**
          * MeetingView
          * @description A syrup and the whites that it is for, on one clock.
          */
         MeetingView: {
             /** Boil */
             boil: string;
-            meeting: components["schemas"]["kindwhisk__core__sugar__meeting__Meeting"];
+            meeting: components["schemas"]["Meeting"];
             /** Stream */
             stream: string;
             /** Whisk */
@@ -8036,6 +8102,22 @@ export interface components {
             start_s: number;
             /** Step */
             step: string;
+        };
+        /**
+         * Offcut
+         * @description What is cut off in a step: grams, how much of them a later step takes, and what is left to eat or throw away.
+         */
+        Offcut: {
+            /** Grams */
+            grams: number;
+            /** Left G */
+            left_g: number;
+            /** Name */
+            name: string;
+            /** Step */
+            step: string;
+            /** Used G */
+            used_g: number;
         };
         /**
          * Offer
@@ -9162,17 +9244,16 @@ export interface components {
             each_g: number;
             /** How */
             how: string;
+            /** Long Mm */
+            long_mm: number;
             /** Lost G */
             lost_g: number;
             /** Portions */
             portions: number;
             /** Rows */
             rows: number;
-            /** Size Mm */
-            size_mm: [
-                number,
-                number
-            ];
+            /** Wide Mm */
+            wide_mm: number;
         };
         /**
          * PortionsBody
@@ -9977,7 +10058,8 @@ export interface components {
         };
         /**
          * Region
-         * @description One part where it is cut through: ``points`` are a closed line in mm, from the middle and up from the board.
+         * @description One part where it is cut through: ``x_mm`` and ``y_mm`` are the points of a closed line, from the middle and up
+         *     from the board.
          *
          *     ``grams`` and ``thickness_mm`` are those of this part in one product; no thickness where it is not spread.
          */
@@ -9993,13 +10075,12 @@ export interface components {
             /** Name */
             name: string;
             place: components["schemas"]["kindwhisk__core__builds__part__Place"];
-            /** Points */
-            points: [
-                number,
-                number
-            ][];
             /** Thickness Mm */
             thickness_mm: number | null;
+            /** X Mm */
+            x_mm: number[];
+            /** Y Mm */
+            y_mm: number[];
         };
         /**
          * Remark
@@ -10308,6 +10389,16 @@ export interface components {
             thinnest_mm: number;
             /** Turns */
             turns: number;
+        };
+        /**
+         * RollSeen
+         * @description A roll with the strain of its outer face, and whether it cracked.
+         */
+        RollSeen: {
+            /** Cracked */
+            cracked: boolean;
+            /** Strain */
+            strain: number;
         };
         /**
          * RollStep
@@ -11023,6 +11114,16 @@ export interface components {
             liquid: components["schemas"]["LiquidBody"];
         };
         /**
+         * SoakMeets
+         * @description Whether crumb and soak may meet as warm as they are, and what to do where they don't.
+         */
+        SoakMeets: {
+            /** Fits */
+            fits: boolean;
+            /** Says */
+            says: string;
+        };
+        /**
          * SoakPlan
          * @description A soak shared over layers.
          *
@@ -11040,7 +11141,7 @@ export interface components {
             /** Layers */
             layers: components["schemas"]["LayerSoak"][];
             limit_g: components["schemas"]["Estimate"];
-            meets: components["schemas"]["kindwhisk__core__finishing__soaking__Meeting"] | null;
+            meets: components["schemas"]["SoakMeets"] | null;
             /** Over G */
             over_g: number;
             per_gram: components["schemas"]["Estimate"];
@@ -11640,7 +11741,8 @@ export interface components {
          *
          *     ``ribbon`` is whether its density can be told by one; ``before`` are the vessels that it takes from, cut in half, as
          *     they stand before it; ``additions`` are a fold's. ``tray`` is which tray or load of several it is for, ``late_s`` by
-         *     how much longer than it holds its content waits for it. ``ready`` is whether its result is right for what takes it.
+         *     how much longer than it holds its content waits for it. ``ready`` is whether its result is right for what takes it,
+         *     ``goes`` how it is shared out where several steps take of it.
          */
         StepForecast: {
             /**
@@ -11686,6 +11788,8 @@ export interface components {
             gates: components["schemas"]["CoolGate"][];
             /** Goal */
             goal: string;
+            /** Goes */
+            goes: components["schemas"]["GoesTo"][];
             hold_s: components["schemas"]["Estimate"] | null;
             /**
              * Hold Why
@@ -13465,22 +13569,6 @@ export interface components {
          */
         kindwhisk__core__builds__part__Place: "base" | "layer" | "filling" | "wall" | "lid" | "coat" | "on top" | "offcut";
         /**
-         * Place
-         * @description What goes to one place: grams, and how thick it lies there in mm (None: not spread).
-         */
-        kindwhisk__core__finishing__allocation__Place: {
-            /** Grams */
-            grams: number;
-            /** Name */
-            name: string;
-            /** Of */
-            of: string;
-            /** Place */
-            place: string;
-            /** Thickness Mm */
-            thickness_mm: number | null;
-        };
-        /**
          * DomeBody
          * @description A hollowed half-sphere.
          */
@@ -13526,16 +13614,6 @@ export interface components {
             width_mm: number;
         };
         /**
-         * Meeting
-         * @description Whether crumb and soak may meet as warm as they are, and what to do where they don't.
-         */
-        kindwhisk__core__finishing__soaking__Meeting: {
-            /** Fits */
-            fits: boolean;
-            /** Says */
-            says: string;
-        };
-        /**
          * Batch
          * @description ``times`` as much of everything ahead; or as much as goes with what was ``weighed``, six whites where three were
          *     meant.
@@ -13558,37 +13636,6 @@ export interface components {
          * @enum {string}
          */
         kindwhisk__core__process__changes__pause__Keep: "cold" | "frozen" | "as it is" | "lost";
-        /**
-         * Meeting
-         * @description Syrup and whites on one clock.
-         *
-         *     ``start_in_s`` and ``start_at_c`` are the cue for the whites: None once they run, or while the pot cannot tell.
-         *     ``gap_s`` is how much later than the whites the syrup will be there (less than none: earlier). ``pour``: off
-         *     the heat and in; ``past_saving``: off the heat, and not in.
-         */
-        kindwhisk__core__sugar__meeting__Meeting: {
-            /** Gap S */
-            gap_s: number | null;
-            /** Levers */
-            levers: components["schemas"]["Lever"][];
-            /**
-             * Past Saving
-             * @default false
-             */
-            past_saving: boolean;
-            /** Pour */
-            pour: boolean;
-            /** Says */
-            says: string;
-            /** Start At C */
-            start_at_c: number | null;
-            /** Start In S */
-            start_in_s: number | null;
-            /** Start Now */
-            start_now: boolean;
-            whisk: components["schemas"]["Whisk"];
-            whites_s: components["schemas"]["Estimate"];
-        };
         /**
          * Place
          * @description Where a value lies on its band.

@@ -28,11 +28,8 @@
   type Region = Schemas['Region'];
   /** Parts that are told once, from above: two walls are one wall, three layers are three times a layer. */
   type Told = { key: string; name: string; y: number; x: number; times: number; grams: number; thick: number | null };
-  const middleY = (r: Region) => {
-    const ys = r.points.map((p) => p[1]!);
-    return (Math.min(...ys) + Math.max(...ys)) / 2;
-  };
-  const edgeX = (r: Region) => Math.max(...r.points.map((p) => p[0]!));
+  const middleY = (r: Region) => (Math.min(...r.y_mm) + Math.max(...r.y_mm)) / 2;
+  const edgeX = (r: Region) => Math.max(...r.x_mm);
   const told = $derived.by(() => {
     const found = new Map<string, Told>();
     for (const r of regions) {
@@ -60,10 +57,9 @@
     return told.map((t, i) => ({ ...t, at: at[i]! }));
   });
   const area = (r: Region) =>
-    r.points.map((p) => `${(cx + p[0]! * scale).toFixed(1)},${y(p[1]!).toFixed(1)}`).join(' ');
+    r.x_mm.map((x, i) => `${(cx + x * scale).toFixed(1)},${y(r.y_mm[i]!).toFixed(1)}`).join(' ');
   const pores = (r: Region) => {
-    const xs = r.points.map((p) => p[0]!);
-    const ys = r.points.map((p) => p[1]!);
+    const [xs, ys] = [r.x_mm, r.y_mm];
     const look = r.baked ? LOOK.crumb : LOOK.foam;
     const [left, right, low, high] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
     const many = bubbles(

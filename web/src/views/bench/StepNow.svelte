@@ -15,6 +15,7 @@
   import Gate from './Gate.svelte';
   import Meeting from './Meeting.svelte';
   import PotNow from './PotNow.svelte';
+  import GoesTo from '../../lib/parts/GoesTo.svelte';
   import ReadyNow from '../../lib/parts/ReadyNow.svelte';
   import SkinTouches from './SkinTouches.svelte';
   import SortCounts from './SortCounts.svelte';
@@ -142,6 +143,7 @@
       <strong>{told.text}</strong> <span class="text-quiet">{told.remedy}</span>
     </p>
   {/each}
+  {#if step.goes.length > 1 && step.material.mass_g > 0}<GoesTo goes={step.goes} />{/if}
   {#if step.ready && line.status !== 'waiting'}<ReadyNow ready={step.ready} />{/if}
   {#if bench.bake?.cold && (bench.bake.cold.over || bench.bake.cold.left_s < 3600)}
     <p

@@ -11,6 +11,7 @@
   import Additions from '../../lib/parts/Additions.svelte';
   import BakeTold from '../../lib/parts/BakeTold.svelte';
   import CoolGates from '../../lib/parts/CoolGates.svelte';
+  import GoesTo from '../../lib/parts/GoesTo.svelte';
   import ReadyNow from '../../lib/parts/ReadyNow.svelte';
   import { p } from '../../routes';
   import { celsius, grams, litres, origin } from '../../lib/figures.svelte';
@@ -43,6 +44,7 @@
         Then it can wait <strong>{length(step.hold_s.likely)}</strong>
         <span class="text-quiet">({origin(step.hold_s)}). {step.hold_why}</span>
       </p>{/if}
+    {#if step.goes.length > 1}<GoesTo goes={step.goes} />{/if}
     {#if step.ready}<ReadyNow ready={step.ready} />{/if}
     {#if step.ageing}<p class="text-quiet">
         Too long: {step.ageing.sign}

@@ -80,6 +80,15 @@
   {#if forecast.besides.length}
     <p class="mt-2">Without an amount: {forecast.besides.join(', ')}.</p>
   {/if}
+  {#if forecast.offcuts.length}
+    <p class="mt-2">
+      Cut off on the way: {#each forecast.offcuts as cut, i (cut.step)}{i > 0 ? ', ' : ''}<strong
+          >{grams(cut.grams)}</strong
+        >
+        at “{cut.name}”{cut.used_g > 1 ? `, ${grams(cut.used_g)} of it used again` : ''}{/each}. What is left is for a
+      trifle, or to taste.
+    </p>
+  {/if}
   <p class="mt-2 text-raspberry">{forecast.contains} {forecast.labels}</p>
   {#if forecast.eggs}
     <p class="mt-2">

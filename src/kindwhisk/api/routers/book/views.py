@@ -14,6 +14,7 @@ from kindwhisk.core.ingredients.allergens import holds
 from kindwhisk.core.ingredients.eggs import EggNeed
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.process.cost import Cost, cost
+from kindwhisk.core.process.finished import Offcut
 from kindwhisk.core.process.fold_schools import folds
 from kindwhisk.core.process.folds import FoldCourse
 from kindwhisk.core.process.forecast import Caveat, StepForecast
@@ -78,6 +79,7 @@ class ForecastView(Held):
     washing: WashPlan
     cost: Cost
     besides: tuple[str, ...]
+    offcuts: tuple[Offcut, ...]
 
 
 A_TIN = (
@@ -181,6 +183,7 @@ def forecast_view(bench: Bench, version: int, one: Scaled) -> ForecastView:
         folds=seen.folds,
         washing=seen.washing,
         besides=seen.besides,
+        offcuts=seen.offcuts,
         cost=cost(one.formula, prices, one.factor),
         **seen.held,
     )

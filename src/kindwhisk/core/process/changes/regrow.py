@@ -93,23 +93,32 @@ def regrow(
     names = _names(formula, need)
     left = {i: share for s in formula.steps if (share := flows.left(i := s.id, begun)) > NOTHING and i in begun}
 
+    def offcut(portion: StepPortion) -> list[Portion]:
+        """What was cut off is there as long as what it was cut off is not lost; else it comes with the new."""
+        source = portion.step
+        if source not in begun:
+            return [portion]
+        lost = lose.get(source, 0.0)
+        found: list[Portion] = []
+        if lost < 1 - NOTHING:
+            less = portion.model_copy(update={"fraction": factor * (portion.fraction or 1.0)})
+            found.append(less if factor < 1 else portion)
+        if source in more and (lost > NOTHING or factor > 1):
+            found.append(portion.model_copy(update={"step": names[source][0]}))
+        return found
+
     def ahead(step: Step) -> Step:
         """A step that was not begun: so much more of everything, and of what stands what is there by now."""
         shares = {n: share for n, _, share in flows.taken(step)}
         inputs: list[Portion] = []
         for n, portion in enumerate(step.inputs):
+            if isinstance(portion, StepPortion) and portion.offcut:
+                inputs += offcut(portion)
+                continue
             if isinstance(portion, IngredientPortion) or portion.step not in left:
                 inputs.append(portion.scaled(factor))
                 continue
             source, share = portion.step, shares[n]
-            if portion.offcut:
-                # What was cut off is there as long as what it was cut off is not lost; else it comes with the new.
-                lost = lose.get(source, 0.0)
-                if lost < left[source] - NOTHING:
-                    inputs.append(portion)
-                if source in more and lost > NOTHING:
-                    inputs.append(portion.model_copy(update={"step": names[source][0]}))
-                continue
             kept = 1 - lose.get(source, 0.0) / left[source]
             if kept > NOTHING:
                 inputs.append(

@@ -36,7 +36,9 @@ class LineStep(StepBase):
         """The ring in use."""
         return setting.tins
 
-    def _ring(self, tins: TinsInUse, piece: PipedPiece) -> FingerRing:
+    def ring_for(self, tins: TinsInUse, fingers_piped: PipedPiece | None = None) -> FingerRing:
+        """One of these rings, lined with such fingers (None: of the usual size)."""
+        piece = fingers_piped or USUAL
         across = 2 * tins.tin.cut(0).outer_mm
         high = tins.tin.depth_mm if self.wall_mm is None else self.wall_mm
         thick = min(piece.height_mm, across / 2 - 1)
@@ -47,7 +49,7 @@ class LineStep(StepBase):
         tins = setting.tins
         piped = next(((t, share) for t, share in setting.came_in if t.piece is not None), None)
         piece = piped[0].piece if piped is not None and piped[0].piece is not None else USUAL
-        ring = self._ring(tins, piece)
+        ring = self.ring_for(tins, piece)
         wall, discs = intake[0].mixed, combine(intake[1:])
         rings = tins.count
         needed = (ring.fingers + (not ring.closes)) * rings

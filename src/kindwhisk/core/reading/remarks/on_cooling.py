@@ -24,7 +24,7 @@ from kindwhisk.core.reading.remarks.remark import Level, Remark
 TOO_SOON_MIN = 15.0
 """No cake or sheet is cool enough for cream after so few minutes. The bake's reference model: 25 to 35 for a sheet."""
 UNTIL_COLD = re.compile(
-    r"complete|cold|fully|until (?:it is |they are |just )?cool|to cool(?: down)?$|leave to cool|let (?:it |them )?cool$|"
+    r"complete|cold|fully|until (?:it is |they are |just )?cool|to cool(?: down)?\.?$|leave to cool|let (?:it |them )?cool\.?$|"
     r"wire rack|froid|refroid|freddo|raffredd|冷|nguội"
 )
 """Words by which it waits for more than the minutes that stand beside them."""
