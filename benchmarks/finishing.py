@@ -18,9 +18,10 @@ from kindwhisk.core.piping.sorting import filling_g
 from kindwhisk.core.readiness import glaze
 
 SHAPES, THROWN = 40, 20_000
-ROLL_GOAL, RING_GOAL, DOME_GOAL = 0.03, 1.0, 0.03
+ROLL_GOAL, RING_GOAL, DOME_GOAL = 0.03, 2.5, 0.03
 TURN = math.tau
 
+MILK = soaking.Liquid.MILK
 CREAM = allocation.Filling("cream", 6.0, 0.5)
 CAKE_20 = RoundBody(diameter_mm=200, height_mm=90, layers=3)
 TRADE: tuple[tuple[str, float, float, float], ...] = (
@@ -34,18 +35,19 @@ TRADE: tuple[tuple[str, float, float, float], ...] = (
     ("34 × 4 mm of ganache, g", 4.2, filling_g(34, 4, 1.15), 0.02),
     ("34 × 4 mm of buttercream, g", 2.7, filling_g(34, 4, 0.75), 0.02),
     ("soak to a gram of crumb at .30, most", 1.2, soaking.plan(100, 0.30, [1]).per_gram.high, 0.05),
-    ("milk-soaked at .30, g to a gram", 1.9, soaking.plan(100, 0.30, [1], liquid=soaking.Liquid.MILK).per_gram.likely, 0.1),
+    ("milk-soaked at .30, g to a gram", 1.9, soaking.plan(100, 0.3, [1], liquid=MILK).per_gram.likely, 0.1),
     ("layers of a 60 mm cake in three, mm", 18, cutting.layers(60, 3).each_mm, 0.06),
-    ("cream for a cake of 20 cm in three layers, g", 620, allocation.allocate(
+    ("cream for a cake of 20 cm in three layers, g", 490, allocation.allocate(
         CAKE_20, [CREAM], allocation.Coat(4, 4, 0.5), ornaments_g=60
     ).total_g, 0.25),
     ("glaze for a cake of 20 × 5 cm, g", 320, glaze.need(math.pi * 100**2 + math.pi * 200 * 50, 2).pour_g, 0.35),
 )  # fmt: skip
-"""What the trade has, what is told, and how near that should lie (the last two: usual amounts of recipes)."""
+"""What the trade has, what is told, and how near that should lie. The last two are usual amounts of recipes, recalled:
+400 ml of cream for a cake of 18 cm, a third of a litre of glaze for one of 20."""
 
 
 def _laid(along: float, thick: float, core: float) -> tuple[float, float]:
-    """Diameter and turns of a strip laid round a core in steps of a tenth of a millimetre: its middle line is traced."""
+    """Diameter and turns of a strip laid round a core, a tenth of a millimetre at a time, along its middle."""
     step, angle, gone = 0.1, 0.0, 0.0
     heights: list[tuple[float, float]] = []
     at = 0

@@ -17,6 +17,7 @@ from playwright.sync_api import Browser, sync_playwright
 
 from benchmarks.bakes import bakes
 from benchmarks.cakes import crumb_probes
+from benchmarks.finishing import finishing
 from benchmarks.goals import met
 from benchmarks.kept_safe import kept_safe
 from benchmarks.kitchens import kitchens
@@ -258,6 +259,7 @@ def main() -> None:
             kitchens()
             usual()
             pieces()
+            finishing()
             crumb_probes()
             _readings(server)
             by_readings()

@@ -158,6 +158,7 @@ Layers: each_mm off_mm off_share
 OutOfCold: left_s
 Portions: each_g long_mm lost_g wide_mm
 Region: grams thickness_mm
+RollSeen: strain
 RollPlan: diameter_mm filling_g length_mm strain thinnest_mm turns
 SoakPlan: grams
 """

@@ -163,7 +163,8 @@ def test_two_trays_in_one_oven_from_bag_to_box(page: Page, own: Server, quiet: C
     page.goto(f"{own.url}/log/{bake}")
     pieces = page.get_by_label("Pieces")
     expect(pieces).to_contain_text("1 broken")
-    expect(page.get_by_label("Label")).to_contain_text("use within 5 days")
+    expect(page.get_by_label("Label")).to_contain_text("Use by")
+    expect(page.get_by_label("Label")).to_contain_text("shells with ganache")
     assert quiet() == []
 
 

@@ -84,6 +84,15 @@
       >
     </div>
   </div>
+  {#each detail.notices as told (told.text)}
+    <p
+      class="border-l-[6px] {told.level === 'danger'
+        ? 'border-raspberry'
+        : 'border-copper'} pl-4 text-[17px] leading-snug"
+    >
+      <strong>{told.text}</strong> <span class="text-quiet">{told.remedy}</span>
+    </p>
+  {/each}
   {#if running && watch?.beside_why}
     <p class="border-l-[6px] border-copper pl-4 text-[17px] leading-snug">
       <strong>{watch.beside_why}</strong>
@@ -98,7 +107,7 @@
     <p class="text-lg"><strong>{step.do}</strong> {check?.sees} <span class="text-quiet">{step.why}</span></p>
   {:else if !big}
     <h2
-      class="-mt-2 {blocked || bench.meeting
+      class="-mt-2 {blocked || bench.meeting || detail.notices.length > 0
         ? 'text-[clamp(1.9rem,3.4vw,2.5rem)]'
         : 'text-[clamp(2.3rem,4.6vw,3.2rem)]'}"
       aria-live="polite"
@@ -134,15 +143,6 @@
     </ul>
     <p class="text-lg">{step.do} <span class="text-quiet">{step.why}</span></p>
   {/if}
-  {#each detail.notices as told (told.text)}
-    <p
-      class="border-l-[6px] {told.level === 'danger'
-        ? 'border-raspberry'
-        : 'border-copper'} pl-4 text-[17px] leading-snug"
-    >
-      <strong>{told.text}</strong> <span class="text-quiet">{told.remedy}</span>
-    </p>
-  {/each}
   {#if step.goes.length > 1 && step.material.mass_g > 0}<GoesTo goes={step.goes} />{/if}
   {#if step.ready && line.status !== 'waiting'}<ReadyNow ready={step.ready} />{/if}
   {#if bench.bake?.cold && (bench.bake.cold.over || bench.bake.cold.left_s < 3600)}
