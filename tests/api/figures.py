@@ -13,7 +13,7 @@ BakeStep: done_c oven_c
 BoilStep: target_c
 BoxDimensions: depth_mm length_mm width_mm
 Check: boiling_c ice_c pressure_kpa
-ChillStep: hours
+ChillStep: at_most_hours hours
 Choice: grams
 CoolStep: above_air_k
 Could: oven_c
@@ -66,6 +66,7 @@ TrimStep: edge_mm round_mm
 """Entered by somebody, or a formula's own: told back as it was given."""
 
 READ = """
+CooledDown: first_h second_h
 BakeSummary: height_mm late_by_s
 ClockMoved: lead_s moved_s
 CrumbForecast: core_c
@@ -165,6 +166,7 @@ SoakPlan: grams
 """Arithmetic of what was given: masses, volumes of shapes, levels of a batter whose density was given or is told."""
 
 CHOSEN = """
+GateReached: to_c
 AnswerView: first_look_min
 Baked: done_c first_look_min
 BakeView: done_c first_look_s oven_c

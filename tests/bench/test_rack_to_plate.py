@@ -8,12 +8,17 @@ import pytest
 
 from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.told.views import StepDetail
+from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.process.forecast import Caveat
 from kindwhisk.core.process.portions import StepPortion
+from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.shelf_life.limits import KeptAs
+from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.store.probes import StoredReading, milliseconds
 from tests.bench.helpers import Baker
 from tests.bench.test_oven import finish
+from tests.core.strategies import setting_of
 
 CRUMB = "core temperature"
 
@@ -55,6 +60,21 @@ def test_a_sheet_taken_off_the_rack_too_warm_is_told_where_the_cream_goes_on(ben
     assert later.text != told.text
     baker.wait(3 * 3600)
     assert melting(baker) == []
+
+
+def test_gates_follow_the_crumb_s_own_thermometer(bench: Bench) -> None:
+    baker = cooling(bench)
+    assert close(baker, "cool").gates == ()
+    baker.wait(120)
+    baker.tell("reading_added", step="cool", quantity=CRUMB, value=41.0)
+    baker.confirm()
+    gates = {g.kind.value: g for g in close(baker, "cool").gates}
+    assert gates["turn out"].likely_at is None, "at 41 °C it may be turned out"
+    assert gates["cream"].likely_at is not None
+    assert gates["roll"].likely_at is not None
+    assert baker.now < gates["roll"].likely_at < gates["cream"].likely_at
+    baker.tell("step_done", step="cool")
+    assert close(baker, "cool").gates == ()
 
 
 def test_its_probe_tells_it_as_well(bench: Bench) -> None:
@@ -165,3 +185,62 @@ def test_what_was_cut_off_is_taken_by_what_covers_the_dome_also_when_it_is_made_
     hollow = made.forecast.step("hollow-2")
     assert hollow.section is not None
     assert made.forecast.step(cover.id).material.mass_g > hollow.material.mass_g
+
+
+def cooked(bench: Bench) -> Baker:
+    """A tart whose curd has just come off the heat."""
+    baker = Baker(bench, "meringue-tart", hours=12)
+    for _ in range(60):
+        if baker.state.cooled:
+            return baker
+        baker.go_on()
+    raise AssertionError("the curd was never cooked")
+
+
+def test_what_was_cooked_is_followed_down_by_its_readings(bench: Bench) -> None:
+    baker = cooked(bench)
+    (one,) = baker.state.cooled
+    assert one.step == "curd"
+    assert not one.cooled.late
+    for minutes, celsius in ((10, 60.0), (20, 45.0), (60, 20.0)):
+        baker.wait(60 * minutes)
+        baker.tell("reading_added", step="cool-curd", quantity="temperature in the vessel", value=celsius)
+        baker.confirm()
+    (one,) = baker.state.cooled
+    assert one.cooled.first_h is not None
+    assert one.cooled.first_h < 2
+    assert "3-501.14" in one.cooled.says
+    baker.wait(5 * 3600)
+    (late,) = baker.state.cooled
+    assert late.cooled.late, "five hours later nobody has read that it is cold"
+
+
+def test_nobody_reads_and_after_two_hours_it_is_late_by_whose_rule(bench: Bench) -> None:
+    baker = cooked(bench)
+    baker.wait(600)
+    baker.tell("reading_added", step="cool-curd", quantity="temperature in the vessel", value=50.0)
+    baker.confirm()
+    baker.wait(3 * 3600)
+    (late,) = baker.state.cooled
+    assert late.cooled.late
+    _, kitchen = bench.store.kitchens.current()
+    own = kitchen.cooling.model_copy(update={"first_h": 6})
+    bench.store.kitchens.save(kitchen.model_copy(update={"cooling": own}))
+    (led,) = baker.state.cooled
+    assert not led.cooled.late
+    assert "this kitchen’s rule" in led.cooled.says
+
+
+def test_a_mousse_sets_by_its_depth_and_its_gelatine_and_may_not_wait_for_ever() -> None:
+    mousse = Material(parts={"egg-yolk": 60, "sugar": 60, "gelatine": 3, "raspberry-puree": 300}, temperature_c=22)
+    whipped = mousse.at_density(Estimate.exact(0.6))
+    glass = setting_of(next(f for f in demo_formulas() if f.id == "coffee-mousse"))
+    short = ChillStep(id="c", title="c", vessel="glasses", hours=0.5).effect((whipped,), glass)
+    assert any("are short" in n.text for n in short.notices)
+    assert "of gelatine" in short.why
+    may = ChillStep(id="c", title="c", vessel="glasses", hours=3, at_most_hours=12).effect((whipped,), glass)
+    assert may.hold_s is not None
+    assert may.hold_s.likely == pytest.approx(9 * 3600)
+    cross = ChillStep(id="c", title="c", vessel="glasses", hours=5, at_most_hours=2).effect((whipped,), glass)
+    assert any("At most 2 h" in n.text for n in cross.notices)
+    assert ChillStep(id="c", title="c", vessel="glasses").effect((whipped,), glass).hold_s is None

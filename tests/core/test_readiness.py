@@ -3,12 +3,14 @@
 from __future__ import annotations
 
 import pytest
-from hypothesis import given
+from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 
+from kindwhisk.core.baking.cooling import Hot, cool_gates, gates_from
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.process.forecast import forecast
 from kindwhisk.core.process.steps.base import StepBase
+from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.fold import FoldStep
 from kindwhisk.core.process.steps.ready import ReadyStep
 from kindwhisk.core.process.steps.spread import SpreadStep
@@ -23,6 +25,8 @@ from kindwhisk.core.readiness.ready import WINDOWS, Known, ready
 from kindwhisk.core.readiness.recognise import content_of, known_of, name_of
 from kindwhisk.core.readiness.window import Content, Purpose, State, minutes_to
 from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.technique import Technique
+from kindwhisk.core.warmth.cooling import GateKind, How
 from kindwhisk.demo.formulas import demo_formulas
 from tests.core.strategies import setting_of
 from tests.core.test_builds import baked
@@ -121,6 +125,7 @@ def test_glaze_to_pour_is_a_third_more_than_stays() -> None:
 def test_a_bowl_comes_to_what_lies_between_it_and_the_air_and_to_nothing_else(
     start: float, to: float, air: float
 ) -> None:
+    assume(min(abs(to - start), abs(to - air)) > 1e-6)
     minutes = minutes_to(start, to, air)
     between = min(start, air) < to < max(start, air) and to != start
     assert (minutes is not None) == between
@@ -249,3 +254,22 @@ def test_every_step_that_takes_a_content_for_something_says_for_what() -> None:
     seen = forecast(formula, setting_of(formula)).step("whip-cream")
     assert seen.ready is not None
     assert (seen.ready.content, seen.ready.use) == (Content.CREAM, Purpose.SPREAD)
+
+
+SHEET = BOOK["citrus-roll"].fill
+
+
+@given(st.floats(24, 95), st.floats(24, 95))
+@settings(max_examples=25, deadline=None)
+def test_gates_come_sooner_for_a_colder_middle_and_are_passed_below_their_warmth(a: float, b: float) -> None:
+    assert isinstance(SHEET, FillStep)
+    hot = Hot(SHEET.tin, 12, 420, How.RACK, 22, 95)
+    gates = cool_gates(hot, Technique.CHIFFON_ROLL)
+    warm, cold = (gates_from(hot, gates, c) for c in (max(a, b), min(a, b)))
+    for gate, later, sooner in zip(gates, warm, cold, strict=True):
+        assert sooner.after_s.likely <= later.after_s.likely
+        assert (later.after_s.likely == 0) == (max(a, b) <= gate.to_c)
+    begun = gates_from(hot, gates, 95)
+    for gate, now in zip(gates, begun, strict=True):
+        if gate.kind is not GateKind.TURN_OUT:
+            assert now.after_s.likely == pytest.approx(gate.after_s.likely, rel=0.02)

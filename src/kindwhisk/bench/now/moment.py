@@ -13,6 +13,7 @@ from kindwhisk.bench.log.document import BakeDocument, digest, parse
 from kindwhisk.bench.log.log import BakeLog
 from kindwhisk.bench.log.progress import BakeStatus, Progress, StepStatus
 from kindwhisk.bench.log.projection import project
+from kindwhisk.bench.now.cooled import CooledNow, cooled_now
 from kindwhisk.bench.now.expected import expected_times
 from kindwhisk.bench.now.following import Following, StepAtHand, StepWatch
 from kindwhisk.bench.now.meetings import MeetingView, open_meetings
@@ -87,6 +88,11 @@ class Moment:
         until = on_clock(self.progress.ended_at or self.now)
         limit, told = self.kitchen.out_of_cold_h, self.walked.observed.warmth
         return out_of_the_cold(self.walked.steps, times, until, limit, told)
+
+    @cached_property
+    def cooled(self) -> tuple[CooledNow, ...]:
+        """What was cooked and cools since."""
+        return cooled_now(self.walked, self.progress, self.kitchen, self.now)
 
     def at_hand(self, step_id: str) -> StepAtHand | None:
         """What following a step by thermometers needs to know of it; None for one that none follows or followed."""

@@ -16,6 +16,7 @@ from kindwhisk.bench.told.views import (
     Act,
     BakeState,
     CueView,
+    GateReached,
     GateView,
     NoteView,
     QuestionView,
@@ -30,6 +31,7 @@ from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.forecast import Caveat, StepForecast
 from kindwhisk.core.process.gate import chains
 from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.sugar.meeting import past_saving
 from kindwhisk.core.values.estimate import Estimate
 
@@ -155,8 +157,34 @@ def _detail(at: Moment, step_id: str) -> StepDetail:
         spoilt=_spoilt(at, step),
         not_before=_not_before(at, step),
         notices=() if at.progress.is_over(step_id) else _notices(at, step_id),
+        gates=_gates_reached(at, step_id),
         skin=skin_now(at, step_id),
         counts=tray_counts(at, step_id),
+    )
+
+
+def _gates_reached(at: Moment, step_id: str) -> tuple[GateReached, ...]:
+    """The gates of a cake that cools, from its own last reading on."""
+    made, watch = at.walked, at.watch(step_id)
+    step = made.formula.step(step_id)
+    running = at.progress.status_of(step_id) is StepStatus.RUNNING
+    if not isinstance(step, CoolStep) or not running or watch is None or watch.watch.now_c is None:
+        return ()
+
+    def moment(seconds: float) -> datetime:
+        return at.now + timedelta(seconds=seconds)
+
+    gates = step.gates_from(made.at_first(step_id), watch.watch.now_c, made.places[step_id])
+    return tuple(
+        GateReached(
+            kind=g.kind,
+            to_c=g.to_c,
+            why=g.why,
+            low_at=moment(g.after_s.low) if g.after_s.likely > 0 else None,
+            likely_at=moment(g.after_s.likely) if g.after_s.likely > 0 else None,
+            high_at=moment(g.after_s.high) if g.after_s.likely > 0 else None,
+        )
+        for g in gates
     )
 
 
@@ -248,6 +276,7 @@ def bake_state(at: Moment, focus: str | None = None, speed: float = 1.0) -> Bake
         gate=_gate(at),
         windows=at.windows,
         cold=at.cold,
+        cooled=at.cooled,
         timers=tuple(
             TimerView(id=t.id, label=t.label, due_at=t.due_at)
             for t in sorted(progress.timers.values(), key=lambda t: t.due_at)

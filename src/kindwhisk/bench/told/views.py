@@ -7,6 +7,7 @@ from typing import Literal
 
 from kindwhisk.bench.log.events import OutcomeRecorded
 from kindwhisk.bench.log.progress import BakeStatus, StepStatus
+from kindwhisk.bench.now.cooled import CooledNow
 from kindwhisk.bench.now.meetings import MeetingView
 from kindwhisk.bench.now.outlook import Column, Outlook
 from kindwhisk.bench.now.readiness import GateItemView
@@ -28,6 +29,7 @@ from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
 from kindwhisk.core.values.temperature import Point
 from kindwhisk.core.vessels.section import Section
+from kindwhisk.core.warmth.cooling import GateKind
 
 
 class CueView(Value):
@@ -108,10 +110,22 @@ class TrayCount(Value):
     counted: Counted | None
 
 
+class GateReached(Value):
+    """What a cooling cake becomes ready for, as its thermometer tells: when (None: it may be now)."""
+
+    kind: GateKind
+    to_c: float
+    why: str
+    low_at: datetime | None
+    likely_at: datetime | None
+    high_at: datetime | None
+
+
 class StepDetail(Value):
     """A step close up.
 
-    ``notices`` are what is risky about it as things stand.
+    ``notices`` are what is risky about it as things stand, ``gates`` what a cooling cake becomes ready for by its own
+    thermometer (none before it has told anything).
     ``skin`` is of a rest until a skin holds, ``counts`` of pieces that are sorted, tray by tray.
 
     ``spoilt`` is the share of its bubbles that a foam has lost past its peak; ``not_before`` when a step should begin
@@ -131,6 +145,7 @@ class StepDetail(Value):
     spoilt: Estimate | None
     not_before: datetime | None
     notices: tuple[Caveat, ...]
+    gates: tuple[GateReached, ...]
     skin: SkinNow | None
     counts: tuple[TrayCount, ...]
 
@@ -223,7 +238,7 @@ class BakeState(Held):
     """Everything that a page needs, from the events and a moment.
 
     ``idle_until`` is when there is something to do again, where that is far off; ``cold`` how long what stands was out
-    of the cold.
+    of the cold, ``cooled`` how what was cooked has come down.
     """
 
     id: str
@@ -250,6 +265,7 @@ class BakeState(Held):
     gate: GateView | None
     windows: tuple[WindowView, ...]
     cold: OutOfCold | None
+    cooled: tuple[CooledNow, ...]
     timers: tuple[TimerView, ...]
     readings: tuple[ReadingView, ...]
     questions: tuple[QuestionView, ...]

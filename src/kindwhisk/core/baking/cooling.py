@@ -156,6 +156,23 @@ def cool_gates(hot: Hot, technique: Technique | None) -> tuple[CoolGate, ...]:
     )
 
 
+def gates_from(hot: Hot, gates: tuple[CoolGate, ...], now_c: float) -> tuple[CoolGate, ...]:
+    """The same gates for a cake whose middle is at ``now_c``: seconds from now on; 0 for those that are passed.
+
+    Its crust is cooler than its middle: what goes by the crust is passed as soon as the middle is there.
+    """
+    coolest = min((g.to_c for g in gates), default=now_c)
+    way = _way(hot, min(coolest, hot.from_c - 0.1))
+    # From hot to cold: interpolation wants it rising.
+    there = float(np.interp(-now_c, -np.asarray(way.core), way.times))
+    found = []
+    for gate in gates:
+        whole = way.seconds(gate.to_c)
+        left = 0.0 if now_c <= gate.to_c or whole.likely <= 0 else max(0.0, 1 - there / whole.likely)
+        found.append(gate.model_copy(update={"after_s": whole.scaled(left)}))
+    return tuple(found)
+
+
 def cooling(hot: Hot, technique: Technique | None) -> Cooling:
     """A cake on its way to the last of its gates, with the way of its middle."""
     gates = cool_gates(hot, technique)

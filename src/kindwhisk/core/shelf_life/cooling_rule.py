@@ -25,7 +25,7 @@ class CoolingRule(Value):
 FOOD_CODE = CoolingRule()
 
 
-class Cooled(Value):
+class CooledDown(Value):
     """How a cooling went: hours of each stage (None: not yet there), whether a limit is past, and what to do."""
 
     first_h: float | None
@@ -48,11 +48,11 @@ def _crossed(points: Sequence[tuple[float, float]], to_c: float) -> float | None
     return found
 
 
-def judge(readings: Sequence[tuple[float, float]], now_s: float, rule: CoolingRule = FOOD_CODE) -> Cooled:
+def judge(readings: Sequence[tuple[float, float]], now_s: float, rule: CoolingRule = FOOD_CODE) -> CooledDown:
     """Readings (seconds, C) in order of a content that cools, against a rule, at a moment."""
     began = _crossed(readings, rule.from_c)
     if began is None:
-        return Cooled(
+        return CooledDown(
             first_h=None,
             second_h=None,
             late=False,
@@ -72,7 +72,7 @@ def judge(readings: Sequence[tuple[float, float]], now_s: float, rule: CoolingRu
         f"to {rule.to_c:.0f} °C within {rule.second_h:g} h more ({source})"
     )
     if late_first or late_second:
-        return Cooled(
+        return CooledDown(
             first_h=first,
             second_h=second,
             late=True,
@@ -80,10 +80,10 @@ def judge(readings: Sequence[tuple[float, float]], now_s: float, rule: CoolingRu
             do="Ask whoever is responsible; guidance is to throw it away.",
         )
     there = cold is not None
-    return Cooled(
+    return CooledDown(
         first_h=first,
         second_h=second,
         late=False,
-        says=f"Cooled: {limit}." if there else f"On its way: {limit}.",
+        says=f"CooledDown: {limit}." if there else f"On its way: {limit}.",
         do="Into the cold, covered." if there else "Thin layer, cold tray, stir; an ice bath is quicker.",
     )

@@ -119,12 +119,12 @@ def fingers() -> Formula:
     )  # fmt: skip
 
 
-def _mousse(yolk: float, cream: float, flavour: Step, base_title: str) -> tuple[Step, ...]:
+def _mousse(yolk: float, cream: float, leaf: float, flavour: Step, base_title: str) -> tuple[Step, ...]:
     """Yolks cooked by a syrup, gelatine, a flavour (a step called ``flavour``) and whipped cream."""
     return (
         do(
             WeighStep, "weigh-gelatine", "Put gelatine into cold water", SMALL_BOWL,
-            g("gelatine", yolk * 0.075), g("water", yolk * 0.45, "gelatine", FRIDGE),
+            g("gelatine", leaf), g("water", leaf * 5.5, "gelatine", FRIDGE),
         ),
         do(RestStep, "bloom", "Leave it to swell", SMALL_BOWL, of("weigh-gelatine"), minutes=10, sees="Soft through."),
         flavour,
@@ -176,7 +176,7 @@ def coffee_mousse() -> Formula:
         servings=6,
         vessels=(YOLK_BOWL, SMALL_BOWL, POT, CREAM_BOWL, SYRUP_POT, GLASSES),
         steps=(
-            *_mousse(84, 260, flavour, "Fold in coffee and gelatine"),
+            *_mousse(84, 260, 6.3, flavour, "Fold in coffee and gelatine"),
             do(
                 FillStep, "fill", "Fill the glasses", GLASSES, of("mousse"), tin=GLASS, tin_name="glass", count=6,
                 fill_fraction=0.63, rises=False,
@@ -249,7 +249,7 @@ def finger_cake() -> Formula:
                     LineStep, "line", "Line the ring", RING, of("cool-fingers"), of("soak-disc"),
                 ),
             ),
-            *part("mousse", *_mousse(54, 178, flavour, "Fold in raspberry and gelatine")),
+            *part("mousse", *_mousse(54, 178, 6.4, flavour, "Fold in raspberry and gelatine")),
             *part(
                 "cake",
                 do(

@@ -2970,7 +2970,7 @@ export interface components {
          * @description Everything that a page needs, from the events and a moment.
          *
          *     ``idle_until`` is when there is something to do again, where that is far off; ``cold`` how long what stands was out
-         *     of the cold.
+         *     of the cold, ``cooled`` how what was cooked has come down.
          */
         BakeState: {
             /** Allergens */
@@ -2986,6 +2986,8 @@ export interface components {
             cold: components["schemas"]["OutOfCold"] | null;
             /** Contains */
             contains: string;
+            /** Cooled */
+            cooled: components["schemas"]["CooledNow"][];
             /** Current */
             current: string | null;
             /** Details */
@@ -3599,6 +3601,8 @@ export interface components {
         /**
          * ChillStep
          * @description Chill, or keep ``frozen``, for about ``hours``; ``sees`` is what tells that it is over.
+         *
+         *     ``at_most_hours``: later it is too stiff for what comes next; None where it may wait.
          */
         ChillStep: {
             /**
@@ -3612,6 +3616,8 @@ export interface components {
              * @default
              */
             assumed: string;
+            /** At Most Hours */
+            at_most_hours?: number | null;
             /**
              * Component
              * @default
@@ -4214,6 +4220,33 @@ export interface components {
             s: components["schemas"]["Estimate"];
             /** Use */
             use: string;
+        };
+        /**
+         * CooledDown
+         * @description How a cooling went: hours of each stage (None: not yet there), whether a limit is past, and what to do.
+         */
+        CooledDown: {
+            /** Do */
+            do: string;
+            /** First H */
+            first_h: number | null;
+            /** Late */
+            late: boolean;
+            /** Says */
+            says: string;
+            /** Second H */
+            second_h: number | null;
+        };
+        /**
+         * CooledNow
+         * @description Something that was cooked in a step and cools since: the step, its title, and how it goes.
+         */
+        CooledNow: {
+            cooled: components["schemas"]["CooledDown"];
+            /** Step */
+            step: string;
+            /** Title */
+            title: string;
         };
         /**
          * Cooling
@@ -5986,6 +6019,23 @@ export interface components {
          * @enum {string}
          */
         GateKind: "turn out" | "roll" | "soak" | "cream" | "cut";
+        /**
+         * GateReached
+         * @description What a cooling cake becomes ready for, as its thermometer tells: when (None: it may be now).
+         */
+        GateReached: {
+            /** High At */
+            high_at: string | null;
+            kind: components["schemas"]["GateKind"];
+            /** Likely At */
+            likely_at: string | null;
+            /** Low At */
+            low_at: string | null;
+            /** To C */
+            to_c: number;
+            /** Why */
+            why: string;
+        };
         /**
          * GateTicked
          * @description Something on the make-ready list is there, or is not after all.
@@ -11687,7 +11737,8 @@ export interface components {
          * StepDetail
          * @description A step close up.
          *
-         *     ``notices`` are what is risky about it as things stand.
+         *     ``notices`` are what is risky about it as things stand, ``gates`` what a cooling cake becomes ready for by its own
+         *     thermometer (none before it has told anything).
          *     ``skin`` is of a rest until a skin holds, ``counts`` of pieces that are sorted, tray by tray.
          *
          *     ``spoilt`` is the share of its bubbles that a foam has lost past its peak; ``not_before`` when a step should begin
@@ -11704,6 +11755,8 @@ export interface components {
             cues: components["schemas"]["CueView"][];
             fold: components["schemas"]["FoldCourse"] | null;
             forecast: components["schemas"]["StepForecast"];
+            /** Gates */
+            gates: components["schemas"]["GateReached"][];
             /** Not Before */
             not_before: string | null;
             /** Notices */

@@ -155,6 +155,14 @@
       >
     </p>
   {/if}
+  {#each bench.bake?.cooled ?? [] as one (one.step)}
+    {#if one.cooled.late || one.cooled.second_h === null}
+      <p class="border-l-[6px] {one.cooled.late ? 'border-raspberry' : 'border-copper'} pl-4 text-[17px] leading-snug">
+        <strong>{one.title}: {one.cooled.says}</strong>
+        <span class="text-quiet">{one.cooled.do} By readings (R); local rules and trained staff decide.</span>
+      </p>
+    {/if}
+  {/each}
   {#if detail.counts.length > 0 && line.status === 'waiting' && line.startable}
     <SortCounts {bench} step={step.id} counts={detail.counts} />
     {#if check}<p class="text-[16px] text-quiet">{check.not_yet}</p>{/if}
@@ -271,6 +279,7 @@
   {#if step.gates.length > 0 && (line.status === 'waiting' || running)}<CoolGates
       gates={step.gates}
       outlook={detail.outlook}
+      reached={detail.gates}
     />{/if}
 
   {#if running && watch?.egg}<EggHeat egg={watch.egg} />{/if}

@@ -86,6 +86,11 @@ class CoolStep(StepBase):
         """With this kitchen's own pace."""
         return tuple(g.model_copy(update={"after_s": g.after_s.scaled(factor)}) for g in gates)
 
+    def gates_from(self, before: Material, now_c: float, setting: Setting) -> tuple[CoolGate, ...]:
+        """What it becomes ready for from now on, as its own thermometer tells how warm it is."""
+        hot = self._hot(before, setting)
+        return cooling.gates_from(hot, cooling.cool_gates(hot, setting.technique), now_c)
+
     def expected_reading(self, elapsed_s: float, duration_s: float, before: Material, setting: Setting) -> Heading:
         """The crumb on its way down."""
         hot, target = self._hot(before, setting), setting.kitchen.air_c + self.above_air_k
