@@ -4,9 +4,18 @@ from datetime import date
 
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.kitchen import Cup, Kitchen, KitchenTin, Mixer, Oven, ProbePlace, Thermometer
-from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, RoundDimensions, RoundTin, TubeDimensions, TubeTin
+from kindwhisk.core.tins.shapes import (
+    BoxDimensions,
+    BoxTin,
+    HalfSphereDimensions,
+    HalfSphereTin,
+    RoundDimensions,
+    RoundTin,
+    TubeDimensions,
+    TubeTin,
+)
 from kindwhisk.core.warmth.thermometer import Check
-from kindwhisk.demo.formulas import ROUND_20, TUBE_17
+from kindwhisk.demo.formulas.shorthand import RING_20, ROUND_20, TART_24, TUBE_17
 
 
 def demo_kitchen() -> Kitchen:
@@ -43,6 +52,19 @@ def demo_kitchen() -> Kitchen:
                 id="sheet-30",
                 name="30 x 35 cm sheet",
                 tin=BoxTin(shape="sheet", dimensions=BoxDimensions(width_mm=300, length_mm=350, depth_mm=25)),
+            ),
+            KitchenTin(id="ring-20", name="20 cm ring", tin=RING_20, count=2),
+            KitchenTin(
+                id="ring-16",
+                name="16 cm ring",
+                tin=RoundTin(dimensions=RoundDimensions(diameter_mm=160, depth_mm=65)),
+                count=2,
+            ),
+            KitchenTin(id="tart-24", name="24 cm tart tin", tin=TART_24),
+            KitchenTin(
+                id="dome-18",
+                name="18 cm half-sphere",
+                tin=HalfSphereTin(dimensions=HalfSphereDimensions(diameter_mm=180)),
             ),
         ),
         ovens=(Oven(id="deck", name="Deck oven", offset_k=-6, rise_k_per_min=8, tins_at_once=2),),
