@@ -419,3 +419,25 @@ def test_each_crumb_of_a_build_takes_its_share_of_a_soak() -> None:
     waters = [p.content.parts["water"] for p in soaked.build]
     assert waters == pytest.approx([20.0] * 3)
     assert soaked.volume_ml.likely == pytest.approx(layers.volume_ml.likely, rel=0.01)
+
+
+@given(st.floats(10, 900))
+def test_what_is_piped_into_a_case_fills_it_before_it_stands_above_it(grams: float) -> None:
+    frame = Stacked(across_mm=240, wall_mm=5, wall_high_mm=25)
+    top = Material(parts={"egg-white": grams * 0.4, "sugar": grams * 0.6}).at_density(Estimate.exact(0.3))
+    build = Built.of(
+        frame,
+        (
+            Part(name="case", place=Place.BASE, content=baked(120)),
+            Part(name="case, wall", place=Place.WALL, content=baked(60)),
+            Part(name="meringue", place=Place.TOP, content=top),
+        ),
+    )
+    piped = build.regions[-1]
+    room = (25 - (build.thickness_mm(build.build[0]) or 0)) * frame.inside_mm2
+    low, high = min(piped.y_mm), max(piped.y_mm)
+    assert low == pytest.approx(build.thickness_mm(build.build[0]), abs=0.02)
+    assert (high > 25.01) == (top.volume_ml.likely * 1000 > room * 1.001)
+    across = 2 * max(piped.x_mm)
+    flat = top.volume_ml.likely * 1000 / frame.inside_mm2 * across
+    assert area(piped) == pytest.approx(flat, rel=0.12)

@@ -56,7 +56,9 @@ class Domed(FrameBase):
                 found.append(region(part, self._cap(grown, 0.0, grown), share, thick))
                 grown -= thick
         for part in of_place(parts, Place.WALL):
-            found.append(region(part, self._cap(r, self.lid_mm, r), share, self.wall_mm))
+            # Hollow: out along its face, back along the room inside.
+            shell = self._cap(r, self.lid_mm, r) + self._cap(inner, self.lid_mm, inner)[::-1]
+            found.append(region(part, shell, share, self.wall_mm))
         for part in of_place(parts, Place.LID):
             found.append(region(part, self._cap(r, 0.0, self.lid_mm), share, self.lid_mm))
         # It is filled upside down: the first filling lies at the top of the dome.

@@ -112,9 +112,18 @@ class Stacked(FrameBase):
                 level = low + thick
                 top = max(top, level)
         for part in of_place(parts, Place.TOP):
-            thick = self.volume_ml(part) * 1000 / self.outside_mm2
-            found.append(region(part, _mounds(side, top, thick), share))
-            top += thick
+            volume = self.volume_ml(part) * 1000
+            # Within a wall it first fills the room up to the rim.
+            room = max(0.0, top - level) * self.inside_mm2 if self.wall_mm else 0.0
+            low, half = (level, inner) if room > 0 else (top, side)
+            sunk = min(room, volume) / self.inside_mm2
+            thick = (volume - min(room, volume)) / self.outside_mm2
+            outline = box(-half, half, low, low + sunk)
+            if thick > NO_THICKNESS:
+                outline = [(half, low), *([(-half, low)] if sunk else []), *_mounds(half, low + sunk, thick)[1:]]
+            found.append(region(part, outline, share))
+            level = low + sunk
+            top = max(top, level) + thick
         return tuple(found)
 
     def body(self, parts: Sequence[Part]) -> Body:

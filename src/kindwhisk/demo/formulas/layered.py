@@ -85,7 +85,7 @@ def _cream(grams: float, sugar: float, *, mascarpone: float = 0.0) -> tuple[Step
     return (
         do(
             WeighStep, "weigh-cream", "Weigh cream and sugar", CREAM_BOWL, g("cream-35", grams, "filling", FRIDGE),
-            g("icing-sugar", sugar, "filling"), g("vanilla-extract", grams / 130), *steady,
+            g("icing-sugar", sugar, "filling"), *steady,
         ),
         do(
             WhipStep, "whip-cream", "Whip the cream", CREAM_BOWL, of("weigh-cream"), tool="hand mixer", peak=Peak.MEDIUM,
@@ -106,7 +106,7 @@ def layer_cake() -> Formula:
         components=(
             Component(id="sponge", name="génoise", part=Part.SPONGE),
             Component(id="soak", name="syrup", part=Part.SOAK),
-            Component(id="cream", name="vanilla cream", part=Part.FILLING),
+            Component(id="cream", name="sweet cream", part=Part.FILLING),
             Component(id="cake", name="cake", part=Part.ASSEMBLY),
         ),
         vessels=(

@@ -41,7 +41,7 @@
       } else {
         known.times += 1;
         if (r.place !== 'wall') known.grams += r.grams;
-        if (own.y > known.y) Object.assign(known, own);
+        if (own.y > known.y || (own.y === known.y && own.x > known.x)) Object.assign(known, own);
       }
     }
     return [...found.values()].toSorted((a, b) => b.y - a.y);
@@ -71,6 +71,7 @@
     );
     return outline(many, cx + left * scale, y(high));
   };
+  const short = (name: string) => (name.length > 15 ? `${name.slice(0, 14)}…` : name);
   const mm = (thick: number) => `${thick < 3 ? thick.toFixed(1) : Math.round(thick)} mm`;
   const wide = $derived(`${Math.round(2 * half)} mm`);
   const spoken = $derived(
@@ -128,7 +129,7 @@
         stroke-dasharray="2 3"
       />
       <text x={cx + half * scale + 15} y={t.at} class="text-[14px] font-semibold" fill="var(--ink)"
-        >{t.times > 1 && t.thick ? `${t.times} × ` : ''}{t.name}</text
+        >{t.times > 1 && t.thick ? `${t.times} × ` : ''}{short(t.name)}</text
       >
       <text x={cx + half * scale + 15} y={t.at + 14} class="text-[12.5px]" fill="var(--quiet)"
         >{[t.thick ? mm(t.thick) : '', grams(t.grams)].filter(Boolean).join(', ')}</text
