@@ -35,6 +35,7 @@ GRAVE = {"fat-near-whites", "raw-egg", "from-elsewhere", "time-for-temperature"}
 
 AS = {
     "hand": "plain",
+    "cut": "plain",
     "skin": "rest",
     **dict.fromkeys(("stack", "spread", "line", "pair", "coat", "ornament"), "assemble"),
 }

@@ -30,7 +30,7 @@ def use_by(
     """
     limit = DAYS[kept]
     days = limit.frozen if frozen else limit.days
-    rule = f"guidance for {kept.value}, {SOURCE}; your own rule leads"
+    rule = f"by guidance ({kept.value}: {SOURCE}); your own rule leads"
     if own_days is not None and not frozen:
         days, rule = own_days, "this kitchen’s rule"
     keep = "Keep frozen, at -18 °C" if frozen else f"Keep {limit.at}"

@@ -107,7 +107,7 @@
     <p class="text-lg"><strong>{step.do}</strong> {check?.sees} <span class="text-quiet">{step.why}</span></p>
   {:else if !big}
     <h2
-      class="-mt-2 {blocked || bench.meeting || detail.notices.length > 0
+      class="{detail.notices.length > 0 ? '' : '-mt-2'} {blocked || bench.meeting || detail.notices.length > 0
         ? 'text-[clamp(1.9rem,3.4vw,2.5rem)]'
         : 'text-[clamp(2.3rem,4.6vw,3.2rem)]'}"
       aria-live="polite"

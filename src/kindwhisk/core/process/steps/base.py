@@ -263,7 +263,7 @@ class StepBase(Value):
         if material.mass_g <= 0:
             return None
         if isinstance(material, Built):
-            return section.of_build(self.title, material)
+            return section.of_build(setting.vessel_name(self.vessel), material)
         vessel = setting.vessels.get(self.vessel)
         if vessel is None or vessel.form in {VesselForm.OVEN}:
             return None

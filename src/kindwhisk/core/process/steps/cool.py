@@ -111,7 +111,7 @@ class CoolStep(StepBase):
     def section(self, material: Material, setting: Setting) -> section.Section:
         """The cake as it hangs or stands."""
         if isinstance(material, Built):
-            return section.of_build(self.title, material)
+            return section.of_build(setting.vessel_name(self.vessel), material)
         return in_tins(setting, material, inverted=self.inverted)
 
     def schools(self, content: Content) -> tuple[School, ...]:

@@ -159,6 +159,8 @@ class WhipStep(StepBase):
             hold_s=hold,
             hold_why="The foam dries and weeps; it starts to break down as soon as it is made."
             if meringue
+            else "It slackens and lets go of its water."
+            if kind is Foam.CREAM
             else "Its bubbles burst.",
             foam=kind,
             passes=whipping.stages(learned, self.peak) if kind is Foam.FRENCH_MERINGUE else (),

@@ -19,8 +19,10 @@ from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.base import WHITES, YOLKY
 from kindwhisk.core.process.steps.boil import HOTTEST_SYRUP_C, BoilStep
+from kindwhisk.core.process.steps.cut import CutStep
 from kindwhisk.core.process.steps.fill import FillStep, Lining
 from kindwhisk.core.process.steps.fold import FoldStep
+from kindwhisk.core.process.steps.hand import HandStep
 from kindwhisk.core.process.steps.pipe import PipeStep
 from kindwhisk.core.process.steps.rest import RestStep
 from kindwhisk.core.process.steps.sift import SiftStep
@@ -32,9 +34,11 @@ from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.reading.line import MOST_G
 from kindwhisk.core.reading.method import said
 from kindwhisk.core.reading.method.components import Parts
+from kindwhisk.core.reading.method.cuts import layers_of
 from kindwhisk.core.reading.method.joined import JoinStep, built
 from kindwhisk.core.reading.method.making import Made, Take, Use
 from kindwhisk.core.reading.method.titles import for_a_skin, names, title_of
+from kindwhisk.core.reading.plain import plain
 from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, Tin, TubeTin
 from kindwhisk.core.values.technique import Technique
@@ -153,6 +157,10 @@ class Drafter:
     def _step(self, made: Made) -> None:
         inputs = self._inputs(made)
         kind = SkinStep if made.kind is RestStep and for_a_skin(made) else made.kind
+        layers = layers_of(plain(str(made.fields.get("does", "")))) if made.kind is HandStep and made.baked else None
+        if layers is not None:
+            kind = CutStep
+            made.fields["layers"] = layers
         fields = {k: v for k, v in made.fields.items() if k in kind.model_fields}
         fields |= self._own_fields(made)
         stem = str(kind.model_fields["kind"].default)
