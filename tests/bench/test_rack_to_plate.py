@@ -244,3 +244,26 @@ def test_a_mousse_sets_by_its_depth_and_its_gelatine_and_may_not_wait_for_ever()
     cross = ChillStep(id="c", title="c", vessel="glasses", hours=5, at_most_hours=2).effect((whipped,), glass)
     assert any("At most 2 h" in n.text for n in cross.notices)
     assert ChillStep(id="c", title="c", vessel="glasses").effect((whipped,), glass).hold_s is None
+
+
+def test_ring_film_and_board_are_at_hand_before_the_first_layer(bench: Bench) -> None:
+    lined = Baker(bench, "finger-cake", hours=12)
+    (thing,) = close(lined, "line").to_hand
+    assert thing.name == "ring, film and board"
+    # In a chain, the list before its foam asks for it: it is not asked for twice.
+    layered = Baker(bench, "layer-cake", hours=12)
+    assert close(layered, "stack").to_hand == ()
+    layered.until("whip-cream")
+    gate = layered.state.gate
+    assert gate is not None
+    assert any(i.name == "ring, film and board" for i in gate.items)
+
+
+def test_what_comes_after_the_cold_is_not_asked_for_before_the_cream(bench: Bench) -> None:
+    baker = Baker(bench, "finger-cake", hours=14)
+    baker.until("whip-cream")
+    gate = baker.state.gate
+    assert gate is not None
+    names = {i.id for i in gate.items}
+    assert "warm-jam" not in names
+    assert not any("knife" in n for n in names)

@@ -30,7 +30,7 @@ from kindwhisk.core.foams.whipping import Seen
 from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.forecast import Caveat, StepForecast
 from kindwhisk.core.process.gate import chains
-from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.process.outcome import Attention, MakeReady
 from kindwhisk.core.process.steps.cool import CoolStep
 from kindwhisk.core.sugar.meeting import past_saving
 from kindwhisk.core.values.estimate import Estimate
@@ -158,6 +158,7 @@ def _detail(at: Moment, step_id: str) -> StepDetail:
         not_before=_not_before(at, step),
         notices=() if at.progress.is_over(step_id) else _notices(at, step_id),
         gates=_gates_reached(at, step_id),
+        to_hand=_to_hand(at, step),
         skin=skin_now(at, step_id),
         counts=tray_counts(at, step_id),
     )
@@ -186,6 +187,13 @@ def _gates_reached(at: Moment, step_id: str) -> tuple[GateReached, ...]:
         )
         for g in gates
     )
+
+
+def _to_hand(at: Moment, step: StepForecast) -> tuple[MakeReady, ...]:
+    """What a step that waits wants at hand, where it belongs to no chain that a make-ready list stands before."""
+    if at.progress.status_of(step.id) is not StepStatus.WAITING:
+        return ()
+    return () if any(step.id in c for c in chains(at.walked.forecast)) else step.make_ready
 
 
 def _notices(at: Moment, step_id: str) -> tuple[Caveat, ...]:

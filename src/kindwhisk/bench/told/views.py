@@ -20,7 +20,7 @@ from kindwhisk.core.piping.sorting import Counted
 from kindwhisk.core.process.folds import FoldCourse
 from kindwhisk.core.process.forecast import Caveat, StepForecast
 from kindwhisk.core.process.held import Held
-from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.process.outcome import Attention, MakeReady
 from kindwhisk.core.process.watching import Watch
 from kindwhisk.core.safety.pasteurisation import EggHeat
 from kindwhisk.core.shelf_life.out_of_cold import OutOfCold
@@ -125,7 +125,7 @@ class StepDetail(Value):
     """A step close up.
 
     ``notices`` are what is risky about it as things stand, ``gates`` what a cooling cake becomes ready for by its own
-    thermometer (none before it has told anything).
+    thermometer (none before it has told anything), ``to_hand`` what it wants at hand that no make-ready list asks for.
     ``skin`` is of a rest until a skin holds, ``counts`` of pieces that are sorted, tray by tray.
 
     ``spoilt`` is the share of its bubbles that a foam has lost past its peak; ``not_before`` when a step should begin
@@ -146,6 +146,7 @@ class StepDetail(Value):
     not_before: datetime | None
     notices: tuple[Caveat, ...]
     gates: tuple[GateReached, ...]
+    to_hand: tuple[MakeReady, ...]
     skin: SkinNow | None
     counts: tuple[TrayCount, ...]
 

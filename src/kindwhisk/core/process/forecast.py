@@ -95,6 +95,7 @@ class StepForecast(Figures):
     uses: tuple[Resource, ...]
     begins_foam: bool
     sets_foam: bool
+    stills_foam: bool
     passes_window: bool
     under_way_is_enough: bool
     section: Section | None
@@ -312,6 +313,7 @@ def forecast_of(formula: Formula, walked: Sequence[WalkedStep]) -> Forecast:
                 uses=step.uses,
                 begins_foam=step.begins_foam,
                 sets_foam=step.sets_foam,
+                stills_foam=step.stills_foam,
                 passes_window=step.passes_window,
                 under_way_is_enough=step.under_way_is_enough,
                 section=step.section(outcome.material, place),

@@ -14,6 +14,9 @@ from kindwhisk.core.process.outcome import MakeReady
 from kindwhisk.core.process.windows import windows
 from kindwhisk.core.values.model import Value
 
+BINDS_S = 4 * 3600.0
+"""What may wait for longer binds no steps to each other: one makes ready for it when it comes. Chosen."""
+
 
 class GateItemKind(StrEnum):
     """What a gate item is satisfied by."""
@@ -57,11 +60,11 @@ def _bound(forecast: Forecast, before: Mapping[str, set[str]]) -> list[set[str]]
     found = []
     for start in (s for s in forecast.steps if s.begins_foam):
         after = [s for s in forecast.steps if start.id in before[s.id]]
-        ends = next((s for s in after if s.sets_foam), after[-1] if after else start)
+        ends = next((s for s in after if s.sets_foam or s.stills_foam), after[-1] if after else start)
         found.append(between(start.id, ends.id))
     for window in windows(forecast):
         set_by_then = steps[window.opens].sets_foam or any(steps[i].sets_foam for i in before[window.opens])
-        if not set_by_then:
+        if not set_by_then and window.hold_s.likely <= BINDS_S:
             found.append(between(window.opens, window.closes))
     return found
 

@@ -11738,7 +11738,7 @@ export interface components {
          * @description A step close up.
          *
          *     ``notices`` are what is risky about it as things stand, ``gates`` what a cooling cake becomes ready for by its own
-         *     thermometer (none before it has told anything).
+         *     thermometer (none before it has told anything), ``to_hand`` what it wants at hand that no make-ready list asks for.
          *     ``skin`` is of a rest until a skin holds, ``counts`` of pieces that are sorted, tray by tray.
          *
          *     ``spoilt`` is the share of its bubbles that a foam has lost past its peak; ``not_before`` when a step should begin
@@ -11767,6 +11767,8 @@ export interface components {
             section_is_now: boolean;
             skin: components["schemas"]["SkinNow"] | null;
             spoilt: components["schemas"]["Estimate"] | null;
+            /** To Hand */
+            to_hand: components["schemas"]["MakeReady"][];
             watch: components["schemas"]["Watch"] | null;
         };
         /**
@@ -11897,6 +11899,8 @@ export interface components {
              * @default
              */
             setup: string;
+            /** Stills Foam */
+            stills_foam: boolean;
             /** Title */
             title: string;
             tray: components["schemas"]["OnTray"] | null;

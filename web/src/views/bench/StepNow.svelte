@@ -143,6 +143,10 @@
     </ul>
     <p class="text-lg">{step.do} <span class="text-quiet">{step.why}</span></p>
   {/if}
+  {#if detail.to_hand.length > 0}<p class="text-[17px]">
+      At hand: {#each detail.to_hand as thing, i (thing.id)}{i > 0 ? '; ' : ''}<strong>{thing.name}</strong
+        >{thing.detail ? `, ${thing.detail}` : ''}{/each}.
+    </p>{/if}
   {#if step.goes.length > 1 && step.material.mass_g > 0}<GoesTo goes={step.goes} />{/if}
   {#if step.ready && line.status !== 'waiting'}<ReadyNow ready={step.ready} />{/if}
   {#if bench.bake?.cold && (bench.bake.cold.over || bench.bake.cold.left_s < 3600)}

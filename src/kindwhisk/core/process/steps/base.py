@@ -94,7 +94,8 @@ class StepBase(Value):
     """The part that all kinds share.
 
     Class attributes tell the planner and the gate what the kind is like: ``attention``, ``uses``,
-    ``begins_foam`` (a clock starts), ``sets_foam`` (it stops), ``passes_window`` (the clock goes on).
+    ``begins_foam`` (a clock starts), ``sets_foam`` (it stops), ``stills_foam`` (it stops, though no oven
+    has set it), ``passes_window`` (the clock goes on).
     ``reading_fades_s``: a density read longer than this before the end tells of a moment, not of the result.
     ``under_way_is_enough``: a foam may begin when this has begun.
     ``shows_before``: the vessels that it takes from are worth seeing beside its own.
@@ -114,6 +115,7 @@ class StepBase(Value):
     uses: ClassVar[tuple[Resource, ...]] = ()
     begins_foam: ClassVar[bool] = False
     sets_foam: ClassVar[bool] = False
+    stills_foam: ClassVar[bool] = False
     passes_window: ClassVar[bool] = False
     reading_fades_s: ClassVar[float] = math.inf
     under_way_is_enough: ClassVar[bool] = False

@@ -32,6 +32,7 @@ class ChillStep(StepBase):
 
     attention: ClassVar[Attention] = Attention.NONE
     under_way_is_enough: ClassVar[bool] = True
+    stills_foam: ClassVar[bool] = True
 
     kind: Literal["chill"] = "chill"
     hours: float = Field(default=4, gt=0, le=96)

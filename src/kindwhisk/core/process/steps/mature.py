@@ -19,6 +19,7 @@ class MatureStep(StepBase):
 
     attention: ClassVar[Attention] = Attention.NONE
     under_way_is_enough: ClassVar[bool] = True
+    stills_foam: ClassVar[bool] = True
 
     kind: Literal["mature"] = "mature"
     filling: FillingKind = FillingKind.OTHER
