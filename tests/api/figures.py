@@ -151,16 +151,16 @@ TinView: capacity_ml fill_fraction good_g level_mm per_mm_g rim_mm volume_ml
 TrayInLoad: dry_s piped_from_s piped_s rests_s too_long_s
 Understood: value
 Weighing: grams
-Allocation: gives_mm inside_g kept_g kept_share short_by_g total_g
+AllocationView: gives_mm inside_g kept_g kept_share short_by_g total_g
 Allotted: grams thickness_mm
-Dome: across_mm cavity_ml covers_mm height_mm lid_across_mm lid_ml outside_mm2 taken_out_ml wall_ml
-FingerRing: disc_mm disc_trim_mm last_cut_mm room_mm trim_mm wall_mm
+DomeView: across_mm cavity_ml covers_mm height_mm lid_across_mm lid_ml outside_mm2 taken_out_ml wall_ml
+RingView: disc_mm disc_trim_mm last_cut_mm room_mm trim_mm wall_mm
 Layers: each_mm off_mm off_share
 OutOfCold: left_s
 Portions: each_g long_mm lost_g wide_mm
 Region: grams thickness_mm
 RollSeen: strain
-RollPlan: diameter_mm filling_g length_mm strain thinnest_mm turns
+RollView: diameter_mm filling_g length_mm strain thinnest_mm turns
 SoakPlan: grams
 """
 """Arithmetic of what was given: masses, volumes of shapes, levels of a batter whose density was given or is told."""
@@ -190,7 +190,7 @@ StepForecast: first_look_s
 Verdict: value
 KeepsView: days frozen
 OutOfCold: limit_h
-RollPlan: bevel_mm end_mm slice_mm
+RollView: bevel_mm end_mm slice_mm
 """
 """A limit, a guidance or a moment that was chosen: its table says why."""
 

@@ -159,3 +159,42 @@ def test_the_kitchen_s_own_days_stand_on_its_labels(page: Page, own: Server) -> 
             break
     page.goto(f"{own.url}/log/{bake}")
     expect(page.get_by_label("Label")).to_contain_text("This kitchen’s rule")
+
+
+def test_how_much_goes_where_is_told_for_any_body(page: Page, demo: Server, quiet: Callable[[], list[str]]) -> None:
+    page.goto(f"{demo.url}/book")
+    page.get_by_role("link", name="From the rack to the plate").click()
+    shares = page.get_by_label("How much goes where")
+    expect(shares).to_contain_text("426 g")
+    cut = shares.get_by_role("img")
+    expect(cut).to_have_attribute("aria-label", re.compile("3 times layer, 23 mm"))
+    there = page.get_by_role("textbox", name="There is, if known")
+    there.fill("300")
+    there.press("Enter")
+    expect(shares).to_contain_text("126 g are missing")
+    for body, seen in (("roll", "sheet"), ("dome", "lid"), ("pairs", "shell"), ("square", "layer")):
+        page.get_by_role("button", name=body, exact=True).click()
+        expect(cut).to_have_attribute("aria-label", re.compile(seen))
+    # A roll from its long side is slimmer; a slip in the ring is told with what to do.
+    roll = page.get_by_label("The roll")
+    thick = roll.get_by_role("img").get_attribute("aria-label")
+    roll.get_by_role("button", name="long", exact=True).click()
+    expect(roll.get_by_role("img")).not_to_have_attribute("aria-label", str(thick))
+    ring = page.get_by_label("The ring")
+    expect(ring).to_contain_text("18 fingers")
+    slip = ring.get_by_role("textbox", name="Finger, thick")
+    slip.fill("95")
+    slip.press("Enter")
+    expect(ring.get_by_role("alert")).to_contain_text("leave no room in a ring")
+    slip.fill("18")
+    slip.press("Enter")
+    expect(ring).to_contain_text("a disc of 146 mm inside")
+    ready = page.get_by_label("Whether it is right")
+    crumb = ready.get_by_role("textbox", name="Crumb, if known")
+    crumb.fill("38")
+    crumb.press("Enter")
+    expect(ready).to_contain_text("the fat of the cream melts")
+    legible_in_both_lights(page)
+    fits_every_width(page)
+    # What the ring could not be is the one thing that was refused.
+    assert [m for m in quiet() if "422" not in m] == []

@@ -10,6 +10,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/book/tins': () => import('./views/tins/TinsPage.svelte'),
   '/book/bake': () => import('./views/baking/BakingPage.svelte'),
   '/book/piping': () => import('./views/piping/PipingPage.svelte'),
+  '/book/finishing': () => import('./views/finishing/FinishingPage.svelte'),
   '/book/patterns': () => import('./views/patterns/PatternPage.svelte'),
   '/book/:formula': () => import('./views/book/FormulaPage.svelte'),
   '/book/:formula/change': () => import('./views/book/ChangePage.svelte'),

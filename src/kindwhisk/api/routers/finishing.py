@@ -9,14 +9,16 @@ from pydantic import BaseModel, ConfigDict, Field, field_validator, model_valida
 
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.tins import Density, Grams
+from kindwhisk.core.builds import sketch
 from kindwhisk.core.finishing import allocation, cutting, dome, fingers, rolling, soaking
-from kindwhisk.core.finishing.bodies import Body
+from kindwhisk.core.finishing.bodies import Body, DomeBody, RollBody
 from kindwhisk.core.readiness import cream, ganache
 from kindwhisk.core.readiness.ready import Known, ready
 from kindwhisk.core.readiness.window import Content, Purpose, Ready
 from kindwhisk.core.shelf_life import limits
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.vessels.section import Section, of_build
 
 router = APIRouter(prefix="/api/craft", tags=["craft"], responses=refusals(400, 422))
 
@@ -28,6 +30,7 @@ Seconds = Annotated[float, Field(ge=0, le=7 * 86400, allow_inf_nan=False)]
 Minutes = Annotated[float, Field(ge=0, le=7 * 1440, allow_inf_nan=False)]
 NotNegative = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
 CREAM_DENSITY = 0.5
+MOST_DRAWN_MM = 60.0
 
 
 class _Body(BaseModel):
@@ -51,8 +54,17 @@ class RingBody(_Body):
     finger: FingerBody
 
 
+DISC_MM = 15.0
+
+
+class RingView(fingers.FingerRing):
+    """The ring, cut through: its wall, a disc, and what is filled in."""
+
+    section: Section
+
+
 @router.post("/ring")
-def ring(body: RingBody) -> fingers.FingerRing:
+def ring(body: RingBody) -> RingView:
     """How many fingers stand in a ring, where the last is cut, how wide the disc is, what is trimmed."""
     finger = body.finger
     if 2 * finger.thickness_mm >= body.ring_mm:
@@ -63,7 +75,9 @@ def ring(body: RingBody) -> fingers.FingerRing:
         )
     told = finger.density_g_per_ml
     density = fingers.CRUMB_G_PER_ML if told is None else Estimate.exact(told)
-    return fingers.ring(body.ring_mm, body.height_mm, finger.width_mm, finger.thickness_mm, finger.length_mm, density)
+    made = fingers.ring(body.ring_mm, body.height_mm, finger.width_mm, finger.thickness_mm, finger.length_mm, density)
+    built = sketch.lined(body.ring_mm, made.room_mm, made.wall_mm, DISC_MM)
+    return RingView(**dict(made), section=of_build("ring", built))
 
 
 class SheetBody(_Body):
@@ -78,7 +92,7 @@ SHORT, LONG = "short", "long"
 Begun = Literal["short", "long", "from the short side", "from the long side"]
 
 
-class RollBody(_Body):
+class RollAsked(_Body):
     """A sheet and its filling; rolled from the short side it goes along its longer one."""
 
     sheet: SheetBody
@@ -90,13 +104,19 @@ class RollBody(_Body):
     core_mm: Annotated[float, Field(ge=0, le=200, allow_inf_nan=False)] = 0.0
 
 
+class RollView(rolling.RollPlan):
+    """The roll, cut across."""
+
+    section: Section
+
+
 @router.post("/roll")
-def roll(body: RollBody) -> rolling.RollPlan:
+def roll(body: RollAsked) -> RollView:
     """How thick a roll becomes, its turns, the strain of its outer face, its filling and its slices."""
     across, along = sorted((body.sheet.length_mm, body.sheet.width_mm))
     if LONG in body.begun:
         across, along = along, across
-    return rolling.plan(
+    made = rolling.plan(
         along,
         across,
         body.sheet.thickness_mm,
@@ -106,9 +126,13 @@ def roll(body: RollBody) -> rolling.RollPlan:
         slice_mm=body.slice_mm,
         core_mm=body.core_mm,
     )
+    mean = rolling.mean_filling_mm(body.filling_mm, body.taper)
+    flat = RollBody(length_mm=along, width_mm=across, thickness_mm=body.sheet.thickness_mm, filling_mm=mean)
+    built = sketch.sketched(flat, mean, g_per_ml=body.filling_g_per_ml)
+    return RollView(**dict(made), section=of_build("roll", built))
 
 
-class DomeBody(_Body):
+class DomeAsked(_Body):
     """A half-sphere to be hollowed."""
 
     diameter_mm: Annotated[float, Field(ge=30, le=1000, allow_inf_nan=False)]
@@ -116,10 +140,18 @@ class DomeBody(_Body):
     lid_mm: Annotated[float, Field(ge=3, le=200, allow_inf_nan=False)] = dome.LID_MM
 
 
+class DomeView(dome.Dome):
+    """The dome, cut through, filled."""
+
+    section: Section
+
+
 @router.post("/dome")
-def dome_of(body: DomeBody) -> dome.Dome:
+def dome_of(body: DomeAsked) -> DomeView:
     """What a dome takes of a filling, what crumb comes out of it, and how thick that covers it."""
-    return dome.dome(body.diameter_mm / 2, body.wall_mm, body.lid_mm)
+    made = dome.dome(body.diameter_mm / 2, body.wall_mm, body.lid_mm)
+    hollow = DomeBody(diameter_mm=body.diameter_mm, wall_mm=body.wall_mm, lid_mm=body.lid_mm)
+    return DomeView(**dict(made), section=of_build("dome", sketch.sketched(hollow, 0)))
 
 
 class LayersBody(_Body):
@@ -198,8 +230,14 @@ class AllocateBody(_Body):
     made_g: NotNegative | None = None
 
 
+class AllocationView(allocation.Allocation):
+    """The shares, and the body as it will look."""
+
+    section: Section
+
+
 @router.post("/allocate")
-def allocate(body: AllocateBody) -> allocation.Allocation:
+def allocate(body: AllocateBody) -> AllocationView:
     """Grams by place, in all, and how much of what there is falls short: before anything is whipped."""
     inside = [allocation.Filling(f.name, f.thickness_mm, f.density_g_per_ml, f.layers, f.grams) for f in body.fillings]
     told = body.coat_mm
@@ -208,7 +246,7 @@ def allocate(body: AllocateBody) -> allocation.Allocation:
         coat = allocation.Coat(told.top_mm, told.side_mm, told.density_g_per_ml)
     else:
         coat = allocation.Coat(told, told, density)
-    return allocation.allocate(
+    made = allocation.allocate(
         body.body,
         inside,
         coat if coat.top_mm or coat.side_mm else None,
@@ -216,6 +254,10 @@ def allocate(body: AllocateBody) -> allocation.Allocation:
         reserve=body.reserve,
         made_g=body.made_g,
     )
+    thick = sum(p.thickness_mm or 0.0 for p in made.places if p.place == "inside")
+    outside = max((p.thickness_mm or 0.0 for p in made.places if p.place in {"top", "side"}), default=0.0)
+    built = sketch.sketched(body.body, min(thick, MOST_DRAWN_MM), outside, density)
+    return AllocationView(**dict(made), section=of_build(body.body.body, built))
 
 
 class CrumbBody(_Body):

@@ -2520,7 +2520,7 @@ export interface components {
          */
         AllocateBody: {
             /** Body */
-            body: components["schemas"]["RoundBody"] | components["schemas"]["SquareBody"] | components["schemas"]["kindwhisk__core__finishing__bodies__RollBody"] | components["schemas"]["kindwhisk__core__finishing__bodies__DomeBody"] | components["schemas"]["PairsBody"];
+            body: components["schemas"]["RoundBody"] | components["schemas"]["SquareBody"] | components["schemas"]["RollBody"] | components["schemas"]["DomeBody"] | components["schemas"]["PairsBody"];
             /**
              * Coat Mm
              * @default 0
@@ -2542,19 +2542,10 @@ export interface components {
             reserve?: number | null;
         };
         /**
-         * Allocation
-         * @description Grams by place.
-         *
-         *     Attributes:
-         *         places: inner fillings first, then top, side, ornaments, and what stays in bowl and bag.
-         *         total_g: of all of it: what has to be made.
-         *         inside_g, kept_g: what goes inside, and what is kept for outside, ornaments and holes.
-         *         kept_share: of what is made.
-         *         short_by_g: how much is missing of what there is; 0 where it is enough or nobody said what there is.
-         *         gives_mm: with what there is, how thick coat and fillings come out; None where it is enough.
-         *         says: in words, before anything is whipped.
+         * AllocationView
+         * @description The shares, and the body as it will look.
          */
-        Allocation: {
+        AllocationView: {
             /** Gives Mm */
             gives_mm: number | null;
             /** Inside G */
@@ -2567,6 +2558,7 @@ export interface components {
             places: components["schemas"]["Allotted"][];
             /** Says */
             says: string;
+            section: components["schemas"]["Section"];
             /** Short By G */
             short_by_g: number;
             /** Total G */
@@ -4894,16 +4886,51 @@ export interface components {
             temperature_c: components["schemas"]["Estimate"] | null;
         };
         /**
-         * Dome
-         * @description A half-sphere standing on its flat face, hollowed from below.
-         *
-         *     Attributes:
-         *         lid_ml: what is cut off its flat side; ``wall_ml`` what stands; ``cavity_ml`` what it takes of a filling.
-         *         taken_out_ml: crumb that comes out: as much goes outside.
-         *         outside_mm2: its curved face; ``covers_mm`` how thick the crumb that came out covers it.
-         *         lid_across_mm, across_mm, height_mm: of the lid and of the whole.
+         * DomeAsked
+         * @description A half-sphere to be hollowed.
          */
-        Dome: {
+        DomeAsked: {
+            /** Diameter Mm */
+            diameter_mm: number;
+            /**
+             * Lid Mm
+             * @default 22
+             */
+            lid_mm: number;
+            /**
+             * Wall Mm
+             * @default 18
+             */
+            wall_mm: number;
+        };
+        /**
+         * DomeBody
+         * @description A hollowed half-sphere.
+         */
+        DomeBody: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            body: "dome";
+            /** Diameter Mm */
+            diameter_mm: number;
+            /**
+             * Lid Mm
+             * @default 22
+             */
+            lid_mm: number;
+            /**
+             * Wall Mm
+             * @default 18
+             */
+            wall_mm: number;
+        };
+        /**
+         * DomeView
+         * @description The dome, cut through, filled.
+         */
+        DomeView: {
             /** Across Mm */
             across_mm: number;
             /** Cavity Ml */
@@ -4918,6 +4945,7 @@ export interface components {
             lid_ml: number;
             /** Outside Mm2 */
             outside_mm2: number;
+            section: components["schemas"]["Section"];
             /** Taken Out Ml */
             taken_out_ml: number;
             /** Wall Ml */
@@ -5514,40 +5542,6 @@ export interface components {
             thickness_mm: number;
             /** Width Mm */
             width_mm: number;
-        };
-        /**
-         * FingerRing
-         * @description The wall of a ring, and the disc inside it.
-         *
-         *     Attributes:
-         *         fingers: whole ones, side by side.
-         *         last_cut_mm: the gap that is left: one more finger is cut lengthwise to it, unless the whole ones close it set a
-         *             little apart (``closes``).
-         *         room_mm: how wide the room inside the wall is; ``disc_mm`` is cut with the squeeze.
-         *         wall_mm: how high the wall stands; ``trim_mm`` what is cut off the foot of each finger.
-         *         trim_g: what is cut off all fingers, both ways, in g; ``disc_trim_mm`` off a disc as wide as the ring.
-         *         says: all of it in words.
-         */
-        FingerRing: {
-            /** Closes */
-            closes: boolean;
-            /** Disc Mm */
-            disc_mm: number;
-            /** Disc Trim Mm */
-            disc_trim_mm: number;
-            /** Fingers */
-            fingers: number;
-            /** Last Cut Mm */
-            last_cut_mm: number;
-            /** Room Mm */
-            room_mm: number;
-            /** Says */
-            says: string;
-            trim_g: components["schemas"]["Estimate"];
-            /** Trim Mm */
-            trim_mm: number;
-            /** Wall Mm */
-            wall_mm: number;
         };
         /**
          * Fit
@@ -10328,6 +10322,32 @@ export interface components {
             ring_mm: number;
         };
         /**
+         * RingView
+         * @description The ring, cut through: its wall, a disc, and what is filled in.
+         */
+        RingView: {
+            /** Closes */
+            closes: boolean;
+            /** Disc Mm */
+            disc_mm: number;
+            /** Disc Trim Mm */
+            disc_trim_mm: number;
+            /** Fingers */
+            fingers: number;
+            /** Last Cut Mm */
+            last_cut_mm: number;
+            /** Room Mm */
+            room_mm: number;
+            /** Says */
+            says: string;
+            section: components["schemas"]["Section"];
+            trim_g: components["schemas"]["Estimate"];
+            /** Trim Mm */
+            trim_mm: number;
+            /** Wall Mm */
+            wall_mm: number;
+        };
+        /**
          * RingWidth
          * @description What the pours are made for.
          * @enum {string}
@@ -10407,38 +10427,61 @@ export interface components {
             step: string;
         };
         /**
-         * RollPlan
-         * @description A roll with its filling, its ends and its slices.
-         *
-         *     Attributes:
-         *         length_mm: of the roll, from end to end.
-         *         filling_g: what is between the turns; ``thinnest_mm`` how thick it lies at the far end.
-         *         bevel_mm: how long the far end is cut slanting.
-         *         end_mm: what is cut off each end; ``end_g`` both together, None where the weight of the sheet is not known.
-         *         slices: of ``slice_mm``; ``cracks_from`` the strain from which a sheet cracks.
+         * RollAsked
+         * @description A sheet and its filling; rolled from the short side it goes along its longer one.
          */
-        RollPlan: {
-            /** Bevel Mm */
-            bevel_mm: number;
-            cracks_from: components["schemas"]["Estimate"];
-            /** Diameter Mm */
-            diameter_mm: number;
-            /** End Mm */
-            end_mm: number;
-            /** Filling G */
-            filling_g: number;
+        RollAsked: {
+            /**
+             * Begun
+             * @default short
+             * @enum {string}
+             */
+            begun: "short" | "long" | "from the short side" | "from the long side";
+            /**
+             * Core Mm
+             * @default 0
+             */
+            core_mm: number;
+            /**
+             * Filling G Per Ml
+             * @default 0.5
+             */
+            filling_g_per_ml: number;
+            /** Filling Mm */
+            filling_mm: number;
+            sheet: components["schemas"]["SheetBody"];
+            /**
+             * Slice Mm
+             * @default 25
+             */
+            slice_mm: number;
+            /**
+             * Taper
+             * @default 0
+             */
+            taper: number;
+        };
+        /**
+         * RollBody
+         * @description A sheet that is rolled along its ``length_mm``; with ``filling_mm`` its diameter follows.
+         */
+        RollBody: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            body: "roll";
+            /**
+             * Filling Mm
+             * @default 7
+             */
+            filling_mm: number;
             /** Length Mm */
             length_mm: number;
-            /** Slice Mm */
-            slice_mm: number;
-            /** Slices */
-            slices: number;
-            /** Strain */
-            strain: number;
-            /** Thinnest Mm */
-            thinnest_mm: number;
-            /** Turns */
-            turns: number;
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * RollSeen
@@ -10521,6 +10564,34 @@ export interface components {
              * @default
              */
             written: string;
+        };
+        /**
+         * RollView
+         * @description The roll, cut across.
+         */
+        RollView: {
+            /** Bevel Mm */
+            bevel_mm: number;
+            cracks_from: components["schemas"]["Estimate"];
+            /** Diameter Mm */
+            diameter_mm: number;
+            /** End Mm */
+            end_mm: number;
+            /** Filling G */
+            filling_g: number;
+            /** Length Mm */
+            length_mm: number;
+            section: components["schemas"]["Section"];
+            /** Slice Mm */
+            slice_mm: number;
+            /** Slices */
+            slices: number;
+            /** Strain */
+            strain: number;
+            /** Thinnest Mm */
+            thinnest_mm: number;
+            /** Turns */
+            turns: number;
         };
         /**
          * RoomView
@@ -13559,59 +13630,6 @@ export interface components {
             formula: components["schemas"]["Formula"];
         };
         /**
-         * DomeBody
-         * @description A half-sphere to be hollowed.
-         */
-        kindwhisk__api__routers__finishing__DomeBody: {
-            /** Diameter Mm */
-            diameter_mm: number;
-            /**
-             * Lid Mm
-             * @default 22
-             */
-            lid_mm: number;
-            /**
-             * Wall Mm
-             * @default 18
-             */
-            wall_mm: number;
-        };
-        /**
-         * RollBody
-         * @description A sheet and its filling; rolled from the short side it goes along its longer one.
-         */
-        kindwhisk__api__routers__finishing__RollBody: {
-            /**
-             * Begun
-             * @default short
-             * @enum {string}
-             */
-            begun: "short" | "long" | "from the short side" | "from the long side";
-            /**
-             * Core Mm
-             * @default 0
-             */
-            core_mm: number;
-            /**
-             * Filling G Per Ml
-             * @default 0.5
-             */
-            filling_g_per_ml: number;
-            /** Filling Mm */
-            filling_mm: number;
-            sheet: components["schemas"]["SheetBody"];
-            /**
-             * Slice Mm
-             * @default 25
-             */
-            slice_mm: number;
-            /**
-             * Taper
-             * @default 0
-             */
-            taper: number;
-        };
-        /**
          * Batch
          * @description Several readings, kept together or not at all.
          */
@@ -13625,51 +13643,6 @@ export interface components {
          * @enum {string}
          */
         kindwhisk__core__builds__part__Place: "base" | "layer" | "filling" | "wall" | "lid" | "coat" | "on top" | "offcut";
-        /**
-         * DomeBody
-         * @description A hollowed half-sphere.
-         */
-        kindwhisk__core__finishing__bodies__DomeBody: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            body: "dome";
-            /** Diameter Mm */
-            diameter_mm: number;
-            /**
-             * Lid Mm
-             * @default 22
-             */
-            lid_mm: number;
-            /**
-             * Wall Mm
-             * @default 18
-             */
-            wall_mm: number;
-        };
-        /**
-         * RollBody
-         * @description A sheet that is rolled along its ``length_mm``; with ``filling_mm`` its diameter follows.
-         */
-        kindwhisk__core__finishing__bodies__RollBody: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            body: "roll";
-            /**
-             * Filling Mm
-             * @default 7
-             */
-            filling_mm: number;
-            /** Length Mm */
-            length_mm: number;
-            /** Thickness Mm */
-            thickness_mm: number;
-            /** Width Mm */
-            width_mm: number;
-        };
         /**
          * Batch
          * @description ``times`` as much of everything ahead; or as much as goes with what was ``weighed``, six whites where three were
@@ -14835,7 +14808,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Allocation"];
+                    "application/json": components["schemas"]["AllocationView"];
                 };
             };
             /** @description The body could not be read. */
@@ -15343,7 +15316,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["kindwhisk__api__routers__finishing__DomeBody"];
+                "application/json": components["schemas"]["DomeAsked"];
             };
         };
         responses: {
@@ -15353,7 +15326,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Dome"];
+                    "application/json": components["schemas"]["DomeView"];
                 };
             };
             /** @description The body could not be read. */
@@ -16200,7 +16173,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FingerRing"];
+                    "application/json": components["schemas"]["RingView"];
                 };
             };
             /** @description The body could not be read. */
@@ -16234,7 +16207,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["kindwhisk__api__routers__finishing__RollBody"];
+                "application/json": components["schemas"]["RollAsked"];
             };
         };
         responses: {
@@ -16244,7 +16217,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RollPlan"];
+                    "application/json": components["schemas"]["RollView"];
                 };
             };
             /** @description The body could not be read. */

@@ -69,6 +69,7 @@
       <a class="act act-small" href={p('/book/tins')}>Tins and paper</a>
       <a class="act act-small" href={p('/book/bake')}>Oven and time</a>
       <a class="act act-small" href={p('/book/piping')}>Piped pieces</a>
+      <a class="act act-small" href={p('/book/finishing')}>From the rack to the plate</a>
       <a class="act act-small" href={p('/book/patterns')}>Parts and patterns</a>
       <a class="act act-small" href={p('/book/read')}>Read a recipe in</a>
     </p>
