@@ -149,7 +149,7 @@ def take(page: Page, server: Server) -> None:
     picture(page, server, "today", "/")
     picture(page, server, "book", "/book")
     picture(page, server, "formula", "/book/finger-cake")
-    picture(page, server, "change", "/book/ringed-chiffon/change")
+    picture(page, server, "finishing", "/book/finishing")
     page.goto(server.url + "/book/read")
     page.evaluate("text => localStorage.setItem('kindwhisk.reading', text)", RECIPE)
     picture(page, server, "read-in", "/book/read")
