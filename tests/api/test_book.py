@@ -94,7 +94,7 @@ def test_sections_of_a_recipe_are_its_parts(client: TestClient) -> None:
     got = ok(client.post("/api/formulas/read", json=document))
     assert got["formula"]["servings"] == 8
     assert [s["kind"] for s in got["formula"]["steps"] if s["kind"] != "weigh"] == [
-        "whip", "fold", "fill", "bake", "cool", "whip", "assemble", "roll",
+        "whip", "fold", "fill", "bake", "cool", "whip", "spread", "roll",
     ]  # fmt: skip
     cream = {s["component"] for s in got["formula"]["steps"] if s["kind"] == "whip"}
     assert cream == {"cream", "sponge"}
