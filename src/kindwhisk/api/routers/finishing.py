@@ -85,7 +85,7 @@ class SheetBody(_Body):
 
     length_mm: Length
     width_mm: Length
-    thickness_mm: Annotated[float, Field(ge=0.5, le=100, allow_inf_nan=False)]
+    thickness_mm: Annotated[float, Field(ge=1, le=100, allow_inf_nan=False)]
 
 
 SHORT, LONG = "short", "long"

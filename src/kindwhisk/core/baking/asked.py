@@ -104,8 +104,8 @@ class Asked(Value):
 
     @property
     def pieces(self) -> PipedPiece | None:
-        """What is piped, if it is."""
-        return self.piece or USUAL_PIECES.get(self.technique)
+        """What is piped, if it is: a class of pieces, unless it goes into a tin that is no tray."""
+        return self.piece or (USUAL_PIECES.get(self.technique) if self.tin.flat else None)
 
     @property
     def volume_ml(self) -> float:
