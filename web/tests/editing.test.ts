@@ -4,7 +4,13 @@ import { Proposal } from '../src/views/book/proposal.svelte';
 import { asText, ReadingIn, type Draft } from '../src/views/book/reading.svelte';
 import { problem, serverWith } from './server';
 
-const take = (step: string, more: object = {}) => ({ source: 'step' as const, step, rest: false, ...more });
+const take = (step: string, more: object = {}) => ({
+  source: 'step' as const,
+  step,
+  rest: false,
+  offcut: false,
+  ...more,
+});
 const step = (id: string, inputs: object[] = [], more: object = {}) =>
   ({
     id,

@@ -17,6 +17,7 @@ describe('the kitchen', () => {
     const asked = serverWith({
       'GET /api/kitchen': () => structuredClone(PROFILE),
       'GET /api/craft/tin-shapes': () => [],
+      'GET /api/craft/shelf-life': () => [],
       'PUT /api/kitchen': save,
     });
     const state = new KitchenState();
