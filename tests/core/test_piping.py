@@ -323,7 +323,7 @@ def test_wet_fillings_mature_sooner_and_each_keeps_its_days() -> None:
     assert hours == sorted(hours)
     assert hours[1] == 24
     assert all(12 <= h <= 48 for h in hours)
-    assert [maturing.KEEPS[k].days for k in kinds] == [4, 5, 6, 2]
+    assert [maturing.keeps_days(k) for k in kinds] == ["4 days", "5 days", "6 days", "2 days"]
 
 
 def test_what_sticks_is_judged_cold() -> None:

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from enum import StrEnum
-from typing import NamedTuple
 
-from kindwhisk.core.ingredients import counts_as, ingredient
+from kindwhisk.core.ingredients.groups import MUCH, shares
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.shelf_life.limits import DAYS, SOURCE, KeptAs
 from kindwhisk.core.values.estimate import Basis, Estimate
 
 
@@ -21,34 +21,29 @@ class FillingKind(StrEnum):
     OTHER = "another filling"
 
 
-class Keeping(NamedTuple):
-    """Hours until it has matured at 4 C, boxed; days that it keeps at up to 5 C, and where these come from."""
-
-    hours: tuple[float, float, float]
-    days: int
-    source: str
-
-
-KEEPS: dict[FillingKind, Keeping] = {
-    FillingKind.RAW_EGG: Keeping((12, 16, 20), 1, "trade habit"),
-    FillingKind.CREAM: Keeping((12, 16, 24), 2, "trade habit"),
-    FillingKind.CURD: Keeping((12, 14, 20), 4, "trade habit"),
-    FillingKind.GANACHE: Keeping((16, 24, 36), 5, "trade habit"),
-    FillingKind.BUTTERCREAM: Keeping((24, 36, 48), 6, "trade habit"),
-    FillingKind.OTHER: Keeping((12, 24, 48), 2, "trade habit, the shortest where nothing is known"),
+HOURS: dict[FillingKind, tuple[float, float, float]] = {
+    FillingKind.RAW_EGG: (12, 16, 20),
+    FillingKind.CREAM: (12, 16, 24),
+    FillingKind.CURD: (12, 14, 20),
+    FillingKind.GANACHE: (16, 24, 36),
+    FillingKind.BUTTERCREAM: (24, 36, 48),
+    FillingKind.OTHER: (12, 24, 48),
 }
-"""Trade habit; a kitchen's own rule leads."""
-MUCH = 0.12
-"""An ingredient of which a filling holds this share decides what it is."""
+"""Until it has matured at 4 C, boxed. Trade habit."""
+KEPT_AS: dict[FillingKind, KeptAs] = {
+    FillingKind.RAW_EGG: KeptAs.RAW_EGG,
+    FillingKind.CREAM: KeptAs.CREAM,
+    FillingKind.CURD: KeptAs.CURD,
+    FillingKind.GANACHE: KeptAs.GANACHE_SHELLS,
+    FillingKind.BUTTERCREAM: KeptAs.BUTTERCREAM_SHELLS,
+    FillingKind.OTHER: KeptAs.CREAM,
+}
+"""What shells that hold it count as; where nothing is known, what keeps shortest of what is cooked."""
 
 
 def kind_of(filling: Material) -> FillingKind:
     """What a filling is, by what it holds most of."""
-    whole = filling.mass_g or 1.0
-    share: dict[str, float] = {}
-    for part, grams in filling.parts.items():
-        group = "butter" if counts_as(part) == "butter" else ingredient(part).kind
-        share[group] = share.get(group, 0.0) + grams / whole
+    share = shares(filling)
     if share.get("egg", 0.0) > MUCH / 2:
         return FillingKind.CURD
     if share.get("chocolate", 0.0) > MUCH:
@@ -60,14 +55,18 @@ def kind_of(filling: Material) -> FillingKind:
 
 def hours(kind: FillingKind) -> Estimate:
     """How long it takes until the bite is soft through."""
-    low, likely, high = KEEPS[kind].hours
+    low, likely, high = HOURS[kind]
     return Estimate(low=low, likely=likely, high=high, basis=Basis.HABIT)
+
+
+def keeps_days(kind: FillingKind) -> str:
+    """For how long what holds such a filling keeps, by guidance, in words."""
+    days = DAYS[KEPT_AS[kind]].days
+    return f"{days:g} days" if days > 1 else "a day"
 
 
 def keeps_in_words(kind: FillingKind, own_rule: str = "") -> str:
     """How to keep what holds such a filling, and for how long: by the kitchen's own rule where it has one."""
     if own_rule:
         return f"Keep cold, by this kitchen's rule: {own_rule}."
-    keeps = KEEPS[kind]
-    days = f"{keeps.days} days" if keeps.days > 1 else "a day"
-    return f"Keep at up to 5 °C, use within {days} ({keeps.source}; your own rule leads)."
+    return f"Keep at up to 5 °C, use within {keeps_days(kind)} ({SOURCE}; your own rule leads)."

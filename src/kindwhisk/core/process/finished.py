@@ -111,6 +111,7 @@ def out_of_the_cold(
         None where nothing perishable is in it.
     """
     told = measured or {}
+    warmth = {w.step.id: (told.get(w.step.id, w.outcome.material.temperature_c), w.step.id in told) for w in walked}
     ways: dict[str, tuple[Stretch, ...]] = {}
     ends: dict[str, float] = {}
     standing: set[str] = set()
@@ -119,18 +120,18 @@ def out_of_the_cold(
         if step.id not in times:
             continue
         start, end = (min(t, until_s) for t in times[step.id])
-        came = [_and_waited(ways[i], ends[i], start, *_warmth(i, walked, told)) for i in step.taken_from if i in ways]
+        came = [_and_waited(ways[i], ends[i], start, *warmth[i]) for i in step.taken_from if i in ways]
         standing -= set(step.taken_from)
         if not perishable(material):
             continue
         before = max(came, key=_seconds, default=())
-        celsius, by_probe = _warmth(step.id, walked, told)
+        celsius, by_probe = warmth[step.id]
         own = Stretch(start, end, celsius, measured=by_probe)
         ways[step.id], ends[step.id] = (*before, own), end
         standing.add(step.id)
     if not standing:
         return None
-    total = max((_and_waited(ways[i], ends[i], until_s, *_warmth(i, walked, told)) for i in standing), key=_seconds)
+    total = max((_and_waited(ways[i], ends[i], until_s, *warmth[i]) for i in standing), key=_seconds)
     return out_of_cold(total, limit_h)
 
 
@@ -145,10 +146,3 @@ def _and_waited(
     if until_s <= end_s:
         return way
     return (*way, Stretch(end_s, until_s, celsius, measured=by_probe))
-
-
-def _warmth(step_id: str, walked: Sequence[WalkedStep], told: Mapping[str, float]) -> tuple[float, bool]:
-    if step_id in told:
-        return told[step_id], True
-    material = next(w.outcome.material for w in walked if w.step.id == step_id)
-    return material.temperature_c, False

@@ -6,6 +6,7 @@ import math
 from collections.abc import Mapping
 from typing import NamedTuple
 
+from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.formula import Formula, upstream
 from kindwhisk.core.process.portions import Portion, StepPortion
 from kindwhisk.core.process.setting import TinsInUse
@@ -79,7 +80,7 @@ def _wanted(formula: Formula, line: LineStep, times: Fit) -> dict[str, float]:
     """How many times as much of each step's result is wanted: from the end back, by what takes of it."""
     found: dict[str, float] = {}
     taken: dict[str, list[tuple[float, float]]] = {}
-    shares = _shares(formula)
+    flows = Flows(formula)
     after = {s.id for s in formula.steps if line.id in upstream(formula, s.id)} | {line.id}
     for step in reversed(formula.steps):
         own = taken.get(step.id)
@@ -88,36 +89,23 @@ def _wanted(formula: Formula, line: LineStep, times: Fit) -> dict[str, float]:
         else:
             whole = sum(share for share, _ in own)
             found[step.id] = sum(share * much for share, much in own) / whole if whole > 0 else times.disc
-        for n, portion in enumerate(step.inputs):
-            if isinstance(portion, StepPortion):
-                much = _through(step, n, line, after, times, found[step.id])
-                taken.setdefault(portion.step, []).append((shares[step.id, n], much))
+        for n, portion, share in flows.taken(step):
+            much = _through(step, n, portion, line, after, times, found[step.id])
+            taken.setdefault(portion.step, []).append((share, much))
     return found
 
 
-def _through(step: Step, n: int, line: LineStep, after: set[str], times: Fit, own: float) -> float:
+# A portion, where it stands in the process, and what other rings take.
+def _through(  # noqa: PLR0917
+    step: Step, n: int, portion: StepPortion, line: LineStep, after: set[str], times: Fit, own: float
+) -> float:
     """How many times as much a portion is wanted."""
     if step.id == line.id:
         return times.wall if n == 0 else times.disc
     if step.id in after:
-        portion = step.inputs[n]
-        inside = isinstance(portion, StepPortion) and portion.step not in after and step.kind == "fill"
+        inside = portion.step not in after and isinstance(step, FillStep)
         return times.filling if inside else times.disc
     return own
-
-
-def _shares(formula: Formula) -> dict[tuple[str, int], float]:
-    """The share of its source's result that each portion takes."""
-    left: dict[str, float] = {s.id: 1.0 for s in formula.steps}
-    found: dict[tuple[str, int], float] = {}
-    for step in formula.steps:
-        for n, portion in enumerate(step.inputs):
-            if not isinstance(portion, StepPortion):
-                continue
-            share = 0.0 if portion.offcut else min(left[portion.step], portion.fraction or left[portion.step])
-            left[portion.step] -= share
-            found[step.id, n] = share
-    return found
 
 
 def _in_amount(step: Step, wanted: Mapping[str, float]) -> Step:

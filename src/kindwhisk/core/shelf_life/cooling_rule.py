@@ -84,6 +84,6 @@ def judge(readings: Sequence[tuple[float, float]], now_s: float, rule: CoolingRu
         first_h=first,
         second_h=second,
         late=False,
-        says=f"CooledDown: {limit}." if there else f"On its way: {limit}.",
+        says=f"Cooled down: {limit}." if there else f"On its way: {limit}.",
         do="Into the cold, covered." if there else "Thin layer, cold tray, stir; an ice bath is quicker.",
     )

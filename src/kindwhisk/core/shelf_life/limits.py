@@ -5,7 +5,7 @@ from __future__ import annotations
 from enum import StrEnum
 from typing import NamedTuple
 
-from kindwhisk.core.ingredients import counts_as, ingredient
+from kindwhisk.core.ingredients.groups import MUCH, SOME, shares
 from kindwhisk.core.ingredients.material import Material
 
 
@@ -47,17 +47,6 @@ DAYS: dict[KeptAs, Limit] = {
 }
 """Trade habit; a bare sponge at 18 C keeps 2 days."""
 SOURCE = "trade habit"
-MUCH, SOME = 0.12, 0.03
-
-
-def _share(content: Material) -> dict[str, float]:
-    whole = content.mass_g or 1.0
-    found: dict[str, float] = {}
-    for part, grams in content.parts.items():
-        item = ingredient(part)
-        group = "butter" if counts_as(part) == "butter" else item.kind
-        found[group] = found.get(group, 0.0) + grams / whole
-    return found
 
 
 class Traits(NamedTuple):
@@ -78,7 +67,7 @@ def kept_as(unbaked: Material, traits: Traits, *, any_baked: bool) -> KeptAs:
         traits: what its process tells.
         any_baked: whether a crumb is in it.
     """
-    share = _share(unbaked)
+    share = shares(unbaked)
     dairy, egg, butter = share.get("dairy", 0.0), share.get("egg", 0.0), share.get("butter", 0.0)
     chocolate = share.get("chocolate", 0.0)
     is_it = (

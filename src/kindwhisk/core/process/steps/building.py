@@ -1,4 +1,4 @@
-"""What the steps that build have in common: a build of what comes in, its names, its cautions, how warm things meet."""
+"""What the steps that build have in common: a build of what comes in, its names, its cautions, what it stands in."""
 
 from __future__ import annotations
 
@@ -10,6 +10,7 @@ from kindwhisk.core.builds.part import Part, Place
 from kindwhisk.core.builds.stacked import Stacked
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.process.outcome import MakeReady
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.readiness.recognise import name_of
 from kindwhisk.core.safety.cautions import Caution, keep_cold
@@ -49,6 +50,11 @@ def cold_cautions(contents: Iterable[Material], setting: Setting) -> tuple[Cauti
     """Keep cold, where anything with milk or cream comes in."""
     chilled = any(ingredient(i).kind == "dairy" for m in contents for i in m.parts)
     return (keep_cold(setting.kitchen.cold_rule),) if chilled else ()
+
+
+def ring_and_board(detail: str) -> MakeReady:
+    """What a cake is built in so that it stands straight."""
+    return MakeReady(id="ring-film-board", name="ring, film and board", detail=detail)
 
 
 def offcut_words(build: Built) -> str:

@@ -13,10 +13,10 @@ from kindwhisk.core.builds.stacked import Stacked
 from kindwhisk.core.finishing import fingers
 from kindwhisk.core.finishing.fingers import FingerRing
 from kindwhisk.core.ingredients.material import Material, combine
-from kindwhisk.core.process.outcome import MakeReady, Notice, Outcome
+from kindwhisk.core.process.outcome import Notice, Outcome
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps.base import StepBase, by_habit
-from kindwhisk.core.process.steps.building import offcut_words
+from kindwhisk.core.process.steps.building import offcut_words, ring_and_board
 from kindwhisk.core.tins.pieces import PipedPiece
 
 USUAL = PipedPiece(width_mm=28, height_mm=18, length_mm=60)
@@ -81,11 +81,7 @@ class LineStep(StepBase):
             goal=f"{needed} fingers" + (f", a disc of {ring.disc_mm:.0f} mm" if discs.mass_g > 0 else ""),
             do=f"Smooth face outward, close side by side: {ring.says}",
             why=f"Gaps let the filling through. {offcut_words(build)}".strip(),
-            make_ready=(
-                MakeReady(
-                    id="ring-film-board", name="ring, film and board", detail=f"{tins.name}, film round its inside"
-                ),
-            ),
+            make_ready=(ring_and_board(f"{tins.name}, film round its inside"),),
             notices=(*_fingers_short(needed, there), *self._low(ring, tins), *_disc_small(discs, setting, ring)),
         )
 

@@ -11,10 +11,7 @@ from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
-from kindwhisk.core.process.steps.building import (
-    as_build,
-    cold_cautions,
-)
+from kindwhisk.core.process.steps.building import as_build, cold_cautions
 from kindwhisk.core.process.steps.meeting import meeting_notices
 from kindwhisk.core.readiness.recognise import name_of
 from kindwhisk.core.readiness.window import Purpose
@@ -85,7 +82,7 @@ class OrnamentStep(StepBase):
             do=do,
             why=why,
             cautions=(*((FLAME,) if flame else ()), *cold_cautions(others, setting)),
-            notices=meeting_notices(base, others, Purpose.PIPE, setting) if self.how is Ornament.PIPE else (),
+            notices=meeting_notices(base, others, self.takes_for, setting) if self.takes_for is not None else (),
         )
 
     def _made(self, base: Material, others: tuple[Material, ...], setting: Setting) -> Material:

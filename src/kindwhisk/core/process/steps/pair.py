@@ -8,7 +8,7 @@ from kindwhisk.core.builds.built import Built
 from kindwhisk.core.builds.paired import Paired
 from kindwhisk.core.builds.part import Part, Place
 from kindwhisk.core.ingredients.material import Material, combine
-from kindwhisk.core.piping.maturing import KEEPS, hours, kind_of
+from kindwhisk.core.piping.maturing import hours, keeps_days, kind_of
 from kindwhisk.core.piping.sorting import BAG_SHARE, THICK_MM, filling
 from kindwhisk.core.process.outcome import Notice, Outcome
 from kindwhisk.core.process.setting import Setting
@@ -17,6 +17,7 @@ from kindwhisk.core.process.steps.building import cold_cautions, parts_of
 from kindwhisk.core.process.steps.meeting import meeting_notices
 from kindwhisk.core.readiness.recognise import name_of
 from kindwhisk.core.readiness.window import Purpose
+from kindwhisk.core.shelf_life.limits import SOURCE
 
 PAIR_S, ALONE_S = 9.0, 300.0
 THIN = 0.75
@@ -37,8 +38,8 @@ class PairStep(StepBase):
         """Pairs: a piece, the filling, a piece."""
         shells, others = intake[0].mixed, intake[1:]
         piece = setting.tins.piece
-        goal, do, why = "Paired", "Pair by size; filling to a few mm of the edge, a quarter turn.", ""
-        why = "Pairs of one size bite evenly."
+        goal, why = "Paired", "Pairs of one size bite evenly."
+        do = "Pair by size; filling to a few mm of the edge, a quarter turn."
         seconds, notices = ALONE_S, meeting_notices(shells, others, Purpose.PIPE, setting)
         material: Material = combine((shells, *others))
         if piece is not None:
@@ -87,8 +88,8 @@ def filled(fillings: tuple[Material, ...], setting: Setting) -> Filled:
         f"{wants.made_g:.0f} g with what stays in bowl and bag; there are {content.mass_g:.0f} g."
     )
     keeps = (
-        f"It counts as {kind.value}: matures {hours(kind).likely:.0f} h, keeps {KEEPS[kind].days} days cold "
-        f"({KEEPS[kind].source}; your own rule leads)."
+        f"It counts as {kind.value}: matures {hours(kind).likely:.0f} h, keeps {keeps_days(kind)} cold "
+        f"({SOURCE}; your own rule leads)."
     )
     found = []
     if content.mass_g < THIN * wants.made_g:

@@ -21,7 +21,8 @@ from kindwhisk.core.process.steps.building import as_build
 from kindwhisk.core.warmth.cooling import ROLL_C
 
 WARM_S, FILLED_S = 90.0, 150.0
-TOO_HOT_K = 15.0
+STICKS_FROM_C = ROLL_C + 45.0
+"""A sheet that is warmer sticks to what it is rolled in. Trade habit."""
 
 
 class From(StrEnum):
@@ -89,7 +90,7 @@ class RollStep(StepBase):
             material=rolled,
             duration_s=by_habit(WARM_S if self.warm else FILLED_S),
             goal=f"{made.diameter_mm:.0f} mm across",
-            do=self._do(build, setting, empty=empty),
+            do=self._do(build, empty=empty),
             why=self._why(made, frame),
             checkpoints=(
                 Checkpoint(
@@ -100,7 +101,7 @@ class RollStep(StepBase):
             notices=(*self._strain(made, setting), *self._warmth(build, setting), *_no_sheet(frame)),
         )
 
-    def _do(self, build: Built, setting: Setting, *, empty: bool) -> str:
+    def _do(self, build: Built, *, empty: bool) -> str:
         if self.warm or empty:
             kept = (
                 "Sugar on the face keeps it from sticking"
@@ -148,7 +149,7 @@ class RollStep(StepBase):
                     remedy="Roll it within minutes of the oven, under its paper.",
                 ),
             )
-        if self.warm and warm > ROLL_C + 3 * TOO_HOT_K:
+        if self.warm and warm > STICKS_FROM_C:
             return (
                 Notice(
                     level="note",

@@ -13,7 +13,7 @@ from kindwhisk.core.process.outcome import Notice, Outcome
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, StepBase, by_habit
-from kindwhisk.core.safety.cautions import keep_cold
+from kindwhisk.core.process.steps.building import cold_cautions
 
 
 class SoakStep(StepBase):
@@ -49,7 +49,6 @@ class SoakStep(StepBase):
         most = takes.high * soak.gas_free_density
         given_goes = soaking.goes(soak.mass_g, most)
         notices += self._warmth(crumb, soak)
-        chilled = any(ingredient(i).kind == "dairy" for i in soak.parts)
         pores = soaking.room_ml(crumb)
         return Outcome(
             material=_soaked(built, soak)
@@ -67,7 +66,7 @@ class SoakStep(StepBase):
                 else f"With a brush, edges first: {given_goes[0]:.0f} g, and {given_goes[1]:.0f} g once that is gone."
             ),
             why=f"It fills {given / pores:.0%} of the pores." if pores > 0 else "",
-            cautions=(keep_cold(setting.kitchen.cold_rule),) if chilled else (),
+            cautions=cold_cautions((soak,), setting),
             notices=tuple(notices),
         )
 

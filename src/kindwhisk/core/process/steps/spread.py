@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import ClassVar, Literal
+from typing import Literal
 
 from pydantic import Field
 
@@ -15,12 +15,7 @@ from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.process.outcome import Notice, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
-from kindwhisk.core.process.steps.building import (
-    as_build,
-    cold_cautions,
-    parts_of,
-    thickness_words,
-)
+from kindwhisk.core.process.steps.building import as_build, cold_cautions, parts_of, thickness_words
 from kindwhisk.core.process.steps.meeting import meeting_notices
 from kindwhisk.core.readiness.window import Purpose
 from kindwhisk.core.values.solving import rising_root
@@ -37,15 +32,13 @@ class SpreadStep(StepBase):
     goes into (0: onto a flat crumb).
     """
 
-    passes_window: ClassVar[bool] = False
-
     kind: Literal["spread"] = "spread"
     thickness_mm: float | None = Field(default=None, gt=0, le=100)
     taper: float = Field(default=0, ge=0, le=1)
     case_mm: float = Field(default=0, ge=0, le=200)
 
     @property
-    def takes_for(self) -> Purpose | None:
+    def takes_for(self) -> Purpose:
         """What it takes a content for."""
         return Purpose.POUR if self.case_mm else Purpose.SPREAD
 
@@ -75,7 +68,7 @@ class SpreadStep(StepBase):
             else "A gap shows in every slice.",
             cautions=cold_cautions(others, setting),
             notices=(
-                *meeting_notices(base, others, Purpose.POUR if self.case_mm else Purpose.SPREAD, setting),
+                *meeting_notices(base, others, self.takes_for, setting),
                 *self._thickness(mean, build, added),
                 *_over(build),
             ),

@@ -10,15 +10,10 @@ from kindwhisk.core.builds.built import Built
 from kindwhisk.core.builds.part import CRUMBS, Part, Place
 from kindwhisk.core.finishing.cutting import THINNEST_MM
 from kindwhisk.core.ingredients.material import Material
-from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
+from kindwhisk.core.process.outcome import Checkpoint, Notice, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
-from kindwhisk.core.process.steps.building import (
-    as_build,
-    cold_cautions,
-    parts_of,
-    thickness_words,
-)
+from kindwhisk.core.process.steps.building import as_build, cold_cautions, parts_of, ring_and_board, thickness_words
 from kindwhisk.core.process.steps.meeting import meeting_notices
 from kindwhisk.core.readiness.window import Purpose
 
@@ -38,7 +33,7 @@ class StackStep(StepBase):
     in_ring: bool = False
 
     @property
-    def takes_for(self) -> Purpose | None:
+    def takes_for(self) -> Purpose:
         """What it takes a content for."""
         return Purpose.SPREAD
 
@@ -58,7 +53,6 @@ class StackStep(StepBase):
         told = f"{len(build.at_place(Place.LAYER, Place.BASE))} layers"
         if fillings:
             told += f", {thickness_words(build, fillings[0])} of {fillings[0].name}"
-        ring = (MakeReady(id="ring-film-board", name="ring, film and board", detail="before the first layer"),)
         return Outcome(
             material=build,
             duration_s=by_habit(60 + 45 * len(build.build)),
@@ -74,9 +68,9 @@ class StackStep(StepBase):
                     not_yet="It leans: press the high side, chill it, go on then.",
                 ),
             ),
-            make_ready=ring if self.in_ring else (),
+            make_ready=(ring_and_board("before the first layer"),) if self.in_ring else (),
             cautions=cold_cautions(others, setting),
-            notices=(*meeting_notices(base, others, Purpose.SPREAD, setting), *_thin(thinnest, added)),
+            notices=(*meeting_notices(base, others, self.takes_for, setting), *_thin(thinnest, added)),
         )
 
 
