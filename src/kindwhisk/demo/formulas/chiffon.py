@@ -49,6 +49,7 @@ from kindwhisk.demo.formulas.shorthand import (
     g,
     part,
     reference,
+    whipped_cream,
     whites,
 )  # fmt: skip
 
@@ -256,14 +257,9 @@ def citrus_roll() -> Formula:
             ),
             *part(
                 "cream",
-                do(
-                    WeighStep, "weigh-cream", "Weigh cream, mascarpone and sugar", CREAM_BOWL,
-                    g("cream-35", 160, "filling", FRIDGE), g("mascarpone", 70, "", FRIDGE), g("icing-sugar", 18),
-                    g("orange-zest", 2, "filling"),
-                ),
-                do(
-                    WhipStep, "whip-cream", "Whip the cream", CREAM_BOWL, of("weigh-cream"),
-                    tool="hand mixer", peak=Peak.MEDIUM, speed=5,
+                *whipped_cream(
+                    "Weigh cream, mascarpone and sugar", g("cream-35", 160, "filling", FRIDGE),
+                    g("mascarpone", 70, "", FRIDGE), g("icing-sugar", 18), g("orange-zest", 2, "filling"),
                 ),
             ),
             *part(

@@ -54,6 +54,7 @@ from kindwhisk.demo.formulas.shorthand import (
     g,
     part,
     reference,
+    whipped_cream,
     whites,
 )  # fmt: skip
 
@@ -128,13 +129,7 @@ def _mousse(yolk: float, cream: float, leaf: float, flavour: Step, base_title: s
         ),
         do(RestStep, "bloom", "Leave it to swell", SMALL_BOWL, of("weigh-gelatine"), minutes=10, sees="Soft through."),
         flavour,
-        do(
-            WeighStep, "weigh-cream", "Weigh the cream", CREAM_BOWL, g("cream-35", cream, "mousse", FRIDGE),
-        ),
-        do(
-            WhipStep, "whip-cream", "Whip the cream softly", CREAM_BOWL, of("weigh-cream"), tool="hand mixer",
-            peak=Peak.SOFT, speed=4,
-        ),
+        *whipped_cream("Weigh the cream", g("cream-35", cream, "mousse", FRIDGE), peak=Peak.SOFT),
         do(
             WeighStep, "weigh-syrup", "Weigh sugar and water", SYRUP_POT,
             g("sugar", yolk * 0.95, "yolks"), g("water", yolk * 0.3, "syrup"),

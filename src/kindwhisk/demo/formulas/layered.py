@@ -52,6 +52,7 @@ from kindwhisk.demo.formulas.shorthand import (
     g,
     part,
     reference,
+    whipped_cream,
     whites,
 )  # fmt: skip
 
@@ -75,21 +76,6 @@ def _ribbon(egg: float, sugar: float, *dry: Step) -> tuple[Step, ...]:
         do(
             FoldStep, "fold", "Fold in the butter", MIXER_BOWL, of("fold-flour"), of("melt-butter"),
             batter=Foam.GENOISE_BATTER, manner=Manner.FOLD,
-        ),
-    )  # fmt: skip
-
-
-def _cream(grams: float, sugar: float, *, mascarpone: float = 0.0) -> tuple[Step, ...]:
-    """Cold cream, sweetened and whipped; with mascarpone it stays for a day."""
-    steady = (g("mascarpone", mascarpone, "filling", FRIDGE),) if mascarpone else ()
-    return (
-        do(
-            WeighStep, "weigh-cream", "Weigh cream and sugar", CREAM_BOWL, g("cream-35", grams, "filling", FRIDGE),
-            g("icing-sugar", sugar, "filling"), *steady,
-        ),
-        do(
-            WhipStep, "whip-cream", "Whip the cream", CREAM_BOWL, of("weigh-cream"), tool="hand mixer", peak=Peak.MEDIUM,
-            speed=5,
         ),
     )  # fmt: skip
 
@@ -144,7 +130,10 @@ def layer_cake() -> Formula:
                 do(CutStep, "cut", "Cut level and in three", RACK, of("cool"), layers=3),
                 do(SoakStep, "soak", "Brush the layers", RACK, of("cut"), of("soak-syrup")),
             ),
-            *part("cream", *_cream(520, 42)),
+            *part(
+                "cream",
+                *whipped_cream("Weigh cream and sugar", g("cream-35", 520, "filling", FRIDGE), g("icing-sugar", 42, "filling")),
+            ),
             *part(
                 "cake",
                 do(
@@ -207,12 +196,18 @@ def chocolate_dome() -> Formula:
                 do(WarmStep, "melt", "Melt over water", SMALL_BOWL, of("weigh-ganache"), target_c=44, over_water=True),
                 do(ReadyStep, "cool-ganache", "Leave it to cool", SMALL_BOWL, of("melt"), use=Purpose.SPREAD),
             ),
-            *part("cream", *_cream(196, 18, mascarpone=60)),
+            *part(
+                "cream",
+                *whipped_cream(
+                    "Weigh cream, sugar and mascarpone", g("cream-35", 196, "filling", FRIDGE), g("icing-sugar", 18, "filling"),
+                    g("mascarpone", 60, "filling", FRIDGE),
+                ),
+            ),
             *part(
                 "dome",
-                do(SpreadStep, "fill-cream", "Fill in half of the cream", RACK, of("hollow"), of("whip-cream", 0.45)),
+                do(SpreadStep, "fill-cream", "Fill in half of the cream", RACK, of("hollow"), of("whip-cream", 0.44)),
                 do(SpreadStep, "fill-ganache", "Fill in the ganache", RACK, of("fill-cream"), of("cool-ganache")),
-                do(SpreadStep, "fill-rest", "Cream to the rim, lid on, turn over", RACK, of("fill-ganache"), of("whip-cream", 0.35)),
+                do(SpreadStep, "fill-rest", "Cream to the rim, lid on, turn over", RACK, of("fill-ganache"), of("whip-cream", 0.34)),
                 do(ChillStep, "set", "Chill, dome up", RACK, of("fill-rest"), hours=3, sees="Firm when pressed."),
                 do(CoatStep, "coat", "A thin coat of cream", RACK, of("set"), of("whip-cream", rest=True)),
                 do(CoatStep, "cover", "Press the crumb on", RACK, of("coat"), of("hollow", offcut=True)),

@@ -26,7 +26,6 @@ from kindwhisk.core.process.steps.sort import SortStep
 from kindwhisk.core.process.steps.split import SplitStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
-from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.readiness.window import Purpose
 from kindwhisk.core.tins.pieces import PieceShape, PipedPiece
 from kindwhisk.core.values.technique import Technique
@@ -49,6 +48,7 @@ from kindwhisk.demo.formulas.shorthand import (
     g,
     part,
     reference,
+    whipped_cream,
     whites,
 )  # fmt: skip
 
@@ -302,11 +302,7 @@ def syrup_shells() -> Formula:
             ),
             do(WarmStep, "melt", "Melt over water", SMALL_BOWL, of("weigh-ganache"), target_c=44, over_water=True),
             do(ReadyStep, "cool-ganache", "Leave it to cool", SMALL_BOWL, of("melt"), use=Purpose.FOLD),
-            do(WeighStep, "weigh-cream", "Weigh the cream to whip", CREAM_BOWL, g("cream-35", 36, "whipped", FRIDGE)),
-            do(
-                WhipStep, "whip-cream", "Whip the cream softly", CREAM_BOWL, of("weigh-cream"), tool="hand mixer",
-                peak=Peak.SOFT, speed=4,
-            ),
+            *whipped_cream("Weigh the cream to whip", g("cream-35", 36, "whipped", FRIDGE), peak=Peak.SOFT),
             do(
                 FoldStep, "filling", "Fold cream into ganache", SMALL_BOWL, of("cool-ganache"), of("whip-cream"),
                 manner=Manner.FOLD,

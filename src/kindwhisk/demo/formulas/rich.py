@@ -21,7 +21,6 @@ from kindwhisk.core.process.steps.trim import TrimStep
 from kindwhisk.core.process.steps.turn_out import TurnOutStep
 from kindwhisk.core.process.steps.warm import WarmStep
 from kindwhisk.core.process.steps.weigh import WeighStep
-from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.values.technique import Technique
 from kindwhisk.demo.formulas.shorthand import (
     COLD,
@@ -43,6 +42,7 @@ from kindwhisk.demo.formulas.shorthand import (
     g,
     part,
     reference,
+    whipped_cream,
     whites,
 )  # fmt: skip
 
@@ -204,13 +204,9 @@ def cocoa_sheet() -> Formula:
             ),
             *part(
                 "cream",
-                do(
-                    WeighStep, "weigh-cream", "Weigh cream, sugar and coffee", CREAM_BOWL,
-                    g("cream-35", 240, "", FRIDGE), g("icing-sugar", 20), g("coffee-instant", 3),
-                ),
-                do(
-                    WhipStep, "whip-cream", "Whip the cream", CREAM_BOWL, of("weigh-cream"), tool="hand mixer",
-                    peak=Peak.MEDIUM, speed=5,
+                *whipped_cream(
+                    "Weigh cream, sugar and coffee", g("cream-35", 240, "", FRIDGE), g("icing-sugar", 20),
+                    g("coffee-instant", 3),
                 ),
             ),
             *part(

@@ -6,11 +6,14 @@ from typing import Any, TypeVar
 
 from kindwhisk.core.baking.reference import ReferenceBake
 from kindwhisk.core.foams.balance import Method
+from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.ovens.place import OvenMode
 from kindwhisk.core.process import meringue
-from kindwhisk.core.process.portions import IngredientPortion, Portion
+from kindwhisk.core.process.portions import IngredientPortion, Portion, of
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.base import StepBase
+from kindwhisk.core.process.steps.weigh import WeighStep
+from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.tins.shapes import (
     BoxDimensions,
     BoxTin,
@@ -95,3 +98,17 @@ def reference(tin: Tin, fraction: float, oven_c: float, minutes: float) -> Refer
         mode=OvenMode.STATIC,
         minutes=minutes,
     )
+
+
+def whipped_cream(
+    weighed: str, cream: IngredientPortion, *rest: IngredientPortion, peak: Peak = Peak.MEDIUM
+) -> tuple[Step, ...]:
+    """Cold cream weighed with what goes into it (as a title says it) and whipped; with mascarpone it stays for a day."""
+    soft = peak is Peak.SOFT
+    return (
+        do(WeighStep, "weigh-cream", weighed, CREAM_BOWL, cream, *rest),
+        do(
+            WhipStep, "whip-cream", "Whip the cream softly" if soft else "Whip the cream", CREAM_BOWL, of("weigh-cream"),
+            tool="hand mixer", peak=peak, speed=4 if soft else 5,
+        ),
+    )  # fmt: skip

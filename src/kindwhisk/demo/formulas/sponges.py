@@ -44,6 +44,7 @@ from kindwhisk.demo.formulas.shorthand import (
     g,
     part,
     reference,
+    whipped_cream,
     whites,
 )  # fmt: skip
 
@@ -303,13 +304,8 @@ def milk_sponge() -> Formula:
             ),
             *part(
                 "cream",
-                do(
-                    WeighStep, "weigh-cream", "Weigh cream and sugar", CREAM_BOWL,
-                    g("cream-35", 220, "topping", FRIDGE), g("icing-sugar", 14),
-                ),
-                do(
-                    WhipStep, "whip-cream", "Whip the cream softly", CREAM_BOWL, of("weigh-cream"),
-                    tool="hand mixer", peak=Peak.SOFT, speed=4,
+                *whipped_cream(
+                    "Weigh cream and sugar", g("cream-35", 220, "topping", FRIDGE), g("icing-sugar", 14), peak=Peak.SOFT
                 ),
             ),
             *part(
