@@ -19,9 +19,7 @@ from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.finished import offcuts, unbaked
 from kindwhisk.core.process.forecast import forecast
 from kindwhisk.core.process.formula import Formula
-from kindwhisk.core.process.portions import StepPortion, of
 from kindwhisk.core.process.preparation import prepared
-from kindwhisk.core.process.scaling import Scaled, scale
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.coat import CoatStep, Where
 from kindwhisk.core.process.steps.cut import CutStep
@@ -35,12 +33,10 @@ from kindwhisk.core.process.steps.spread import SpreadStep
 from kindwhisk.core.process.steps.stack import StackStep
 from kindwhisk.core.process.steps.trim import TrimStep
 from kindwhisk.core.process.walk import kept, walk
-from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.tins.shapes import BoxDimensions, BoxTin, HalfSphereDimensions, HalfSphereTin
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.demo.formulas import demo_formulas
-from kindwhisk.demo.kitchen import demo_kitchen
-from tests.core.strategies import materials, setting_of, sizes
+from tests.core.strategies import materials, setting_of
 
 BOOK = {f.id: f for f in demo_formulas()}
 FINISHED = ("citrus-roll", "milk-sponge", "souffled-sheet", "finger-cake", "layer-cake", "dome", "meringue-tart")
@@ -261,26 +257,6 @@ def test_what_is_cut_off_can_be_taken_and_what_nobody_takes_is_counted() -> None
     assert cake.step("cut").material.mass_g < cake.step("cool").material.mass_g
 
 
-def test_a_portion_of_what_was_cut_off_keeps_its_mark_however_it_is_scaled() -> None:
-    portion = of("cut", offcut=True)
-    assert isinstance(portion, StepPortion)
-    assert portion.scaled(3).offcut
-    assert StepPortion.model_validate(portion.model_dump()).offcut
-
-
-@given(sizes)
-@settings(max_examples=20, deadline=None)
-def test_a_scaled_cake_has_as_much_of_every_part(size: float) -> None:
-    formula = BOOK["layer-cake"]
-    one = walk(prepared(formula), setting_of(formula))[-1].outcome.material
-    more = walk(prepared(formula.scaled(size)), setting_of(formula))[-1].outcome.material
-    assert isinstance(one, Built)
-    assert isinstance(more, Built)
-    assert [p.place for p in one.build] == [p.place for p in more.build]
-    # A larger cake in the same tin loses other water in the oven: what is not baked grows as the whole.
-    assert unbaked(more).mass_g == pytest.approx(size * unbaked(one).mass_g, rel=1e-6)
-
-
 def test_cut_from_the_short_side_a_roll_is_thick_and_short() -> None:
     sheet = setting_of(BOOK["citrus-roll"])
     spread = SpreadStep(id="s", title="s", vessel="rack").effect((baked(420), cream(240)), sheet).material
@@ -338,41 +314,6 @@ def test_layers_that_would_break_are_told_and_the_forecast_goes_on() -> None:
     told = CutStep(id="c", title="c", vessel="rack", layers=6).effect((baked(300),), PLACE)
     assert any("break when lifted" in n.text for n in told.notices)
     assert isinstance(told.material, Built)
-
-
-def ringed(diameter: float, **more: object) -> Scaled:
-    ring = {"shape": "round", "dimensions": {"diameter_mm": diameter, "depth_mm": 65}}
-    return scale(BOOK["finger-cake"], demo_kitchen(), Wish.model_validate({"tin": ring, **more}))
-
-
-def test_another_ring_wants_other_fingers_another_disc_and_as_much_mousse_as_fits() -> None:
-    own = ringed(200)
-    assert own.factor == pytest.approx(1)
-    assert own.forecast.step("line").goal == "21 fingers, a disc of 166 mm"
-    for diameter, goal in ((140, "14 fingers, a disc of 106 mm"), (240, "25 fingers, a disc of 206 mm")):
-        other = ringed(diameter)
-        assert other.forecast.step("line").goal == goal
-        assert not [w for w in other.forecast.warnings if w.step in {"line", "fill"}]
-        # The mousse stands as high, the disc lies as thick, in a room that is wider or narrower.
-        room = ((diameter - 36) / (200 - 36)) ** 2
-        mousse = other.forecast.step("mousse").material.mass_g / own.forecast.step("mousse").material.mass_g
-        assert mousse == pytest.approx(room, rel=0.02)
-        assert thickness(other) == pytest.approx(thickness(own), rel=0.05)
-        wall = other.forecast.step("pipe").material.mass_g / own.forecast.step("pipe").material.mass_g
-        assert wall == pytest.approx(int(goal.split()[0]) / 21, rel=0.02)
-
-
-def thickness(made: Scaled) -> list[float]:
-    section = made.forecast.step("fill").section
-    assert section is not None
-    return [r.thickness_mm or 0.0 for r in section.regions if r.name in {"disc", "mousse"}]
-
-
-def test_two_rings_take_twice_of_everything() -> None:
-    one, two = ringed(200), ringed(200, tin_count=2)
-    assert two.factor == pytest.approx(2)
-    assert two.forecast.step("line").goal.startswith("42 fingers")
-    assert thickness(two) == pytest.approx(thickness(one), rel=0.05)
 
 
 def test_a_sheet_of_strips_keeps_its_size_and_its_edges() -> None:

@@ -17,6 +17,7 @@ from kindwhisk.core.process.setting import NO_TINS, Setting, TinsInUse
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.process.steps.pipe import PipeStep
+from kindwhisk.core.process.steps.portion import MOST_PORTIONS, PortionStep
 from kindwhisk.core.process.trays import laid_out
 from kindwhisk.core.process.walk import WalkedStep, walk
 from kindwhisk.core.process.wish import Wish
@@ -27,6 +28,8 @@ from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
 
 WHITES = ("egg-white", "white-pasteurised")
+AS_LARGE = 0.1
+"""What one tin holds may differ by so much and is still cut as the formula's own. Chosen."""
 BY_OTHER_MEANS = "Scale it by eggs, by one of its ingredients, by servings or by total weight."
 
 
@@ -227,6 +230,17 @@ def _depth(formula: Formula, fills: tuple[TinFill, ...]) -> Depth | None:
     )
 
 
+def _served(formula: Formula, each: float) -> Formula:
+    """A serving stays as large: of what holds ``each`` times as much, as many times more are cut."""
+    steps = tuple(
+        s.model_copy(update={"portions": min(MOST_PORTIONS, max(1, round(s.portions * each)))})
+        if isinstance(s, PortionStep)
+        else s
+        for s in formula.steps
+    )
+    return formula.model_copy(update={"steps": steps})
+
+
 def scale(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecord = NO_RECORD) -> Scaled:
     """The formula in the amounts asked for, with its forecast.
 
@@ -244,11 +258,13 @@ def scale(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecord 
             field=next((n for n in Wish.model_fields if getattr(wish, n) not in (None, ())), "scale"),
             remedy="Ask for between a hundredth and a thousand times the formula's own batch.",
         )
-    amounts = formula.scaled(times)
+    amounts, own = formula.scaled(times), tins_for(formula, kitchen, Wish())
     if wish.sets_tins and lining(formula) is not None:
-        own = tins_for(formula, kitchen, Wish())
         amounts = relined(formula, own, tins)
         times = amounts.total_g() / formula.total_g()
+    each = times * own.count / (tins.count + sum(t.count for t in tins.beside))
+    if wish.servings is not None or abs(each - 1) > AS_LARGE:
+        amounts = _served(amounts, each)
     walked = walk_prepared(amounts, setting)
     fills = _fills(amounts, walked, setting)
     lead = amounts.fill

@@ -17,12 +17,14 @@ from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
 from kindwhisk.core.process.steps.building import as_build, cold_cautions, offcut_words
 
+MOST_PORTIONS = 400
+
 
 class PortionStep(StepBase):
     """Cut each into ``portions``; of a roll both ends (``end_mm``) come off, of a sheet ``edge_mm`` all round."""
 
     kind: Literal["portion"] = "portion"
-    portions: int = Field(default=10, ge=1, le=400)
+    portions: int = Field(default=10, ge=1, le=MOST_PORTIONS)
     end_mm: float = Field(default=rolling.END_TRIM_MM[1], ge=0, le=100)
     edge_mm: float = Field(default=0, ge=0, le=100)
 
