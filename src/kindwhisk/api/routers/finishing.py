@@ -12,6 +12,8 @@ from kindwhisk.api.routers.tins import Density, Grams
 from kindwhisk.core.builds import sketch
 from kindwhisk.core.finishing import allocation, cutting, dome, fingers, rolling, soaking
 from kindwhisk.core.finishing.bodies import Body, DomeBody, RollBody
+from kindwhisk.core.foams import whipped_cream
+from kindwhisk.core.foams.foam import Peak
 from kindwhisk.core.readiness import cream, ganache
 from kindwhisk.core.readiness.ready import Known, ready
 from kindwhisk.core.readiness.window import Content, Purpose, Ready
@@ -29,7 +31,7 @@ Share = Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
 Seconds = Annotated[float, Field(ge=0, le=7 * 86400, allow_inf_nan=False)]
 Minutes = Annotated[float, Field(ge=0, le=7 * 1440, allow_inf_nan=False)]
 NotNegative = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
-CREAM_DENSITY = 0.5
+CREAM_DENSITY = round(whipped_cream.density(Peak.MEDIUM).likely, 2)
 MOST_DRAWN_MM = 60.0
 
 
@@ -349,6 +351,7 @@ class ReadyBody(_Body):
     waited_min: Minutes | None = None
     stabilised: bool = False
     chocolate: ganache.Chocolate = Field(default=ganache.Chocolate.DARK, strict=False)
+    ratio: Annotated[float, Field(gt=0, le=20, allow_inf_nan=False)] | None = None
     broken: bool = False
     fruit: tuple[Annotated[str, Field(max_length=60)], ...] = Field(default=(), max_length=20, strict=False)
     cooking: bool = False

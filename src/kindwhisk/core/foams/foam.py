@@ -48,7 +48,7 @@ class Foam(TradeName):
 
 
 class Peak(StrEnum):
-    """End points of a meringue."""
+    """End points of a meringue or of cream."""
 
     SOFT = "soft"
     MEDIUM = "medium"
@@ -98,12 +98,6 @@ YOLK_LOOK = WhipLook(
     not_yet="Still yellow and running: keep going.",
     too_far="Stiff and dry at the rim: stop.",
 )
-CREAM_LOOK = WhipLook(
-    name="Soft peak",
-    sees="Holds a soft trail and still shines.",
-    not_yet="Runs off the whisk: a little more.",
-    too_far="Grainy at the wall: stop, stir in a spoon of liquid cream.",
-)
 STREAM_LOOK = WhipLook(
     name="Firm and cooler",
     sees="Glossy, stands on the whisk, the bowl is hand-warm.",
@@ -122,11 +116,12 @@ FRENCH_DENSITY: tuple[tuple[float, float, float, float], ...] = (
 """Sugar to white, then g/ml stiff, typical (medium), soft. The meringue reference model's values."""
 
 DENSITY_BANDS: dict[Foam, tuple[float, float, float]] = {
+    Foam.FRENCH_MERINGUE: (0.19, 0.24, 0.30),
     Foam.SWISS_MERINGUE: (0.30, 0.36, 0.45),
     Foam.ITALIAN_MERINGUE: (0.25, 0.32, 0.40),
     Foam.RIBBON: (0.21, 0.25, 0.30),
     Foam.YOLK_FOAM: (0.35, 0.42, 0.50),
-    Foam.CREAM: (0.45, 0.52, 0.62),
+    Foam.CREAM: (0.44, 0.52, 0.60),
     Foam.CHIFFON_BATTER: (0.36, 0.41, 0.46),
     Foam.GENOISE_BATTER: (0.38, 0.44, 0.50),
     Foam.ROLL_BATTER: (0.38, 0.44, 0.50),
@@ -155,6 +150,7 @@ BATTERS: dict[Technique, Foam] = {
 """What the batter of a class is."""
 
 HOLD_MINUTES: dict[Foam, tuple[float, float, float]] = {
+    Foam.FRENCH_MERINGUE: (8, 9, 10),
     Foam.SWISS_MERINGUE: (20, 30, 40),
     Foam.ITALIAN_MERINGUE: (30, 45, 60),
     Foam.RIBBON: (5, 6, 8),

@@ -4,12 +4,13 @@ from __future__ import annotations
 
 import math
 
-from kindwhisk.core.foams.foam import Foam
+from kindwhisk.core.foams import whipped_cream
+from kindwhisk.core.foams.foam import Foam, Peak
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.values.estimate import Basis, Estimate
 
-OVER_AT: dict[Foam, float] = {Foam.CREAM: 1.25, Foam.RIBBON: 3.0, Foam.YOLK_FOAM: 3.0}
-"""Times that a foam may be whisked as long as to its peak: cream then grains, egg loses its large bubbles."""
+OVER_AT: dict[Foam, float] = {Foam.RIBBON: 3.0, Foam.YOLK_FOAM: 3.0}
+"""Times that a foam of egg may be whisked as long as to its peak: then it loses its large bubbles."""
 OVER_SPREAD = 0.2
 LOSES = 1.2
 MOST_LOST = 0.9
@@ -17,11 +18,12 @@ PAST_SAVING = 0.4
 """Share of the bubbles gone, from which fresh is better than anything that could be done."""
 
 
-def over_s(kind: Foam, to_peak: Estimate) -> Estimate | None:
+def over_s(kind: Foam, peak: Peak, to_peak: Estimate) -> Estimate | None:
     """Seconds from the start until a foam without whites of its own has gone too far; None where it hardly can."""
-    if kind not in OVER_AT:
+    times = whipped_cream.grains_at(peak) if kind is Foam.CREAM else OVER_AT.get(kind)
+    if times is None:
         return None
-    later = Estimate.around(OVER_AT[kind], OVER_SPREAD, Basis.HABIT)
+    later = Estimate.around(times, OVER_SPREAD, Basis.HABIT)
     return Estimate(
         low=to_peak.likely * later.low,
         likely=to_peak.likely * later.likely,

@@ -5,6 +5,7 @@ from __future__ import annotations
 from kindwhisk.core.readiness.window import Content, Purpose, Ready, Side, Window, judged, window_for
 
 MERINGUE_BELOW_C, BUTTER_C = 30.0, (18.0, 20.0)
+"""A meringue that is warmer melts the butter; colder butter curdles, warmer takes no air. Trade habit."""
 
 _WINDOW = Window(
     low_c=19,

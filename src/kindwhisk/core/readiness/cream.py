@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from enum import StrEnum
 
+from kindwhisk.core.foams import whipped_cream
+from kindwhisk.core.foams.foam import HOLD_MINUTES, Foam, Peak
 from kindwhisk.core.readiness.window import Content, Purpose, Ready, Side, State, Window, judged, window_for
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
@@ -24,14 +26,13 @@ class Stage(StrEnum):
 
 
 DENSITY: dict[Stage, tuple[float, float]] = {
-    Stage.SOFT: (0.525, 0.60),
-    Stage.MEDIUM: (0.49, 0.525),
-    Stage.FIRM: (0.44, 0.49),
-    Stage.OVER: (0.0, 0.44),
+    Stage.SOFT: whipped_cream.DENSITY[Peak.SOFT],
+    Stage.MEDIUM: whipped_cream.DENSITY[Peak.MEDIUM],
+    Stage.FIRM: whipped_cream.DENSITY[Peak.STIFF],
 }
-"""g/ml of cream with 35 % fat: soft .55-.50, firm .50-.45. Trade habit; over-whipped denser again, by its look."""
+"""g/ml; over-whipped it is denser again, and told by its look."""
 STAGE_FOR = {Purpose.POUR: Stage.SOFT, Purpose.FOLD: Stage.SOFT, Purpose.SPREAD: Stage.MEDIUM, Purpose.PIPE: Stage.FIRM}
-KEEPS_MIN = (60.0, 90.0, 120.0)
+KEEPS_MIN = HOLD_MINUTES[Foam.CREAM]
 """Minutes that it stays as it was whipped, at 4 °C; stabilised a day. Trade habit."""
 STABILISED_MIN = (12 * 60.0, 24 * 60.0, 36 * 60.0)
 STABILISERS = {
@@ -183,9 +184,3 @@ def keeps_s(*, stabilised: bool) -> Estimate:
     """Seconds that it stays as it was whipped, in the cold."""
     low, likely, high = (60 * m for m in (STABILISED_MIN if stabilised else KEEPS_MIN))
     return Estimate(low=low, likely=likely, high=high, basis=Basis.HABIT)
-
-
-def expected(stage: Stage) -> Estimate:
-    """Density in g/ml at a stage."""
-    low, high = DENSITY[stage]
-    return Estimate(low=low, likely=(low + high) / 2, high=high, basis=Basis.HABIT)

@@ -21,6 +21,7 @@ POURS, FILLS, MOULDS = 1.0, 1.3, 2.0
 """Dark chocolate of 60 % to cream by weight, from which it pours, fills, moulds; others times the above. Habit."""
 MELTS_BELOW_C = {Chocolate.DARK: 50.0, Chocolate.MILK: 45.0, Chocolate.WHITE: 45.0}
 DULL_C = 60.0
+SAUCE = "stays a sauce"
 
 _STIFF = Side(
     says="Too stiff: it tears or blocks the tip.",
@@ -69,19 +70,32 @@ def firmness(chocolate_to_cream: float, chocolate: Chocolate = Chocolate.DARK) -
     middle = [(steps[0] + steps[1]) / 2, (steps[1] + steps[2]) / 2]
     gives = "pours" if chocolate_to_cream < middle[0] else "fills" if chocolate_to_cream < middle[1] else "moulds"
     if chocolate_to_cream < 0.6 * steps[0]:
-        gives = "stays a sauce"
+        gives = SAUCE
     return Firmness(gives=gives, pours_from=steps[0], fills_from=steps[1], moulds_from=steps[2])
 
 
+def unfit(use: Purpose, ratio: float, chocolate: Chocolate) -> str:
+    """Why a ratio of chocolate to cream does not suit a use once it is cold; empty where it does."""
+    told = firmness(ratio, chocolate)
+    stays = f"With {ratio:.1f} of {chocolate.value} chocolate to 1 of cream it"
+    if use in {Purpose.PIPE, Purpose.SPREAD} and told.gives == SAUCE:
+        return f"{stays} stays a sauce: it fills from {told.fills_from:.1f} on."
+    if use is Purpose.POUR and told.gives == "moulds":
+        return f"{stays} sets hard: it pours from {told.pours_from:.1f} to {told.fills_from:.1f}."
+    return ""
+
+
+# What is known of a bowl of ganache: each of it optional.
 def ready(
     temperature_c: float,
     use: Purpose | None = None,
     *,
     chocolate: Chocolate = Chocolate.DARK,
+    ratio: float | None = None,
     broken: bool = False,
     air_c: float | None = None,
 ) -> Ready:
-    """Ganache for a use, by its temperature; ``broken`` is oily or grainy."""
+    """Ganache for a use, by its temperature and its ``ratio`` of chocolate to cream; ``broken`` is oily or grainy."""
     wanted, window = window_for(WINDOWS, use)
     told = judged(Content.GANACHE, wanted, window, temperature_c, air_c)
     if broken:
@@ -94,6 +108,8 @@ def ready(
                 "minutes": None,
             }
         )
+    if ratio is not None and (why := unfit(wanted, ratio, chocolate)):
+        told = told.model_copy(update={"says": f"{told.says} {why}"})
     limit = MELTS_BELOW_C[chocolate]
     if limit < temperature_c < DULL_C:
         return told.model_copy(

@@ -2,21 +2,22 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+
 from kindwhisk.core.readiness.window import Content, Purpose, Ready, Side, State, Window, judged, window_for
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
 
-BLOOM_TIMES, MELTS_C, WEAK_FROM_C = 5.0, (40.0, 60.0), 85.0
+WEAK_FROM_C = 85.0
 SPOONED, CUT = (0.008, 0.012), (0.012, 0.016)
 """Share of the whole that is gelatine: a mousse eaten with a spoon, and one that is cut. Trade habit."""
 FOLDS_C, SETS_C = (25.0, 30.0), 18.0
 CM_PER_HOUR = 2.0
 FULL_H = (12.0, 15.0, 18.0)
 """It sets some 2 cm deep in an hour at 4 °C; full strength after so many hours. Trade habit."""
-STIFF_H = 36.0
-"""Later than this what is to be spread is too stiff; what is cut is at its best. Trade habit."""
 NEVER_SETS = ("kiwi", "pineapple", "papaya", "fig", "guava", "ginger")
 """Raw fruit whose enzyme takes gelatine apart. Published; heated to 80 °C for some minutes it no longer does."""
+HEATED = ("canned", "candied", "cooked")
 
 _SET = Side(
     says=f"It sets from {SETS_C:.0f} °C down: folded now it makes threads and lumps.",
@@ -49,6 +50,12 @@ WINDOWS = {
 }
 
 
+def never_sets(fruit: Iterable[str]) -> str | None:
+    """The first of these fruits whose enzyme takes gelatine apart, by its name; None where none does."""
+    raw = next((f for f in fruit if any(n in f for n in NEVER_SETS) and not any(h in f for h in HEATED)), None)
+    return None if raw is None else raw.split("-")[0]
+
+
 class Setting(Value):
     """How a mousse sets: hours until it may be unmoulded, what it weighs in gelatine, and what speaks against it."""
 
@@ -60,7 +67,7 @@ class Setting(Value):
 
 def sets(thickness_mm: float, share: float, fruit: tuple[str, ...] = (), *, to_cut: bool = True) -> Setting:
     """Hours at 4 °C until a mousse holds: by its thickness from both faces, its gelatine, and the fruit in it."""
-    found = [f for f in fruit if any(n in f for n in NEVER_SETS) and "puree-cooked" not in f]
+    raw = never_sets(fruit)
     wanted = CUT if to_cut else SPOONED
     deep = thickness_mm / 10 / CM_PER_HOUR
     hours = Estimate(
@@ -76,11 +83,9 @@ def sets(thickness_mm: float, share: float, fruit: tuple[str, ...] = (), *, to_c
         says = f"{share:.1%} of gelatine makes it rubbery: {wanted[0]:.1%} to {wanted[1]:.1%} are enough."
     else:
         says = f"{share:.1%} of gelatine holds it {eaten}."
-    if found:
-        says = (
-            f"Raw {found[0].split('-')[0]} takes gelatine apart: it never sets. Heat the fruit to 80 °C first. {says}"
-        )
-    return Setting(hours=hours, share=share, says=says, never=bool(found))
+    if raw is not None:
+        says = f"Raw {raw} takes gelatine apart: it never sets. Heat the fruit to 80 °C first. {says}"
+    return Setting(hours=hours, share=share, says=says, never=raw is not None)
 
 
 def ready(
@@ -89,12 +94,12 @@ def ready(
     """A mousse or its base for a use, by its temperature and the fruit in it."""
     wanted, window = window_for(WINDOWS, use)
     told = judged(Content.MOUSSE, wanted, window, temperature_c, air_c)
-    raw = next((f for f in fruit if any(n in f for n in NEVER_SETS)), None)
+    raw = never_sets(fruit)
     if raw is not None:
         return told.model_copy(
             update={
                 "state": State.PAST,
-                "says": f"Raw {raw.split('-')[0]} takes gelatine apart: it never sets.",
+                "says": f"Raw {raw} takes gelatine apart: it never sets.",
                 "do": "Heat the fruit to 80 °C for five minutes, or take tinned fruit.",
                 "rescue": "Nothing, once it is in: serve it from a glass.",
                 "minutes": None,

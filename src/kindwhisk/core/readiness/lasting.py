@@ -2,16 +2,15 @@
 
 from __future__ import annotations
 
+from kindwhisk.core.foams.foam import Foam, hold_s
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.readiness import cream
 from kindwhisk.core.readiness.ready import WINDOWS
 from kindwhisk.core.readiness.recognise import content_of, known_of
 from kindwhisk.core.readiness.window import Content, Purpose, minutes_to, window_for
-from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.values.estimate import Estimate
 
 DAY_S = 24 * 3600.0
-SET_MIN = (6.0, 10.0, 15.0)
-"""Minutes in which a mousse that was folded warm may be filled before it sets at the wall. Trade habit."""
 
 
 def lasts_s(material: Material, use: Purpose, air_c: float) -> Estimate | None:
@@ -22,8 +21,7 @@ def lasts_s(material: Material, use: Purpose, air_c: float) -> Estimate | None:
     if content is Content.CREAM:
         return cream.keeps_s(stabilised=known_of(material).stabilised)
     if content is Content.MOUSSE:
-        low, likely, high = (60 * m for m in SET_MIN)
-        return Estimate(low=low, likely=likely, high=high, basis=Basis.HABIT)
+        return hold_s(Foam.MOUSSE)
     _, window = window_for(WINDOWS[content], use)
     now = material.temperature_c
     if not window.low_c <= now <= window.high_c:

@@ -26,7 +26,7 @@ class Known(Value):
         fat: share of the cream that is fat; ``stage``, ``density_g_per_ml`` how far it is whipped.
         crumb_c: the crumb that it meets; ``on_c`` the face that it is poured on; ``air_c`` what it stands in.
         waited_min: how long it has stood since; ``stabilised`` whether something holds it.
-        chocolate, broken: of a ganache; ``fruit`` in a mousse.
+        chocolate, broken: of a ganache, and its ``ratio`` of chocolate to cream by weight; ``fruit`` in a mousse.
         cooking: it is on the heat; ``boiled_s`` how long it has boiled.
     """
 
@@ -39,6 +39,7 @@ class Known(Value):
     waited_min: float | None = None
     stabilised: bool = False
     chocolate: Chocolate = Chocolate.DARK
+    ratio: float | None = None
     broken: bool = False
     fruit: tuple[str, ...] = ()
     cooking: bool = False
@@ -72,7 +73,9 @@ def ready(content: Content, temperature_c: float, use: Purpose | None = None, kn
                 air_c=air,
             )
         case Content.GANACHE:
-            return ganache.ready(temperature_c, use, chocolate=known.chocolate, broken=known.broken, air_c=air)
+            return ganache.ready(
+                temperature_c, use, chocolate=known.chocolate, ratio=known.ratio, broken=known.broken, air_c=air
+            )
         case Content.CURD:
             return custards.curd(temperature_c, use, cooking=known.cooking, air_c=air)
         case Content.CUSTARD:

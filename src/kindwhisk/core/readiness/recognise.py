@@ -3,39 +3,23 @@
 from __future__ import annotations
 
 from kindwhisk.core.ingredients import counts_as, ingredient
+from kindwhisk.core.ingredients.groups import LITTLE, MUCH, SOME, shares
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.readiness.cream import STABILISERS
 from kindwhisk.core.readiness.ganache import Chocolate
 from kindwhisk.core.readiness.ready import Known
 from kindwhisk.core.readiness.window import Content
 
-MUCH, SOME, LITTLE = 0.12, 0.03, 0.002
 WHIPPED = 0.15
 """Share of air from which a cream counts as whipped."""
 MOSTLY, FAT = 0.5, 0.15
-ACIDS = frozenset({"lemon-juice", "lime-juice", "passion-fruit", "orange-juice"})
-
-
-def _shares(content: Material) -> dict[str, float]:
-    whole = content.mass_g or 1.0
-    found: dict[str, float] = {}
-    for part, grams in content.parts.items():
-        known = counts_as(part)
-        kind = ingredient(part).kind
-        groups = {kind, known}
-        if "starch" in known or kind == "flour":
-            groups.add("thickener")
-        if known in ACIDS:
-            groups.add("acid")
-        for group in groups:
-            found[group] = found.get(group, 0.0) + grams / whole
-    return found
 
 
 def content_of(material: Material) -> Content | None:
     """What an unbaked content is; None for what has no window of its own (batters, syrups, crumbs)."""
     if material.baked or material.mass_g <= 0:
         return None
-    share = _shares(material)
+    share = shares(material)
     egg, dairy, butter = share.get("egg", 0.0), share.get("dairy", 0.0), share.get("butter", 0.0)
     airy, floury = material.air_fraction > WHIPPED, share.get("flour", 0.0) > 0
     thickener = share.get("thickener", 0.0)
@@ -58,16 +42,25 @@ def known_of(material: Material) -> Known:
     parts = {counts_as(i): g for i, g in material.parts.items()}
     kinds = {i: ingredient(i).kind for i in material.parts}
     chocolate = next((c for c in Chocolate if any(i.startswith(f"chocolate-{c.value}") for i in parts)), Chocolate.DARK)
-    whole = material.mass_g or 1.0
     dairy = sum(g for i, g in material.parts.items() if kinds[i] == "dairy")
     fat = sum(g * ingredient(i).composition.fat for i, g in material.parts.items() if kinds[i] == "dairy")
-    holds = parts.get("mascarpone", 0.0) / whole > 0.12 or parts.get("gelatine", 0.0) / whole > 0.004
+    holds = any(
+        sum(grams for part, grams in parts.items() if name in part) >= least * dairy
+        for name, (least, _) in STABILISERS.items()
+    )
     return Known(
         fat=fat / dairy if dairy > 0 else 0.35,
         chocolate=chocolate,
-        stabilised=holds,
+        ratio=_ratio(material, dairy),
+        stabilised=dairy > 0 and holds,
         fruit=tuple(i for i in material.parts if kinds[i] == "fruit"),
     )
+
+
+def _ratio(material: Material, dairy_g: float) -> float | None:
+    """Chocolate to cream by weight; None where cream was whipped into it, or there is none of the two."""
+    chocolate = sum(g for i, g in material.parts.items() if ingredient(i).kind == "chocolate")
+    return chocolate / dairy_g if chocolate > 0 and dairy_g > 0 and material.air_fraction < WHIPPED else None
 
 
 def name_of(material: Material) -> str:

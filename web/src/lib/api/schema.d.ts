@@ -3713,7 +3713,7 @@ export interface components {
         CoatBody: {
             /**
              * Density G Per Ml
-             * @default 0.5
+             * @default 0.51
              */
             density_g_per_ml: number;
             /**
@@ -5493,7 +5493,7 @@ export interface components {
         FillingBody: {
             /**
              * Density G Per Ml
-             * @default 0.5
+             * @default 0.51
              */
             density_g_per_ml: number;
             /** Grams */
@@ -8872,7 +8872,7 @@ export interface components {
         };
         /**
          * Peak
-         * @description End points of a meringue.
+         * @description End points of a meringue or of cream.
          * @enum {string}
          */
         Peak: "soft" | "medium" | "stiff";
@@ -9941,6 +9941,8 @@ export interface components {
             fruit: string[];
             /** On C */
             on_c?: number | null;
+            /** Ratio */
+            ratio?: number | null;
             /**
              * Stabilised
              * @default false
@@ -10444,7 +10446,7 @@ export interface components {
             core_mm: number;
             /**
              * Filling G Per Ml
-             * @default 0.5
+             * @default 0.51
              */
             filling_g_per_ml: number;
             /** Filling Mm */

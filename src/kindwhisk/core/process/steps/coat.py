@@ -11,16 +11,13 @@ from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
-from kindwhisk.core.process.steps.building import (
-    as_build,
-    cold_cautions,
-    thickness_words,
-)
+from kindwhisk.core.process.steps.building import as_build, cold_cautions, thickness_words
 from kindwhisk.core.process.steps.meeting import meeting_notices
+from kindwhisk.core.readiness import glaze
 from kindwhisk.core.readiness.recognise import content_of, name_of
 from kindwhisk.core.readiness.window import Content, Purpose
 
-BARE_MM, THICK_MM = 1.0, 8.0
+BARE_MM = 1.0
 
 
 class Where(StrEnum):
@@ -87,7 +84,9 @@ class CoatStep(StepBase):
     def _thin(self, build: Built, thick: float | None, coat: Material, *, poured: bool) -> tuple[Notice, ...]:
         if thick is None or thick <= 0 or coat.baked:
             return ()
-        if thick < BARE_MM and not poured:
+        if poured:
+            return self._too_little_poured(thick, coat)
+        if thick < BARE_MM:
             return (
                 Notice(
                     level="risk",
@@ -96,3 +95,19 @@ class CoatStep(StepBase):
                 ),
             )
         return ()
+
+    def _too_little_poured(self, thick: float, coat: Material) -> tuple[Notice, ...]:
+        """Over an edge a part of it runs off; what is poured into a ring stays."""
+        wanted = glaze.need(coat.volume_ml.likely * 1000 / thick)
+        over_an_edge = self.where is not Where.TOP
+        least = glaze.THICK_MM[0] * (1 + glaze.RUNS_OFF if over_an_edge else 1)
+        if thick >= least:
+            return ()
+        runs = ", a third of which runs off" if over_an_edge else ""
+        return (
+            Notice(
+                level="risk",
+                text=f"There is {thick:.1f} mm of it to pour{runs}: it does not cover.",
+                remedy=f"{wanted.pour_g if over_an_edge else wanted.stays_g:.0f} g give {wanted.thickness_mm:.1f} mm.",
+            ),
+        )

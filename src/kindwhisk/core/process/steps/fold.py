@@ -22,7 +22,7 @@ from kindwhisk.core.process.portions import StepPortion
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, StepBase, Tool, by_habit, usual_density
-from kindwhisk.core.process.steps.meeting import folding_notices
+from kindwhisk.core.process.steps.meeting import butter_notices, folding_notices
 from kindwhisk.core.readiness.window import Purpose
 from kindwhisk.core.values.bands import Side
 from kindwhisk.core.values.estimate import Basis, Estimate
@@ -178,7 +178,7 @@ class FoldStep(StepBase):
     def _notices(self, intake: tuple[Material, ...]) -> tuple[Notice, ...]:
         found = (fat_warmth(m) for m in intake)
         fat = (Notice(level="risk", text=w.text, remedy=w.remedy) for w in found if w)
-        return (*fat, *folding_notices(intake))
+        return (*fat, *folding_notices(intake), *butter_notices(intake))
 
     def reading_tells(self, density: float, intake: tuple[Material, ...], setting: Setting) -> str:
         """Of a cup of what is in the bowl now (g/ml): how much of the air the fold kept."""

@@ -8,10 +8,12 @@ from kindwhisk.core.baking import cooling
 from kindwhisk.core.baking.cooling import Hot
 from kindwhisk.core.builds.built import Built
 from kindwhisk.core.builds.stacked import Stacked
+from kindwhisk.core.foams.foam import is_meringue
+from kindwhisk.core.ingredients import groups
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.process.outcome import Notice
 from kindwhisk.core.process.setting import Setting
-from kindwhisk.core.readiness import cream, gelatine
+from kindwhisk.core.readiness import buttercream, cream, ganache, gelatine
 from kindwhisk.core.readiness.ready import ready
 from kindwhisk.core.readiness.recognise import content_of, known_of, name_of
 from kindwhisk.core.readiness.window import Content, Purpose, State
@@ -19,6 +21,8 @@ from kindwhisk.core.warmth.cooling import ABOVE_AIR_K, CREAM_C, How
 
 WARMER_K = 3.0
 """A crumb that has come as near to the air as this is as cold as it gets there. Chosen."""
+BUTTERY = 0.6
+"""A content of which this share is butter is beaten in as butter. Chosen."""
 MELTING = frozenset({Content.CREAM, Content.BUTTERCREAM, Content.MOUSSE})
 FOLDS_BELOW_C, FOLDS_ABOVE_C = 31.0, gelatine.SETS_C + 2
 """Cream folded into a base that is warmer melts; a base with gelatine that is colder sets in threads. Trade habit."""
@@ -59,7 +63,11 @@ def meeting_notices(base: Material, contents: Iterable[Material], use: Purpose, 
                     remedy=met.do + _waits(base, warm, setting),
                 )
             )
-        told = ready(what, content.temperature_c, use, known_of(content))
+        known = known_of(content)
+        told = ready(what, content.temperature_c, use, known)
+        if known.ratio is not None and (why := ganache.unfit(use, known.ratio, known.chocolate)):
+            more = "cream" if use is Purpose.POUR else "chocolate"
+            found.append(Notice(level="risk", text=f"The {name_of(content)}: {why}", remedy=f"More {more} in it."))
         # Cream that was weighed at the kitchen's warmth: how warm it is then nobody has said.
         if told.state in {State.TOO_WARM, State.PAST} and what is not Content.CREAM:
             found.append(
@@ -69,6 +77,34 @@ def meeting_notices(base: Material, contents: Iterable[Material], use: Purpose, 
                     remedy=told.do,
                 )
             )
+    return tuple(found)
+
+
+def butter_notices(intake: tuple[Material, ...]) -> tuple[Notice, ...]:
+    """Where butter meets a meringue that melts it, or comes too cold or too warm to be beaten in."""
+    foams = [m for m in intake if is_meringue(m) and m.gas_ml.likely > 0]
+    fats = [m for m in intake if m not in foams and groups.shares(m).get("butter", 0.0) > BUTTERY]
+    if not foams or not fats:
+        return ()
+    found = []
+    warm, butter = combine(foams).temperature_c, combine(fats).temperature_c
+    low, high = buttercream.BUTTER_C
+    if warm > buttercream.MERINGUE_BELOW_C:
+        found.append(
+            Notice(
+                level="risk",
+                text=f"The meringue is at {warm:.0f} °C: the butter melts in it, and it turns to soup.",
+                remedy=f"Whisk it on to below {buttercream.MERINGUE_BELOW_C:.0f} °C, then butter, a piece at a time.",
+            )
+        )
+    if not low - WARMER_K <= butter <= high + WARMER_K:
+        found.append(
+            Notice(
+                level="risk",
+                text=f"The butter is at {butter:.0f} °C: {'it curdles' if butter < low else 'it does not hold air'}.",
+                remedy=f"Butter at {low:.0f} to {high:.0f} °C: it takes a finger's mark and does not shine.",
+            )
+        )
     return tuple(found)
 
 
@@ -97,8 +133,8 @@ def folding_notices(intake: tuple[Material, ...]) -> tuple[Notice, ...]:
                 remedy="Warm its bowl over water to 25 to 30 °C, stirring, before the cream goes in.",
             )
         )
-    raw = next((f for f in known_of(base).fruit if any(n in f for n in gelatine.NEVER_SETS)), None)
-    if sets and raw is not None:
-        told = gelatine.ready(warm, Purpose.FOLD, fruit=(raw,))
+    fruit = known_of(base).fruit
+    if sets and gelatine.never_sets(fruit) is not None:
+        told = gelatine.ready(warm, Purpose.FOLD, fruit=fruit)
         found.append(Notice(level="danger", text=told.says, remedy=told.do))
     return tuple(found)

@@ -12,6 +12,7 @@ from kindwhisk.core.ingredients.material import NO_GAS, Material
 from kindwhisk.core.process.outcome import Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, Tool, Words, by_habit
+from kindwhisk.core.process.steps.meeting import butter_notices
 from kindwhisk.core.values.estimate import Basis, Estimate
 
 
@@ -51,4 +52,5 @@ class MixStep(StepBase):
             do=f"With the {self.tool}, to the bottom and the wall.",
             why=self.why,
             checkpoints=(Checkpoint(id="even", name="Even", sees=self.sees, too_far=self.too_far),),
+            notices=butter_notices(intake),
         )

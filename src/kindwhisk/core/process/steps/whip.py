@@ -7,7 +7,7 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from kindwhisk.core.foams import foam, over_whipped, whipping
+from kindwhisk.core.foams import foam, over_whipped, whipped_cream, whipping
 from kindwhisk.core.foams.balance import Method, sugar_to_egg
 from kindwhisk.core.foams.foam import Foam, Peak
 from kindwhisk.core.foams.meringue_foam import density_of, holds_s
@@ -18,6 +18,7 @@ from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import MACHINE, Setting
 from kindwhisk.core.process.steps.base import YOLKY, Content, StepBase
+from kindwhisk.core.process.steps.meeting import butter_notices
 from kindwhisk.core.readiness.cream import keeps_s
 from kindwhisk.core.readiness.recognise import known_of
 from kindwhisk.core.safety.cautions import RAW_EGG, keep_cold
@@ -44,7 +45,6 @@ ADDITIONS: dict[SugarSchool, tuple[tuple[float, str, str], ...]] = {
 }
 """Share of the likely time, what to do, what it looks like. Trade habit."""
 
-LOOKS = {Foam.YOLK_FOAM: foam.YOLK_LOOK, Foam.CREAM: foam.CREAM_LOOK}
 SLOW_FINISH_SHARE = 0.8
 SPOONS_END = 0.65
 SALTY_PERCENT, GRAINY_RATIO = 0.4, 1.6
@@ -114,14 +114,16 @@ class WhipStep(StepBase):
             density = foam.ribbon_density(sugar_to_egg(start), start.temperature_c)
             duration = whipping.ribbon_s(start.mass_g, start.temperature_c)
             hold, look = foam.hold_s(Foam.RIBBON), foam.RIBBON_LOOK
+        elif kind is Foam.CREAM:
+            density = whipped_cream.density(self.peak)
+            duration = whipped_cream.whips_s(start.mass_g, self.peak)
+            hold, look = keeps_s(stabilised=known_of(start).stabilised), whipped_cream.LOOKS[self.peak]
         else:
             density, duration, hold = foam.density_band(kind), whipping.plain_s(kind, start.mass_g), foam.hold_s(kind)
             if kind is Foam.SWISS_MERINGUE and ratio > 0:
                 density = density_of(ratio, Method.SWISS, start.temperature_c)
                 hold = holds_s(ratio, Method.SWISS, start.temperature_c)
-            look = LOOKS.get(kind) or foam.PEAK_LOOKS[self.peak]
-        if kind is Foam.CREAM:
-            hold = keeps_s(stabilised=known_of(start).stabilised)
+            look = foam.YOLK_LOOK if kind is Foam.YOLK_FOAM else foam.PEAK_LOOKS[self.peak]
         cup = self.density(Figure.FOAM, kind, start, density, setting)
         band = self.density_band(
             cup,
@@ -164,7 +166,7 @@ class WhipStep(StepBase):
             else "Its bubbles burst.",
             foam=kind,
             passes=whipping.stages(learned, self.peak) if kind is Foam.FRENCH_MERINGUE else (),
-            over_s=whipping.over_s(learned, whites) if meringue else over_whipped.over_s(kind, learned),
+            over_s=whipping.over_s(learned, whites) if meringue else over_whipped.over_s(kind, self.peak, learned),
             rescues=tuple(r.for_bowl(start.mass_g) for r in whipping.RESCUES) if meringue else (),
             checkpoints=(
                 Checkpoint(
@@ -179,7 +181,11 @@ class WhipStep(StepBase):
             cues=self._cues(learned, kind, ratio),
             cautions=(keep_cold(setting.kitchen.cold_rule),) if kind is Foam.CREAM else (RAW_EGG,),
             make_ready=(MakeReady(id="cup-and-scale", name="scale and cup", detail="cup empty, its weight known"),),
-            notices=(*self._notices(start, kind, ratio), *_bowl_notices(foamed, setting, self.tool)),
+            notices=(
+                *self._notices(start, kind, ratio),
+                *_bowl_notices(foamed, setting, self.tool),
+                *butter_notices(intake),
+            ),
         )
 
     def _cues(self, duration: Estimate, kind: Foam, ratio: float) -> tuple[Cue, ...]:

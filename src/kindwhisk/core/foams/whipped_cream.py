@@ -1,0 +1,53 @@
+"""Whipped cream at its end points: softly for soaked cakes and mousse, medium to fill, firm to pipe."""
+
+from __future__ import annotations
+
+from kindwhisk.core.foams import whipping
+from kindwhisk.core.foams.foam import Foam, Peak, WhipLook
+from kindwhisk.core.values.estimate import Basis, Estimate
+
+GRAINS_AT = 1.5
+"""Times as long as to medium, from which cream turns to grains. Trade habit."""
+DENSITY: dict[Peak, tuple[float, float]] = {
+    Peak.SOFT: (0.525, 0.60),
+    Peak.MEDIUM: (0.49, 0.525),
+    Peak.STIFF: (0.44, 0.49),
+}
+"""g/ml of cream with 35 % fat: soft .55-.50, firm .50-.45, sweetened a little denser. Trade habit."""
+GRAINY = "Grainy at the wall: stop, fold in a little unwhipped cream by hand."
+LOOKS: dict[Peak, WhipLook] = {
+    Peak.SOFT: WhipLook(
+        name="Soft peak",
+        sees="Holds a soft trail and still shines.",
+        not_yet="Runs off the whisk: a little more.",
+        too_far="Stands by itself: firmer than asked for, fold it gently.",
+    ),
+    Peak.MEDIUM: WhipLook(
+        name="Medium peak",
+        sees="Stands on the whisk, its tip bends, and it still shines.",
+        not_yet="The trail sinks in: a little more.",
+        too_far=GRAINY,
+    ),
+    Peak.STIFF: WhipLook(
+        name="Firm peak",
+        sees="The whisk leaves deep lines, the tip stands and is smooth.",
+        not_yet="The tip bends: some seconds more, slowly.",
+        too_far=GRAINY,
+    ),
+}
+
+
+def density(peak: Peak) -> Estimate:
+    """Band in g/ml at a peak."""
+    low, high = DENSITY[peak]
+    return Estimate(low=low, likely=(low + high) / 2, high=high, basis=Basis.HABIT)
+
+
+def whips_s(mass_g: float, peak: Peak) -> Estimate:
+    """Seconds on the whisk to a peak."""
+    return whipping.plain_s(Foam.CREAM, mass_g).scaled(whipping.PEAK_FACTOR[peak])
+
+
+def grains_at(peak: Peak) -> float:
+    """Times as long as to a peak, from which it turns to grains."""
+    return GRAINS_AT / whipping.PEAK_FACTOR[peak]
