@@ -13,7 +13,7 @@ from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.process.oven_watching import PreheatWatching
 from kindwhisk.core.process.walk import WalkedStep, walk
 from kindwhisk.core.process.watching import ApproachWatching, Watch, Watching
-from kindwhisk.core.values.estimate import Estimate
+from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.memory import from_text, to_text
 from kindwhisk.demo.formulas import demo_formulas
 from tests.core.strategies import setting_of
@@ -146,3 +146,23 @@ def test_over_steam_it_is_there_once_it_stays_there() -> None:
         assert left is not None
         # 55 C is reached after 200 ln(76 / 41) s.
         assert left.likely == pytest.approx(0 if end else 200 * math.log(76 / 41) - 116, abs=0.5)
+
+
+@given(st.floats(28, 95), st.floats(0, 600))
+def test_one_reading_by_hand_tells_how_long_it_still_cools_and_one_of_a_probe_does_not(now_c: float, at: float) -> None:
+    by_hand, by_probe = (ApproachWatching(22, 27, 900, None) for _ in range(2))
+    by_hand.take_by_hand(at, now_c)
+    by_probe.take(at, now_c)
+    told = by_hand.view(at)
+    assert told.left_s is not None
+    assert told.left_s.low <= 900 * math.log((now_c - 22) / 5) <= told.left_s.high + 1
+    assert told.ahead[0].c == pytest.approx(now_c)
+    # A probe that has just been put in is still being warmed by what it reads.
+    assert by_probe.view(at).left_s is None
+
+
+@given(st.floats(5, 26.5))
+def test_read_by_hand_below_its_target_it_has_cooled(now_c: float) -> None:
+    watching = ApproachWatching(22, 27, 900, None)
+    watching.take_by_hand(60, now_c)
+    assert watching.view(60).left_s == Estimate.exact(0.0, Basis.MEASURED)

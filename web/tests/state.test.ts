@@ -133,6 +133,7 @@ describe('alerts', () => {
     const bake = {
       now: at(0),
       meetings: [],
+      awaited: [{ whisk: 'cream', whisk_title: 'Whip the cream', start_at: at(9) }],
       running: ['whip', 'bake'],
       details: {
         whip: {
@@ -153,6 +154,7 @@ describe('alerts', () => {
       'Second third',
       'butter',
       'Look: Whip',
+      'Now: Whip the cream',
       'A minute left: yolk bowl',
       'Look: Bake',
     ]);
@@ -168,6 +170,7 @@ describe('alerts', () => {
     const bake = {
       now: new Date(now).toISOString(),
       running: ['boil'],
+      awaited: [],
       meetings: [{ boil: 'boil', whisk: 'whip', stream: 'stream', meeting: { start_in_s: 20 } }],
       details: {
         boil: {

@@ -12,6 +12,7 @@ from collections import OrderedDict
 from dataclasses import dataclass, field
 from datetime import datetime
 from functools import cache
+from operator import itemgetter
 from pathlib import Path
 from threading import Lock
 from typing import NamedTuple
@@ -225,19 +226,19 @@ class Following:
         """Take what is later than ``after_ms``; how many that were, and the moment of the last one."""
         number, last_ms, page = 0, after_ms, READ_AT_ONCE
         while True:
-            found = [(ms, True, c) for ms, c in stretch.typed if ms > last_ms]
+            found = [(ms, watching.take_by_hand, c) for ms, c in stretch.typed if ms > last_ms]
             from_ms, upto_ms = max(stretch.since_ms, last_ms + 1), stretch.until_ms
             for name, inside in stretch.probes:
                 rows = self._store.probes.between_ms(name, from_ms, stretch.until_ms, upto_id, page)
-                found += [(ms, inside, c) for ms, c in rows]
+                take = watching.take if inside else watching.take_beside
+                found += [(ms, take, c) for ms, c in rows]
                 if len(rows) == page:
                     # Of a moment that was cut in two, nothing yet.
                     upto_ms = min(upto_ms, rows[-1][0] - 1)
             if upto_ms < from_ms and upto_ms < stretch.until_ms:
                 page *= 2
                 continue
-            for ms, inside, celsius in sorted(r for r in found if r[0] <= upto_ms):
-                take = watching.take if inside else watching.take_beside
+            for ms, take, celsius in sorted((r for r in found if r[0] <= upto_ms), key=itemgetter(0)):
                 take((ms - stretch.since_ms) / 1000, celsius)
                 number, last_ms = number + 1, ms
             if upto_ms == stretch.until_ms:

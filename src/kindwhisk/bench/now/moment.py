@@ -13,6 +13,7 @@ from kindwhisk.bench.log.document import BakeDocument, digest, parse
 from kindwhisk.bench.log.log import BakeLog
 from kindwhisk.bench.log.progress import BakeStatus, Progress, StepStatus
 from kindwhisk.bench.log.projection import project
+from kindwhisk.bench.now.awaited import AwaitedView, open_awaited
 from kindwhisk.bench.now.cooled import CooledNow, cooled_now
 from kindwhisk.bench.now.expected import expected_times
 from kindwhisk.bench.now.following import Following, StepAtHand, StepWatch
@@ -128,13 +129,18 @@ class Moment:
         return {m.boil: m for m in found}
 
     @cached_property
+    def awaited(self) -> tuple[AwaitedView, ...]:
+        """Foams to be begun while something cools for them."""
+        return open_awaited(self.walked, self.progress, self.watch, self.outlooks, self.now)
+
+    @cached_property
     def expected(self) -> dict[str, tuple[datetime, datetime]]:
         """When every step is expected to start and end."""
         called = {
             m.whisk: self.now + timedelta(seconds=m.meeting.start_in_s)
             for m in self.meetings.values()
             if m.meeting.start_in_s is not None
-        }
+        } | {a.whisk: a.start_at for a in self.awaited}
         return expected_times(
             self.walked.forecast, self.progress, self.document, self.outlooks, self.began_at, self.now, called
         )

@@ -152,11 +152,12 @@ def column(  # noqa: PLR0913, PLR0917
     *,
     before: Material,
     seen: StepWatch | None = None,
-    meets: Meeting | None = None,
+    called: tuple[Mark, ...] = (),
 ) -> Column | None:
     """The temperature to follow at this step; None where there is none.
 
-    ``waiting`` is the next step that needs it: when it could start without, and its title.
+    ``waiting`` is the next step that needs it: when it could start without, and its title; ``called`` are moments on
+    its way at which something else is to be begun.
     """
     band = next((c.band for c in forecast.checkpoints if c.band and c.band.quantity in TEMPERATURES), None)
     heading = step.expected_reading(
@@ -190,19 +191,23 @@ def column(  # noqa: PLR0913, PLR0917
         rising=rising,
         trail=watch.trail if watch else (),
         ahead=watch.ahead if watch else (),
-        marks=_marks(watch, meets),
+        marks=(*called, *_marks(watch)),
         probe=seen.probe if seen else None,
         beside_c=seen.watch.beside_c if seen else None,
         beside_trail=seen.watch.beside_trail if seen else (),
     )
 
 
-def _marks(watch: Watch | None, meets: Meeting | None) -> tuple[Mark, ...]:
-    """Temperatures of the pot at which something has to be done."""
-    marks = []
-    if meets is not None and meets.start_at_c is not None and meets.start_in_s:
-        marks.append(Mark(at_c=meets.start_at_c, in_s=meets.start_in_s, name="start the whites"))
+def called_by(meets: Meeting) -> tuple[Mark, ...]:
+    """Where a syrup calls for its whites."""
+    if meets.start_at_c is None or not meets.start_in_s:
+        return ()
+    return (Mark(at_c=meets.start_at_c, in_s=meets.start_in_s, name="start the whites"),)
+
+
+def _marks(watch: Watch | None) -> tuple[Mark, ...]:
+    """The temperature at which a pot comes off the heat."""
     pot = watch.pot if watch is not None else None
-    if pot is not None and pot.take_off_c is not None and pot.seconds_to_take_off is not None:
-        marks.append(Mark(at_c=pot.take_off_c, in_s=pot.seconds_to_take_off, name="off the heat"))
-    return tuple(marks)
+    if pot is None or pot.take_off_c is None or pot.seconds_to_take_off is None:
+        return ()
+    return (Mark(at_c=pot.take_off_c, in_s=pot.seconds_to_take_off, name="off the heat"),)

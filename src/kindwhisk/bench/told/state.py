@@ -7,7 +7,7 @@ from datetime import datetime, timedelta
 from kindwhisk.bench.log.progress import BakeStatus, StepStatus
 from kindwhisk.bench.now.meetings import MeetingView
 from kindwhisk.bench.now.moment import Moment
-from kindwhisk.bench.now.outlook import Outlook, column
+from kindwhisk.bench.now.outlook import Mark, Outlook, called_by, column
 from kindwhisk.bench.now.readiness import startable
 from kindwhisk.bench.told.amounts import amounts, eggs_in
 from kindwhisk.bench.told.pieces import skin_now, tray_counts
@@ -97,6 +97,12 @@ def _act(at: Moment, step: StepForecast) -> Act | None:
     return Act(words="Start", kind="step_started", step=step.id, ready=ready)
 
 
+def _called(at: Moment, step_id: str, met: MeetingView | None) -> tuple[Mark, ...]:
+    """What a step's own temperature calls for on its way."""
+    whites = called_by(met.meeting) if met is not None else ()
+    return (*whites, *(mark for a in at.awaited if a.cools == step_id for mark in a.mark(at.now)))
+
+
 def _begin_again(at: Moment, step: StepForecast, met: MeetingView | None) -> Act | None:
     """The safe thing to do with what is past saving."""
     seen = at.watch(met.boil if met else step.id)
@@ -146,7 +152,7 @@ def _detail(at: Moment, step_id: str) -> StepDetail:
             at.now,
             before=made.before[step_id],
             seen=watch,
-            meets=met.meeting if met else None,
+            called=_called(at, step_id, met),
         ),
         watch=watch.watch if watch else None,
         section=section,
@@ -294,6 +300,7 @@ def bake_state(at: Moment, focus: str | None = None, speed: float = 1.0) -> Bake
             QuestionView(sequence=q.sequence, step=q.step, entry=q.entry, text=q.text) for q in progress.questions
         ),
         meetings=tuple(at.meetings.values()),
+        awaited=at.awaited,
         speed=speed,
         notes=tuple(NoteView(sequence=n.sequence, at=n.at, text=n.text, step=n.step) for n in progress.notes),
         outcome=progress.outcome,

@@ -7,6 +7,7 @@ from typing import Literal
 
 from kindwhisk.bench.log.events import OutcomeRecorded
 from kindwhisk.bench.log.progress import BakeStatus, StepStatus
+from kindwhisk.bench.now.awaited import AwaitedView
 from kindwhisk.bench.now.cooled import CooledNow
 from kindwhisk.bench.now.meetings import MeetingView
 from kindwhisk.bench.now.outlook import Column, Outlook
@@ -271,6 +272,7 @@ class BakeState(Held):
     readings: tuple[ReadingView, ...]
     questions: tuple[QuestionView, ...]
     meetings: tuple[MeetingView, ...]
+    awaited: tuple[AwaitedView, ...]
     speed: float
     notes: tuple[NoteView, ...]
     outcome: OutcomeRecorded | None

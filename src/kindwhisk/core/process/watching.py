@@ -63,6 +63,10 @@ class Watching:
         """One more reading, later than all before it."""
         self.trail.take(t_s, celsius)
 
+    def take_by_hand(self, t_s: float, celsius: float) -> None:
+        """One more reading, that somebody took and wrote down: the thermometer had come to rest in it."""
+        self.take(t_s, celsius)
+
     def take_beside(self, t_s: float, celsius: float) -> None:
         """One more reading of what is around it."""
 
@@ -162,6 +166,8 @@ class ApproachWatching(Watching):
     heat: EggLog = field(default_factory=EggLog, init=False)
     moving: list[tuple[float, float]] = field(default_factory=list, init=False)
     """The last readings since it turned towards its surroundings."""
+    rested: bool = field(default=False, init=False)
+    """Whether somebody has read it: a thermometer that had come to rest is not still being warmed by it."""
 
     @property
     def _from_above(self) -> bool:
@@ -172,6 +178,8 @@ class ApproachWatching(Watching):
         """Whether what cools has passed its peak: it has fallen from it, or for long has not risen above it."""
         if self.trail.last is None or self.trail.peak is None:
             return False
+        if self.rested:
+            return True
         (at, peak), (last, now) = self.trail.peak, self.trail.last
         return peak - now >= TURNED_K or last - at >= TURNED_S
 
@@ -181,6 +189,8 @@ class ApproachWatching(Watching):
         moment does not tell that, nor one that never was in it."""
         if self.trail.last is None or self.trail.peak_c is None:
             return False
+        if self.rested and self._from_above:
+            return not self._before(self.trail.last[1])
         farthest = self.trail.peak_c if self._from_above else min(c for _, c in self.moving)
         lately = [c for t, c in self.moving if t > self.trail.last[0] - TURNED_S]
         return approach.clearly(farthest, self.surroundings_c, self.target_c) and not any(map(self._before, lately))
@@ -198,6 +208,11 @@ class ApproachWatching(Watching):
         self.moving = [*self.moving, (t_s, celsius)][-approach.LATEST :]
         if self.egg is not None:
             self.heat.take(t_s, celsius)
+
+    def take_by_hand(self, t_s: float, celsius: float) -> None:
+        """One more reading that tells at once how far it has cooled."""
+        self.rested = True
+        self.take(t_s, celsius)
 
     def _ahead(self, seconds: float, now_c: float) -> tuple[Point, ...]:
         """The way to the target in twelve pieces."""

@@ -2731,6 +2731,35 @@ export interface components {
          */
         Attention: "throughout" | "at times" | "none";
         /**
+         * AwaitedView
+         * @description A foam to be begun at ``start_at``, so that it is there when what cools is right for it.
+         *
+         *     ``start_c`` is how warm that is then; None where it has cooled by then, and other work is still to be done on it.
+         *     ``calls`` are the steps at which it is told: the one that cools, and the work on it before both meet.
+         *     ``whisk_title`` names the foam's step; ``read`` is whether a thermometer tells, or the forecast does.
+         */
+        AwaitedView: {
+            /** Calls */
+            calls: string[];
+            /** Cools */
+            cools: string;
+            /** Meets */
+            meets: string;
+            /** Read */
+            read: boolean;
+            /**
+             * Start At
+             * Format: date-time
+             */
+            start_at: string;
+            /** Start C */
+            start_c: number | null;
+            /** Whisk */
+            whisk: string;
+            /** Whisk Title */
+            whisk_title: string;
+        };
+        /**
          * BackupPlan
          * @description Where backups go (empty: a folder beside the data) and how often (hours; 0: only by hand).
          */
@@ -2971,6 +3000,8 @@ export interface components {
             allergens_often: string[];
             /** Allergens Unknown */
             allergens_unknown: string[];
+            /** Awaited */
+            awaited: components["schemas"]["AwaitedView"][];
             /** Batch */
             batch: string;
             /** Check Labels */

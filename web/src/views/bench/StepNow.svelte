@@ -10,6 +10,7 @@
   import BakeNow from './BakeNow.svelte';
   import BakeTold from '../../lib/parts/BakeTold.svelte';
   import BowlNow from './BowlNow.svelte';
+  import Awaited from './Awaited.svelte';
   import CoolGates from '../../lib/parts/CoolGates.svelte';
   import EggHeat from './EggHeat.svelte';
   import Gate from './Gate.svelte';
@@ -350,6 +351,7 @@
 {/snippet}
 
 {#snippet meets()}
+  {#each bench.called as called (called.whisk)}<Awaited {bench} {called} />{/each}
   {#if bench.meeting && running}
     {#if bench.meeting.whisk === bench.shown && bench.potDetail?.watch?.pot}
       <p class="-mb-2 font-semibold text-quiet">{bench.potDetail.forecast.title}</p>

@@ -32,9 +32,20 @@ function sugar(bake: BakeState): Alert[] {
   return found;
 }
 
+/** What has to be begun while something cools for it. */
+function toBegin(bake: BakeState): Alert[] {
+  return bake.awaited.map((a) => ({
+    id: `begin-${a.whisk}`,
+    at: Date.parse(a.start_at),
+    words: `Now: ${a.whisk_title}`,
+    strikes: 1,
+    step: a.whisk,
+  }));
+}
+
 /** Every moment of a bake that deserves a sound: looks, cues, timers, and foams about to run out. */
 export function alerts(bake: BakeState): Alert[] {
-  const found = sugar(bake);
+  const found = [...sugar(bake), ...toBegin(bake)];
   for (const id of bake.running) {
     const detail = bake.details[id];
     if (!detail?.outlook) continue;

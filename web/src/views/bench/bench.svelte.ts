@@ -46,6 +46,9 @@ export class BenchState {
   /** The syrup and whites that meet, where the step that is shown is one of the two. */
   meeting = $derived.by(() => this.bake?.meetings.find((m) => m.boil === this.shown || m.whisk === this.shown) ?? null);
 
+  /** What has to be begun for the step that is shown, which cools or is worked on meanwhile. */
+  called = $derived.by(() => this.bake?.awaited.filter((a) => a.calls.includes(this.shown ?? '')) ?? []);
+
   /** The pot of that meeting. */
   potDetail = $derived.by(() => (this.meeting ? (this.bake?.details[this.meeting.boil] ?? null) : null));
 
