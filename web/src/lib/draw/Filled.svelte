@@ -100,11 +100,11 @@
 
 <svg {width} height={tall} viewBox="0 0 {width} {tall}" role="img" aria-label={spoken} class="block max-w-full">
   <clipPath id="{uid}-in">
-    {#each content as half (half)}<polygon points={half} />{/each}
+    {#each content as half, i (i)}<polygon points={half} />{/each}
   </clipPath>
   <g transform={section.inverted ? `rotate(180 ${cx} ${floor - (section.rim_mm * scale) / 2})` : undefined}>
     <g clip-path="url(#{uid}-in)">
-      {#each content as half (half)}<polygon points={half} fill={section.colour} />{/each}
+      {#each content as half, i (i)}<polygon points={half} fill={section.colour} />{/each}
       <path
         d={air}
         fill={look.fill}
@@ -148,7 +148,7 @@
         stroke-linejoin="round"
         stroke-linecap="round"
       />
-      {#each tube as points (points)}
+      {#each tube as points, i (i)}
         <polyline {points} fill="none" stroke="var(--metal)" stroke-width="2.5" />
       {/each}
     {/if}
