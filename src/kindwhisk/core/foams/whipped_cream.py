@@ -9,11 +9,11 @@ from kindwhisk.core.values.estimate import Basis, Estimate
 GRAINS_AT = 1.5
 """Times as long as to medium, from which cream turns to grains. Trade habit."""
 DENSITY: dict[Peak, tuple[float, float]] = {
-    Peak.SOFT: (0.525, 0.60),
-    Peak.MEDIUM: (0.49, 0.525),
-    Peak.STIFF: (0.44, 0.49),
+    Peak.SOFT: (0.515, 0.60),
+    Peak.MEDIUM: (0.485, 0.515),
+    Peak.STIFF: (0.44, 0.485),
 }
-"""g/ml of cream with 35 % fat: soft .55-.50, firm .50-.45, sweetened a little denser. Trade habit."""
+"""g/ml of cream with 35 % fat: soft .55-.50, firm .50-.45, medium between them; sweetened denser. Trade habit."""
 GRAINY = "Grainy at the wall: stop, fold in a little unwhipped cream by hand."
 LOOKS: dict[Peak, WhipLook] = {
     Peak.SOFT: WhipLook(
