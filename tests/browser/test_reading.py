@@ -76,7 +76,7 @@ def test_a_recipe_is_looked_at_mended_kept_planned_and_baked(
     # A correction on a step stays while a line is mended.
     sentence(page, "Chill it").click()
     card.get_by_text("Correct it").click()
-    hours = card.get_by_role("textbox", name="hours")
+    hours = card.get_by_role("textbox", name="hours", exact=True)
     hours.fill("2")
     hours.press("Enter")
     expect(page.get_by_role("button", name="Take back the correction")).to_be_visible()
