@@ -3744,7 +3744,7 @@ export interface components {
         CoatBody: {
             /**
              * Density G Per Ml
-             * @default 0.51
+             * @default 0.5
              */
             density_g_per_ml: number;
             /**
@@ -5524,7 +5524,7 @@ export interface components {
         FillingBody: {
             /**
              * Density G Per Ml
-             * @default 0.51
+             * @default 0.5
              */
             density_g_per_ml: number;
             /** Grams */
@@ -10477,7 +10477,7 @@ export interface components {
             core_mm: number;
             /**
              * Filling G Per Ml
-             * @default 0.51
+             * @default 0.5
              */
             filling_g_per_ml: number;
             /** Filling Mm */
