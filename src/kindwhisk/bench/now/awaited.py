@@ -46,30 +46,42 @@ def open_awaited(
     outlooks: Mapping[str, Outlook],
     now: datetime,
 ) -> tuple[AwaitedView, ...]:
-    """Every foam that is still to be begun while something cools for it."""
+    """Every foam that is still to be begun while something cools for it; of two crumbs for one, by the later."""
     found = []
     left = {s.id: s.duration_s.likely for s in walked.forecast.steps if not progress.is_over(s.id)}
     left |= {i: max(0.0, (view.likely_at - now).total_seconds()) for i, view in outlooks.items()}
-    for meeting in awaited(walked.formula):
-        cools, whisk = (progress.status_of(i) for i in (meeting.cools, meeting.whisk))
-        met = progress.status_of(meeting.meets)
-        if cools is StepStatus.WAITING or whisk is not StepStatus.WAITING or met is not StepStatus.WAITING:
+    for together in _by_foam(walked):
+        waiting = [StepStatus.WAITING is progress.status_of(m.cools) for m in together]
+        still = all(progress.status_of(i) is StepStatus.WAITING for i in (together[0].whisk, together[0].meets))
+        if any(waiting) or not still:
             continue
-        in_s, view, seen = meeting.starts_in_s(left), outlooks.get(meeting.cools), watch(meeting.cools)
-        while_cooling = view is not None and in_s <= left.get(meeting.cools, 0.0)
+        last = max(together, key=lambda m: m.starts_in_s(left))
+        in_s, view, seen = last.starts_in_s(left), outlooks.get(last.cools), watch(last.cools)
+        while_cooling = view is not None and in_s <= left.get(last.cools, 0.0)
         found.append(
             AwaitedView(
-                cools=meeting.cools,
-                whisk=meeting.whisk,
-                meets=meeting.meets,
-                calls=(meeting.cools, *meeting.crumb_way),
-                whisk_title=walked.forecast.step(meeting.whisk).title,
+                cools=last.cools,
+                whisk=last.whisk,
+                meets=last.meets,
+                calls=(last.cools, *last.crumb_way),
+                whisk_title=walked.forecast.step(last.whisk).title,
                 start_at=now + timedelta(seconds=in_s),
-                start_c=_warmth(walked, meeting, view, seen, now, in_s) if view and while_cooling else None,
+                start_c=_warmth(walked, last, view, seen, now, in_s) if view and while_cooling else None,
                 read=seen is not None and seen.watch.left_s is not None,
             )
         )
     return tuple(found)
+
+
+def _by_foam(walked: WalkedBake) -> list[list[Awaited]]:
+    """What a foam is whisked for, foam by foam: all that it meets where it is taken first."""
+    order = {s.id: i for i, s in enumerate(walked.formula.steps)}
+    foams: dict[str, list[Awaited]] = {}
+    for one in sorted(awaited(walked.formula), key=lambda m: order[m.meets]):
+        known = foams.setdefault(one.whisk, [])
+        if not known or known[0].meets == one.meets:
+            known.append(one)
+    return list(foams.values())
 
 
 # What is asked is one moment of one step.

@@ -85,7 +85,7 @@
       >
     </div>
   </div>
-  {#each detail.notices as told (told.text)}
+  {#each detail.notices as told, i (i)}
     <p
       class="border-l-[6px] {told.level === 'danger'
         ? 'border-raspberry'

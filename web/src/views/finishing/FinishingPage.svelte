@@ -105,7 +105,7 @@
           </p>
           <Section section={shares.section} width={460} height={250} />
           <ul class="mt-3 text-[17px]">
-            {#each shares.places as place (place.place + place.name)}
+            {#each shares.places as place, i (i)}
               <li class="flex items-baseline gap-x-4 border-t border-line py-1.5">
                 <strong class="min-w-24 text-right">{grams(place.grams)}</strong>
                 <span>{place.place}</span>
