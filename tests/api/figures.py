@@ -166,6 +166,7 @@ SoakPlan: grams
 """Arithmetic of what was given: masses, volumes of shapes, levels of a batter whose density was given or is told."""
 
 CHOSEN = """
+AwaitedView: start_c
 GateReached: to_c
 AnswerView: first_look_min
 Baked: done_c first_look_min

@@ -266,7 +266,7 @@ def citrus_roll() -> Formula:
                 "roll",
                 do(
                     SpreadStep, "spread", "Spread the cream, lay mandarins on", RACK, of("cool"), of("whip-cream", 0.88),
-                    g("mandarin", 90, "laid on the cream"), thickness_mm=5, taper=0.5,
+                    g("mandarin", 90, "filling"), thickness_mm=5, taper=0.5,
                 ),
                 do(RollStep, "roll", "Roll it up", RACK, of("spread"), sheet_mm=13),
                 do(ChillStep, "chill", "Chill the roll, seam down", RACK, of("roll"), hours=2, sees="Firm enough to cut clean."),

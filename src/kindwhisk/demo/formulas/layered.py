@@ -138,12 +138,12 @@ def layer_cake() -> Formula:
                 "cake",
                 do(
                     StackStep, "stack", "Build it up", RACK, of("soak"), of("whip-cream", 0.6),
-                    g("strawberry", 160, "between"), in_ring=True,
+                    g("strawberry", 160, "filling"), in_ring=True,
                 ),
                 do(CoatStep, "coat", "Coat it", RACK, of("stack"), of("whip-cream", 0.32)),
                 do(
                     OrnamentStep, "finish", "Pipe the rest, lay berries on", RACK, of("coat"), of("whip-cream", rest=True),
-                    g("strawberry", 80, "on top"), how=Ornament.PIPE,
+                    g("strawberry", 80, "top"), how=Ornament.PIPE,
                 ),
                 do(ChillStep, "chill", "Chill until it holds", RACK, of("finish"), hours=2, sees="A knife comes out clean."),
                 do(PortionStep, "portion", "Cut twelve pieces", RACK, of("chill"), portions=12),

@@ -67,7 +67,7 @@ def kisses() -> Formula:
         servings=12,
         vessels=(MIXER_BOWL, CUP, PAPER, TRAY),
         steps=(
-            do(WeighStep, "weigh-icing", "Weigh the icing sugar", PAPER, g("icing-sugar", 40, "folded in")),
+            do(WeighStep, "weigh-icing", "Weigh the icing sugar", PAPER, g("icing-sugar", 40, "folding")),
             *whites(
                 Method.FRENCH, 100, 140, g("cream-of-tartar", 0.4), g("vanilla-paste", 2),
                 title="Whip whites and sugar", peak=Peak.STIFF,
@@ -302,7 +302,7 @@ def syrup_shells() -> Formula:
             ),
             do(WarmStep, "melt", "Melt over water", SMALL_BOWL, of("weigh-ganache"), target_c=44, over_water=True),
             do(ReadyStep, "cool-ganache", "Leave it to cool", SMALL_BOWL, of("melt"), use=Purpose.FOLD),
-            *whipped_cream("Weigh the cream to whip", g("cream-35", 36, "whipped", FRIDGE), peak=Peak.SOFT),
+            *whipped_cream("Weigh the cream to whip", g("cream-35", 36, "whipped cream", FRIDGE), peak=Peak.SOFT),
             do(
                 FoldStep, "filling", "Fold cream into ganache", SMALL_BOWL, of("cool-ganache"), of("whip-cream"),
                 manner=Manner.FOLD,
