@@ -8,6 +8,5 @@
 </script>
 
 <p class="text-[17px]">
-  {#each goes as one, i (i)}{i > 0 ? ', ' : ''}<strong>{grams(one.grams)}</strong> ({Math.round(100 * one.share)} %)
-    to “{one.title}”{/each}.
+  {#each goes as one, i (i)}{i > 0 ? ', ' : ''}<strong>{grams(one.grams)}</strong> ({Math.round(100 * one.share)} %) to “{one.title}”{/each}.
 </p>
