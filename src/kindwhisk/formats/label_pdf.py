@@ -10,11 +10,12 @@ from reportlab.graphics import renderPDF
 from reportlab.graphics.barcode.qr import QrCodeWidget
 from reportlab.graphics.shapes import Drawing
 from reportlab.lib.units import mm
-from reportlab.lib.utils import simpleSplit
 from reportlab.pdfbase.pdfmetrics import stringWidth
 from reportlab.pdfgen.canvas import Canvas
 
-TEXT, BOLD = "Helvetica", "Helvetica-Bold"
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.formats.lettering import BOLD, TEXT, lettered, wrapped
+
 INSIDE_MM, CODE_MM = 4.0, 17.0
 LARGEST, LEAST = 9.0, 4.5
 NAME_TIMES = 1.45
@@ -58,7 +59,11 @@ class PrintedLabel(NamedTuple):
 
 
 def label_pdf(label: PrintedLabel, sheet: Sheet, copies: int) -> bytes:
-    """The document: ``copies`` of a label, as many to a page as the sheet has."""
+    """The document: ``copies`` of a label, as many to a page as the sheet has.
+
+    Raises:
+        CraftError: what must stand on it can't be read on labels of that size.
+    """
     grid = GRIDS[sheet]
     out = io.BytesIO()
     width, height = grid.page
@@ -80,10 +85,10 @@ def label_pdf(label: PrintedLabel, sheet: Sheet, copies: int) -> bytes:
 
 def _wrapped(label: PrintedLabel, size: float, room: float) -> list[tuple[str, str, float]]:
     """All lines as (font, text, size) at a size, broken to the room (points)."""
-    found = [(BOLD, part, size * NAME_TIMES) for part in simpleSplit(label.name, BOLD, size * NAME_TIMES, room)]
-    for text in label.lines:
-        font = BOLD if text in label.warns else TEXT
-        found += [(font, part, size) for part in simpleSplit(text, font, size, room)]
+    found = []
+    for text, bold, own in [(label.name, True, size * NAME_TIMES), *((t, t in label.warns, size) for t in label.lines)]:
+        font, shown = lettered(text, BOLD if bold else TEXT)
+        found += [(font, part, own) for part in wrapped(shown, font, own, room)]
     return found
 
 
@@ -98,6 +103,12 @@ def _draw(canvas: Canvas, label: PrintedLabel, at_mm: tuple[float, float], size_
     while size > LEAST and sum(s * LEADING for _, _, s in lines) + _under_code(lines, code, room) > tall:
         size -= 0.25
         lines = _wrapped(label, size, room)
+    if sum(s * LEADING for _, _, s in lines) > tall:
+        raise CraftError(
+            "What must stand on the label is too much for labels of this size.",
+            field="sheet",
+            remedy="Print it eight to a sheet, or shorten the name.",
+        )
     canvas.saveState()
     canvas.setStrokeGray(0.85)
     canvas.setLineWidth(0.2 * mm)

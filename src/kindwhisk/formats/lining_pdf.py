@@ -9,10 +9,10 @@ from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
 from kindwhisk.core.tins.paper import PaperShape
+from kindwhisk.formats.lettering import TEXT, lettered
 from kindwhisk.formats.paper import FOOT_MM, LAP_MM, MARGIN_MM, RULER_MM, SIZE_MM, Paper, Tile, pages, placed
 
 LINE, FINE = 0.35 * mm, 0.2 * mm
-TEXT = "Helvetica"
 RING_TEXT = 0.14
 
 
@@ -24,8 +24,9 @@ def lining_pdf(title: str, shapes: Sequence[PaperShape], paper: Paper, what: str
     canvas.setTitle(f"{what}: {title}")
     made = pages(shapes, paper)
     for number, page in enumerate(made, start=1):
-        canvas.setFont(TEXT, 10)
-        canvas.drawString(MARGIN_MM * mm, (height - 9) * mm, f"{title}, page {number} of {len(made)}")
+        font, head = lettered(f"{title}, page {number} of {len(made)}", TEXT)
+        canvas.setFont(font, 10)
+        canvas.drawString(MARGIN_MM * mm, (height - 9) * mm, head)
         for tile in page:
             _tile(canvas, tile)
         _ruler(canvas)
