@@ -20,12 +20,12 @@
   }
 </script>
 
-<section class="mt-6 max-w-4xl" aria-labelledby="own-rules">
+<section class="mt-6 max-w-6xl" aria-labelledby="own-rules">
   <h2 id="own-rules" class="text-2xl">Own limits for what is kept</h2>
   <p class="text-quiet">
     Left empty, guidance stands on labels and at the bench. Local rules and trained staff decide.
   </p>
-  <div class="mt-2 grid gap-x-8 gap-y-1 sm:grid-cols-2 lg:grid-cols-3">
+  <div class="mt-2 grid items-end gap-x-8 gap-y-1 sm:grid-cols-2 lg:grid-cols-3">
     <QuantityField
       label="Above 5 °C in all, at most (guidance: 2 h)"
       wanted="number"
