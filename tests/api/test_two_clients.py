@@ -19,7 +19,21 @@ from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.kitchen import demo_kitchen
 from tests.api.conftest import BASE
 
-PASSES = {"now", "details", "windows", "meetings", "expected_ready_at", "late_by_s", "idle_until", "steps", "current"}
+PASSES = {
+    "now",
+    "details",
+    "windows",
+    "meetings",
+    "expected_ready_at",
+    "late_by_s",
+    "idle_until",
+    "steps",
+    "current",
+} | {
+    "awaited",
+    "cold",
+    "cooled",
+}
 """What the clock moves from one look to the next."""
 TABLETS = st.integers(0, 1)
 
