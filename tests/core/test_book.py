@@ -78,7 +78,7 @@ def test_one_ingredient_in_several_parts_is_summed_and_kept_apart() -> None:
     assert {r.role for r in white.roles} == {"paste", "meringue"}
     assert sum(r.grams for r in white.roles) == pytest.approx(white.grams)
     cream = next(i for i in seen.ingredients if i.id == "cream-35")
-    assert {r.role for r in cream.roles} == {"ganache", "whipped"}
+    assert {r.role for r in cream.roles} == {"ganache", "whipped cream"}
 
 
 def _roleless(portion: Portion) -> Portion:
