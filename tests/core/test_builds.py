@@ -382,3 +382,11 @@ def test_what_is_piped_into_a_case_fills_it_before_it_stands_above_it(grams: flo
     across = 2 * max(piped.x_mm)
     flat = top.volume_ml.likely * 1000 / frame.inside_mm2 * across
     assert area(piped) == pytest.approx(flat, rel=0.12)
+
+
+@given(st.floats(0.001, 60))
+def test_a_cake_lower_than_its_crust_is_all_cut_off_and_none_of_it_is_lost(grams: float) -> None:
+    cut = CutStep(id="c", title="c", vessel="rack", layers=3).effect((baked(grams),), PLACE).material
+    assert isinstance(cut, Built)
+    assert cut.mass_g == pytest.approx(grams)
+    assert 0 <= cut.offcut.mass_g <= grams * (1 + 1e-9)

@@ -57,7 +57,7 @@ def layers(
         layers=number,
         each_mm=each,
         off_mm=off,
-        off_share=(dome * DOME_HOLDS + crust_mm) / held if held > 0 else 0.0,
+        off_share=min(1.0, (dome * DOME_HOLDS + crust_mm) / held) if held > 0 else 1.0,
         how=f"Level first: {off:.0f} mm off the top. "
         + (
             f"Then {number - 1} {'cut' if number == 2 else 'cuts'} at every {each:.0f} mm, with sticks of that height "
