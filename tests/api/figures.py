@@ -151,7 +151,7 @@ TinView: capacity_ml fill_fraction good_g level_mm per_mm_g rim_mm volume_ml
 TrayInLoad: dry_s piped_from_s piped_s rests_s too_long_s
 Understood: value
 Weighing: grams
-AllocationView: gives_mm inside_g kept_g kept_share short_by_g total_g
+AllocationView: density_g_per_ml gives_mm inside_g kept_g kept_share short_by_g total_g
 Allotted: grams thickness_mm
 DomeView: across_mm cavity_ml covers_mm height_mm lid_across_mm lid_ml outside_mm2 taken_out_ml wall_ml
 RingView: disc_mm disc_trim_mm last_cut_mm room_mm trim_mm wall_mm

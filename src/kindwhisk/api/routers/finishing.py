@@ -12,8 +12,7 @@ from kindwhisk.api.routers.tins import Density, Grams
 from kindwhisk.core.builds import sketch
 from kindwhisk.core.finishing import allocation, cutting, dome, fingers, rolling, soaking
 from kindwhisk.core.finishing.bodies import Body, DomeBody, RollBody
-from kindwhisk.core.foams import whipped_cream
-from kindwhisk.core.foams.foam import Peak
+from kindwhisk.core.foams.whipped_cream import FILLS_G_PER_ML
 from kindwhisk.core.readiness import cream, ganache
 from kindwhisk.core.readiness.ready import Known, ready
 from kindwhisk.core.readiness.window import Content, Purpose, Ready
@@ -31,7 +30,6 @@ Share = Annotated[float, Field(ge=0, le=1, allow_inf_nan=False)]
 Seconds = Annotated[float, Field(ge=0, le=7 * 86400, allow_inf_nan=False)]
 Minutes = Annotated[float, Field(ge=0, le=7 * 1440, allow_inf_nan=False)]
 NotNegative = Annotated[float, Field(ge=0, le=100_000, allow_inf_nan=False)]
-CREAM_DENSITY = round(whipped_cream.density(Peak.MEDIUM).likely, 2)
 MOST_DRAWN_MM = 60.0
 
 
@@ -101,7 +99,7 @@ class RollAsked(_Body):
     filling_mm: Annotated[float, Field(ge=0, le=60, allow_inf_nan=False)]
     begun: Begun = "short"
     taper: Share = 0.0
-    filling_g_per_ml: Density = CREAM_DENSITY
+    filling_g_per_ml: Density = FILLS_G_PER_ML
     slice_mm: Annotated[float, Field(ge=3, le=200, allow_inf_nan=False)] = rolling.SLICE_MM[1]
     core_mm: Annotated[float, Field(ge=0, le=200, allow_inf_nan=False)] = 0.0
 
@@ -130,7 +128,7 @@ def roll(body: RollAsked) -> RollView:
     )
     mean = rolling.mean_filling_mm(body.filling_mm, body.taper)
     flat = RollBody(length_mm=along, width_mm=across, thickness_mm=body.sheet.thickness_mm, filling_mm=mean)
-    built = sketch.sketched(flat, mean, g_per_ml=body.filling_g_per_ml)
+    built = sketch.sketched(flat, mean, g_per_ml=body.filling_g_per_ml, taper=body.taper)
     return RollView(**dict(made), section=of_build("roll", built))
 
 
@@ -204,7 +202,7 @@ class FillingBody(_Body):
 
     name: Annotated[str, Field(min_length=1, max_length=60)] = "filling"
     thickness_mm: Annotated[float, Field(gt=0, le=200, allow_inf_nan=False)] | None = None
-    density_g_per_ml: Density = CREAM_DENSITY
+    density_g_per_ml: Density = FILLS_G_PER_ML
     layers: Annotated[int, Field(ge=1, le=40)] | None = None
     grams: Grams | None = None
 
@@ -214,7 +212,7 @@ class CoatBody(_Body):
 
     top_mm: Thin = 4.0
     side_mm: Thin = 4.0
-    density_g_per_ml: Density = CREAM_DENSITY
+    density_g_per_ml: Density = FILLS_G_PER_ML
 
 
 class AllocateBody(_Body):
@@ -233,8 +231,9 @@ class AllocateBody(_Body):
 
 
 class AllocationView(allocation.Allocation):
-    """The shares, and the body as it will look."""
+    """The shares at the density of what fills it, and the body as it will look."""
 
+    density_g_per_ml: float
     section: Section
 
 
@@ -243,7 +242,7 @@ def allocate(body: AllocateBody) -> AllocationView:
     """Grams by place, in all, and how much of what there is falls short: before anything is whipped."""
     inside = [allocation.Filling(f.name, f.thickness_mm, f.density_g_per_ml, f.layers, f.grams) for f in body.fillings]
     told = body.coat_mm
-    density = body.fillings[0].density_g_per_ml if body.fillings else CREAM_DENSITY
+    density = body.fillings[0].density_g_per_ml if body.fillings else FILLS_G_PER_ML
     if isinstance(told, CoatBody):
         coat = allocation.Coat(told.top_mm, told.side_mm, told.density_g_per_ml)
     else:
@@ -259,7 +258,7 @@ def allocate(body: AllocateBody) -> AllocationView:
     thick = sum(p.thickness_mm or 0.0 for p in made.places if p.place == "inside")
     outside = max((p.thickness_mm or 0.0 for p in made.places if p.place in {"top", "side"}), default=0.0)
     built = sketch.sketched(body.body, min(thick, MOST_DRAWN_MM), outside, density)
-    return AllocationView(**dict(made), section=of_build(body.body.body, built))
+    return AllocationView(**dict(made), density_g_per_ml=density, section=of_build(body.body.body, built))
 
 
 class CrumbBody(_Body):

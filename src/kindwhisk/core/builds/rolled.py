@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
+from itertools import accumulate, pairwise
 from typing import Literal
 
 from kindwhisk.core.builds.frame import FrameBase, of_place
 from kindwhisk.core.builds.part import Part, Place
 from kindwhisk.core.builds.region import Point, Region, region
 from kindwhisk.core.finishing.bodies import Body, RollBody
-from kindwhisk.core.finishing.rolling import Roll, spiral, tapered
+from kindwhisk.core.finishing.rolling import Roll, filling_mm, mean_filling_mm, spiral, tapered
 
 EVERY = 4
 THINNEST_MM = 0.5
@@ -31,7 +32,7 @@ class Rolled(FrameBase):
 
     def _full_mm(self, parts: Sequence[Part]) -> float:
         """How thick the filling lies where it is thickest: thinner over the last third."""
-        return self._mean_mm(parts, Place.FILLING) / (1 - self.taper / 6)
+        return self._mean_mm(parts, Place.FILLING) / mean_filling_mm(1.0, self.taper)
 
     def made(self, parts: Sequence[Part]) -> Roll:
         """Its diameter, turns and strain."""
@@ -73,17 +74,16 @@ class Rolled(FrameBase):
         fillings = of_place(parts, Place.FILLING)
         means = [self._mean_mm([p], Place.FILLING) for p in fillings]
         whole = sum(means) or 1.0
-        for part, mean in zip(fillings, means, strict=True):
-            before = sum(m for p, m in zip(fillings, means, strict=True) if fillings.index(p) < fillings.index(part))
-            outer = [
-                at(a, max(0.0, inner - self._here(line, i, full) * before / whole))
-                for i, (a, inner, _) in enumerate(line)
-            ]
-            inner_ = [
-                at(a, max(0.0, inner - self._here(line, i, full) * (before + mean) / whole))
-                for i, (a, inner, _) in enumerate(line)
-            ]
-            found.append(region(part, outer + inner_[::-1], self.share, mean))
+
+        def below(share: float) -> list[Point]:
+            """The line so far into the fillings, from the crumb that they lie on."""
+            last = max(1, len(line) - 1)
+            thick = [filling_mm(full, self.taper, i / last) * share for i in range(len(line))]
+            return [at(a, max(0.0, inner - t)) for (a, inner, _), t in zip(line, thick, strict=True)]
+
+        laid = list(accumulate(means, initial=0.0))
+        for part, (upper, lower), mean in zip(fillings, pairwise(laid), means, strict=True):
+            found.append(region(part, below(upper / whole) + below(lower / whole)[::-1], self.share, mean))
         for part in of_place(parts, Place.LAYER):
             outer = [at(a, out) for a, _, out in line]
             inside = [at(a, inner) for a, inner, _ in line]
@@ -96,11 +96,6 @@ class Rolled(FrameBase):
         low = top - half / 6
         turns = [math.pi * i / 16 for i in range(17)]
         return [(half * math.cos(a), low + half * math.sin(a)) for a in turns]
-
-    def _here(self, line: Sequence[tuple[float, float, float]], i: int, full: float) -> float:
-        """How thick all fillings lie at a point of the line."""
-        share = i / max(1, len(line) - 1)
-        return full * (1 - self.taper * max(0.0, share - 2 / 3) * 3)
 
     def body(self, parts: Sequence[Part]) -> Body:
         """A roll."""

@@ -12,11 +12,12 @@ from kindwhisk.core.builds.rolled import Rolled
 from kindwhisk.core.builds.stacked import Stacked
 from kindwhisk.core.finishing.bodies import Body, DomeBody, PairsBody, RollBody, RoundBody, SquareBody
 from kindwhisk.core.finishing.dome import dome
+from kindwhisk.core.foams.whipped_cream import FILLS_G_PER_ML
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.tins.pieces import PipedPiece
 from kindwhisk.core.values.estimate import Estimate
 
-CRUMB_G_PER_ML, CREAM_G_PER_ML = 0.3, 0.5
+CRUMB_G_PER_ML = 0.3
 LEAST_MM = 4.0
 SHELL_HIGH = 0.25
 """Height of a piped shell to its width, for the picture alone."""
@@ -29,27 +30,29 @@ def crumb(volume_ml: float) -> Material:
     return Material(parts=parts, browning=0.2).at_density(Estimate.exact(CRUMB_G_PER_ML))
 
 
-def cream(volume_ml: float, g_per_ml: float = CREAM_G_PER_ML) -> Material:
+def cream(volume_ml: float, g_per_ml: float = FILLS_G_PER_ML) -> Material:
     """So much of a whipped cream, or of what is as dense as it."""
     return Material(parts={"cream-35": volume_ml * g_per_ml}, temperature_c=6).at_density(Estimate.exact(g_per_ml))
 
 
-def sketched(body: Body, filling_mm: float, coat_mm: float = 0.0, g_per_ml: float = CREAM_G_PER_ML) -> Built:
-    """A body with its fillings ``filling_mm`` thick and its coat."""
-    frame, parts = _inside(body, filling_mm, g_per_ml)
+def sketched(
+    body: Body, filling_mm: float, coat_mm: float = 0.0, g_per_ml: float = FILLS_G_PER_ML, taper: float = 0.0
+) -> Built:
+    """A body with its fillings ``filling_mm`` thick in the mean, in a roll thinner at the end, and its coat."""
+    frame, parts = _inside(body, filling_mm, g_per_ml, taper)
     coat = (body.top_mm2() + body.side_mm2()) * coat_mm / 1000
     if coat > 0:
         parts.append(Part(name="coat", place=Place.COAT, content=cream(coat, g_per_ml), on_side=body.side_mm2() > 0))
     return Built.of(frame, parts)
 
 
-def _inside(body: Body, filling_mm: float, g_per_ml: float) -> tuple[Frame, list[Part]]:
+def _inside(body: Body, filling_mm: float, g_per_ml: float, taper: float) -> tuple[Frame, list[Part]]:
     match body:
         case RoundBody() | SquareBody():
             return _stack(body, filling_mm, g_per_ml)
         case RollBody():
             flat = body.length_mm * body.width_mm / 1000
-            return Rolled(along_mm=body.length_mm, across_mm=body.width_mm), [
+            return Rolled(along_mm=body.length_mm, across_mm=body.width_mm, taper=taper), [
                 Part(name="sheet", place=Place.LAYER, content=crumb(flat * body.thickness_mm)),
                 Part(name="filling", place=Place.FILLING, content=cream(flat * filling_mm, g_per_ml)),
             ]

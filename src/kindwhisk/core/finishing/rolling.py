@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 
+from kindwhisk.core.foams.whipped_cream import FILLS_G_PER_ML
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
 
@@ -122,7 +123,7 @@ def plan(  # noqa: PLR0913
     filling_full_mm: float,
     *,
     taper: float = 0.0,
-    filling_g_per_ml: float = 0.5,
+    filling_g_per_ml: float = FILLS_G_PER_ML,
     slice_mm: float = SLICE_MM[1],
     core_mm: float = 0.0,
     known: Estimate | None = None,

@@ -116,7 +116,7 @@ FRENCH_DENSITY: tuple[tuple[float, float, float, float], ...] = (
 """Sugar to white, then g/ml stiff, typical (medium), soft. The meringue reference model's values."""
 
 DENSITY_BANDS: dict[Foam, tuple[float, float, float]] = {
-    Foam.FRENCH_MERINGUE: (0.19, 0.24, 0.30),
+    Foam.FRENCH_MERINGUE: FRENCH_DENSITY[3][1:],
     Foam.SWISS_MERINGUE: (0.30, 0.36, 0.45),
     Foam.ITALIAN_MERINGUE: (0.25, 0.32, 0.40),
     Foam.RIBBON: (0.21, 0.25, 0.30),
@@ -132,7 +132,7 @@ DENSITY_BANDS: dict[Foam, tuple[float, float, float]] = {
     Foam.SHELL_BATTER: (0.75, 0.85, 0.95),
     Foam.MOUSSE: (0.45, 0.58, 0.72),
 }
-"""g/ml low, likely, high. Trade habit."""
+"""g/ml low, likely, high; a French meringue with as much sugar as white. Trade habit."""
 
 BATTERS: dict[Technique, Foam] = {
     Technique.CHIFFON: Foam.CHIFFON_BATTER,
@@ -149,8 +149,15 @@ BATTERS: dict[Technique, Foam] = {
 }
 """What the batter of a class is."""
 
+FRENCH_HOLD: tuple[tuple[float, float, float, float], ...] = (
+    (0.5, 3, 4, 5),
+    (1.0, 8, 9, 10),
+    (1.5, 15, 17, 20),
+)
+"""Sugar to white, then minutes low, likely, high. Trade habit."""
+
 HOLD_MINUTES: dict[Foam, tuple[float, float, float]] = {
-    Foam.FRENCH_MERINGUE: (8, 9, 10),
+    Foam.FRENCH_MERINGUE: FRENCH_HOLD[1][1:],
     Foam.SWISS_MERINGUE: (20, 30, 40),
     Foam.ITALIAN_MERINGUE: (30, 45, 60),
     Foam.RIBBON: (5, 6, 8),
@@ -166,14 +173,7 @@ HOLD_MINUTES: dict[Foam, tuple[float, float, float]] = {
     Foam.SHELL_BATTER: (20, 25, 30),
     Foam.MOUSSE: (10, 15, 20),
 }
-"""Minutes that it may wait. Trade habit."""
-
-FRENCH_HOLD: tuple[tuple[float, float, float, float], ...] = (
-    (0.5, 3, 4, 5),
-    (1.0, 8, 9, 10),
-    (1.5, 15, 17, 20),
-)
-"""Sugar to white, then minutes low, likely, high. Trade habit."""
+"""Minutes that it may wait; a French meringue with as much sugar as white. Trade habit."""
 
 
 def _table(rows: tuple[tuple[float, float, float, float], ...], x: float) -> tuple[float, float, float]:

@@ -3,17 +3,19 @@
 from __future__ import annotations
 
 from kindwhisk.core.foams import whipping
-from kindwhisk.core.foams.foam import Foam, Peak, WhipLook
+from kindwhisk.core.foams.foam import DENSITY_BANDS, Foam, Peak, WhipLook
 from kindwhisk.core.values.estimate import Basis, Estimate
 
 GRAINS_AT = 1.5
 """Times as long as to medium, from which cream turns to grains. Trade habit."""
 DENSITY: dict[Peak, tuple[float, float]] = {
-    Peak.SOFT: (0.515, 0.60),
+    Peak.SOFT: (0.515, DENSITY_BANDS[Foam.CREAM][2]),
     Peak.MEDIUM: (0.485, 0.515),
-    Peak.STIFF: (0.44, 0.485),
+    Peak.STIFF: (DENSITY_BANDS[Foam.CREAM][0], 0.485),
 }
 """g/ml of cream with 35 % fat: soft .55-.50, firm .50-.45, medium between them; sweetened denser. Trade habit."""
+FILLS_G_PER_ML = 0.5
+"""Of cream to fill or coat with, at medium peak, where nobody weighed it: in the middle of its band."""
 GRAINY = "Grainy at the wall: stop, fold in a little unwhipped cream by hand."
 LOOKS: dict[Peak, WhipLook] = {
     Peak.SOFT: WhipLook(

@@ -2543,9 +2543,11 @@ export interface components {
         };
         /**
          * AllocationView
-         * @description The shares, and the body as it will look.
+         * @description The shares at the density of what fills it, and the body as it will look.
          */
         AllocationView: {
+            /** Density G Per Ml */
+            density_g_per_ml: number;
             /** Gives Mm */
             gives_mm: number | null;
             /** Inside G */

@@ -4,8 +4,9 @@
   import Notice from '../../lib/parts/Notice.svelte';
   import OneOf from '../../lib/parts/OneOf.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
-  import ReadyNow from '../../lib/parts/ReadyNow.svelte';
   import ContentFields from '../../lib/parts/ContentFields.svelte';
+  import ReadyNow from '../../lib/parts/ReadyNow.svelte';
+  import SlideField from '../../lib/parts/SlideField.svelte';
   import { BODIES, CONTENTS, FinishingState, LIQUIDS, PURPOSES } from './finishing.svelte';
 
   const state = new FinishingState();
@@ -26,6 +27,14 @@
   <QuantityField {label} wanted="length" unit="mm" {least} {value} onvalue={set} />
 {/snippet}
 
+{#snippet count(label: string, value: number, set: (to: number) => void)}
+  <QuantityField {label} wanted="number" unit="" least={1} {value} onvalue={(v) => set(Math.round(v))} />
+{/snippet}
+
+{#snippet mass(label: string, value: number | null, set: (to: number) => void)}
+  <QuantityField {label} wanted="mass" unit="g" step={10} {value} onvalue={set} />
+{/snippet}
+
 <div class="px-4 py-4 sm:px-6">
   <div class="flex flex-wrap items-baseline justify-between gap-x-6">
     <h1 class="text-3xl">From the rack to the plate</h1>
@@ -44,38 +53,26 @@
       {/if}
       {#if stacked}
         {@render mm('High', state.high, (v) => (state.high = v), 10)}
-        <QuantityField
-          label="Layers"
-          wanted="number"
-          unit=""
-          least={1}
-          value={state.layers}
-          onvalue={(v) => (state.layers = Math.round(v))}
-        />
+        {@render count('Layers', state.layers, (v) => (state.layers = v))}
       {/if}
       {#if state.body === 'roll'}{@render mm('Sheet, thick', state.sheet, (v) => (state.sheet = v))}{/if}
       {#if state.body === 'dome'}
         {@render mm('Wall', state.wall, (v) => (state.wall = v), 3)}
         {@render mm('Lid', state.lid, (v) => (state.lid = v), 3)}
       {/if}
-      {#if state.body === 'pairs'}<QuantityField
-          label="Pairs"
-          wanted="number"
-          unit=""
-          least={1}
-          value={state.pairs}
-          onvalue={(v) => (state.pairs = Math.round(v))}
-        />{/if}
+      {#if state.body === 'pairs'}{@render count('Pairs', state.pairs, (v) => (state.pairs = v))}{/if}
       {#if state.body !== 'dome'}{@render mm('Filling, thick', state.thick, (v) => (state.thick = v))}{/if}
       {@render mm('Coat, thick', state.coat, (v) => (state.coat = v), 0)}
-      <QuantityField
-        label="Piped on top"
-        wanted="mass"
-        unit="g"
-        step={10}
-        value={state.ornaments}
-        onvalue={(v) => (state.ornaments = v)}
-      />
+      {#if shares}<SlideField
+          label="Filling and coat weigh"
+          value={state.density ?? shares.density_g_per_ml}
+          low={0.3}
+          high={1.4}
+          step={0.01}
+          shown="{(state.density ?? shares.density_g_per_ml).toFixed(2)} g/ml"
+          onvalue={(v) => (state.density = v)}
+        />{/if}
+      {@render mass('Piped on top', state.ornaments, (v) => (state.ornaments = v))}
       <QuantityField
         label="The recipe keeps back, in %"
         wanted="number"
@@ -84,14 +81,7 @@
         value={state.kept}
         onvalue={(v) => (state.kept = v > 0 ? Math.min(90, v) : null)}
       />
-      <QuantityField
-        label="There is, if known"
-        wanted="mass"
-        unit="g"
-        step={10}
-        value={state.there}
-        onvalue={(v) => (state.there = v > 0 ? v : null)}
-      />
+      {@render mass('There is, if known', state.there, (v) => (state.there = v > 0 ? v : null))}
     </section>
 
     <section aria-label="How much goes where" class="min-w-0">

@@ -23,7 +23,8 @@ export class FinishingState {
   coat = $state(4);
   ornaments = $state(40);
   kept = $state<number | null>(null);
-  density = $state(0.5);
+  /** Of what fills it; empty: as the server takes it. */
+  density = $state<number | null>(null);
   there = $state<number | null>(null);
 
   short = $state(true);
@@ -35,7 +36,6 @@ export class FinishingState {
 
   crumb = $state({ mass_g: 450, density_g_per_ml: 0.3 });
   liquid = $state<Schemas['Liquid']>('syrup');
-  given = $state<number | null>(null);
 
   content = $state<Schemas['Content']>('cream');
   warmth = $state(6);
@@ -78,32 +78,30 @@ export class FinishingState {
   /** A dome is filled by its hollow, all else as thick as asked. */
   askShares(): void {
     const hollow = this.body === 'dome';
-    const filling: Schemas['FillingBody'] = {
+    const filling = {
       name: 'filling',
       thickness_mm: hollow ? null : this.thick,
-      density_g_per_ml: this.density,
+      density_g_per_ml: this.density ?? undefined,
     };
-    const body: Schemas['AllocateBody'] = {
+    const body = {
       body: this.#asked,
       fillings: [filling],
       coat_mm: this.coat,
       ornaments: this.ornaments,
       reserve: this.kept ? this.kept / 100 : null,
       made_g: this.there,
-    };
+    } as Schemas['AllocateBody'];
     this.shares.ask((signal) => ask(api.POST('/api/craft/allocate', { body, signal })));
   }
 
   askRoll(): void {
-    const body: Schemas['RollAsked'] = {
+    const body = {
       sheet: { length_mm: this.long, width_mm: this.width, thickness_mm: this.sheet },
       filling_mm: this.thick,
       begun: this.short ? 'short' : 'long',
       taper: this.taper,
-      filling_g_per_ml: this.density,
-      slice_mm: 25,
-      core_mm: 0,
-    };
+      filling_g_per_ml: this.density ?? undefined,
+    } as Schemas['RollAsked'];
     this.rolled.ask((signal) => ask(api.POST('/api/craft/roll', { body, signal })));
   }
 
@@ -113,12 +111,11 @@ export class FinishingState {
   }
 
   askSoak(): void {
-    const body: Schemas['SoakBody'] = {
+    const body = {
       crumb: { ...this.crumb },
       layers: this.layers,
-      liquid: { kind: this.liquid, grams: this.given },
-      flooded: null,
-    };
+      liquid: { kind: this.liquid },
+    } as Schemas['SoakBody'];
     this.soaked.ask((signal) => ask(api.POST('/api/craft/soak', { body, signal })));
   }
 
@@ -128,7 +125,6 @@ export class FinishingState {
       temperature_c: this.warmth,
       use: this.purpose,
       crumb_c: this.crumbC,
-      air_c: 22,
     } as Schemas['ReadyBody'];
     this.ready.ask((signal) => ask(api.POST('/api/craft/ready', { body, signal })));
   }
