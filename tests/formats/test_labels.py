@@ -5,10 +5,11 @@ from __future__ import annotations
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from reportlab.lib.units import mm
 from reportlab.pdfbase.pdfmetrics import stringWidth
 
 from kindwhisk.core.values.errors import CraftError
-from kindwhisk.formats.label_pdf import GRIDS, PrintedLabel, Sheet, label_pdf
+from kindwhisk.formats.label_pdf import CODE_MM, GRIDS, PrintedLabel, Sheet, label_pdf, set_lines
 from kindwhisk.formats.lettering import EASTERN, TEXT, lettered, wrapped
 
 LINES = ("Made on 3 March 2026, batch 20260303-roll", "Use by 5 March 2026.", "Contains egg, milk, wheat.")
@@ -57,6 +58,16 @@ def test_as_many_labels_stand_on_a_page_as_it_has_places(sheet: Sheet) -> None:
         made = printed("Roll", sheet, copies)
         assert made.count("(Roll) Tj") == copies
         assert made.count("/Type /Page\n") == pages
+
+
+@given(st.lists(st.text("abcde ", min_size=1, max_size=160), min_size=1, max_size=8), st.sampled_from(list(Sheet)))
+def test_no_line_lies_under_the_code_or_below_the_label(lines: list[str], sheet: Sheet) -> None:
+    wide, high = GRIDS[sheet].label
+    room, tall = (wide - 8) * mm, (high - 8) * mm
+    code = min(CODE_MM, high / 3) * mm
+    for line in set_lines(PrintedLabel("Roll", tuple(lines), (), ""), 6.0, room, tall, code):
+        beside = room - stringWidth(line.text, line.font, line.size)
+        assert line.below <= tall - code + 1e-6 or beside >= code
 
 
 def test_what_can_t_be_read_on_a_small_label_is_refused_with_a_larger_one() -> None:

@@ -10,7 +10,6 @@ from reportlab.graphics import renderPDF
 from reportlab.graphics.barcode.qr import QrCodeWidget
 from reportlab.graphics.shapes import Drawing
 from reportlab.lib.units import mm
-from reportlab.pdfbase.pdfmetrics import stringWidth
 from reportlab.pdfgen.canvas import Canvas
 
 from kindwhisk.core.values.errors import CraftError
@@ -83,12 +82,27 @@ def label_pdf(label: PrintedLabel, sheet: Sheet, copies: int) -> bytes:
     return out.getvalue()
 
 
-def _wrapped(label: PrintedLabel, size: float, room: float) -> list[tuple[str, str, float]]:
-    """All lines as (font, text, size) at a size, broken to the room (points)."""
-    found = []
+class SetLine(NamedTuple):
+    """A line as it is set: how far its foot lies below the top of the label's inside, in points."""
+
+    font: str
+    text: str
+    size: float
+    below: float
+
+
+def set_lines(label: PrintedLabel, size: float, room: float, tall: float, code: float) -> list[SetLine]:
+    """All lines at a size, broken to the room (points), beside the code where they come as low as that."""
+    found: list[SetLine] = []
+    below = 0.0
     for text, bold, own in [(label.name, True, size * NAME_TIMES), *((t, t in label.warns, size) for t in label.lines)]:
         font, shown = lettered(text, BOLD if bold else TEXT)
-        found += [(font, part, own) for part in wrapped(shown, font, own, room)]
+        parts = wrapped(shown, font, own, room)
+        if below + len(parts) * own * LEADING > tall - code:
+            parts = wrapped(shown, font, own, room - code - own)
+        for part in parts:
+            below += own * LEADING
+            found.append(SetLine(font, part, own, below))
     return found
 
 
@@ -98,12 +112,12 @@ def _draw(canvas: Canvas, label: PrintedLabel, at_mm: tuple[float, float], size_
     code = min(CODE_MM, high / 3)
     room, tall = (wide - 2 * INSIDE_MM) * mm, (high - 2 * INSIDE_MM) * mm
     size = LARGEST
-    lines = _wrapped(label, size, room)
+    lines = set_lines(label, size, room, tall, code * mm)
     # What must stand on it does, however small: nothing of it is cut off.
-    while size > LEAST and sum(s * LEADING for _, _, s in lines) + _under_code(lines, code, room) > tall:
+    while size > LEAST and lines[-1].below > tall:
         size -= 0.25
-        lines = _wrapped(label, size, room)
-    if sum(s * LEADING for _, _, s in lines) > tall:
+        lines = set_lines(label, size, room, tall, code * mm)
+    if lines[-1].below > tall:
         raise CraftError(
             "What must stand on the label is too much for labels of this size.",
             field="sheet",
@@ -115,18 +129,10 @@ def _draw(canvas: Canvas, label: PrintedLabel, at_mm: tuple[float, float], size_
     canvas.rect(x * mm, y * mm, wide * mm, high * mm)
     canvas.restoreState()
     top = (y + high - INSIDE_MM) * mm
-    for font, text, points in lines:
-        top -= points * LEADING
-        canvas.setFont(font, points)
-        canvas.drawString((x + INSIDE_MM) * mm, top, text)
-    _code(canvas, label.opens, (x + wide - INSIDE_MM - code, y + INSIDE_MM / 2), code)
-
-
-def _under_code(lines: list[tuple[str, str, float]], code_mm: float, room: float) -> float:
-    """The height that the code takes from the last lines, where they reach below it."""
-    last = lines[-3:]
-    longest = max((stringWidth(t, f, s) for f, t, s in last), default=0.0)
-    return code_mm * mm * 0.55 if longest > room - code_mm * mm else 0.0
+    for line in lines:
+        canvas.setFont(line.font, line.size)
+        canvas.drawString((x + INSIDE_MM) * mm, top - line.below, line.text)
+    _code(canvas, label.opens, (x + wide - INSIDE_MM - code, y + INSIDE_MM), code)
 
 
 def _code(canvas: Canvas, opens: str, at_mm: tuple[float, float], size_mm: float) -> None:
