@@ -61,7 +61,7 @@ def test_a_roll_from_the_oven_to_its_slices(page: Page, own: Server, quiet: Call
     page.keyboard.press(" ")
     now_at(page, "roll waiting")
     expect(step).to_contain_text("turns")
-    expect(built(page)).to_have_attribute("aria-label", re.compile(r"9\d mm across"))
+    expect(built(page)).to_have_attribute("aria-label", re.compile(r"8\d mm across"))
     page.keyboard.press(" ")
     now_at(page, "chill waiting")
     page.keyboard.press(" ")

@@ -78,3 +78,26 @@ def test_a_sketch_of_a_roll_is_tapered_as_asked() -> None:
     even, thin = (sketch.sketched(body, 6, taper=t) for t in (0.0, 0.8))
     assert isinstance(thin, Built)
     assert gap_at_the_end(thin.frame.regions(thin.build)) < gap_at_the_end(even.frame.regions(even.build)) / 2
+
+
+@given(st.floats(250, 450), st.floats(8, 16), st.floats(3, 9), st.floats(0, 1))
+def test_it_is_drawn_as_thick_as_it_is_told_and_rests_on_its_board(
+    along: float, sheet: float, thick: float, taper: float
+) -> None:
+    body = RollBody(length_mm=along, width_mm=ACROSS, thickness_mm=sheet, filling_mm=thick)
+    built = sketch.sketched(body, thick, taper=taper)
+    assert isinstance(built.frame, Rolled)
+    drawn = built.frame.regions(built.build)
+    for ends in ([x for r in drawn for x in r.x_mm], [y for r in drawn for y in r.y_mm]):
+        # A spiral is no circle: half a layer more on one side.
+        told = built.frame.made(built.build).diameter_mm
+        assert 0.95 * told <= max(ends) - min(ends) <= told + sheet
+    assert min(y for r in drawn for y in r.y_mm) == pytest.approx(0, abs=0.3)
+    wide = [x for r in drawn for x in r.x_mm]
+    assert max(wide) == pytest.approx(-min(wide), abs=0.5)
+
+
+def test_a_coated_roll_rests_on_its_coat() -> None:
+    body = RollBody(length_mm=ALONG, width_mm=ACROSS, thickness_mm=SHEET, filling_mm=6)
+    built = sketch.sketched(body, 6, coat_mm=4)
+    assert min(y for r in built.frame.regions(built.build) for y in r.y_mm) == pytest.approx(0, abs=0.3)

@@ -11,7 +11,7 @@ from kindwhisk.core.builds.frame import FrameBase, of_place
 from kindwhisk.core.builds.part import Part, Place
 from kindwhisk.core.builds.region import Point, Region, region
 from kindwhisk.core.finishing.bodies import Body, RollBody
-from kindwhisk.core.finishing.rolling import Roll, filling_mm, mean_filling_mm, spiral, tapered
+from kindwhisk.core.finishing.rolling import BEVEL_TIMES, Roll, filling_mm, mean_filling_mm, spiral, tapered
 
 EVERY = 4
 THINNEST_MM = 0.5
@@ -49,22 +49,26 @@ class Rolled(FrameBase):
         """The spiral of the sheet, the spirals of what lies on it, and the coat; the roll rests on its board."""
         sheet = max(THINNEST_MM, self._mean_mm(parts, Place.LAYER))
         full = self._full_mm(parts)
-        line = spiral(self.along_mm, sheet, full, self.taper)[::EVERY]
-        radius = line[-1][2]
+        line = self._line(sheet, full)
+        radius = max(out for *_, out in line)
         turned = line[-1][0] + math.pi / 2
+        coats = [(part, self.thickness_mm(part, parts) or 0.0) for part in of_place(parts, Place.COAT)]
+        # It rests on its board by its lowest turn, or by its coat.
+        low = max(*(-out * math.sin(a - turned) for a, _, out in line), *(radius + thick for _, thick in coats))
+        beside = [out * math.cos(a - turned) for a, _, out in line]
+        middle = (min(beside) + max(beside)) / 2
 
         def at(angle: float, r: float) -> Point:
             # The end of the sheet, its seam, lies below.
             a = angle - turned
-            return r * math.cos(a), radius + r * math.sin(a)
+            return r * math.cos(a) - middle, low + r * math.sin(a)
 
         found: list[Region] = []
-        for part in of_place(parts, Place.COAT):
-            thick = self.thickness_mm(part, parts) or 0.0
+        for part, thick in coats:
             ring = [
                 (
-                    (radius + thick) * math.cos(math.tau * i / 72),
-                    radius + (radius + thick) * math.sin(math.tau * i / 72),
+                    (radius + thick) * math.cos(math.tau * i / 72) - middle,
+                    low + (radius + thick) * math.sin(math.tau * i / 72),
                 )
                 for i in range(73)
             ]
@@ -89,6 +93,18 @@ class Rolled(FrameBase):
             inside = [at(a, inner) for a, inner, _ in line]
             found.append(region(part, outer + inside[::-1], self.share, sheet))
         return tuple(found)
+
+    def _line(self, sheet: float, full: float) -> list[tuple[float, float, float]]:
+        """Angle, inner and outer radius of the crumb; its far end is cut slanting and lies flat on the last turn."""
+        found = spiral(self.along_mm, sheet, full, self.taper)
+        last = len(found) - 1
+        slants = min(self.along_mm, BEVEL_TIMES * sheet)
+
+        def there(i: int) -> float:
+            return min(1.0, self.along_mm * (1 - i / last) / slants)
+
+        whole = [(a, inner, inner + (out - inner) * there(i)) for i, (a, inner, out) in enumerate(found)]
+        return whole[::EVERY]
 
     def _ridge(self, part: Part, top: float) -> list[Point]:
         """What is piped along the top: half a circle of its volume over the roll's length."""

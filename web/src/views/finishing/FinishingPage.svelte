@@ -156,7 +156,7 @@
   <div class="mt-8 grid gap-x-10 gap-y-8 lg:grid-cols-2">
     <section aria-label="The roll">
       <h2 class="text-2xl">A roll</h2>
-      <div class="grid grid-cols-2 gap-x-4 sm:grid-cols-3 lg:grid-cols-2">
+      <div class="grid gap-x-4 sm:grid-cols-3 lg:grid-cols-2">
         {@render mm('Sheet, wide', state.width, (v) => (state.width = v), 20)}
         {@render mm('Sheet, long', state.long, (v) => (state.long = v), 20)}
         {@render mm('Sheet, thick', state.sheet, (v) => (state.sheet = v))}
@@ -199,7 +199,7 @@
     </section>
     <section aria-label="The ring">
       <h2 class="text-2xl">A ring of fingers</h2>
-      <div class="grid grid-cols-2 gap-x-4 sm:grid-cols-3 lg:grid-cols-2">
+      <div class="grid gap-x-4 sm:grid-cols-3 lg:grid-cols-2">
         {@render mm('Ring', state.ring, (v) => (state.ring = v), 30)}
         {@render mm('Wall, high', state.rim, (v) => (state.rim = v), 5)}
         {@render mm('Finger, wide', state.finger.width_mm, (v) => (state.finger.width_mm = v), 3)}
