@@ -26,14 +26,14 @@ GoodEntry: cup_g density_g_per_ml piece_g
 HalfSphereDimensions: diameter_mm
 HandStep: seconds
 IngredientPortion: grams temperature_c
-Kitchen: air_c altitude_m humidity_percent keeps_days measured_kpa out_of_cold_h
+Kitchen: air_c altitude_m hand_per_h humidity_percent keeps_days measured_kpa out_of_cold_h
 Layout: across_mm along_mm gap_mm length_mm margin_mm width_mm
 LoafDimensions: bottom_length_mm bottom_width_mm depth_mm top_length_mm top_width_mm
 MacaronageStep: target_g_per_ml
 MeringueEntry: acid_percent sugar_to_white
 Mixer: bowl_g bowl_ml
 MixStep: overrun seconds
-Oven: offset_k rise_k_per_min
+Oven: fall_k_per_min offset_k rise_k_per_min
 OvenHeld: set_c
 Paired: single_mm
 PiecePair: larger_mm smaller_mm

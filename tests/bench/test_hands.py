@@ -6,7 +6,7 @@ from datetime import timedelta
 
 from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.told.hands import hands
-from kindwhisk.core.kitchen import Person
+from kindwhisk.core.people import Person
 from tests.bench.helpers import BEGAN, Baker
 from tests.bench.turning import whipping
 

@@ -14,7 +14,7 @@ from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.log.events import event_adapter
 from kindwhisk.bench.rules import BenchRefusal
 from kindwhisk.bench.told.could import Could
-from kindwhisk.core.kitchen import Person
+from kindwhisk.core.people import Person
 from kindwhisk.core.process.flows import Flows
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.errors import CraftError

@@ -6,7 +6,7 @@ from datetime import timedelta
 
 import pytest
 
-from kindwhisk.core.kitchen import Person
+from kindwhisk.core.people import Person
 from kindwhisk.core.piping.sieve import SievedBy
 from kindwhisk.core.process.changes.base import NotSo, Standing
 from kindwhisk.core.process.changes.hands import TakenOver

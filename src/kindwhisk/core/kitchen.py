@@ -13,6 +13,7 @@ from kindwhisk.core.foams.hot_foam import BOWL_G
 from kindwhisk.core.ingredients.allergens import Law
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ovens.place import OvenMode
+from kindwhisk.core.people import EVERY_DAY, Hours, Id, Name, Person
 from kindwhisk.core.shelf_life.cooling_rule import FOOD_CODE, CoolingRule
 from kindwhisk.core.shelf_life.limits import KeptAs
 from kindwhisk.core.tins.shapes import Tin
@@ -21,8 +22,6 @@ from kindwhisk.core.values.model import Value
 from kindwhisk.core.warmth.air import boiling_point_at_c, pressure_kpa
 from kindwhisk.core.warmth.thermometer import Check, corrected_c, shows_c
 
-Id = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
-Name = Annotated[str, Field(min_length=1, max_length=60)]
 Days = Annotated[float, Field(ge=0, le=365)]
 
 
@@ -42,13 +41,14 @@ class KitchenTin(Value):
 
 class Oven(Value):
     """An oven. ``offset_k`` is measured minus set temperature at the middle, by an oven thermometer; ``racks`` how many
-    it takes at once."""
+    it takes at once; ``fall_k_per_min`` how fast it cools with its door ajar."""
 
     id: Id
     name: Name
     mode: OvenMode = OvenMode.STATIC
     offset_k: float = Field(default=0, ge=-60, le=60)
     rise_k_per_min: float = Field(default=8, gt=0.5, le=60)
+    fall_k_per_min: float = Field(default=4, gt=0.2, le=60)
     tins_at_once: int = Field(default=2, ge=1, le=50)
     racks: int = Field(default=2, ge=1, le=6)
 
@@ -58,19 +58,14 @@ class Oven(Value):
 
 
 class Mixer(Value):
-    """A mixer and its bowl; ``bowl_g`` is what the empty bowl weighs, for it takes heat from what is poured in."""
+    """A mixer and its ``bowls``, each with a whisk; ``bowl_g`` is what an empty one weighs, for it takes heat from what
+    is poured in."""
 
     id: Id
     name: Name
     bowl_ml: float = Field(default=4800, gt=200, le=100_000)
     bowl_g: float = Field(default=BOWL_G, ge=100, le=20_000)
-
-
-class Person(Value):
-    """Somebody who bakes here: hands differ in what air a fold keeps."""
-
-    id: Id
-    name: Name
+    bowls: int = Field(default=1, ge=1, le=12)
 
 
 class ProbePlace(StrEnum):
@@ -107,7 +102,8 @@ class Cup(Value):
 class Kitchen(Value):
     """Everything that a forecast needs to know about where it happens; ``cold_rule`` is its own for what must be kept
     cold, in its words, ``out_of_cold_h`` how many hours in all that may be above 5 C (None: guidance), ``cooling`` its
-    rule for what was cooked, ``keeps_days`` its own days for what it keeps in the cold."""
+    rule for what was cooked, ``keeps_days`` its own days for what it keeps in the cold. ``hours`` is when it is open,
+    the ``places`` are for tins and trays, ``hand_per_h`` is what an hour of hands costs (None: not counted)."""
 
     name: Name = "My kitchen"
     altitude_m: float = Field(default=0, ge=-400, le=5000)
@@ -121,6 +117,11 @@ class Kitchen(Value):
     cooling: CoolingRule = FOOD_CODE
     keeps_days: dict[KeptAs, Days] = Field(default_factory=dict, max_length=len(KeptAs))
     hob_rings: int = Field(default=2, ge=1, le=12)
+    hours: tuple[Hours, ...] = Field(default=(EVERY_DAY,), min_length=1, max_length=28)
+    fridge_places: int = Field(default=12, ge=0, le=500)
+    freezer_places: int = Field(default=8, ge=0, le=500)
+    rack_places: int = Field(default=12, ge=0, le=500)
+    hand_per_h: float | None = Field(default=None, ge=0, le=10_000)
     tins: tuple[KitchenTin, ...] = Field(default=(), max_length=MOST_THINGS)
     ovens: tuple[Oven, ...] = Field(default=(Oven(id="oven", name="Oven"),), min_length=1, max_length=MOST_THINGS)
     mixers: tuple[Mixer, ...] = Field(default=(Mixer(id="mixer", name="Mixer"),), min_length=1, max_length=MOST_THINGS)

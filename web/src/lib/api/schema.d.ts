@@ -4484,6 +4484,12 @@ export interface components {
             t_s: number;
         };
         /**
+         * Craft
+         * @description What a step asks of whoever does it.
+         * @enum {string}
+         */
+        Craft: "weighing, foams and batters" | "sugar and the hob" | "piping and sorting" | "the oven" | "cutting, filling and finishing";
+        /**
          * CrumbBody
          * @description A crumb to be soaked.
          */
@@ -6595,6 +6601,29 @@ export interface components {
             sure: number;
         };
         /**
+         * Hours
+         * @description A daily stretch by the clock on the wall, on some days of the week (0 is Monday); it may cross midnight.
+         */
+        Hours: {
+            /** Closes */
+            closes: string;
+            /**
+             * Days
+             * @default [
+             *       0,
+             *       1,
+             *       2,
+             *       3,
+             *       4,
+             *       5,
+             *       6
+             *     ]
+             */
+            days: number[];
+            /** Opens */
+            opens: string;
+        };
+        /**
          * How
          * @description How it cools.
          * @enum {string}
@@ -6899,7 +6928,8 @@ export interface components {
          * Kitchen
          * @description Everything that a forecast needs to know about where it happens; ``cold_rule`` is its own for what must be kept
          *     cold, in its words, ``out_of_cold_h`` how many hours in all that may be above 5 C (None: guidance), ``cooling`` its
-         *     rule for what was cooked, ``keeps_days`` its own days for what it keeps in the cold.
+         *     rule for what was cooked, ``keeps_days`` its own days for what it keeps in the cold. ``hours`` is when it is open,
+         *     the ``places`` are for tins and trays, ``hand_per_h`` is what an hour of hands costs (None: not counted).
          */
         Kitchen: {
             /**
@@ -6937,10 +6967,41 @@ export interface components {
             /** @default eu-m */
             eggs: components["schemas"]["EggSize"];
             /**
+             * Freezer Places
+             * @default 8
+             */
+            freezer_places: number;
+            /**
+             * Fridge Places
+             * @default 12
+             */
+            fridge_places: number;
+            /** Hand Per H */
+            hand_per_h?: number | null;
+            /**
              * Hob Rings
              * @default 2
              */
             hob_rings: number;
+            /**
+             * Hours
+             * @default [
+             *       {
+             *         "closes": "22:00",
+             *         "days": [
+             *           0,
+             *           1,
+             *           2,
+             *           3,
+             *           4,
+             *           5,
+             *           6
+             *         ],
+             *         "opens": "04:00"
+             *       }
+             *     ]
+             */
+            hours: components["schemas"]["Hours"][];
             /**
              * Humidity Percent
              * @default 50
@@ -6958,6 +7019,7 @@ export interface components {
              *       {
              *         "bowl_g": 1000,
              *         "bowl_ml": 4800,
+             *         "bowls": 1,
              *         "id": "mixer",
              *         "name": "Mixer"
              *       }
@@ -6975,6 +7037,7 @@ export interface components {
              * Ovens
              * @default [
              *       {
+             *         "fall_k_per_min": 4,
              *         "id": "oven",
              *         "mode": "static",
              *         "name": "Oven",
@@ -6991,6 +7054,11 @@ export interface components {
              * @default []
              */
             people: components["schemas"]["Person"][];
+            /**
+             * Rack Places
+             * @default 12
+             */
+            rack_places: number;
             /**
              * Thermometers
              * @default []
@@ -8019,7 +8087,8 @@ export interface components {
         };
         /**
          * Mixer
-         * @description A mixer and its bowl; ``bowl_g`` is what the empty bowl weighs, for it takes heat from what is poured in.
+         * @description A mixer and its ``bowls``, each with a whisk; ``bowl_g`` is what an empty one weighs, for it takes heat from what
+         *     is poured in.
          */
         Mixer: {
             /**
@@ -8032,6 +8101,11 @@ export interface components {
              * @default 4800
              */
             bowl_ml: number;
+            /**
+             * Bowls
+             * @default 1
+             */
+            bowls: number;
             /** Id */
             id: string;
             /** Name */
@@ -8479,9 +8553,14 @@ export interface components {
         /**
          * Oven
          * @description An oven. ``offset_k`` is measured minus set temperature at the middle, by an oven thermometer; ``racks`` how many
-         *     it takes at once.
+         *     it takes at once; ``fall_k_per_min`` how fast it cools with its door ajar.
          */
         Oven: {
+            /**
+             * Fall K Per Min
+             * @default 4
+             */
+            fall_k_per_min: number;
             /** Id */
             id: string;
             /** @default static */
@@ -8912,8 +8991,20 @@ export interface components {
         /**
          * Person
          * @description Somebody who bakes here: hands differ in what air a fold keeps.
+         *
+         *     ``hours``: when they are here; empty is whenever the kitchen is open. ``does``: empty is everything.
          */
         Person: {
+            /**
+             * Does
+             * @default []
+             */
+            does: components["schemas"]["Craft"][];
+            /**
+             * Hours
+             * @default []
+             */
+            hours: components["schemas"]["Hours"][];
             /** Id */
             id: string;
             /** Name */

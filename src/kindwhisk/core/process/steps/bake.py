@@ -21,6 +21,7 @@ from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.ovens.air import OvenAir
 from kindwhisk.core.ovens.place import OvenMode, Rack
 from kindwhisk.core.ovens.times import effects_of, with_factor
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.oven_watching import BakeWatching
 from kindwhisk.core.process.setting import Setting
@@ -53,6 +54,7 @@ class BakeStep(StepBase):
     ``sees``, ``not_yet`` and ``too_far`` tell when it is done; left empty, they are those of what it ``sets`` as.
     """
 
+    craft: ClassVar[Craft] = Craft.OVEN
     attention: ClassVar[Attention] = Attention.NONE
     uses: ClassVar[tuple[Resource, ...]] = (Resource.OVEN,)
     sets_foam: ClassVar[bool] = True

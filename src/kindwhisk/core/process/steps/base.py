@@ -16,12 +16,14 @@ from kindwhisk.core.learning.expected import Expected
 from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.ovens.place import Rack
 from kindwhisk.core.patterns.pattern import PatternView
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Attention, Notice, Outcome, Resource
 from kindwhisk.core.process.portions import IngredientPortion, Portion, StepId, StepPortion
 from kindwhisk.core.process.schools import School
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.watching import Watching
 from kindwhisk.core.readiness.window import Purpose
+from kindwhisk.core.storage import Storage
 from kindwhisk.core.values.bands import Band, Quantity, Side
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.values.model import Value
@@ -93,9 +95,9 @@ class OnTray(Value):
 class StepBase(Value):
     """The part that all kinds share.
 
-    Class attributes tell the planner and the gate what the kind is like: ``attention``, ``uses``,
-    ``begins_foam`` (a clock starts), ``sets_foam`` (it stops), ``stills_foam`` (it stops, though no oven
-    has set it), ``passes_window`` (the clock goes on).
+    Class attributes tell the planner and the gate what the kind is like: ``attention``, ``craft``, ``uses``,
+    ``stored`` (where its content stands meanwhile), ``begins_foam`` (a clock starts), ``sets_foam`` (it stops),
+    ``stills_foam`` (it stops, though no oven has set it), ``passes_window`` (the clock goes on).
     ``reading_fades_s``: a density read longer than this before the end tells of a moment, not of the result.
     ``under_way_is_enough``: a foam may begin when this has begun.
     ``shows_before``: the vessels that it takes from are worth seeing beside its own.
@@ -112,6 +114,8 @@ class StepBase(Value):
     """
 
     attention: ClassVar[Attention] = Attention.THROUGHOUT
+    craft: ClassVar[Craft] = Craft.BATTER
+    stored: ClassVar[Storage | None] = None
     uses: ClassVar[tuple[Resource, ...]] = ()
     begins_foam: ClassVar[bool] = False
     sets_foam: ClassVar[bool] = False
@@ -201,6 +205,11 @@ class StepBase(Value):
     def stands_on(self) -> Rack:
         """The rack of the oven that it is for."""
         return Rack.MIDDLE
+
+    @property
+    def stands_in(self) -> Storage | None:
+        """Where its content stands while it lasts; None on the bench."""
+        return self.stored
 
     @property
     def takes_for(self) -> Purpose | None:

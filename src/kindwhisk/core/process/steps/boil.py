@@ -8,6 +8,7 @@ from pydantic import Field
 
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import ProbePlace
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Attention, Checkpoint, MakeReady, Notice, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Heading, StepBase
@@ -33,6 +34,7 @@ HOTTEST_SYRUP_C = 165.0
 class BoilStep(StepBase):
     """Boil sugar and water to ``target_c``, given for sea level; shown as it reads under this kitchen's air."""
 
+    craft: ClassVar[Craft] = Craft.SUGAR
     attention: ClassVar[Attention] = Attention.AT_TIMES
     uses: ClassVar[tuple[Resource, ...]] = (Resource.HOB,)
     under_way_is_enough: ClassVar[bool] = True

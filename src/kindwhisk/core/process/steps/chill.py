@@ -16,6 +16,7 @@ from kindwhisk.core.readiness import gelatine
 from kindwhisk.core.readiness.recognise import content_of, known_of
 from kindwhisk.core.readiness.window import Content
 from kindwhisk.core.safety.cautions import keep_cold
+from kindwhisk.core.storage import Storage
 from kindwhisk.core.values.estimate import Basis, Estimate
 
 FRIDGE_C, FREEZER_C = 4.0, -18.0
@@ -39,6 +40,11 @@ class ChillStep(StepBase):
     sees: str = Field(default="Firm to the touch in the middle.", max_length=200)
     frozen: bool = False
     at_most_hours: float | None = Field(default=None, gt=0, le=240)
+
+    @property
+    def stands_in(self) -> Storage:
+        """In the freezer, or in the refrigerator."""
+        return Storage.FREEZER if self.frozen else Storage.FRIDGE
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Cold, and set where something in it sets."""

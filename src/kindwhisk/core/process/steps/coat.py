@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from enum import StrEnum
-from typing import Literal
+from typing import ClassVar, Literal
 
 from kindwhisk.core.builds.built import Built
 from kindwhisk.core.builds.part import Part, Place
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
@@ -31,6 +32,7 @@ class Where(StrEnum):
 class CoatStep(StepBase):
     """Coat the first of what comes in with the rest of it; ``poured`` is a glaze, which runs off."""
 
+    craft: ClassVar[Craft] = Craft.FINISHING
     kind: Literal["coat"] = "coat"
     where: Where = Where.ALL
     poured: bool = False

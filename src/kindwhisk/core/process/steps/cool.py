@@ -17,6 +17,7 @@ from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, Heading, StepBase, in_tins
 from kindwhisk.core.process.watching import ApproachWatching, Watching
+from kindwhisk.core.storage import Storage
 from kindwhisk.core.values.bands import Band, Quantity, Side
 from kindwhisk.core.values.estimate import Basis, Estimate
 from kindwhisk.core.vessels import section
@@ -26,6 +27,7 @@ from kindwhisk.core.warmth.cooling import CoolGate, How
 class CoolStep(StepBase):
     """Cool to ``above_air_k`` over the kitchen's air, ``inverted`` in the tin or free on a rack."""
 
+    stored: ClassVar[Storage | None] = Storage.RACK
     attention: ClassVar[Attention] = Attention.NONE
     under_way_is_enough: ClassVar[bool] = True
     ends_as_read: ClassVar[bool] = True

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from pydantic import Field
 
@@ -11,6 +11,7 @@ from kindwhisk.core.builds.part import Part, Place
 from kindwhisk.core.builds.stacked import Stacked
 from kindwhisk.core.finishing import cutting
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
@@ -27,6 +28,7 @@ class CutStep(StepBase):
     A sheet is cut across into ``strips`` of one size, which lie on one another then.
     """
 
+    craft: ClassVar[Craft] = Craft.FINISHING
     kind: Literal["cut"] = "cut"
     layers: int = Field(default=3, ge=1, le=12)
     strips: int = Field(default=1, ge=1, le=12)

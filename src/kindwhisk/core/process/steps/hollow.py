@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from pydantic import Field
 
@@ -11,6 +11,7 @@ from kindwhisk.core.builds.domed import Domed
 from kindwhisk.core.builds.part import Part, Place
 from kindwhisk.core.finishing.dome import LID_MM, dome, segment_ml
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Notice, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
@@ -22,6 +23,7 @@ LEAST_MM = 5.0
 class HollowStep(StepBase):
     """Cut a lid of ``lid_mm`` off the flat side, leave a wall of ``wall_mm``, take the crumb out."""
 
+    craft: ClassVar[Craft] = Craft.FINISHING
     kind: Literal["hollow"] = "hollow"
     wall_mm: float = Field(default=18, ge=5, le=100)
     lid_mm: float = Field(default=LID_MM, ge=5, le=100)

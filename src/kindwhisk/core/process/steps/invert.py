@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
@@ -16,6 +17,7 @@ from kindwhisk.core.vessels import section
 class InvertStep(StepBase):
     """Turn the tin over so that the crumb hangs while it sets."""
 
+    craft: ClassVar[Craft] = Craft.OVEN
     kind: Literal["invert"] = "invert"
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import ClassVar, Literal
 
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Outcome
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
@@ -20,6 +21,7 @@ class KnockStep(StepBase):
 
     passes_window: ClassVar[bool] = True
 
+    craft: ClassVar[Craft] = Craft.OVEN
     kind: Literal["knock"] = "knock"
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Literal
+from typing import ClassVar, Literal
 
 from pydantic import Field
 
@@ -13,6 +13,7 @@ from kindwhisk.core.builds.stacked import Stacked
 from kindwhisk.core.finishing import fingers
 from kindwhisk.core.finishing.fingers import FingerRing
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Notice, Outcome
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.steps.base import StepBase, by_habit
@@ -29,6 +30,7 @@ class LineStep(StepBase):
     """Line the ring in use: the first that comes in is the wall of fingers, cut to ``wall_mm`` (None: as high as the
     ring), the next the disc on its base."""
 
+    craft: ClassVar[Craft] = Craft.FINISHING
     kind: Literal["line"] = "line"
     wall_mm: float | None = Field(default=None, ge=10, le=400)
 

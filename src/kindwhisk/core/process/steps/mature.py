@@ -12,11 +12,13 @@ from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase
 from kindwhisk.core.process.steps.chill import FRIDGE_C
 from kindwhisk.core.safety.cautions import keep_cold
+from kindwhisk.core.storage import Storage
 
 
 class MatureStep(StepBase):
     """Boxed in the cold, for as long as a ``filling`` needs."""
 
+    stored: ClassVar[Storage | None] = Storage.FRIDGE
     attention: ClassVar[Attention] = Attention.NONE
     under_way_is_enough: ClassVar[bool] = True
     stills_foam: ClassVar[bool] = True

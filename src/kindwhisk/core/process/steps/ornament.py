@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from enum import StrEnum
-from typing import Literal
+from typing import ClassVar, Literal
 
 from kindwhisk.core.builds.built import Built
 from kindwhisk.core.builds.part import Part, Place
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
@@ -62,6 +63,7 @@ HOW: dict[Ornament, tuple[float, str, str, str]] = {
 class OrnamentStep(StepBase):
     """Put on top of the first of what comes in the rest of it, ``how``."""
 
+    craft: ClassVar[Craft] = Craft.FINISHING
     kind: Literal["ornament"] = "ornament"
     how: Ornament = Ornament.PIPE
 

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from typing import Literal, NamedTuple
+from typing import ClassVar, Literal, NamedTuple
 
 from kindwhisk.core.builds.built import Built
 from kindwhisk.core.builds.paired import Paired
 from kindwhisk.core.builds.part import Part, Place
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.people import Craft
 from kindwhisk.core.piping.maturing import hours, keeps_days, kind_of
 from kindwhisk.core.piping.sorting import BAG_SHARE, THICK_MM, filling
 from kindwhisk.core.process.outcome import Notice, Outcome
@@ -27,6 +28,7 @@ THIN = 0.75
 class PairStep(StepBase):
     """Pair the pieces that come in first, with the rest of what comes in between them."""
 
+    craft: ClassVar[Craft] = Craft.PIPING
     kind: Literal["pair"] = "pair"
 
     @property

@@ -12,6 +12,7 @@ from kindwhisk.core.learning.expected import Expected
 from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.patterns.pattern import BatterNames, PatternView, numbered
 from kindwhisk.core.patterns.stripes import in_the_bag
+from kindwhisk.core.people import Craft
 from kindwhisk.core.piping import deposit
 from kindwhisk.core.piping.colouring import ColourRisk, doses_in
 from kindwhisk.core.process.outcome import Checkpoint, DepositView, MakeReady, Notice, Outcome
@@ -48,6 +49,7 @@ class PipeStep(StepBase):
         "piece": PipedPiece(width_mm=40, height_mm=10).model_dump(mode="json"),
     }
 
+    craft: ClassVar[Craft] = Craft.PIPING
     kind: Literal["pipe"] = "pipe"
     piece: PipedPiece
     piece_name: str = Field(default="piece", min_length=1, max_length=40)

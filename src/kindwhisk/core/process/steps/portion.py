@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from pydantic import Field
 
@@ -12,6 +12,7 @@ from kindwhisk.core.builds.rolled import Rolled
 from kindwhisk.core.builds.stacked import Stacked
 from kindwhisk.core.finishing import cutting, rolling
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import MakeReady, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
@@ -23,6 +24,7 @@ MOST_PORTIONS = 400
 class PortionStep(StepBase):
     """Cut each into ``portions``; of a roll both ends (``end_mm``) come off, of a sheet ``edge_mm`` all round."""
 
+    craft: ClassVar[Craft] = Craft.FINISHING
     kind: Literal["portion"] = "portion"
     portions: int = Field(default=10, ge=1, le=MOST_PORTIONS)
     end_mm: float = Field(default=rolling.END_TRIM_MM[1], ge=0, le=100)

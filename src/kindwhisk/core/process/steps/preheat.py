@@ -10,6 +10,7 @@ from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.ovens import air
 from kindwhisk.core.ovens.place import Rack
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome, Resource
 from kindwhisk.core.process.oven_watching import PreheatWatching
 from kindwhisk.core.process.setting import Setting
@@ -24,6 +25,7 @@ RACKS = {Rack.TOP: "rack near the top", Rack.MIDDLE: "rack in the middle", Rack.
 class PreheatStep(StepBase):
     """Bring the oven to ``oven_c``."""
 
+    craft: ClassVar[Craft] = Craft.OVEN
     attention: ClassVar[Attention] = Attention.NONE
     under_way_is_enough: ClassVar[bool] = True
     uses: ClassVar[tuple[Resource, ...]] = (Resource.OVEN,)

@@ -7,6 +7,7 @@ from typing import ClassVar, Literal
 from pydantic import Field
 
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.people import Craft
 from kindwhisk.core.piping.loads import recovers_s
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
@@ -16,6 +17,7 @@ from kindwhisk.core.process.steps.base import StepBase, by_habit
 class RecoverStep(StepBase):
     """Let the oven come back to ``oven_c`` before the next load."""
 
+    craft: ClassVar[Craft] = Craft.OVEN
     attention: ClassVar[Attention] = Attention.NONE
     uses: ClassVar[tuple[Resource, ...]] = (Resource.OVEN,)
     by_itself: ClassVar[bool] = True

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from enum import StrEnum
-from typing import Literal
+from typing import ClassVar, Literal
 
 from pydantic import Field
 
@@ -13,6 +13,7 @@ from kindwhisk.core.builds.rolled import Rolled
 from kindwhisk.core.builds.stacked import Stacked
 from kindwhisk.core.finishing import rolling
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Checkpoint, MakeReady, Notice, Outcome
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
@@ -53,6 +54,7 @@ class RollStep(StepBase):
     ``warm``: empty, while it is warm, so that it remembers its bend. ``core_mm`` is what the first turn goes round.
     """
 
+    craft: ClassVar[Craft] = Craft.FINISHING
     kind: Literal["roll"] = "roll"
     begun: From = From.SHORT
     sheet_mm: float = Field(default=14, ge=3, le=40)

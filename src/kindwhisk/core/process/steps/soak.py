@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from kindwhisk.core.builds.built import Built
 from kindwhisk.core.builds.part import CRUMBS
 from kindwhisk.core.finishing import soaking
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Notice, Outcome
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
@@ -22,6 +23,7 @@ class SoakStep(StepBase):
     Of a build the crumbs are soaked, each by its share of the pores.
     """
 
+    craft: ClassVar[Craft] = Craft.FINISHING
     kind: Literal["soak"] = "soak"
     flooded: bool = False
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import ClassVar, Literal
 
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.people import Craft
 from kindwhisk.core.piping.lifting import LIFTED, STUCK
 from kindwhisk.core.piping.sorting import SPARE
 from kindwhisk.core.process.outcome import Checkpoint, Notice, Outcome
@@ -18,6 +19,7 @@ PER_PIECE_S = 3.0
 class SortStep(StepBase):
     """Lift, sort by size, and count the good ones and the others."""
 
+    craft: ClassVar[Craft] = Craft.PIPING
     kind: Literal["sort"] = "sort"
 
     divides: ClassVar[bool] = False

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from typing import Literal
+from typing import ClassVar, Literal
 
 from pydantic import Field
 
@@ -12,6 +12,7 @@ from kindwhisk.core.builds.domed import Domed
 from kindwhisk.core.builds.part import Part, Place
 from kindwhisk.core.builds.stacked import Stacked
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Notice, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
@@ -32,6 +33,7 @@ class SpreadStep(StepBase):
     goes into (0: onto a flat crumb).
     """
 
+    craft: ClassVar[Craft] = Craft.FINISHING
     kind: Literal["spread"] = "spread"
     thickness_mm: float | None = Field(default=None, gt=0, le=100)
     taper: float = Field(default=0, ge=0, le=1)

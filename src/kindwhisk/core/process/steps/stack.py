@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from pydantic import Field
 
@@ -10,6 +10,7 @@ from kindwhisk.core.builds.built import Built
 from kindwhisk.core.builds.part import CRUMBS, Part, Place
 from kindwhisk.core.finishing.cutting import THINNEST_MM
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Checkpoint, Notice, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
@@ -28,6 +29,7 @@ class StackStep(StepBase):
     film, so that it stands straight.
     """
 
+    craft: ClassVar[Craft] = Craft.FINISHING
     kind: Literal["stack"] = "stack"
     cakes: int | None = Field(default=None, ge=1, le=99)
     in_ring: bool = False

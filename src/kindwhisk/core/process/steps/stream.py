@@ -14,6 +14,7 @@ from kindwhisk.core.foams.meringue_foam import density_of, holds_s
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import ProbePlace
 from kindwhisk.core.learning.figures import Figure
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Cue, Notice, Outcome, Resource
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
@@ -37,6 +38,7 @@ def split(intake: tuple[Material, ...]) -> tuple[Material, Material]:
 class StreamStep(StepBase):
     """Pour hot syrup into a running foam and whisk on until it has cooled to ``until_c``."""
 
+    craft: ClassVar[Craft] = Craft.SUGAR
     attention: ClassVar[Attention] = Attention.AT_TIMES
     uses: ClassVar[tuple[Resource, ...]] = (Resource.MIXER,)
     probe: ClassVar[ProbePlace | None] = ProbePlace.BOWL

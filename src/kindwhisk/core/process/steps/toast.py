@@ -7,6 +7,7 @@ from typing import ClassVar, Literal
 from pydantic import Field
 
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Outcome, Resource
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase
@@ -20,6 +21,7 @@ DRIES = 0.4
 class ToastStep(StepBase):
     """Toast at ``oven_c`` for about ``minutes``."""
 
+    craft: ClassVar[Craft] = Craft.OVEN
     attention: ClassVar[Attention] = Attention.AT_TIMES
     uses: ClassVar[tuple[Resource, ...]] = (Resource.OVEN,)
 

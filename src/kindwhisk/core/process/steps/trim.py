@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from pydantic import Field
 
@@ -10,6 +10,7 @@ from kindwhisk.core.builds.built import Built, whole
 from kindwhisk.core.builds.part import Part, Place
 from kindwhisk.core.builds.stacked import Stacked
 from kindwhisk.core.ingredients.material import Material
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Notice, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
@@ -19,6 +20,7 @@ from kindwhisk.core.process.steps.building import as_build, offcut_words
 class TrimStep(StepBase):
     """Trim ``edge_mm`` off all round, or to a disc of ``round_mm``."""
 
+    craft: ClassVar[Craft] = Craft.FINISHING
     kind: Literal["trim"] = "trim"
     edge_mm: float = Field(default=5, ge=0, le=200)
     round_mm: float | None = Field(default=None, ge=20, le=1000)

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import ClassVar, Literal
 
 from kindwhisk.core.ingredients.material import Material, combine
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Checkpoint, Outcome
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import StepBase, by_habit
@@ -18,6 +19,7 @@ HOT_C = 45.0
 class TurnOutStep(StepBase):
     """Free the wall, the tube and the base, and turn the cake out."""
 
+    craft: ClassVar[Craft] = Craft.OVEN
     kind: Literal["turn-out"] = "turn-out"
 
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:

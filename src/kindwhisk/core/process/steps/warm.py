@@ -9,6 +9,7 @@ from pydantic import Field
 from kindwhisk.core.foams import foam
 from kindwhisk.core.ingredients.material import Material, combine
 from kindwhisk.core.kitchen import ProbePlace
+from kindwhisk.core.people import Craft
 from kindwhisk.core.process.outcome import Attention, Checkpoint, Notice, Outcome, Resource
 from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
@@ -33,6 +34,7 @@ def _sets(dissolves: Dissolution | None) -> str:
 class WarmStep(StepBase):
     """Warm to ``target_c``; eggs go ``over_water`` and are stirred all the time."""
 
+    craft: ClassVar[Craft] = Craft.SUGAR
     attention: ClassVar[Attention] = Attention.AT_TIMES
     uses: ClassVar[tuple[Resource, ...]] = (Resource.HOB,)
     probe: ClassVar[ProbePlace | None] = ProbePlace.BOWL

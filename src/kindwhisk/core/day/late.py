@@ -1,0 +1,62 @@
+"""As late as may be: what the solver left lying about early, where nothing was gained by it.
+
+A plan is judged by its first hand and its last; in between each step goes where it waits least for the next.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from kindwhisk.core.day.resources import DayResources
+from kindwhisk.core.day.timetable import Timetable
+from kindwhisk.core.day.work import GRID_S, DayBake, DayTask, Key, Placed
+
+MOST_TRIES = 60
+
+
+def as_late_as_may_be(placed: Sequence[Placed], bakes: Sequence[DayBake], resources: DayResources) -> list[Placed]:
+    """The same plan with each step that needs no oven moved as near to the next as there is room.
+
+    What was begun or pinned stays.
+    """
+    at = {p.key: p for p in placed}
+    work = {(b.id, t.id): (b, t) for b in bakes for t in b.tasks}
+    timetable = Timetable(resources)
+    for key, one in at.items():
+        timetable.take(work[key][1], one)
+    ends = {b.id: max([b.due_s, *(p.end_s for p in at.values() if p.bake == b.id)]) for b in bakes}
+    for key in sorted(at, key=lambda k: -at[k].start_s):
+        bake, task = work[key]
+        if task.heat is not None or task.id in bake.known or task.id in bake.pinned:
+            continue
+        timetable.give_back(task, at[key])
+        at[key] = _later(timetable, bake, task, at, _most(bake, task, at, ends[bake.id]))
+        timetable.take(task, at[key])
+    return list(at.values())
+
+
+def _most(bake: DayBake, task: DayTask, at: Mapping[Key, Placed], end_s: float) -> float:
+    """The latest start that needs and windows allow."""
+    lasts = at[bake.id, task.id].end_s - at[bake.id, task.id].start_s
+    most = [end_s - lasts]
+    for lag in bake.lags:
+        if lag.earlier == task.id:
+            most.append(at[bake.id, lag.later].start_s - lag.at_least_s - (lasts if lag.from_end else 0.0))
+        elif lag.later == task.id and lag.at_most_s is not None:
+            before = at[bake.id, lag.earlier]
+            most.append((before.end_s if lag.from_end else before.start_s) + lag.at_most_s)
+    return min(most)
+
+
+def _later(timetable: Timetable, bake: DayBake, task: DayTask, at: Mapping[Key, Placed], most_s: float) -> Placed:
+    own = at[bake.id, task.id]
+    start = most_s // GRID_S * GRID_S
+    for _ in range(MOST_TRIES):
+        if start <= own.start_s:
+            break
+        room = timetable.room(task, bake.id, own.oven, start)
+        if room.fits:
+            end = start + own.end_s - own.start_s
+            return own.model_copy(update={"start_s": start, "end_s": end, "person": room.person, "mixer": room.mixer})
+        start = min(start - GRID_S, room.sooner_s // GRID_S * GRID_S)
+    return own

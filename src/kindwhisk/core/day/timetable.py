@@ -1,0 +1,189 @@
+"""What is taken when: steps laid one by one over what a day shares, each where there is room.
+
+It decides nothing: it says whether a step fits at a moment, and where it would fit next or would have fitted before.
+"""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Callable, Iterable, Sequence
+from typing import NamedTuple
+
+from kindwhisk.core.day.resources import LEFT_ON_S, WASH_S, DayResources, OvenRoom
+from kindwhisk.core.day.work import DayTask, Placed, on_grid
+
+NEAR_S = 1e-6
+
+
+class Room(NamedTuple):
+    """Where a step fits: at ``at_s`` itself (``fits``), else not before ``later_s`` nor after ``sooner_s``."""
+
+    fits: bool
+    later_s: float = -math.inf
+    sooner_s: float = math.inf
+    person: str = ""
+    mixer: str = ""
+
+
+class _Busy(NamedTuple):
+    start_s: float
+    end_s: float
+    task: DayTask | None = None
+    amount: int = 1
+    bake: str = ""
+
+
+def _over(start: float, end: float, busy: Iterable[_Busy]) -> list[_Busy]:
+    return [b for b in busy if b.start_s < end - NEAR_S and b.end_s > start + NEAR_S]
+
+
+class Timetable:
+    """Steps placed so far."""
+
+    def __init__(self, resources: DayResources) -> None:
+        self.resources = resources
+        self._people = {h.id: [_Busy(s.start_s, s.end_s) for s in h.away] for h in resources.people}
+        self._mixers: dict[str, list[_Busy]] = {m.id: [] for m in resources.mixers}
+        self._hob: list[_Busy] = []
+        self._ovens = {o.id: [_Busy(s.start_s, s.end_s) for s in o.shut] for o in resources.ovens}
+        self._stands: dict[str, list[_Busy]] = {s: [] for s in resources.places}
+        self._last_by_bake: dict[str, str] = {}
+
+    def room(self, task: DayTask, bake: str, oven: str, at_s: float, lasts_s: float | None = None) -> Room:
+        """Whether a step of a bake fits at a moment, with whose hands and in which mixer; ``lasts_s``: shorter than
+        it lasts by itself."""
+        end = at_s + (task.lasts_s(oven) if lasts_s is None else lasts_s)
+        parts = []
+        person = mixer = ""
+        if task.hands:
+            order = sorted(self.resources.people, key=lambda h: h.id != self._last_by_bake.get(bake))
+            able = [h.id for h in order if h.may(task.craft)]
+            person, found = self._one_of(able, at_s, end, lambda i: self._people[i])
+            parts.append(found)
+        if task.mixer and self.resources.mixers:
+            mixer, found = self._one_of(list(self._mixers), at_s, end, lambda i: self._washed(i, task))
+            parts.append(found)
+        if task.hob:
+            parts.append(_several(self._hob, 1, self.resources.rings, at_s, end))
+        if task.heat is not None and oven in self._ovens:
+            parts.append(self._in_oven(task, bake, self.resources.oven(oven), (at_s, end)))
+        if task.stands is not None:
+            most = max(self.resources.places[task.stands], task.places)
+            parts.append(_several(self._stands[task.stands], task.places, most, at_s, end))
+        blocked = [p for p in parts if not p.fits]
+        if not blocked:
+            return Room(True, person=person, mixer=mixer)
+        return Room(False, max(p.later_s for p in blocked), min(p.sooner_s for p in blocked))
+
+    def heating_s(self, task: DayTask, oven: str, hot_at_s: float) -> float:
+        """How long a step that heats has to, to be hot at a moment: from cold, or from what was left on for it."""
+        assert task.heat is not None
+        cold, room = task.lasts_s(oven), self.resources.oven(oven)
+        ways = []
+        for busy in self._ovens[oven]:
+            heat = busy.task.heat if busy.task is not None else None
+            if heat is None or heat.heats:
+                continue
+            way = room.change_s(heat.celsius, task.heat.celsius)
+            begins = hot_at_s - on_grid(way)
+            left_on = busy.end_s >= begins - LEFT_ON_S and (busy.start_s if way == 0 else busy.end_s) <= begins
+            if left_on:
+                ways.append((busy.end_s, on_grid(way)))
+        return min(cold, max(ways)[1]) if ways else cold
+
+    def take(self, task: DayTask, placed: Placed) -> None:
+        """Lay a step where it is placed, whether it fits or not."""
+        busy = _Busy(placed.start_s, placed.end_s, task, task.places, placed.bake)
+        for rows in self._rows(task, placed):
+            rows.append(busy)
+        if placed.person:
+            self._last_by_bake[placed.bake] = placed.person
+
+    def give_back(self, task: DayTask, placed: Placed) -> None:
+        """Take a step away again."""
+        busy = _Busy(placed.start_s, placed.end_s, task, task.places, placed.bake)
+        for rows in self._rows(task, placed):
+            rows.remove(busy)
+
+    def _rows(self, task: DayTask, placed: Placed) -> list[list[_Busy]]:
+        rows = []
+        if placed.person in self._people:
+            rows.append(self._people[placed.person])
+        if placed.mixer in self._mixers:
+            rows.append(self._mixers[placed.mixer])
+        if task.hob:
+            rows.append(self._hob)
+        if task.heat is not None and placed.oven in self._ovens:
+            rows.append(self._ovens[placed.oven])
+        if task.stands is not None:
+            rows.append(self._stands[task.stands])
+        return rows
+
+    def _one_of(
+        self, ids: Sequence[str], at_s: float, end: float, rows: Callable[[str], Sequence[_Busy]]
+    ) -> tuple[str, Room]:
+        """The first of several that is free, or when the first of them will be, or the last was."""
+        later, sooner = math.inf, -math.inf
+        for own in ids:
+            over = _over(at_s, end, rows(own))
+            if not over:
+                return own, Room(True)
+            later = min(later, max(b.end_s for b in over))
+            sooner = max(sooner, min(b.start_s for b in over) - (end - at_s))
+        return "", Room(False, later, sooner)
+
+    def _washed(self, mixer: str, task: DayTask) -> list[_Busy]:
+        """A mixer's steps, with the wash that lies between fat and whites where it has one bowl."""
+        bowls = next(m.bowls for m in self.resources.mixers if m.id == mixer)
+        rows = []
+        for busy in self._mixers[mixer]:
+            other = busy.task
+            after = bowls == 1 and other is not None and other.greasy and task.clean
+            before = bowls == 1 and other is not None and other.clean and task.greasy
+            rows.append(
+                _Busy(busy.start_s - (WASH_S if before else 0.0), busy.end_s + (WASH_S if after else 0.0), other)
+            )
+        return rows
+
+    def _in_oven(self, task: DayTask, bake: str, oven: OvenRoom, times: tuple[float, float]) -> Room:
+        """Racks at one temperature, kept from when it was brought there; the way from one to another before and
+        after."""
+        assert task.heat is not None
+        own = task.heat
+        at_s, end = times
+        hot = [b.end_s for b in self._ovens[oven.id] if b.bake == bake and _heats(b, own.celsius) and b.end_s <= at_s]
+        kept_s = at_s if own.heats else max(hot, default=at_s)
+        alike, others = [], []
+        for busy in self._ovens[oven.id]:
+            heat = busy.task.heat if busy.task is not None else None
+            if heat is not None and abs(heat.celsius - own.celsius) < 0.5:
+                alike.append(_Busy(busy.start_s, busy.end_s, busy.task, heat.racks))
+            elif heat is None:
+                others.append(busy)
+            else:
+                # A step that heats brings as much of the way with it as it lasts.
+                before = oven.change_s(heat.celsius, own.celsius) - (end - at_s if own.heats else 0.0)
+                after = oven.change_s(own.celsius, heat.celsius) - (busy.end_s - busy.start_s if heat.heats else 0.0)
+                others.append(_Busy(busy.start_s - max(0.0, after), busy.end_s + max(0.0, before)))
+        over = _over(kept_s, end, others)
+        if over:
+            length = end - at_s
+            return Room(False, max(b.end_s for b in over), min(b.start_s for b in over) - length)
+        return _several(alike, own.racks, max(oven.racks, own.racks), at_s, end)
+
+
+def _heats(busy: _Busy, celsius: float) -> bool:
+    heat = busy.task.heat if busy.task is not None else None
+    return heat is not None and heat.heats and abs(heat.celsius - celsius) < 0.5
+
+
+def _several(rows: Iterable[_Busy], amount: int, most: int, at_s: float, end: float) -> Room:
+    """Room for ``amount`` among what is taken of ``most``."""
+    over = _over(at_s, end, (b for b in rows if b.amount))
+    if not over or not amount:
+        return Room(True)
+    edges = [at_s, *(b.start_s for b in over if b.start_s > at_s)]
+    used = max(sum(b.amount for b in over if b.start_s <= t + NEAR_S and b.end_s > t + NEAR_S) for t in edges)
+    if used + amount <= most:
+        return Room(True)
+    return Room(False, min(b.end_s for b in over), max(b.start_s for b in over) - (end - at_s))

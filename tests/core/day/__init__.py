@@ -1,0 +1,1 @@
+"""Days of several bakes."""
