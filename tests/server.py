@@ -22,8 +22,9 @@ CHROMIUM = (
 class Server:
     """A server process that can be killed and started again on the same data and port."""
 
-    def __init__(self, data: Path, command: str = "demo") -> None:
+    def __init__(self, data: Path, command: str = "demo", *, day: bool = False) -> None:
         self.data, self.command, self.port = data, command, 0
+        self.more = [] if day or command != "demo" else ["--no-day"]
         self.process: subprocess.Popen[str] | None = None
 
     @property
@@ -36,7 +37,7 @@ class Server:
         self.process = subprocess.Popen(
             [
                 sys.executable, "-m", "kindwhisk.cli", self.command, "--data", str(self.data),
-                "--port", str(self.port), "--web", str(ROOT / "web" / "dist"),
+                "--port", str(self.port), "--web", str(ROOT / "web" / "dist"), *self.more,
             ],
             stdout=subprocess.PIPE,
             text=True,

@@ -62,6 +62,9 @@ LineStep: wall_mm
 PortionStep: edge_mm end_mm
 SpreadStep: case_mm taper thickness_mm
 TrimStep: edge_mm round_mm
+StockItem: grams least_g pack_g price_per_kg
+Wish: depth_mm eggs servings total_g whites_g
+Limit: grams
 """
 """Entered by somebody, or a formula's own: told back as it was given."""
 
@@ -162,6 +165,14 @@ Region: grams thickness_mm
 RollSeen: strain
 RollView: diameter_mm filling_g length_mm strain thinnest_mm turns
 SoakPlan: grams
+DayCost: goods hands total
+OrderCost: each goods hands hands_s priced_share total
+IntoBowl: grams
+OutOfTheCold: grams
+EggOffer: grams
+WeighedOnce: grams
+ToBuy: amount buy_g left_g needed_g there_g
+Shopping: amount
 """
 """Arithmetic of what was given: masses, volumes of shapes, levels of a batter whose density was given or is told."""
 
@@ -246,6 +257,11 @@ TimeFactor: log_sd
 TimeStep: after_factor after_high after_low modelled_min ratio trusted
 LayerSoak: goes_g grams most_g
 SoakPlan: fills over_g pores_ml
+DayAnswer: bound cost gap now_s waits_s
+DayStep: oven_c slack_s
+PlannedBake: late_by_s
+Way: late_s seconds
+Span: end_s start_s
 """
 """One step of a reckoning whose result stands in the same answer with its range, or with a deviation of its own."""
 

@@ -9,6 +9,7 @@
   const views = [
     { path: p('/'), name: 'Today' },
     { path: p('/book'), name: 'Book' },
+    { path: p('/plan'), name: 'Plan' },
     { path: p('/bench'), name: 'Bench' },
     { path: p('/log'), name: 'Log' },
     { path: p('/kitchen'), name: 'Kitchen' },

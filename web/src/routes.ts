@@ -16,6 +16,7 @@ export const { p, navigate, isActive, route } = createRouter({
   '/book/:formula/change': () => import('./views/book/ChangePage.svelte'),
   '/book/:formula/versions': () => import('./views/book/VersionsPage.svelte'),
   '/book/:formula/weigh': () => import('./views/book/WeighPage.svelte'),
+  '/plan': () => import('./views/plan/PlanPage.svelte'),
   '/bench': () => import('./views/bench/BenchDoor.svelte'),
   '/bench/:bake': () => import('./views/bench/BenchPage.svelte'),
   '/log': () => import('./views/log/Log.svelte'),

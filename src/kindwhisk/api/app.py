@@ -11,12 +11,14 @@ from fastapi import FastAPI, Request, Response
 
 from kindwhisk import __version__
 from kindwhisk.api import beside, pages, problems, sums
+from kindwhisk.api.preparing import Preparing
 from kindwhisk.api.routers import (
     bakes,
     baking,
     book,
     cooling,
     craft,
+    days,
     finishing,
     folding,
     goods,
@@ -51,6 +53,7 @@ ROUTERS = (
     keeping,
     book,
     plans,
+    days,
     bakes,
     kitchen,
     learned,
@@ -119,6 +122,7 @@ def create_app(settings: Settings) -> FastAPI:
     sessions = Sessions(settings.passcode, store.sessions)
     app.state.bench, app.state.sessions = bench, sessions
     app.state.stand_ins, app.state.shared = stand_ins_here, Shared()
+    app.state.preparing = Preparing()
     for module in ROUTERS:
         app.include_router(module.router, max_body_size=problems.MOST_BYTES)
     problems.install(app)

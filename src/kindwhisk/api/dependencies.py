@@ -6,6 +6,7 @@ from typing import Annotated
 
 from fastapi import Depends, Request
 
+from kindwhisk.api.preparing import Preparing
 from kindwhisk.api.sessions import Sessions
 from kindwhisk.api.shared import Shared
 from kindwhisk.bench.bench import Bench
@@ -35,6 +36,12 @@ async def _shared(request: Request) -> Shared:
     return shared
 
 
+async def _preparing(request: Request) -> Preparing:
+    preparing: Preparing = request.app.state.preparing
+    return preparing
+
+
+PreparingHere = Annotated[Preparing, Depends(_preparing)]
 SharedHere = Annotated[Shared, Depends(_shared)]
 BenchHere = Annotated[Bench, Depends(_bench)]
 StandInsHere = Annotated[StandIns, Depends(_stand_ins)]

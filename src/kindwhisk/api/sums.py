@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 import tempfile
+from collections.abc import Sequence
 from datetime import datetime
 from pathlib import Path
 
@@ -12,6 +13,14 @@ from kindwhisk.bench.plans import PlanView, plan_backward
 from kindwhisk.core.baking.answers import Answer, answers
 from kindwhisk.core.baking.carry_over import CarryOver, carried_over
 from kindwhisk.core.baking.follow import CrumbFollower
+from kindwhisk.core.day.first import starting_plan
+from kindwhisk.core.day.model import Asked
+from kindwhisk.core.day.plan import DayPlan
+from kindwhisk.core.day.prepared import Prepared, prepare
+from kindwhisk.core.day.resources import DayResources
+from kindwhisk.core.day.solver import solve
+from kindwhisk.core.day.ways import Way, ways
+from kindwhisk.core.day.work import DayBake
 from kindwhisk.core.ingredients import tell
 from kindwhisk.core.ingredients.eggs import EggSize
 from kindwhisk.core.ingredients.goods import Good
@@ -28,6 +37,9 @@ from kindwhisk.core.sugar.watch import watch
 from kindwhisk.core.tins.shapes import Tin
 from kindwhisk.core.values.technique import Technique
 from kindwhisk.formats import archive
+
+WAY_S = 1.2
+"""So long a change is tried that might bring all in time."""
 
 
 # What a plan is made from.
@@ -47,6 +59,32 @@ def planned(
     _told(formula.goods)
     made = in_loads(scale(formula, kitchen, wish, record), kitchen, record)
     return plan_backward(made.forecast, kitchen, ready_at, not_before)
+
+
+# What a day is planned by.
+def day_prepared(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecord) -> Prepared:
+    """An order made ready for the plan of its day.
+
+    Raises:
+        CraftError: the wish can't be met.
+    """
+    _told(formula.goods)
+    return prepare(formula, kitchen, wish, record)
+
+
+def day_solved(bakes: tuple[DayBake, ...], here: DayResources, asked: Asked) -> DayPlan | None:
+    """A better plan of a day; None where none was found in the time."""
+    return solve(bakes, here, asked)
+
+
+def day_ways(plan: DayPlan, bakes: tuple[DayBake, ...], here: DayResources, now_s: float) -> tuple[Way, ...]:
+    """What would bring all in time."""
+
+    def tried(changed: Sequence[DayBake], other: DayResources) -> DayPlan | None:
+        first = starting_plan(changed, {}, other, now_s) if not any(b.known for b in changed) else ()
+        return solve(changed, other, Asked(now_s=now_s, hint=tuple(first), seconds=WAY_S))
+
+    return tuple(ways(plan, bakes, here, now_s, tried))
 
 
 # What a recipe is read by.

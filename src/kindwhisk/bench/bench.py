@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from kindwhisk.bench.commands import Commands
+from kindwhisk.bench.days.desk import Days
 from kindwhisk.bench.queries import Queries
 
 
-class Bench(Commands, Queries):
+class Bench(Days, Queries):
     """All bakes of a data file: what is done, and what is asked. Every method may be called from any thread."""

@@ -9,6 +9,7 @@ from kindwhisk.bench.learned.asking import asks
 from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.document import BakeDocument
 from kindwhisk.bench.log.log import BakeLog
+from kindwhisk.bench.log.planned import PlannedStep
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.plans import plan_backward
 from kindwhisk.bench.record import summary
@@ -16,8 +17,10 @@ from kindwhisk.bench.rules import check, ribbon_density
 from kindwhisk.bench.told.foreseen import Foreseen, foreseen
 from kindwhisk.bench.turns import Turning, placed
 from kindwhisk.bench.workplace import Workplace
+from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.process.course import Beside
-from kindwhisk.core.process.scaling import in_loads, scale
+from kindwhisk.core.process.record import KitchenRecord
+from kindwhisk.core.process.scaling import Scaled, in_loads, scale
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.bands import Quantity
 
@@ -62,41 +65,33 @@ class Commands(Workplace):
         record = self.record()
         scaled = in_loads(scale(formula, kitchen, wish, record), kitchen, record)
         plan = plan_backward(scaled.forecast, kitchen, ready_at, began)
-        document = BakeDocument(
-            formula=scaled.formula,
-            formula_version=version,
-            kitchen=kitchen,
-            kitchen_revision=revision,
-            oven=scaled.oven,
-            tin_name=scaled.tin_name,
-            tin=scaled.tin,
-            tin_wall=scaled.tin_wall,
-            tin_count=scaled.tin_count,
-            beside=tuple(Beside(name=b.name, tin=b.tin, count=b.count) for b in scaled.beside),
-            record=record,
-            hands=hands,
-            ready_at=plan.wanted_at,
-            planned=plan.steps,
-        )
-        bake_id = f"{began:%Y%m%d}-{formula_id[:24]}-{secrets.token_hex(3)}"
+        made_in = (version, revision, kitchen, record)
+        document = document_of(scaled, made_in, hands, plan.wanted_at, plan.steps)
         with self.store.writing():
             known = bakes.find_by_key(client_key)
             if known is not None:
                 return str(known.id)
-            bakes.create(
-                id=bake_id,
-                formula=formula_id,
-                version=version,
-                title=formula.title,
-                started_at=began.isoformat(),
-                status="running",
-                client_key=client_key,
-                document=document.model_dump_json(),
-            )
+            bake_id = self._begun(document, began, client_key)
             wait_s = (plan.start_at - began).total_seconds()
             if bell and wait_s > 0:
                 self.logs.add(self.logs.read(bake_id), began, _bell(client_key, formula.title, wait_s))
         self.hub.wake()
+        return bake_id
+
+    def _begun(self, document: BakeDocument, began: datetime, client_key: str) -> str:
+        """Keep a new bake, and return its id."""
+        formula = document.formula
+        bake_id = f"{began:%Y%m%d}-{formula.id[:24]}-{secrets.token_hex(3)}"
+        self.store.bakes.create(
+            id=bake_id,
+            formula=formula.id,
+            version=document.formula_version,
+            title=formula.title,
+            started_at=began.isoformat(),
+            status="running",
+            client_key=client_key,
+            document=document.model_dump_json(),
+        )
         return bake_id
 
     def post(self, bake_id: str, event: ev.BenchEvent) -> Moment:
@@ -153,6 +148,33 @@ class Commands(Workplace):
         check(event, before)
         planned, _ = placed(event, before)
         return planned, before.progress.last_sequence
+
+
+MadeIn = tuple[int, int, Kitchen, KitchenRecord]
+"""A formula's version, the kitchen's revision, that kitchen, and what its bakes have told."""
+
+
+def document_of(
+    scaled: Scaled, made_in: MadeIn, hands: str, ready_at: datetime, planned: tuple[PlannedStep, ...]
+) -> BakeDocument:
+    """What a bake is made from, with its plan."""
+    version, revision, kitchen, record = made_in
+    return BakeDocument(
+        formula=scaled.formula,
+        formula_version=version,
+        kitchen=kitchen,
+        kitchen_revision=revision,
+        oven=scaled.oven,
+        tin_name=scaled.tin_name,
+        tin=scaled.tin,
+        tin_wall=scaled.tin_wall,
+        tin_count=scaled.tin_count,
+        beside=tuple(Beside(name=b.name, tin=b.tin, count=b.count) for b in scaled.beside),
+        record=record,
+        hands=hands,
+        ready_at=ready_at,
+        planned=planned,
+    )
 
 
 def _bell(client_key: str, title: str, seconds: float) -> ev.TimerStarted:

@@ -58,6 +58,9 @@ def check(event: ev.BenchEvent, at: Moment) -> None:  # noqa: PLR0912
             _check_done_before(event, at)
         case ev.BegunAgain() | ev.Changed():
             follow(progress.text, event.asked, progress.standing(at.now))
+        case ev.DayMoved():
+            for planned in event.planned:
+                _step(planned.step, forecast)
         case ev.NotYet():
             step = _step(event.step, forecast)
             if progress.status_of(step.id) is not StepStatus.RUNNING:

@@ -28,6 +28,7 @@ SAID: dict[str, str] = {
     "step_skipped": "{step} skipped",
     "syrup_poured": "Syrup poured",
     "done_before": "{step} done before",
+    "day_moved": "Moved with the day's plan",
     "not_yet": "{step}: not yet",
     "touched": "{step}: {feel}",
     "pieces_counted": "{step}: counted",

@@ -5,7 +5,7 @@ from __future__ import annotations
 import json
 import socket
 from pathlib import Path
-from typing import Annotated
+from typing import Annotated, NamedTuple
 
 import typer
 
@@ -19,8 +19,24 @@ PasscodeOption = Annotated[str | None, typer.Option(envvar="KINDWHISK_PASSCODE",
 StandInsOption = Annotated[bool, typer.Option("--stand-ins", help="Simulated thermometers, as in the demo.")]
 
 
+DayOption = Annotated[bool, typer.Option("--day/--no-day", help="With a day of orders and bakes under way.")]
+
+
+class Kind(NamedTuple):
+    """Whether it is the demo kitchen, with simulated thermometers, with a day under way."""
+
+    demo: bool
+    stand_ins: bool
+    day: bool = False
+
+
 def _run(
-    data: Path, port: int, host: str, web: Path | None, passcode: str | None, *, demo: bool, stand_ins: bool
+    data: Path,
+    port: int,
+    host: str,
+    web: Path | None,
+    passcode: str | None,
+    kind: Kind,
 ) -> None:
     from kindwhisk.api.settings import Settings
     from kindwhisk.store.keeping.holding import Held
@@ -28,7 +44,7 @@ def _run(
     from kindwhisk.store.trouble import DataTrouble
 
     try:
-        settings = Settings(data=data, web=web, host=host, passcode=passcode, stand_ins=stand_ins)
+        settings = Settings(data=data, web=web, host=host, passcode=passcode, stand_ins=kind.stand_ins)
         # Looked at before anything slow is loaded: what can't be is said at once.
         check_folder(data)
         held = Held(data)
@@ -48,12 +64,16 @@ def _run(
         application = create_app(settings)
     except DataTrouble as error:
         raise stopped(error) from error
-    if demo:
+    if kind.demo:
         from kindwhisk.demo.seed import is_empty, seed
 
         if is_empty(application.state.bench.store):
             typer.echo("· making the demo kitchen and its last weeks", err=True)
         seed(application.state.bench)
+        if kind.day:
+            from kindwhisk.demo.day import seed_day
+
+            seed_day(application.state.bench)
         application.state.bench.store.tidy()
     shown = f"[{host}]" if ":" in host else host
     address = f"http://{shown}:{listener.getsockname()[1]}/"
@@ -84,9 +104,10 @@ def demo(
     host: HostOption = "127.0.0.1",
     web: WebOption = None,
     passcode: PasscodeOption = None,
+    day: DayOption = True,
 ) -> None:
     """Serve the demo kitchen; its data are made at the first start."""
-    _run(data, port, host, web, passcode, demo=True, stand_ins=True)
+    _run(data, port, host, web, passcode, Kind(demo=True, stand_ins=True, day=day))
 
 
 @app.command()
@@ -99,7 +120,7 @@ def serve(
     stand_ins: StandInsOption = False,
 ) -> None:
     """Serve your own kitchen."""
-    _run(data, port, host, web, passcode, demo=False, stand_ins=stand_ins)
+    _run(data, port, host, web, passcode, Kind(demo=False, stand_ins=stand_ins))
 
 
 @app.command()

@@ -14,6 +14,7 @@ from peewee import PeeweeException, SqliteDatabase
 from kindwhisk.store.bakes import Bakes
 from kindwhisk.store.checkpoints import Checkpoints
 from kindwhisk.store.clock_moves import ClockMoves
+from kindwhisk.store.day_plans import DayPlans
 from kindwhisk.store.formulas import Formulas
 from kindwhisk.store.glances import Glances
 from kindwhisk.store.goods import Goods
@@ -30,9 +31,11 @@ from kindwhisk.store.keeping.looking import (
 from kindwhisk.store.keeping.restoring import ASIDE, restore_live
 from kindwhisk.store.keeping.standing import Standing
 from kindwhisk.store.kitchens import Kitchens
+from kindwhisk.store.orders import Orders
 from kindwhisk.store.oven_notes import OvenNotes
 from kindwhisk.store.probes import Probes
 from kindwhisk.store.sessions import KeptSessions
+from kindwhisk.store.stocks import Stocks
 from kindwhisk.store.trouble import DataTrouble, trouble_of
 from kindwhisk.store.writing import Writer
 
@@ -93,6 +96,9 @@ class Store:
         self.clock_moves = ClockMoves(database, self.writing)
         self.sessions = KeptSessions(database, self.writing)
         self.glances = Glances(database, self.writing)
+        self.orders = Orders(database, self.writing)
+        self.day_plans = DayPlans(database, self.writing)
+        self.stocks = Stocks(database, self.writing)
 
     def restore(self, copy: Path) -> Path:
         """Put what a copy holds in the place of all that is here; returns where the present data are kept.

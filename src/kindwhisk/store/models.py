@@ -201,3 +201,44 @@ class GlanceRow(Table):
         """Of one formula."""
 
         table_name = "glance"
+
+
+class OrderRow(Table):
+    """An order, as it is now."""
+
+    id = CharField(primary_key=True)
+    client_key = CharField(unique=True)
+    saved_at = CharField()
+    document = TextField()
+
+    class Meta:
+        """Of a day, not SQL's own word."""
+
+        table_name = "day_order"
+
+
+class DayPlanRow(Table):
+    """A plan that was taken for a day; the last one of a day is in force."""
+
+    id = AutoField()
+    day = CharField(index=True)
+    made_at = CharField()
+    document = TextField()
+
+    class Meta:
+        """One row a plan."""
+
+        table_name = "day_plan"
+
+
+class StockRow(Table):
+    """What there is of an ingredient."""
+
+    ingredient = CharField(primary_key=True)
+    saved_at = CharField()
+    document = TextField()
+
+    class Meta:
+        """By its ingredient."""
+
+        table_name = "stock"

@@ -109,7 +109,7 @@ def test_another_oven_is_taken_where_that_is_in_time() -> None:
 
 
 def test_the_heavier_order_is_in_time_where_both_cannot_be() -> None:
-    bakes = (sponge(0, 2.8, 160, weight=1), sponge(1, 2.8, 240, weight=3))
+    bakes = (sponge(0, 2.8, 160, weight=1), sponge(1, 2.8, 240, weight=5))
     plan = solved(bakes, kitchen(people=2, bowls=2))
     assert [one.bake for one in plan.late] == ["b0"]
 

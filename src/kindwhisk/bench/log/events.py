@@ -115,6 +115,12 @@ class Changed(_Replanned):
         return self.change
 
 
+class DayMoved(_Replanned):
+    """The plan of the day has put its steps elsewhere: the work is the same, on another clock."""
+
+    kind: Literal["day_moved"]
+
+
 class NotYet(_Event):
     """The baker looked, and the end point was not there."""
 
@@ -263,6 +269,7 @@ BenchEvent = Annotated[
     | DoneBefore
     | BegunAgain
     | Changed
+    | DayMoved
     | NotYet
     | Touched
     | PiecesCounted

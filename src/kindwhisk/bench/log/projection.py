@@ -177,6 +177,9 @@ class Laying:
                 self._done_before(event)
             case ev.BegunAgain() | ev.Changed():
                 self._turned(item, event)
+            case ev.DayMoved():
+                progress.text = replanned(progress.text, event.planned, event.ready_at)
+                self._hand_steps = parse(progress.text).hand_steps
             case ev.NotYet():
                 progress.step(event.step).looked_at.append(at)
             case ev.Touched():

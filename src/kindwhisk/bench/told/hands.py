@@ -28,6 +28,7 @@ class HandWanted(Value):
     step: str
     step_title: str
     hands: str
+    hands_name: str = ""
     start_at: datetime
     end_at: datetime
     presses: bool
@@ -82,6 +83,8 @@ def _wanted(at: Moment) -> Iterator[HandWanted]:
         if at.progress.is_over(step.id):
             continue
         start, end = (max(moment, at.now) for moment in at.expected[step.id])
+        plan = at.document.plan_of(step.id)
+        whose = (plan.person if plan else "") or at.document.hands
         look = timedelta(seconds=LOOK_S)
         throughout = step.attention is Attention.THROUGHOUT
         waits = at.progress.status_of(step.id) is StepStatus.WAITING
@@ -92,7 +95,8 @@ def _wanted(at: Moment) -> Iterator[HandWanted]:
                 title=at.log.title,
                 step=step.id,
                 step_title=step.title,
-                hands=at.document.hands,
+                hands=whose,
+                hands_name=next((h.name for h in at.kitchen.people if h.id == whose), ""),
                 start_at=begin,
                 end_at=stop,
                 presses=step.id in pressing,

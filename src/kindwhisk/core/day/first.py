@@ -6,9 +6,10 @@ import math
 from collections.abc import Mapping, Sequence
 
 from kindwhisk.core.day.alone import alone
+from kindwhisk.core.day.push import push
 from kindwhisk.core.day.resources import DayResources
 from kindwhisk.core.day.timetable import Timetable
-from kindwhisk.core.day.work import DayBake, DayTask, Placed
+from kindwhisk.core.day.work import GRID_S, DayBake, DayTask, Key, Placed
 
 MOST_MOVES = 3000
 GROW_S = 1.0
@@ -76,30 +77,49 @@ def put(
 
 
 def first_plan(bakes: Sequence[DayBake], resources: DayResources, now_s: float = 0.0) -> list[Placed] | None:
-    """Every bake that was not begun, put as it is alone, the heaviest and then the soonest due first.
+    """Every bake put as it is alone, the heaviest and then the soonest due first; none of them is under way or pinned.
 
-    What was begun goes on as it is known. Returns None where one fits nowhere, or is under way or pinned: then its
-    order has to be sought.
+    Returns None where one fits nowhere.
     """
-    if any(b.known or b.pinned for b in bakes):
-        return None
+    return _put_all(Timetable(resources), bakes, now_s)
+
+
+def starting_plan(
+    bakes: Sequence[DayBake], planned: Mapping[Key, Placed], resources: DayResources, now_s: float
+) -> list[Placed]:
+    """Where every step lies to begin with: what was planned or begun is pushed as it comes, what is new is put between.
+
+    What fits nowhere is laid behind all else, all the same.
+    """
+    old = [b for b in bakes if b.known or b.pinned or any((b.id, t.id) in planned for t in b.tasks)]
+    new = [b for b in bakes if b not in old]
+    found = push(old, planned, resources, now_s)
     timetable = Timetable(resources)
+    work = {(b.id, t.id): t for b in old for t in b.tasks}
+    for one in found:
+        if one.end_s > now_s:
+            timetable.take(work[one.key], one)
+    put_between = _put_all(timetable, new, now_s)
+    return [*found, *put_between] if put_between is not None else push(bakes, planned, resources, now_s)
+
+
+def _put_all(timetable: Timetable, bakes: Sequence[DayBake], now_s: float) -> list[Placed] | None:
     found: list[Placed] = []
     for bake in sorted(bakes, key=lambda b: (-b.weight, b.due_s)):
-        best: list[Placed] = []
-        for oven in bake.ovens or ("",):
-            starts = alone(bake, resources, oven)
-            if starts is None:
-                continue
-            laid = put(timetable, bake, starts, oven, bake.due_s, max(now_s, bake.earliest_s))
-            if laid and (not best or max(p.end_s for p in laid) < max(p.end_s for p in best)):
-                for own in best:
-                    timetable.give_back(bake.by_id[own.step], own)
-                best = laid
-            elif laid:
-                for own in laid:
-                    timetable.give_back(bake.by_id[own.step], own)
-        if not best:
+        laid = [_tried(timetable, bake, oven, max(now_s, bake.earliest_s)) for oven in bake.ovens or ("",)]
+        best = min((one for one in laid if one), key=lambda one: max(p.end_s for p in one), default=None)
+        if best is None:
             return None
+        for own in best:
+            timetable.take(bake.by_id[own.step], own)
         found += best
     return found
+
+
+def _tried(timetable: Timetable, bake: DayBake, oven: str, earliest_s: float) -> list[Placed]:
+    """Where a bake would lie in an oven; nothing is taken by that."""
+    starts = alone(bake, timetable.resources, oven)
+    laid = [] if starts is None else put(timetable, bake, starts, oven, bake.aims_s // GRID_S * GRID_S, earliest_s)
+    for own in laid:
+        timetable.give_back(bake.by_id[own.step], own)
+    return laid

@@ -24,7 +24,7 @@ def as_late_as_may_be(placed: Sequence[Placed], bakes: Sequence[DayBake], resour
     timetable = Timetable(resources)
     for key, one in at.items():
         timetable.take(work[key][1], one)
-    ends = {b.id: max([b.due_s, *(p.end_s for p in at.values() if p.bake == b.id)]) for b in bakes}
+    ends = {b.id: max([b.aims_s, *(p.end_s for p in at.values() if p.bake == b.id)]) for b in bakes}
     for key in sorted(at, key=lambda k: -at[k].start_s):
         bake, task = work[key]
         if task.heat is not None or task.id in bake.known or task.id in bake.pinned:

@@ -11,7 +11,7 @@ from itertools import product
 from typing import Any, NamedTuple
 
 from kindwhisk.core.day.oven_model import Ovens
-from kindwhisk.core.day.plan import LATE, WAIT
+from kindwhisk.core.day.plan import LATE, NEAR, WAIT
 from kindwhisk.core.day.resources import WASH_S, DayResources
 from kindwhisk.core.day.work import GRID_S, DayBake, DayTask, Key, Placed, units
 from kindwhisk.core.planning.tasks import Lag
@@ -227,18 +227,23 @@ class Model:
                 continue
             end = cp.new_int_var(0, 2 * self.horizon, f"end of {bake.id}")
             cp.add_max_equality(end, [self.end[k] for k in keys])
-            due = int(bake.due_s // GRID_S)
-            over = cp.new_int_var(min(due, 0), 2 * self.horizon, f"over of {bake.id}")
-            cp.add_max_equality(over, [end, due])
+            due, aim = (int(s // GRID_S) for s in (bake.due_s, bake.aims_s))
+            over = cp.new_int_var(min(aim, 0), 2 * self.horizon, f"over of {bake.id}")
+            cp.add_max_equality(over, [end, aim])
+            late = cp.new_int_var(0, 2 * self.horizon, f"late of {bake.id}")
+            cp.add(late >= end - due)
             first = cp.new_int_var(-self.horizon, self.horizon, f"first of {bake.id}")
             for key in keys:
                 cp.add(first <= self.start[key])
-            self.costs.append(int(LATE) * bake.weight * (over - due) + int(WAIT) * (over - first))
+            # What is late has been behind its aim for all the time between.
+            near, much = int(NEAR) * bake.weight, int(LATE - NEAR) * bake.weight
+            self.costs.append(near * (over - aim) + much * late + int(WAIT) * (over - first))
             hinted = [p for p in self.asked.hint if p.bake == bake.id]
             if hinted:
                 ends = max(units(p.end_s) for p in hinted)
                 cp.add_hint(end, ends)
-                cp.add_hint(over, max(ends, due))
+                cp.add_hint(over, max(ends, aim))
+                cp.add_hint(late, max(0, ends - due))
                 cp.add_hint(first, min(units(p.start_s) for p in hinted))
                 used = {p.oven for p in hinted if p.oven}
                 for oven, literal in self.oven[bake.id].items():

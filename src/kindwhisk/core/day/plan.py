@@ -7,8 +7,9 @@ from collections.abc import Mapping, Sequence
 from kindwhisk.core.day.work import DayBake, Placed
 from kindwhisk.core.values.model import Value
 
-LATE, WAIT = 1000.0, 1.0
-"""A minute late costs its bake's weight times a thousand minutes of waiting."""
+LATE, NEAR, WAIT = 1000.0, 20.0, 1.0
+"""A minute late costs its bake's weight times a thousand minutes of waiting; one behind its aim, but in time, twenty.
+Chosen."""
 
 
 class Late(Value):
@@ -50,9 +51,10 @@ def told(placed: Sequence[Placed], bakes: Sequence[DayBake], bound: float | None
         over = max(0.0, end - bake.due_s)
         if over > 30:
             late.append(Late(bake=bake.id, title=bake.title, by_s=over))
-        wait = max(end, bake.due_s) - start
+        near = max(0.0, min(end, bake.due_s) - bake.aims_s)
+        wait = max(end, bake.aims_s) - start
         waits += wait
-        cost += (LATE * bake.weight * over + WAIT * wait) / 60
+        cost += ((LATE * over + NEAR * near) * bake.weight + WAIT * wait) / 60
     return DayPlan(
         placed=tuple(sorted(placed, key=lambda p: (p.start_s, p.end_s, p.key))),
         late=tuple(late),

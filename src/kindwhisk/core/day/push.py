@@ -136,15 +136,15 @@ def _put(
         at = max(at, begins + lag.at_least_s - offsets[lag.later])
     pinned = [bake.pinned[i] - offsets[i] for i in offsets if i in bake.pinned]
     if pinned:
-        return _lay(timetable, bake, offsets, oven, (max(pinned[0], now_s), earliest), whatever=True)[0]
+        return _lay(timetable, bake, offsets, planned, (oven, max(pinned[0], now_s), earliest), whatever=True)[0]
     for _ in range(MOST_MOVES):
-        laid, later = _lay(timetable, bake, offsets, oven, (at, earliest))
+        laid, later = _lay(timetable, bake, offsets, planned, (oven, at, earliest))
         if laid:
             return laid
         if at + later > timetable.resources.length_s:
             break
         at += math.ceil(later / GRID_S) * GRID_S
-    return _lay(timetable, bake, offsets, oven, (at, earliest), whatever=True)[0]
+    return _lay(timetable, bake, offsets, planned, (oven, at, earliest), whatever=True)[0]
 
 
 def _oven(bake: DayBake, planned: Mapping[Key, Placed], found: Mapping[Key, Placed]) -> str:
@@ -181,14 +181,14 @@ def _lay(
     timetable: Timetable,
     bake: DayBake,
     offsets: Mapping[str, float],
-    oven: str,
-    times: tuple[float, float],
+    planned: Mapping[Key, Placed],
+    where: tuple[str, float, float],
     *,
     whatever: bool = False,
 ) -> tuple[list[Placed], float]:
-    """A piece laid from a moment on, nothing of it before another; where something of it does not fit, nothing, and by
-    how much later it might."""
-    at_s, earliest_s = times
+    """A piece laid in an oven from a moment on, nothing of it before another; where something of it does not fit,
+    nothing, and by how much later it might."""
+    oven, at_s, earliest_s = where
     laid: list[tuple[DayTask, Placed]] = []
     for step in sorted(offsets, key=lambda i: offsets[i]):
         task, start = bake.by_id[step], at_s + offsets[step]
@@ -203,7 +203,7 @@ def _lay(
             ]
             hot, start = start, min([start - lasts, *begun])
             lasts = hot - start
-        room = timetable.room(task, bake.id, oven, start, lasts)
+        room = timetable.room(task, bake.id, oven, start, lasts, planned.get((bake.id, step)))
         later = max(room.later_s - start if not room.fits else 0.0, earliest_s - start)
         if later > 0 and not whatever:
             for own, placed in laid:

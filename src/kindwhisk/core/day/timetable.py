@@ -49,14 +49,24 @@ class Timetable:
         self._stands: dict[str, list[_Busy]] = {s: [] for s in resources.places}
         self._last_by_bake: dict[str, str] = {}
 
-    def room(self, task: DayTask, bake: str, oven: str, at_s: float, lasts_s: float | None = None) -> Room:
+    def room(
+        self,
+        task: DayTask,
+        bake: str,
+        oven: str,
+        at_s: float,
+        lasts_s: float | None = None,
+        planned: Placed | None = None,
+    ) -> Room:
         """Whether a step of a bake fits at a moment, with whose hands and in which mixer; ``lasts_s``: shorter than
-        it lasts by itself."""
+        it lasts by itself; ``planned``: with whom, where they are free."""
         end = at_s + (task.lasts_s(oven) if lasts_s is None else lasts_s)
         parts = []
         person = mixer = ""
         if task.hands:
-            order = sorted(self.resources.people, key=lambda h: h.id != self._last_by_bake.get(bake))
+            wished = planned.person if planned else ""
+            last = self._last_by_bake.get(bake)
+            order = sorted(self.resources.people, key=lambda h: (h.id != wished, h.id != last))
             able = [h.id for h in order if h.may(task.craft)]
             person, found = self._one_of(able, at_s, end, lambda i: self._people[i])
             parts.append(found)

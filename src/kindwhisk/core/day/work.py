@@ -40,7 +40,7 @@ class Heat(Value):
 
 
 class DayTask(Value):
-    """A step of a bake: seconds, and what it uses.
+    """A step of a bake: seconds, and what it uses. ``sooner_s`` and ``later_s`` are how much less or more it may take.
 
     ``greasy`` leaves fat in the bowl, ``clean`` bears none; ``places`` are what it takes of where it ``stands``.
     """
@@ -49,6 +49,8 @@ class DayTask(Value):
     title: str
     kind: str = ""
     seconds: float
+    sooner_s: float = 0.0
+    later_s: float = 0.0
     hands: bool = False
     craft: Craft = Craft.BATTER
     mixer: bool = False
@@ -79,13 +81,15 @@ class DayBake(Value):
     """One bake of the day; seconds from the day's origin.
 
     ``weight`` is what a minute late costs, against other bakes. ``ovens`` are those that it may go into, the usual one
-    first. ``known`` are steps that were begun, ``pinned`` starts that somebody has set, ``earliest_s`` when it may
-    begin.
+    first. It aims to be over at ``aim_s``, so that what takes longer than reckoned is still in time; where none is
+    given, when it is due. ``known`` are steps that were begun, ``pinned`` starts that somebody has set, ``earliest_s``
+    when it may begin.
     """
 
     id: str
     title: str
     due_s: float
+    aim_s: float | None = None
     weight: int = Field(default=2, ge=1, le=100)
     earliest_s: float = 0.0
     ovens: tuple[str, ...]
@@ -98,6 +102,11 @@ class DayBake(Value):
     def by_id(self) -> Mapping[str, DayTask]:
         """The steps by their ids; they stay the same in every copy."""
         return {t.id: t for t in self.tasks}
+
+    @property
+    def aims_s(self) -> float:
+        """When it should be over."""
+        return self.due_s if self.aim_s is None else min(self.aim_s, self.due_s)
 
     @property
     def ahead(self) -> tuple[DayTask, ...]:
@@ -152,6 +161,8 @@ def tasks_of(laid: Mapping[str, Laid]) -> tuple[tuple[DayTask, ...], tuple[Lag, 
                 title=step.title,
                 kind=step.kind,
                 seconds=on_grid(task.duration_s),
+                sooner_s=task.duration_s - task.low_s,
+                later_s=task.high_s - task.duration_s,
                 hands=HANDS in task.uses,
                 craft=step.craft,
                 mixer=Resource.MIXER in task.uses,

@@ -1268,6 +1268,207 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/days/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan
+         * @description A plan: the first at once where ``seconds`` is 0, else the best that was found in the time.
+         */
+        post: operations["plan_api_days_plan_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/plan/stream": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Improving
+         * @description The first plan at once, and better ones as they are found; it ends when none can be better by a thousandth, when
+         *     nobody looks any more, or after its rounds.
+         */
+        post: operations["improving_api_days_plan_stream_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/replan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Replan
+         * @description The day as it stands: everything that slipped pushed right, and a better plan with few moves.
+         */
+        post: operations["replan_api_days_replan_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take
+         * @description Take a plan up: what is under way moves with it, what is named begins. Acknowledged once it is on the disk.
+         */
+        post: operations["take_api_days_take_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tried
+         * @description Where not all can be in time: the smallest changes that would help, each tried by a plan of its own.
+         */
+        post: operations["tried_api_days_ways_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{on}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Calendar
+         * @description The day as iCalendar.
+         */
+        get: operations["calendar_api_days__on__ics_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{on}/cost": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Costs
+         * @description What each bake of the day costs: its goods by the kitchen's prices, and its hands.
+         */
+        get: operations["costs_api_days__on__cost_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{on}/sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sheet
+         * @description The day on paper.
+         */
+        get: operations["sheet_api_days__on__sheet_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{on}/shopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * To Buy
+         * @description What the day needs against what there is.
+         */
+        get: operations["to_buy_api_days__on__shopping_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/days/{on}/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Weigh
+         * @description One weighing for the day: every ingredient once, eggs to crack, what comes out of the cold and when.
+         */
+        get: operations["weigh_api_days__on__weigh_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/formulas": {
         parameters: {
             query?: never;
@@ -2116,6 +2317,118 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Listed
+         * @description Every order, the soonest due first.
+         */
+        get: operations["listed_api_orders_get"];
+        put?: never;
+        /**
+         * Add
+         * @description Keep orders.
+         */
+        post: operations["add_api_orders_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Table
+         * @description All orders as a table.
+         */
+        get: operations["as_table_api_orders_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * From Table
+         * @description Keep the orders of a table, all or none.
+         */
+        post: operations["from_table_api_orders_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read
+         * @description Orders of a text; nothing is kept. What is not understood comes back with what would help.
+         */
+        post: operations["read_api_orders_read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/{order_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One
+         * @description An order.
+         */
+        get: operations["one_api_orders__order_id__get"];
+        /**
+         * Replace
+         * @description Put an order in the place of the one of that id.
+         */
+        put: operations["replace_api_orders__order_id__put"];
+        post?: never;
+        /**
+         * Remove
+         * @description Take an order away, or (``on``) only one day of those on which it comes again; answers with what it was.
+         */
+        delete: operations["remove_api_orders__order_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ovens/bakes": {
         parameters: {
             query?: never;
@@ -2343,6 +2656,70 @@ export interface paths {
          * @description Switch them on or off, let the clock run faster, turn the flame, let something go wrong.
          */
         post: operations["change_api_stand_ins_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Listed
+         * @description Everything of which it was told what there is.
+         */
+        get: operations["listed_api_stock_get"];
+        /**
+         * Put
+         * @description Tell what there is; every ingredient has to be known.
+         */
+        put: operations["put_api_stock_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Table
+         * @description The stock as a table.
+         */
+        get: operations["as_table_api_stock_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * From Table
+         * @description Take what a table tells, all or none.
+         */
+        post: operations["from_table_api_stock_csv_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3282,6 +3659,14 @@ export interface components {
             /** Textures */
             textures: components["schemas"]["Texture"][];
             turn_min: components["schemas"]["Estimate"] | null;
+        };
+        /**
+         * BakesBegun
+         * @description The bakes that began.
+         */
+        BakesBegun: {
+            /** Bakes */
+            bakes: string[];
         };
         /**
          * Band
@@ -4729,6 +5114,159 @@ export interface components {
             written: string;
         };
         /**
+         * DayAnswer
+         * @description A plan, and the orders that can't be made as they are asked for.
+         */
+        DayAnswer: {
+            /** Bakes */
+            bakes: components["schemas"]["PlannedBake"][];
+            /** Because */
+            because: string;
+            /** Bound */
+            bound: number | null;
+            /** Broken */
+            broken: string[];
+            /** Cost */
+            cost: number;
+            /**
+             * End At
+             * Format: date-time
+             */
+            end_at: string;
+            /** Gap */
+            gap: number | null;
+            /** Late */
+            late: string[];
+            /** Mixers */
+            mixers: components["schemas"]["Shared"][];
+            /** Now S */
+            now_s: number;
+            /** Ovens */
+            ovens: components["schemas"]["Shared"][];
+            /** People */
+            people: components["schemas"]["Shared"][];
+            /** Refused */
+            refused: components["schemas"]["Refused"][];
+            /**
+             * Start At
+             * Format: date-time
+             */
+            start_at: string;
+            /** Waits S */
+            waits_s: number;
+            /** Walks */
+            walks: number;
+        };
+        /**
+         * DayCost
+         * @description What the day's bakes cost, one by one and together.
+         */
+        DayCost: {
+            /** Goods */
+            goods: number;
+            /** Hands */
+            hands: number | null;
+            /** Orders */
+            orders: components["schemas"]["OrderCost"][];
+            /** Total */
+            total: number;
+        };
+        /**
+         * DayMoved
+         * @description The plan of the day has put its steps elsewhere: the work is the same, on another clock.
+         */
+        DayMoved: {
+            /** At */
+            at?: string | null;
+            /** Client Key */
+            client_key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "day_moved";
+            /**
+             * Planned
+             * @default []
+             */
+            planned: components["schemas"]["PlannedStep"][];
+            /** Ready At */
+            ready_at?: string | null;
+        };
+        /**
+         * DayRequest
+         * @description A stretch of time to be planned: what is due in it and not begun, and all that is under way.
+         *
+         *     ``orders`` are planned instead of those that are kept, ``base`` is the plan that one begins from instead of the one
+         *     in force; ``seconds`` is how long a better plan is looked for.
+         */
+        DayRequest: {
+            /**
+             * Base
+             * @default []
+             */
+            base: components["schemas"]["PlannedWork"][];
+            /** From */
+            from?: string | null;
+            /** Orders */
+            orders?: components["schemas"]["Order"][] | null;
+            /**
+             * Pinned
+             * @default []
+             */
+            pinned: components["schemas"]["Pin"][];
+            /**
+             * Seconds
+             * @default 1
+             */
+            seconds: number;
+            /** Until */
+            until?: string | null;
+        };
+        /**
+         * DayStep
+         * @description A step on the day's clock: whose hands, which mixer and oven, and how much later it could be; ``critical``: not
+         *     at all.
+         */
+        DayStep: {
+            /** Begun */
+            begun: boolean;
+            /** Critical */
+            critical: boolean;
+            /**
+             * End At
+             * Format: date-time
+             */
+            end_at: string;
+            /** Hands */
+            hands: boolean;
+            /** Kind */
+            kind: string;
+            /** Mixer */
+            mixer: string;
+            /** Oven */
+            oven: string;
+            /** Oven C */
+            oven_c: number | null;
+            /** Over */
+            over: boolean;
+            /** Person */
+            person: string;
+            /** Pinned */
+            pinned: boolean;
+            /** Slack S */
+            slack_s: number;
+            /**
+             * Start At
+             * Format: date-time
+             */
+            start_at: string;
+            /** Step */
+            step: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * DegreesNote
          * @description The oven was set to ``set_c`` and a thermometer in it showed ``measured_c`` once it held.
          */
@@ -5264,6 +5802,20 @@ export interface components {
             whole_g: number;
             /** Yolk G */
             yolk_g: number;
+        };
+        /**
+         * EggOffer
+         * @description Whites or yolks that a bake leaves, and the bake that takes them.
+         */
+        EggOffer: {
+            /** From Title */
+            from_title: string;
+            /** Grams */
+            grams: number;
+            /** Part */
+            part: string;
+            /** To Title */
+            to_title: string;
         };
         /**
          * EggPart
@@ -6423,6 +6975,11 @@ export interface components {
             end_at: string;
             /** Hands */
             hands: string;
+            /**
+             * Hands Name
+             * @default
+             */
+            hands_name: string;
             /** Presses */
             presses: boolean;
             /**
@@ -6761,6 +7318,26 @@ export interface components {
             step: string;
             /** Title */
             title: string;
+        };
+        /**
+         * IntoBowl
+         * @description Grams of an ingredient for a bowl of a bake, and when that is wanted.
+         */
+        IntoBowl: {
+            /** At */
+            at: string | null;
+            /** Bake */
+            bake: string;
+            /** Grams */
+            grams: number;
+            /** Step */
+            step: string;
+            /** Step Title */
+            step_title: string;
+            /** Title */
+            title: string;
+            /** Vessel */
+            vessel: string;
         };
         /**
          * InvertStep
@@ -8125,6 +8702,36 @@ export interface components {
             tin: string | (components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"]);
         };
         /**
+         * Move
+         * @description A step that lies elsewhere than it was counted on: when it was to begin, when it begins now, and with whom.
+         */
+        Move: {
+            /** Bake */
+            bake: string;
+            /**
+             * Now At
+             * Format: date-time
+             */
+            now_at: string;
+            /** Now Person */
+            now_person: string;
+            /** Says */
+            says: string;
+            /** Step */
+            step: string;
+            /** Step Title */
+            step_title: string;
+            /** Title */
+            title: string;
+            /**
+             * Was At
+             * Format: date-time
+             */
+            was_at: string;
+            /** Was Person */
+            was_person: string;
+        };
+        /**
          * NamedTin
          * @description A tin that a text names; ``depth_stated`` is False where its depth was taken from habit.
          */
@@ -8135,6 +8742,16 @@ export interface components {
             name: string;
             /** Tin */
             tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
+        };
+        /**
+         * NewOrders
+         * @description Orders to be kept, all or none; the key makes a repeated post keep nothing twice.
+         */
+        NewOrders: {
+            /** Client Key */
+            client_key: string;
+            /** Orders */
+            orders: components["schemas"]["OrderBody"][];
         };
         /**
          * Next
@@ -8334,6 +8951,163 @@ export interface components {
             share: number;
         };
         /**
+         * Order
+         * @description What is to be made, how much of it, and by when.
+         *
+         *     ``every`` are days of the week (0 is Monday) on which it is wanted again at that time; ``but`` are dates of these
+         *     on which it is not.
+         */
+        Order: {
+            /**
+             * But
+             * @default []
+             */
+            but: string[];
+            /**
+             * Due At
+             * Format: date-time
+             */
+            due_at: string;
+            /**
+             * Every
+             * @default []
+             */
+            every: number[];
+            /** Formula */
+            formula: string;
+            /**
+             * Goes To
+             * @default
+             */
+            goes_to: string;
+            /**
+             * Id
+             * @default
+             */
+            id: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** @default certain */
+            sure: components["schemas"]["Sure"];
+            /**
+             * @default {
+             *       "beside": []
+             *     }
+             */
+            wish: components["schemas"]["Wish"];
+        };
+        /**
+         * OrderBody
+         * @description An order as it is entered.
+         */
+        OrderBody: {
+            /**
+             * But
+             * @default []
+             */
+            but: string[];
+            /**
+             * Due At
+             * Format: date-time
+             */
+            due_at: string;
+            /**
+             * Every
+             * @default []
+             */
+            every: number[];
+            /** Formula */
+            formula: string;
+            /**
+             * Goes To
+             * @default
+             */
+            goes_to: string;
+            /**
+             * Id
+             * @default
+             */
+            id: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** @default certain */
+            sure: components["schemas"]["Sure"];
+            /**
+             * @default {
+             *       "beside": []
+             *     }
+             */
+            wish: components["schemas"]["Wish"];
+        };
+        /**
+         * OrderCost
+         * @description In the kitchen's own money. ``goods`` is for ``priced_share`` of the weight; ``hands`` is None where an hour of
+         *     hands has no price. ``each`` is for one of ``pieces`` (tins, pieces or portions).
+         */
+        OrderCost: {
+            /** Bake */
+            bake: string;
+            /** Each */
+            each: number;
+            /** Goods */
+            goods: number;
+            /** Hands */
+            hands: number | null;
+            /** Hands S */
+            hands_s: number;
+            /** Pieces */
+            pieces: number;
+            /** Priced Share */
+            priced_share: number;
+            /** Title */
+            title: string;
+            /** Total */
+            total: number;
+            /** Unpriced */
+            unpriced: string[];
+        };
+        /**
+         * OrderTable
+         * @description A table of orders; moments without an offset are told by the clock of ``now``.
+         */
+        OrderTable: {
+            /** Client Key */
+            client_key: string;
+            /** Now */
+            now?: string | null;
+            /** Text */
+            text: string;
+        };
+        /**
+         * OrderText
+         * @description Orders as they are jotted down; days and hours are told by the clock of ``now``.
+         */
+        OrderText: {
+            /** Now */
+            now?: string | null;
+            /** Text */
+            text: string;
+        };
+        /**
+         * OrderView
+         * @description An order with its formula's title, what it amounts to in words, and when it comes again.
+         */
+        OrderView: {
+            /** Again */
+            again: string;
+            /** Amount */
+            amount: string;
+            order: components["schemas"]["Order"];
+            /** Title */
+            title: string;
+        };
+        /**
          * Ornament
          * @description How it is put on.
          * @enum {string}
@@ -8456,6 +9230,23 @@ export interface components {
             says: string;
             /** Seconds */
             seconds: number;
+        };
+        /**
+         * OutOfTheCold
+         * @description What comes out of the refrigerator, how much, when, and for what.
+         */
+        OutOfTheCold: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** For Titles */
+            for_titles: string[];
+            /** Grams */
+            grams: number;
+            /** Name */
+            name: string;
         };
         /**
          * OutcomeRecorded
@@ -9105,6 +9896,21 @@ export interface components {
             tray: number;
         };
         /**
+         * Pin
+         * @description A step that is to begin at a moment.
+         */
+        Pin: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bake */
+            bake: string;
+            /** Step */
+            step: string;
+        };
+        /**
          * PipeStep
          * @description Pipe pieces of one size onto trays; ``tin`` is the tray that the formula was made for.
          *
@@ -9310,8 +10116,62 @@ export interface components {
             wanted_at: string;
         };
         /**
+         * PlannedBake
+         * @description A bake of the day; ``bake`` is its id at the bench once it was begun. It is ready between ``ready_low_at`` and
+         *     ``ready_high_at``, by how sure the steps are that it waits for.
+         */
+        PlannedBake: {
+            /** Bake */
+            bake: string;
+            /** Batch */
+            batch: string;
+            /** Because */
+            because: string;
+            braid: components["schemas"]["Braid"];
+            /**
+             * Due At
+             * Format: date-time
+             */
+            due_at: string;
+            /** Formula Id */
+            formula_id: string;
+            /** Goes To */
+            goes_to: string;
+            /** Id */
+            id: string;
+            /** Late By S */
+            late_by_s: number;
+            /** Order */
+            order: string;
+            /**
+             * Ready At
+             * Format: date-time
+             */
+            ready_at: string;
+            /**
+             * Ready High At
+             * Format: date-time
+             */
+            ready_high_at: string;
+            /**
+             * Ready Low At
+             * Format: date-time
+             */
+            ready_low_at: string;
+            /**
+             * Start At
+             * Format: date-time
+             */
+            start_at: string;
+            /** Steps */
+            steps: components["schemas"]["DayStep"][];
+            sure: components["schemas"]["Sure"];
+            /** Title */
+            title: string;
+        };
+        /**
          * PlannedStep
-         * @description When a step was meant to begin and end.
+         * @description When a step was meant to begin and end; in a plan of the day with whose hands, in which mixer and oven.
          */
         PlannedStep: {
             /**
@@ -9320,12 +10180,37 @@ export interface components {
              */
             end: string;
             /**
+             * Mixer
+             * @default
+             */
+            mixer: string;
+            /**
+             * Oven
+             * @default
+             */
+            oven: string;
+            /**
+             * Person
+             * @default
+             */
+            person: string;
+            /**
              * Start
              * Format: date-time
              */
             start: string;
             /** Step */
             step: string;
+        };
+        /**
+         * PlannedWork
+         * @description Where a plan has the steps of a bake, by the id of what is due, or of the bake under way.
+         */
+        PlannedWork: {
+            /** Id */
+            id: string;
+            /** Steps */
+            steps: components["schemas"]["PlannedStep"][];
         };
         /**
          * Point
@@ -9891,6 +10776,18 @@ export interface components {
             unknown: string;
         };
         /**
+         * ReadOrders
+         * @description Orders that were understood, each with the words that it was read from, and what was not.
+         */
+        ReadOrders: {
+            /** Orders */
+            orders: components["schemas"]["Order"][];
+            /** Unread */
+            unread: components["schemas"]["Unread"][];
+            /** Written */
+            written: string[];
+        };
+        /**
          * ReadRow
          * @description A row of the text and what became of it: the steps that it tells of, or why none.
          *
@@ -10227,6 +11124,20 @@ export interface components {
             tin: components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"];
         };
         /**
+         * Refused
+         * @description An order that can't be made as it is asked for, and what to do about it.
+         */
+        Refused: {
+            /** Id */
+            id: string;
+            /** Remedy */
+            remedy: string;
+            /** Says */
+            says: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * Region
          * @description One part where it is cut through: ``x_mm`` and ``y_mm`` are the points of a closed line, from the middle and up
          *     from the board.
@@ -10291,6 +11202,42 @@ export interface components {
             remedy: string;
             /** Step */
             step: string;
+        };
+        /**
+         * ReplanRequest
+         * @description ``now`` is the moment that it is taken to be; ``seconds`` how long a better plan than the pushed one is looked
+         *     for.
+         */
+        ReplanRequest: {
+            /** Now */
+            now?: string | null;
+            /**
+             * Pinned
+             * @default []
+             */
+            pinned: components["schemas"]["Pin"][];
+            /**
+             * Seconds
+             * @default 0.3
+             */
+            seconds: number;
+            /** Until */
+            until?: string | null;
+        };
+        /**
+         * Replanned
+         * @description The day pushed right as it comes, and a better plan with few moves (None where none was found in the time); each
+         *     with what changes against the plan in force. ``slipped``: the pushed one is not the plan in force any more.
+         */
+        Replanned: {
+            better: components["schemas"]["DayAnswer"] | null;
+            /** Better Moves */
+            better_moves: components["schemas"]["Move"][];
+            pushed: components["schemas"]["DayAnswer"];
+            /** Pushed Moves */
+            pushed_moves: components["schemas"]["Move"][];
+            /** Slipped */
+            slipped: boolean;
         };
         /**
          * Rescue
@@ -11034,6 +11981,21 @@ export interface components {
             name: string;
         };
         /**
+         * Shared
+         * @description Something that is shared, with when it is not there, in seconds from the plan's start.
+         */
+        Shared: {
+            /**
+             * Away
+             * @default []
+             */
+            away: components["schemas"]["Span"][];
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * SharingBody
          * @description A batter to be shared out over the tins of this kitchen; ``sure`` as above.
          */
@@ -11087,6 +12049,18 @@ export interface components {
             feel: components["schemas"]["Feel"];
             /** Step */
             step: string;
+        };
+        /**
+         * Shopping
+         * @description What to buy; ``amount`` is what it costs as far as prices are known, ``unpriced`` what has none.
+         */
+        Shopping: {
+            /** Amount */
+            amount: number;
+            /** Rows */
+            rows: components["schemas"]["ToBuy"][];
+            /** Unpriced */
+            unpriced: string[];
         };
         /**
          * Side
@@ -11537,6 +12511,16 @@ export interface components {
         SortView: {
             filling: components["schemas"]["Filling"];
             paired: components["schemas"]["Paired"];
+        };
+        /**
+         * Span
+         * @description A stretch of time, in seconds from an origin.
+         */
+        Span: {
+            /** End S */
+            end_s: number;
+            /** Start S */
+            start_s: number;
         };
         /**
          * SplitBody
@@ -12266,6 +13250,53 @@ export interface components {
             steps: components["schemas"]["Into"][];
         };
         /**
+         * StockBody
+         * @description What there is of some ingredients; of the others it stays as it was.
+         */
+        StockBody: {
+            /** Items */
+            items: components["schemas"]["StockItem"][];
+        };
+        /**
+         * StockItem
+         * @description Of an ingredient: grams there, grams below which more is bought, what a pack holds, and its price per kg.
+         */
+        StockItem: {
+            /**
+             * Grams
+             * @default 0
+             */
+            grams: number;
+            /** Ingredient */
+            ingredient: string;
+            /**
+             * Least G
+             * @default 0
+             */
+            least_g: number;
+            /** Pack G */
+            pack_g?: number | null;
+            /** Price Per Kg */
+            price_per_kg?: number | null;
+        };
+        /**
+         * StockRow
+         * @description An ingredient with what there is of it.
+         */
+        StockRow: {
+            item: components["schemas"]["StockItem"];
+            /** Name */
+            name: string;
+        };
+        /**
+         * StockTable
+         * @description A table of what there is.
+         */
+        StockTable: {
+            /** Text */
+            text: string;
+        };
+        /**
          * Strand
          * @description A vessel's line.
          */
@@ -12378,6 +13409,12 @@ export interface components {
          */
         SugarSchool: "all at the start" | "in thirds" | "a spoon at a time";
         /**
+         * Sure
+         * @description How sure an order is: what is not sure gives way.
+         * @enum {string}
+         */
+        Sure: "certain" | "likely" | "if there is time";
+        /**
          * Swap
          * @description ``share`` (0 to 1] of an ingredient abandoned for ``into``, in some steps or, by default, in all.
          */
@@ -12467,6 +13504,25 @@ export interface components {
             step: string;
             /** Whisk */
             whisk: string;
+        };
+        /**
+         * TakeRequest
+         * @description A plan to be taken up, by its bakes' ids; those named in ``begin`` begin.
+         */
+        TakeRequest: {
+            /**
+             * Begin
+             * @default []
+             */
+            begin: string[];
+            /** Client Key */
+            client_key: string;
+            /** From */
+            from?: string | null;
+            /** Until */
+            until?: string | null;
+            /** Works */
+            works: components["schemas"]["PlannedWork"][];
         };
         /**
          * Taken
@@ -12808,6 +13864,31 @@ export interface components {
          * @enum {string}
          */
         TinWall: "bright metal" | "dark metal" | "glass or ceramic" | "silicone";
+        /**
+         * ToBuy
+         * @description An ingredient: grams needed, grams there (None: not told), grams to buy and in how many packs, and what is left
+         *     after the day. ``low``: it falls below what the kitchen wants to have.
+         */
+        ToBuy: {
+            /** Amount */
+            amount: number | null;
+            /** Buy G */
+            buy_g: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Left G */
+            left_g: number | null;
+            /** Low */
+            low: boolean;
+            /** Name */
+            name: string;
+            /** Needed G */
+            needed_g: number;
+            /** Packs */
+            packs: number | null;
+            /** There G */
+            there_g: number | null;
+        };
         /**
          * ToastStep
          * @description Toast at ``oven_c`` for about ``minutes``.
@@ -13205,6 +14286,29 @@ export interface components {
             sequence: number;
         };
         /**
+         * Unread
+         * @description A part that was not understood, why, what would help, titles that it may mean, and the orders that it would be
+         *     then, where its time is known.
+         */
+        Unread: {
+            /**
+             * Could
+             * @default []
+             */
+            could: components["schemas"]["Order"][];
+            /**
+             * Options
+             * @default []
+             */
+            options: string[];
+            /** Remedy */
+            remedy: string;
+            /** Says */
+            says: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * Use
          * @description What a meringue is made for.
          * @enum {string}
@@ -13490,6 +14594,36 @@ export interface components {
             why: string;
         };
         /**
+         * Way
+         * @description A change that was tried: what it asks for, and by how much all are late with it together (0: in time).
+         */
+        Way: {
+            /**
+             * Bake
+             * @default
+             */
+            bake: string;
+            kind: components["schemas"]["WayKind"];
+            /**
+             * Late S
+             * @default 0
+             */
+            late_s: number;
+            /** Says */
+            says: string;
+            /**
+             * Seconds
+             * @default 0
+             */
+            seconds: number;
+        };
+        /**
+         * WayKind
+         * @description What is changed.
+         * @enum {string}
+         */
+        WayKind: "later" | "sooner" | "one less" | "another oven" | "more hands";
+        /**
          * WeighStep
          * @description Weigh ingredients into one vessel on the scale.
          */
@@ -13537,6 +14671,35 @@ export interface components {
              * @default
              */
             written: string;
+        };
+        /**
+         * WeighUp
+         * @description Of a day. ``eggs`` are those to crack, with whites and yolks balanced over all bakes.
+         */
+        WeighUp: {
+            eggs: components["schemas"]["EggsOfTheDay"] | null;
+            /** Ingredients */
+            ingredients: components["schemas"]["WeighedOnce"][];
+            /** Offers */
+            offers: components["schemas"]["EggOffer"][];
+            /** Out */
+            out: components["schemas"]["OutOfTheCold"][];
+        };
+        /**
+         * WeighedOnce
+         * @description An ingredient with all its bowls, the soonest first.
+         */
+        WeighedOnce: {
+            /** Bowls */
+            bowls: components["schemas"]["IntoBowl"][];
+            /** Grams */
+            grams: number;
+            /** Ingredient */
+            ingredient: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
         };
         /**
          * WeighedOtherwise
@@ -13705,6 +14868,41 @@ export interface components {
             until: string;
             /** Why */
             why: string;
+        };
+        /**
+         * Wish
+         * @description At most one of the amounts, and perhaps the tins.
+         *
+         *     Tins alone set the amounts, filled as the formula fills its own or ``depth_mm`` deep; beside an amount they only
+         *     receive the batter. ``tin`` is a tin of the kitchen by its id or the tin itself; for piped pieces it is the tray.
+         *     ``egg_size`` is the class of the eggs at hand, by default the kitchen's.
+         */
+        Wish: {
+            /**
+             * Beside
+             * @default []
+             */
+            beside: components["schemas"]["MoreTins"][];
+            /** Depth Mm */
+            depth_mm?: number | null;
+            egg_size?: components["schemas"]["EggSize"] | null;
+            /** Eggs */
+            eggs?: number | null;
+            limit?: components["schemas"]["Limit"] | null;
+            /** Oven */
+            oven?: string | null;
+            /** Pieces */
+            pieces?: number | null;
+            /** Servings */
+            servings?: number | null;
+            /** Tin */
+            tin?: string | (components["schemas"]["RoundTin"] | components["schemas"]["TubeTin"] | components["schemas"]["BoxTin"] | components["schemas"]["LoafTin"] | components["schemas"]["HalfSphereTin"]) | null;
+            /** Tin Count */
+            tin_count?: number | null;
+            /** Total G */
+            total_g?: number | null;
+            /** Whites G */
+            whites_g?: number | null;
         };
         /**
          * WishBody
@@ -14316,7 +15514,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["SyrupPoured"] | components["schemas"]["DoneBefore"] | components["schemas"]["BegunAgain"] | components["schemas"]["Changed"] | components["schemas"]["NotYet"] | components["schemas"]["Touched"] | components["schemas"]["PiecesCounted"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["ProbePlaced"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["Answered"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
+                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["SyrupPoured"] | components["schemas"]["DoneBefore"] | components["schemas"]["BegunAgain"] | components["schemas"]["Changed"] | components["schemas"]["DayMoved"] | components["schemas"]["NotYet"] | components["schemas"]["Touched"] | components["schemas"]["PiecesCounted"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["ProbePlaced"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["Answered"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
             };
         };
         responses: {
@@ -17032,6 +18230,697 @@ export interface operations {
             };
             /** @description A field is wrong; the problem names it. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    plan_api_days_plan_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayAnswer"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    improving_api_days_plan_stream_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": unknown;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": unknown;
+                    "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    replan_api_days_replan_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReplanRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Replanned"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    take_api_days_take_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakesBegun"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    tried_api_days_ways_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Way"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    calendar_api_days__on__ics_get: {
+        parameters: {
+            query?: {
+                offset?: number | null;
+            };
+            header?: never;
+            path: {
+                on: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": unknown;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    costs_api_days__on__cost_get: {
+        parameters: {
+            query?: {
+                offset?: number | null;
+            };
+            header?: never;
+            path: {
+                on: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayCost"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    sheet_api_days__on__sheet_pdf_get: {
+        parameters: {
+            query?: {
+                paper?: components["schemas"]["Paper"];
+                offset?: number | null;
+            };
+            header?: never;
+            path: {
+                on: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    to_buy_api_days__on__shopping_get: {
+        parameters: {
+            query?: {
+                offset?: number | null;
+            };
+            header?: never;
+            path: {
+                on: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shopping"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    weigh_api_days__on__weigh_get: {
+        parameters: {
+            query?: {
+                offset?: number | null;
+            };
+            header?: never;
+            path: {
+                on: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeighUp"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -19805,6 +21694,430 @@ export interface operations {
             };
         };
     };
+    listed_api_orders_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderView"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_api_orders_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewOrders"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderView"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    as_table_api_orders_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    from_table_api_orders_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderTable"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderView"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    read_api_orders_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadOrders"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    one_api_orders__order_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                order_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    replace_api_orders__order_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                order_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    remove_api_orders__order_id__delete: {
+        parameters: {
+            query?: {
+                on?: string | null;
+            };
+            header?: never;
+            path: {
+                order_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     past_bakes_api_ovens_bakes_get: {
         parameters: {
             query?: {
@@ -20450,6 +22763,214 @@ export interface operations {
             };
             /** @description It does not fit what has happened so far. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    listed_api_stock_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockRow"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    put_api_stock_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockRow"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    as_table_api_stock_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    from_table_api_stock_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StockTable"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockRow"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -22,6 +22,7 @@
   import StepNow from './StepNow.svelte';
   import StepsSheet from './StepsSheet.svelte';
   import TimerSheet from './TimerSheet.svelte';
+  import Slipped from '../../lib/parts/Slipped.svelte';
   import HandsStrip from './HandsStrip.svelte';
   import OtherwiseSheet, { type Way } from './otherwise/OtherwiseSheet.svelte';
 
@@ -121,6 +122,7 @@
       '2': () => touched('tacky'),
       '3': () => touched('dry'),
       '4': () => touched('too long'),
+      b: () => strip?.go(),
       m: () => sound.toggle(),
       '?': () => (sheet = 'keys'),
     };
@@ -130,6 +132,7 @@
     act();
   }
 
+  let strip = $state<{ go: () => void }>();
   let foot = $state(68);
   const late = $derived(bench.bake ? bench.bake.late_by_s : 0);
 </script>
@@ -176,7 +179,8 @@
     />
   </section>
 
-  <HandsStrip here={bench.id} sequence={bake.sequence} />
+  <Slipped />
+  <HandsStrip bind:this={strip} here={bench.id} sequence={bake.sequence} />
   {#if bake.idle_until}
     <p class="flex flex-wrap items-center gap-x-4 border-b border-line px-4 py-1 text-[17px] sm:px-6" role="status">
       <span

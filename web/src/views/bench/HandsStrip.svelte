@@ -3,7 +3,7 @@
   import { live } from '../../lib/live.svelte';
   import { now } from '../../lib/now.svelte';
   import { clock, soon } from '../../lib/time';
-  import { p } from '../../routes';
+  import { navigate, p } from '../../routes';
 
   /** Where several bakes run: which of them needs a hand next, and where two want the same pair at once. */
   type Props = { here: string; sequence: number };
@@ -25,6 +25,13 @@
       clearInterval(timer);
     };
   });
+  /** To the bake that wants hands first, or from that one to the next. */
+  export function go(): void {
+    const ids = told?.next.map((one) => one.bake) ?? [];
+    const bake = ids[(ids.indexOf(here) + 1) % Math.max(1, ids.length)];
+    if (bake && bake !== here) void navigate('/bench/:bake', { params: { bake } });
+  }
+
   const others = $derived(told && told.next.length > 1 ? told : null);
 </script>
 
@@ -45,7 +52,9 @@
               ><strong class={one.bake === here ? 'underline decoration-[3px] underline-offset-4' : ''}
                 >{one.title}</strong
               ><br /><span class="text-[15px] text-quiet"
-                >{soon(one.start_at, now.value)}: {one.step_title}{one.presses ? ', can’t wait' : ''}</span
+                >{soon(one.start_at, now.value)}: {one.step_title}{one.hands_name
+                  ? `, ${one.hands_name}`
+                  : ''}{one.presses ? ', can’t wait' : ''}</span
               ></span
             >
           </a>

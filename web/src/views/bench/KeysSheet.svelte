@@ -17,6 +17,7 @@
     ['L', 'take back any of the last things'],
     ['C', 'otherwise than planned'],
     ['G', 'begin it again'],
+    ['B', 'to the bake that wants hands next'],
     ['M', 'sound on or off'],
     ['?', 'this list'],
   ] as const;

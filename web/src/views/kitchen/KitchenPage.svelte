@@ -3,6 +3,7 @@
   import Backup from './Backup.svelte';
   import OwnRules from './OwnRules.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
+  import DayRoom from './DayRoom.svelte';
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
@@ -154,6 +155,7 @@
       >
     </section>
 
+    <DayRoom {page} />
     <OwnRules {page} />
 
     <Backup />

@@ -56,8 +56,10 @@
     {/each}
     <button
       class="act act-small"
-      onclick={() => page.change((k) => (k.people ??= []).push({ id: freeId('hands', k.people!), name: 'New hands' }))}
-      >Add somebody</button
+      onclick={() =>
+        page.change((k) =>
+          (k.people ??= []).push({ id: freeId('hands', k.people!), name: 'New hands', hours: [], does: [] }),
+        )}>Add somebody</button
     >
   </section>
 </div>

@@ -85,6 +85,7 @@
           mode: 'static',
           offset_k: 0,
           rise_k_per_min: 8,
+          fall_k_per_min: 4,
           tins_at_once: 2,
           racks: 2,
         }),

@@ -2,6 +2,7 @@
   import Braid from '../../lib/draw/Braid.svelte';
   import { live } from '../../lib/live.svelte';
   import { now } from '../../lib/now.svelte';
+  import Slipped from '../../lib/parts/Slipped.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import { clock, countdown, day, length, until } from '../../lib/time';
   import { navigate, p } from '../../routes';
@@ -17,6 +18,8 @@
 </script>
 
 {#if today.problem}<Notice problem={today.problem} onclose={() => (today.problem = null)} />{/if}
+
+{#if today.running.length > 0}<Slipped />{/if}
 
 {#each today.running as bake, i (bake.id)}
   {@const detail = bake.current ? bake.details[bake.current] : null}

@@ -1,0 +1,227 @@
+"""The day's desk: what is due, gathered with what is under way; plans taken up, bakes begun as they were planned."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from datetime import date, datetime, timedelta
+from typing import NamedTuple
+
+from pydantic import Field, TypeAdapter
+
+from kindwhisk.bench.commands import Commands, document_of
+from kindwhisk.bench.days.gathered import Day, Ordered, When, gathered
+from kindwhisk.bench.log import events as ev
+from kindwhisk.bench.log.planned import PlannedStep
+from kindwhisk.bench.now.moment import Moment
+from kindwhisk.core.day.check import breaches
+from kindwhisk.core.day.order import Due, Order, dues
+from kindwhisk.core.day.prepared import Prepared
+from kindwhisk.core.day.work import Placed
+from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.record import KitchenRecord
+from kindwhisk.core.values.errors import CraftError
+from kindwhisk.core.values.model import Value
+from kindwhisk.store.models import BakeRow
+
+MOST_BAKES = 40
+FURTHEST = timedelta(days=14)
+AGAIN = 20
+
+
+class PlannedWork(Value):
+    """Where a plan has the steps of a bake, by the id of what is due, or of the bake under way."""
+
+    id: str = Field(max_length=120)
+    steps: tuple[PlannedStep, ...] = Field(max_length=400, strict=False)
+
+
+_works: TypeAdapter[tuple[PlannedWork, ...]] = TypeAdapter(tuple[PlannedWork, ...])
+
+
+class Taking(NamedTuple):
+    """A plan to be taken up, what of it begins now, and the key of the request."""
+
+    works: tuple[PlannedWork, ...]
+    begin: tuple[str, ...]
+    key: str
+
+
+class Wanted(NamedTuple):
+    """What is due and not begun, with what is needed to prepare it."""
+
+    due: Due
+    formula: Formula
+    version: int
+
+
+class Knows(NamedTuple):
+    """Everything that a plan of a stretch of time rests on; what is wanted has still to be prepared."""
+
+    when: When
+    kitchen: Kitchen
+    revision: int
+    record: KitchenRecord
+    wanted: tuple[Wanted, ...]
+    running: Mapping[str, tuple[Moment, Due | None]]
+    planned: Mapping[str, Sequence[PlannedStep]]
+
+
+def key_of(due_id: str, times: int) -> str:
+    """The key that begins a bake of what is due; ``times`` it was lost before."""
+    return f"due-{due_id}" if times == 0 else f"due-{due_id}-{times + 1}"
+
+
+def _named(order: Order, number: int) -> Order:
+    """An order that is not kept goes by its number."""
+    return order if order.id else order.model_copy(update={"id": f"o{number}"})
+
+
+class Days(Commands):
+    """Plans of days, and what comes of them."""
+
+    def knows(
+        self,
+        start: datetime | None = None,
+        until: datetime | None = None,
+        orders: Sequence[Order] | None = None,
+        now: datetime | None = None,
+    ) -> Knows:
+        """What is due from ``start`` to ``until``, and what is under way.
+
+        Args:
+            start: the first moment that may be used; now, where none is given or it has passed.
+            until: by then it has to be due; the end of the next day where none is given.
+            orders: instead of those that are kept.
+            now: the moment that it is.
+
+        Raises:
+            CraftError: too much is due, it is too far ahead, or a formula is not there.
+        """
+        here = now or self.clock.now()
+        begin = max(start or here, here) if start and start > here else here
+        begin = begin.replace(second=0, microsecond=0)
+        last = until or (begin + timedelta(days=1)).replace(hour=23, minute=59)
+        if last > begin + FURTHEST:
+            raise CraftError(
+                "That is more than two weeks ahead.", field="until", remedy="Plan up to two weeks from its start."
+            )
+        zone = begin.tzinfo
+        wanted: list[Wanted] = []
+        running: dict[str, tuple[Moment, Due | None]] = {}
+        named = None if orders is None else [_named(o, number) for number, o in enumerate(orders, 1)]
+        for due in dues(self.store.orders.all() if named is None else named, begin - timedelta(days=1), last):
+            row, _ = self._bake_of(due.id) if named is None else (None, 0)
+            if row is not None and row.status == "running":
+                running[str(row.id)] = (self.moment(str(row.id), here), due)
+            elif row is None and due.due_at > begin:
+                version, formula = self.store.formulas.get(due.order.formula)
+                wanted.append(Wanted(due._replace(due_at=due.due_at.astimezone(zone)), formula, version))
+        if len(wanted) > MOST_BAKES:
+            raise CraftError(
+                f"More than {MOST_BAKES} are due.", field="orders", remedy="Plan a shorter time, or fewer of them."
+            )
+        for row in self.store.bakes.listed(status="running") if named is None else ():
+            running.setdefault(str(row.id), (self.moment(str(row.id), here), None))
+        revision, kitchen = self.store.kitchens.current()
+        ids = {w.due.id for w in wanted}
+        planned = {i: steps for i, steps in self._in_force(begin.date()).items() if i in ids}
+        when = When(min([begin, *(at.began_at.astimezone(zone) for at, _ in running.values())]), begin)
+        return Knows(when, kitchen, revision, self.record(), tuple(wanted), running, planned)
+
+    def gather(
+        self, known: Knows, prepared: Mapping[str, Prepared], pinned: Mapping[str, Mapping[str, datetime]]
+    ) -> Day:
+        """The day, of what is known and was prepared, by the ids of what is due."""
+        ordered = [Ordered(w.due, prepared[w.due.id]) for w in known.wanted if w.due.id in prepared]
+        return gathered(known.when, known.kitchen, ordered, known.running, known.planned, pinned)
+
+    def take(self, known: Knows, prepared: Mapping[str, Prepared], taking: Taking) -> tuple[str, ...]:
+        """Take a plan up: what is under way moves with it, what is to begin is begun; returns those bakes.
+
+        What was begun meanwhile is not begun twice.
+
+        Raises:
+            CraftError: it can't be done as things stand, or names what is not due.
+        """
+        day = self.gather(known, prepared, {})
+        items = {i.id: i for i in day.items}
+        since = {due.id: bake for bake, (_, due) in known.running.items() if due}
+        works = tuple(w for w in taking.works if w.id not in since)
+        unknown = [w.id for w in works if w.id not in items]
+        unknown += [i for i in taking.begin if i not in prepared and i not in since]
+        if unknown:
+            raise CraftError(
+                f"'{unknown[0]}' is not due, or was begun meanwhile.", field="bakes", remedy="Plan the day again."
+            )
+        placed = [
+            Placed(
+                bake=w.id, step=s.step, start_s=(s.start - day.start).total_seconds(),
+                end_s=(s.end - day.start).total_seconds(), person=s.person, mixer=s.mixer, oven=s.oven,
+            )
+            for w in works
+            for s in w.steps
+        ]  # fmt: skip
+        self._check(day, placed, {w.id for w in works})
+        begun = [since[i] for i in taking.begin if i in since]
+        with self.store.writing():
+            self.store.day_plans.keep(known.when.now.date(), _works.dump_json(works).decode())
+            for work in works:
+                if work.id in known.running:
+                    self._moved(known.running[work.id][0], work, taking.key)
+                elif work.id in taking.begin:
+                    begun.append(self._begin(known, prepared[work.id], work))
+        self.hub.wake()
+        return tuple(begun)
+
+    def _check(self, day: Day, placed: Sequence[Placed], ids: set[str]) -> None:
+        """Let a plan pass that can be done; windows behind what was begun, and what has passed meanwhile, aside."""
+        bakes = [b for b in day.bakes if b.id in ids]
+        grave = [b for b in breaches(placed, bakes, day.here) if b.rule not in {"begun", "window", "length", "heat"}]
+        if grave:
+            raise CraftError(
+                f"That plan can't be done any more: {grave[0].says}", field="bakes", remedy="Plan the day again."
+            )
+
+    def _moved(self, at: Moment, work: PlannedWork, key: str) -> None:
+        """A bake under way goes on by another plan; what was begun keeps the plan that it was begun by."""
+        begun = {p.step: p for p in at.document.planned if p.step in at.progress.steps}
+        given = {p.step: p for p in work.steps}
+        steps = tuple({**{p.step: p for p in at.document.planned}, **given, **begun}.values())
+        if steps == at.document.planned:
+            return
+        event = ev.DayMoved(kind="day_moved", client_key=f"{key}:{at.log.id}"[:120], planned=steps)
+        self.post(at.log.id, event)
+
+    def _begin(self, known: Knows, prepared: Prepared, work: PlannedWork) -> str:
+        wanted = next(w for w in known.wanted if w.due.id == work.id)
+        _, times = self._bake_of(work.id)
+        people = [s.person for s in work.steps if s.person]
+        named = {p.id for p in known.kitchen.people}
+        most = max(dict.fromkeys(people), key=people.count, default="")
+        oven = next((s.oven for s in work.steps if s.oven), prepared.scaled.oven)
+        scaled = prepared.scaled.model_copy(update={"oven": oven})
+        made_in = (wanted.version, known.revision, known.kitchen, known.record)
+        document = document_of(scaled, made_in, most if most in named else "", wanted.due.due_at, work.steps)
+        began = min([known.when.now, *(s.start for s in work.steps)])
+        return self._begun(document, began, key_of(work.id, times))
+
+    def _bake_of(self, due_id: str) -> tuple[BakeRow | None, int]:
+        """The last bake of what is due (None where none was begun, or the last one was lost), and how often it was
+        lost."""
+        for times in range(AGAIN):
+            row = self.store.bakes.find_by_key(key_of(due_id, times))
+            if row is None:
+                return None, times
+            if row.status != "abandoned":
+                return row, times
+        return None, AGAIN
+
+    def _in_force(self, day: date) -> dict[str, tuple[PlannedStep, ...]]:
+        """Where the plan in force has what is due, that of the day before where it reaches over."""
+        found: dict[str, tuple[PlannedStep, ...]] = {}
+        for one in (day - timedelta(days=1), day):
+            kept = self.store.day_plans.last(one)
+            if kept is not None:
+                found |= {w.id: w.steps for w in _works.validate_json(kept[1])}
+        return found
