@@ -269,8 +269,10 @@ def _made(now: datetime, day: datetime | None, at: time, every: tuple[int, ...])
 
 
 def _thing(text: str, part: str, formulas: Sequence[KnownFormula], kitchen: Kitchen) -> _Thing | _Doubt:
-    words = in_figures(plain(text))
-    amount = _AMOUNT.match(words)
+    # A title that begins with a number is one all the same.
+    titled = any(plain(f.title).lower() == plain(text).lower() for f in formulas)
+    words = plain(text) if titled else in_figures(plain(text))
+    amount = None if titled else _AMOUNT.match(words)
     rest = words[amount.end() :] if amount else words
     size = _SIZE.search(rest)
     found, doubt = _formulas(_SIZE.sub(" ", rest).strip(" ."), part, formulas)

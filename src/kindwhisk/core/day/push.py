@@ -170,7 +170,15 @@ def _offsets(bake: DayBake, piece: Sequence[DayTask], planned: Mapping[Key, Plac
                 after = [known[i] + (0 if _heats(bake.by_id[i]) else bake.by_id[i].lasts_s(oven)) for i in needs]
                 known[task.id] = max(after, default=0.0)
     first = min((s for i, s in known.items() if not _heats(bake.by_id[i])), default=min(known.values()))
-    return {i: start - first for i, start in known.items()}
+    found = {i: GRID_S * round((start - first) / GRID_S) for i, start in known.items()}
+    for _ in piece:
+        # A plan of one bake alone is finer than the day's: here each step takes its half minutes.
+        for lag in (g for g in bake.lags if g.earlier in found and g.later in found):
+            earlier = bake.by_id[lag.earlier]
+            lasts = 0.0 if _heats(earlier) or not lag.from_end else earlier.lasts_s(oven)
+            if not (_heats(earlier) and not lag.from_end):
+                found[lag.later] = max(found[lag.later], found[lag.earlier] + lasts + lag.at_least_s)
+    return found
 
 
 def _heats(task: DayTask) -> bool:
