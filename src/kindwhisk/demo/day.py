@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import contextlib
 from collections.abc import Iterator
 from datetime import datetime, timedelta
 from typing import Any
@@ -102,11 +101,22 @@ def _begin(bench: Bench, start: datetime, now: datetime) -> None:
     )  # fmt: skip
     begin = tuple(w.id for w in works if min(s.start for s in w.steps) < now)
     for bake_id in bench.take(known, prepared, Taking(works, begin, "demo-day")):
-        for number, (at, fields) in enumerate(sorted(_happened(bench, bake_id, start, now), key=lambda t: t[0])):
-            event = {**fields, "client_key": f"demo-day-{bake_id}-{number:03d}", "at": at}
-            # Two that wait for each other within one minute may come the other way round: the rest goes on.
-            with contextlib.suppress(CraftError):
-                bench.post(bake_id, event_adapter.validate_python(event))
+        _told(bench, bake_id, sorted(_happened(bench, bake_id, start, now), key=lambda t: t[0]))
+
+
+def _told(bench: Bench, bake_id: str, happened: list[tuple[datetime, dict[str, Any]]]) -> None:
+    """Tell what happened; of two that fall on one moment, the one that waits for the other after it."""
+    waiting = [(at, {**f, "client_key": f"demo-day-{bake_id}-{n:03d}"}) for n, (at, f) in enumerate(happened)]
+    while waiting:
+        left = []
+        for at, fields in waiting:
+            try:
+                bench.post(bake_id, event_adapter.validate_python({**fields, "at": at}))
+            except CraftError:
+                left.append((at, fields))
+        if len(left) == len(waiting):
+            return
+        waiting = left
 
 
 def _planned(day: Day) -> DayPlan:

@@ -17,7 +17,7 @@ MOST_TRIES = 60
 def as_late_as_may_be(placed: Sequence[Placed], bakes: Sequence[DayBake], resources: DayResources) -> list[Placed]:
     """The same plan with each step that needs no oven moved as near to the next as there is room.
 
-    What was begun or pinned stays.
+    Bakes under way stay as they are, and so does what was pinned.
     """
     at = {p.key: p for p in placed}
     work = {(b.id, t.id): (b, t) for b in bakes for t in b.tasks}
@@ -27,7 +27,7 @@ def as_late_as_may_be(placed: Sequence[Placed], bakes: Sequence[DayBake], resour
     ends = {b.id: max([b.aims_s, *(p.end_s for p in at.values() if p.bake == b.id)]) for b in bakes}
     for key in sorted(at, key=lambda k: -at[k].start_s):
         bake, task = work[key]
-        if task.heat is not None or task.id in bake.known or task.id in bake.pinned:
+        if task.heat is not None or bake.known or task.id in bake.pinned:
             continue
         timetable.give_back(task, at[key])
         at[key] = _later(timetable, bake, task, at, _most(bake, task, at, ends[bake.id]))

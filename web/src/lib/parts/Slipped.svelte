@@ -10,6 +10,12 @@
    * The day has slipped: what is pushed right, and what a better plan would move; the baker takes it or leaves it.
    * Nothing is shown while the day goes as it was planned.
    */
+  type Props = {
+    /** One line, for where something else is at work; all of it on asking. */
+    brief?: boolean;
+  };
+  let { brief = false }: Props = $props();
+  let shown = $state(false);
   const LOOK_MS = 30_000;
   const CALM_MS = 2500;
   /** A step that moves by less is no slip of the day. */
@@ -76,30 +82,36 @@
 </script>
 
 {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
+{#snippet what()}
+  <ul class="text-[16px]">
+    {#each moves.slice(0, SHOWN) as m (m.bake + m.step)}
+      <li><strong>{m.says}</strong> {m.step_title} <span class="text-quiet">({m.title})</span></li>
+    {/each}
+    {#if moves.length > SHOWN}<li class="text-quiet">and {moves.length - SHOWN} more</li>{/if}
+  </ul>
+  {#each late as b (b.id)}
+    <p class="border-l-[6px] border-raspberry pl-3">
+      {b.because}
+      <span class="text-quiet"
+        >Ready {clock(b.ready_at)} instead of {clock(b.due_at)}: promise it {length(b.late_by_s)} later, or plan the day again
+        without something.</span
+      >
+    </p>
+  {/each}
+{/snippet}
+
 {#if open && plan}
-  <section class="border-b border-line bg-surface px-4 py-3 sm:px-6" aria-label="The day has slipped">
-    <div class="flex flex-wrap items-start justify-between gap-x-8 gap-y-2">
-      <div class="min-w-0 flex-1 basis-80">
-        <p class="text-lg font-bold">
-          The day has slipped: {moves.length}
-          {moves.length === 1 ? 'step moves' : 'steps move'}.
-        </p>
-        <ul class="text-[16px]">
-          {#each moves.slice(0, SHOWN) as m (m.bake + m.step)}
-            <li><strong>{m.says}</strong> {m.step_title} <span class="text-quiet">({m.title})</span></li>
-          {/each}
-          {#if moves.length > SHOWN}<li class="text-quiet">and {moves.length - SHOWN} more</li>{/if}
-        </ul>
-        {#each late as b (b.id)}
-          <p class="border-l-[6px] border-raspberry pl-3">
-            {b.because}
-            <span class="text-quiet"
-              >Ready {clock(b.ready_at)} instead of {clock(b.due_at)}: promise it {length(b.late_by_s)} later, or plan the
-              day again without something.</span
-            >
-          </p>
-        {/each}
-      </div>
+  <section class="border-b border-line bg-surface px-4 py-1.5 sm:px-6" aria-label="The day has slipped">
+    <div class="flex flex-wrap items-center justify-between gap-x-8 gap-y-1">
+      <p class="min-w-0 flex-1 basis-80 text-[17px]">
+        <strong>The day has slipped: {moves.length} {moves.length === 1 ? 'step moves' : 'steps move'}.</strong>
+        {#if late.length > 0}<span class="text-raspberry"
+            >{late.map((b) => `${b.title} ${length(b.late_by_s)} late`).join(', ')}.</span
+          >{/if}
+        {#if brief}<button class="min-h-12 px-1 underline" aria-expanded={shown} onclick={() => (shown = !shown)}
+            >{shown ? 'less' : 'what moves'}</button
+          >{/if}
+      </p>
       <div class="flex gap-2">
         <button class="act act-small min-h-14" disabled={busy} onclick={take}>Move them</button>
         <button class="act act-small min-h-14 border-line" disabled={busy} onclick={() => (left = proposed)}
@@ -107,5 +119,6 @@
         >
       </div>
     </div>
+    {#if !brief || shown}{@render what()}{/if}
   </section>
 {/if}

@@ -2,7 +2,7 @@
   import type { Schemas } from '../../lib/api/client';
   import { clock } from '../../lib/time';
 
-  /** What each pair of hands does, one after the other. */
+  /** What each pair of hands has still to do, one thing after the other. */
   type Props = { plan: Schemas['DayAnswer'] };
   let { plan }: Props = $props();
   const numbers = $derived(new Map(plan.bakes.map((b, i) => [b.id, i + 1])));
@@ -11,7 +11,9 @@
       .map((person) => ({
         person,
         steps: plan.bakes
-          .flatMap((b) => b.steps.filter((s) => s.hands && s.person === person.id).map((s) => ({ ...s, bake: b })))
+          .flatMap((b) =>
+            b.steps.filter((s) => s.hands && !s.over && s.person === person.id).map((s) => ({ ...s, bake: b })),
+          )
           .sort((a, b) => Date.parse(a.start_at) - Date.parse(b.start_at)),
       }))
       .filter((s) => s.steps.length > 0),
@@ -23,7 +25,7 @@
     <h2 class="mb-1 text-xl">{strip.person.name || 'Hands'}</h2>
     <ol class="gap-x-8 text-[16px] sm:columns-2 xl:columns-3">
       {#each strip.steps as s (s.bake.id + s.step)}
-        <li class="flex gap-3 py-0.5 {s.over ? 'text-quiet line-through' : ''}">
+        <li class="flex gap-3 py-0.5">
           <span class="font-semibold">{clock(s.start_at)}</span>
           <span>{s.title} <span class="text-quiet">({numbers.get(s.bake.id)} {s.bake.title})</span></span>
         </li>

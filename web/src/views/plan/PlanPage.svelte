@@ -9,7 +9,7 @@
   import Around from './Around.svelte';
   import OrderEntry from './OrderEntry.svelte';
   import People from './People.svelte';
-  import { dateOf, DayPlanning, local, type Order } from './plan.svelte';
+  import { dateOf, DayPlanning, isDue, local, type Order } from './plan.svelte';
 
   const planning = new DayPlanning();
   let titles = $state(new Map<string, string>());
@@ -69,15 +69,14 @@
   const names = (d: string) =>
     d === dateOf(now.value) ? 'Today' : d === dateOf(now.value + 86_400_000) ? 'Tomorrow' : dayName(`${d}T12:00`);
   const counts = $derived(
-    planning.orders.reduce((found, o) => {
-      const d = dateOf(o.order.due_at);
-      return found.set(d, (found.get(d) ?? 0) + 1);
-    }, new Map<string, number>()),
+    new Map(planning.days().map((d) => [d, planning.orders.filter((o) => isDue(o.order, d)).length])),
   );
 </script>
 
-<div class="grid grow gap-x-8 gap-y-5 px-4 pt-4 pb-8 sm:px-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
-  <section class="space-y-3" aria-label="Orders">
+<div
+  class="grid grow grid-cols-[minmax(0,1fr)] content-start gap-x-8 gap-y-5 px-4 pt-4 pb-8 sm:px-6 lg:grid-cols-[20rem_minmax(0,1fr)]"
+>
+  <section class="min-w-0 space-y-3" aria-label="Orders">
     <h1 class="text-3xl">{plan && planning.loaded ? names(planning.day) : 'Plan'}</h1>
     <div class="-mx-1 flex gap-1 overflow-x-auto pb-1" role="group" aria-label="Day">
       {#each planning.days().slice(0, 8) as d (d)}
@@ -170,7 +169,7 @@
           disabled={starting || (planning.looking === true && !plan)}
           onclick={() => take(planning.toBegin.map((b) => b.id))}
           >{planning.toBegin.length > 0
-            ? `Begin ${planning.toBegin.length === 1 ? 'it' : `these ${planning.toBegin.length}`}`
+            ? `Begin ${planning.toBegin.length === 1 ? planning.toBegin[0]!.title : `these ${planning.toBegin.length}`}`
             : 'Take this plan up'}</button
         >
       </div>

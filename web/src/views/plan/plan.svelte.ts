@@ -25,6 +25,13 @@ export function local(moment: number | string | Date): string {
   return `${dateOf(d)}T${pad(d.getHours())}:${pad(d.getMinutes())}:${pad(d.getSeconds())}${sign}${pad(h)}:${pad(m)}`;
 }
 
+/** Whether an order is due on a day: on its own, or on one of those on which it comes again. */
+export function isDue(order: Order, day: string): boolean {
+  if (!order.every?.length) return dateOf(order.due_at) === day;
+  const weekday = (new Date(`${day}T12:00:00`).getDay() + 6) % 7;
+  return order.every.includes(weekday) && day >= dateOf(order.due_at) && !order.but?.includes(day);
+}
+
 /** A day that is being planned: its orders, the best plan so far, and what was pinned. */
 export class DayPlanning {
   orders = $state<Schemas['OrderView'][]>([]);
@@ -42,7 +49,7 @@ export class DayPlanning {
   /** The end of the chosen day. */
   until = $derived(local(new Date(`${this.day}T23:59:00`)));
   /** What is due on the chosen day, or before it and not yet over. */
-  due = $derived(this.orders.filter((o) => o.order.every?.length || dateOf(o.order.due_at) === this.day));
+  due = $derived(this.orders.filter((o) => isDue(o.order, this.day)));
   late = $derived(this.plan?.bakes.filter((b) => b.late_by_s > 60) ?? []);
   toBegin = $derived(this.plan?.bakes.filter((b) => !b.bake) ?? []);
 

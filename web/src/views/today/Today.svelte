@@ -6,6 +6,7 @@
   import Notice from '../../lib/parts/Notice.svelte';
   import { clock, countdown, day, length, until } from '../../lib/time';
   import { navigate, p } from '../../routes';
+  import DayNow from './DayNow.svelte';
   import Planner from './Planner.svelte';
   import { Day } from './today.svelte';
 
@@ -20,8 +21,9 @@
 {#if today.problem}<Notice problem={today.problem} onclose={() => (today.problem = null)} />{/if}
 
 {#if today.running.length > 0}<Slipped />{/if}
+{#if today.running.length > 1}<DayNow />{/if}
 
-{#each today.running as bake, i (bake.id)}
+{#each today.running.length > 1 ? [] : today.running as bake, i (bake.id)}
   {@const detail = bake.current ? bake.details[bake.current] : null}
   {@const braid = today.braids[bake.id]}
   <section class="border-b border-line bg-surface px-4 pt-4 pb-2 sm:px-6" aria-label="{bake.title}, running">
