@@ -260,6 +260,7 @@ def main() -> None:
             usual()
             pieces()
             finishing()
+            days()
             crumb_probes()
             _readings(server)
             by_readings()

@@ -146,7 +146,6 @@ def take(page: Page, server: Server) -> None:
     """All of them, in an order in which each view has something to show."""
     finished = server.ask("/api/bakes?status=finished")
     failed = next(b for b in finished if b["summary"]["stars"] == 2)
-    picture(page, server, "today", "/")
     picture(page, server, "book", "/book")
     picture(page, server, "formula", "/book/finger-cake")
     picture(page, server, "finishing", "/book/finishing")
@@ -163,7 +162,6 @@ def take(page: Page, server: Server) -> None:
     picture(page, server, "meringues", "/book/meringue")
     picture(page, server, "fold", "/book/fold")
     picture(page, server, "tins", "/book/tins", TABLET)
-    picture(page, server, "patterns", "/book/patterns")
     picture(page, server, "piping", "/book/piping")
     picture(page, server, "oven", "/kitchen/ovens/deck")
     picture(page, server, "learned", "/kitchen/learned")
@@ -181,18 +179,28 @@ def take(page: Page, server: Server) -> None:
     oven.tell("bake_abandoned", oven.now, reason="only a rehearsal")
 
 
+def take_day(page: Page, server: Server) -> None:
+    """A day under way, and its plan once no other is better."""
+    picture(page, server, "today", "/")
+    page.goto(server.url + "/plan")
+    page.get_by_text(re.compile("No other order is better|could still be saved")).wait_for(timeout=90_000)
+    page.wait_for_timeout(SETTLES_MS)
+    page.screenshot(path=FOLDER / "plan.png")
+
+
 def main() -> None:
-    """Start a demo server of its own, look at it, stop it."""
+    """Start demo servers of its own, with and without a day under way, look at them, stop them."""
     FOLDER.mkdir(parents=True, exist_ok=True)
-    with tempfile.TemporaryDirectory() as folder, sync_playwright() as play:
-        server = Server(Path(folder))
-        server.start()
-        browser = play.chromium.launch(executable_path=EXECUTABLE, args=list(CHROMIUM))
-        try:
-            take(browser.new_page(timezone_id="UTC"), server)
-        finally:
-            browser.close()
-            server.stop()
+    for day, look in ((True, take_day), (False, take)):
+        with tempfile.TemporaryDirectory() as folder, sync_playwright() as play:
+            server = Server(Path(folder), day=day)
+            server.start()
+            browser = play.chromium.launch(executable_path=EXECUTABLE, args=list(CHROMIUM))
+            try:
+                look(browser.new_page(timezone_id="UTC"), server)
+            finally:
+                browser.close()
+                server.stop()
 
 
 if __name__ == "__main__":

@@ -6,7 +6,7 @@ from datetime import date
 from enum import StrEnum
 from typing import Annotated, Self
 
-from pydantic import Field, model_validator
+from pydantic import AwareDatetime, Field, model_validator
 
 from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.foams.hot_foam import BOWL_G
@@ -41,7 +41,8 @@ class KitchenTin(Value):
 
 class Oven(Value):
     """An oven. ``offset_k`` is measured minus set temperature at the middle, by an oven thermometer; ``racks`` how many
-    it takes at once; ``fall_k_per_min`` how fast it cools with its door ajar."""
+    it takes at once; ``fall_k_per_min`` how fast it cools with its door ajar; ``out_until`` a moment up to which it is
+    out of use."""
 
     id: Id
     name: Name
@@ -51,6 +52,7 @@ class Oven(Value):
     fall_k_per_min: float = Field(default=4, gt=0.2, le=60)
     tins_at_once: int = Field(default=2, ge=1, le=50)
     racks: int = Field(default=2, ge=1, le=6)
+    out_until: AwareDatetime | None = None
 
     def takes(self, *, trays: bool) -> int:
         """How many go in together: a tray takes a rack."""

@@ -97,3 +97,12 @@ def test_an_oven_goes_up_faster_than_down() -> None:
     assert oven.change_s(160, 160) == 0
     assert oven.change_s(160, 240) == 12 * 60
     assert oven.change_s(240, 160) == 22 * 60
+
+
+def test_an_oven_that_is_out_of_use_is_shut_until_it_is_not() -> None:
+    until = SATURDAY + timedelta(hours=3)
+    kitchen = Kitchen(ovens=(Oven(id="deck", name="Deck", out_until=until), Oven(id="fan", name="Fan")))
+    here = resources_of(kitchen, SATURDAY, 24 * HOUR)
+    assert in_hours(here.ovens[0].shut) == [(0, 3)]
+    assert here.ovens[1].shut == ()
+    assert resources_of(kitchen, until, 24 * HOUR).ovens[0].shut == ()

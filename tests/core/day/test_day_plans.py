@@ -17,7 +17,7 @@ from kindwhisk.core.day.plan import DayPlan, told
 from kindwhisk.core.day.resources import DayResources, Hands
 from kindwhisk.core.day.solver import solve
 from kindwhisk.core.day.work import DayBake, Placed
-from kindwhisk.core.people import Craft
+from kindwhisk.core.people import Craft, Span
 from tests.core.day.days import HOUR, days, kitchen, sponge
 
 SLOW = settings(max_examples=25, deadline=None, suppress_health_check=[HealthCheck.too_slow])
@@ -161,3 +161,15 @@ def test_a_day_without_orders_has_an_empty_plan() -> None:
     assert found is not None
     assert found.placed == ()
     assert found.cost == 0
+
+
+def test_an_oven_that_fails_leaves_the_day_to_the_other() -> None:
+    two = ("deck", "fan")
+    here = kitchen(people=2, ovens=2, bowls=2)
+    shut = here.ovens[0].model_copy(update={"shut": (Span(start_s=0, end_s=20 * HOUR),)})
+    here = here.model_copy(update={"ovens": (shut, here.ovens[1])})
+    bakes = (sponge(0, 6, 160, two), sponge(1, 7, 240, two))
+    plan = solved(bakes, here)
+    assert breaches(plan.placed, bakes, here) == []
+    assert {p.oven for p in plan.placed if p.step == "bake"} == {"fan"}
+    assert plan.late == ()

@@ -7,9 +7,9 @@ from collections.abc import Mapping, Sequence
 
 from kindwhisk.core.day.alone import alone
 from kindwhisk.core.day.push import push
-from kindwhisk.core.day.resources import DayResources
+from kindwhisk.core.day.resources import GRID_S, DayResources
 from kindwhisk.core.day.timetable import Timetable
-from kindwhisk.core.day.work import GRID_S, DayBake, DayTask, Key, Placed
+from kindwhisk.core.day.work import DayBake, DayTask, Key, Placed
 
 MOST_MOVES = 3000
 GROW_S = 1.0

@@ -12,8 +12,8 @@ from typing import Any, NamedTuple
 
 from kindwhisk.core.day.oven_model import Ovens
 from kindwhisk.core.day.plan import LATE, NEAR, WAIT
-from kindwhisk.core.day.resources import WASH_S, DayResources
-from kindwhisk.core.day.work import GRID_S, DayBake, DayTask, Key, Placed, units
+from kindwhisk.core.day.resources import GRID_S, WASH_S, DayResources
+from kindwhisk.core.day.work import DayBake, DayTask, Key, Placed, units
 from kindwhisk.core.planning.tasks import Lag
 from kindwhisk.core.storage import Storage
 

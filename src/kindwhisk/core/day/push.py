@@ -8,9 +8,9 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping, Sequence
 
-from kindwhisk.core.day.resources import DayResources
+from kindwhisk.core.day.resources import GRID_S, DayResources
 from kindwhisk.core.day.timetable import Timetable
-from kindwhisk.core.day.work import GRID_S, DayBake, DayTask, Key, Placed
+from kindwhisk.core.day.work import DayBake, DayTask, Key, Placed
 from kindwhisk.core.process.gate import BINDS_S
 
 MOST_MOVES = 500

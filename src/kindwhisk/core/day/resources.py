@@ -2,15 +2,18 @@
 
 from __future__ import annotations
 
+import math
 from datetime import datetime
 
 from pydantic import Field
 
-from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.kitchen import Kitchen, Oven
 from kindwhisk.core.people import Craft, Span, gaps, spans
 from kindwhisk.core.storage import Storage
 from kindwhisk.core.values.model import Value
 
+GRID_S = 30.0
+"""Days are planned in half minutes: steps are rounded up to them, what may wait is rounded down."""
 SOMEBODY = "somebody"
 """Who bakes where the kitchen names nobody."""
 WASH_S = 180.0
@@ -110,6 +113,7 @@ def resources_of(kitchen: Kitchen, start: datetime, length_s: float) -> DayResou
                 racks=o.racks,
                 rise_k_per_min=o.rise_k_per_min,
                 fall_k_per_min=o.fall_k_per_min,
+                shut=_out(o, start, length_s),
             )
             for o in kitchen.ovens
         ),
@@ -119,6 +123,12 @@ def resources_of(kitchen: Kitchen, start: datetime, length_s: float) -> DayResou
             Storage.RACK: kitchen.rack_places,
         },
     )
+
+
+def _out(oven: Oven, start: datetime, length_s: float) -> tuple[Span, ...]:
+    """When an oven is out of use."""
+    until = 0.0 if oven.out_until is None else (oven.out_until - start).total_seconds()
+    return (Span(start_s=0.0, end_s=min(length_s, GRID_S * math.ceil(until / GRID_S))),) if until > 0 else ()
 
 
 def _both(some: tuple[Span, ...], others: tuple[Span, ...]) -> tuple[Span, ...]:

@@ -13,8 +13,8 @@ from kindwhisk.core.day.hands import assigned
 from kindwhisk.core.day.late import as_late_as_may_be
 from kindwhisk.core.day.model import Asked, Model
 from kindwhisk.core.day.plan import DayPlan, told
-from kindwhisk.core.day.resources import DayResources
-from kindwhisk.core.day.work import GRID_S, DayBake, Placed
+from kindwhisk.core.day.resources import GRID_S, DayResources
+from kindwhisk.core.day.work import DayBake, Placed
 
 WORKERS = 2
 

@@ -9,6 +9,7 @@ from typing import NamedTuple
 
 from pydantic import Field
 
+from kindwhisk.core.day.resources import GRID_S
 from kindwhisk.core.people import Craft
 from kindwhisk.core.planning.tasks import HANDS, Job, Lag, job
 from kindwhisk.core.process.forecast import Forecast
@@ -21,8 +22,6 @@ from kindwhisk.core.process.washing import greases, must_be_clean
 from kindwhisk.core.storage import Storage
 from kindwhisk.core.values.model import Value
 
-GRID_S = 30.0
-"""Days are planned in half minutes: steps are rounded up to them, what may wait is rounded down."""
 Key = tuple[str, str]
 """A step of a bake: the ids of both."""
 

@@ -9344,7 +9344,8 @@ export interface components {
         /**
          * Oven
          * @description An oven. ``offset_k`` is measured minus set temperature at the middle, by an oven thermometer; ``racks`` how many
-         *     it takes at once; ``fall_k_per_min`` how fast it cools with its door ajar.
+         *     it takes at once; ``fall_k_per_min`` how fast it cools with its door ajar; ``out_until`` a moment up to which it is
+         *     out of use.
          */
         Oven: {
             /**
@@ -9363,6 +9364,8 @@ export interface components {
              * @default 0
              */
             offset_k: number;
+            /** Out Until */
+            out_until?: string | null;
             /**
              * Racks
              * @default 2

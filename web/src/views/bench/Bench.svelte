@@ -1,6 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import Braid from '../../lib/draw/Braid.svelte';
+  import { live } from '../../lib/live.svelte';
   import { now } from '../../lib/now.svelte';
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
@@ -9,6 +10,7 @@
   import { countdown, length, moment, until } from '../../lib/time';
   import { navigate, p, route } from '../../routes';
   import { alerts } from './alerts.svelte';
+  import { calling, calls, Others } from './others.svelte';
   import { BenchState } from './bench.svelte';
   import Foot from './Foot.svelte';
   import KeysSheet from './KeysSheet.svelte';
@@ -55,6 +57,27 @@
       if (alert.at > now.value || rung.has(alert.id)) continue;
       rung.add(alert.id);
       if (alert.at > opened - 5000) sound.ring(alert.strikes);
+    }
+  });
+
+  const others = new Others();
+  const called = $derived(calling(calls(others.states), now.value));
+  const OTHERS_MS = 20_000;
+  $effect(() => {
+    const here = bench.id;
+    void others.load(here);
+    const stop = live.listen((change) => change && void others.load(here));
+    const timer = setInterval(() => void others.load(here), OTHERS_MS);
+    return () => {
+      stop();
+      clearInterval(timer);
+    };
+  });
+  $effect(() => {
+    for (const call of called) {
+      if (rung.has(call.id)) continue;
+      rung.add(call.id);
+      if (call.at > opened - 5000) sound.ring(call.strikes);
     }
   });
 
@@ -179,6 +202,19 @@
     />
   </section>
 
+  {#if called.length > 0}
+    <ul class="border-b border-line bg-surface px-4 sm:px-6" role="status" aria-label="Other bakes call">
+      {#each called.slice(0, 2) as call (call.id)}
+        <li class="border-l-[6px] border-copper pl-3">
+          <a
+            class="flex min-h-14 items-center gap-2 text-[17px]"
+            href={p('/bench/:bake', { params: { bake: call.bake } })}
+            ><strong>{call.title}:</strong> <span class="underline">{call.words}</span></a
+          >
+        </li>
+      {/each}
+    </ul>
+  {/if}
   <Slipped brief />
   <HandsStrip bind:this={strip} here={bench.id} sequence={bake.sequence} />
   {#if bake.idle_until}

@@ -1,5 +1,8 @@
 <script lang="ts">
   import { Switch } from 'bits-ui';
+  import { now } from '../../lib/now.svelte';
+  import Tick from '../../lib/parts/Tick.svelte';
+  import { when } from '../../lib/time';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
   import { p } from '../../routes';
   import { freeId, type KitchenState } from './kitchen.svelte';
@@ -7,6 +10,9 @@
 
   type Props = { page: KitchenState };
   let { page }: Props = $props();
+
+  /** An oven that fails is out of plans of the day for twelve hours, or until it is said to be in use again. */
+  const A_WHILE = () => new Date(now.value + 12 * 3600_000).toISOString();
 </script>
 
 <section>
@@ -63,6 +69,14 @@
         value={oven.racks ?? 2}
         onvalue={(v) => page.change((k) => (k.ovens[i]!.racks = Math.min(6, Math.round(v))))}
       />
+      <label class="flex min-h-12 items-center gap-3">
+        <Tick
+          checked={Boolean(oven.out_until)}
+          label="{oven.name} is out of use"
+          onchecked={(out) => page.change((k) => (k.ovens[i]!.out_until = out ? A_WHILE() : null))}
+        />
+        {oven.out_until ? `out of use until ${when(oven.out_until, now.value)}` : 'in use'}
+      </label>
       <a class="act act-small my-2" href={p('/kitchen/ovens/:oven', { params: { oven: oven.id } })}
         >What is known about it</a
       >
@@ -88,6 +102,7 @@
           fall_k_per_min: 4,
           tins_at_once: 2,
           racks: 2,
+          out_until: null,
         }),
       )}>Add an oven</button
   >

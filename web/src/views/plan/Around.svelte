@@ -5,6 +5,7 @@
   import Notice from '../../lib/parts/Notice.svelte';
   import OneOf from '../../lib/parts/OneOf.svelte';
   import { clock, length } from '../../lib/time';
+  import StockSheet from './StockSheet.svelte';
 
   /** Around the plan: one weighing, what to buy, what it costs. */
   type Props = { day: string; basis: unknown };
@@ -14,10 +15,13 @@
   const weigh = new Asking<Schemas['WeighUp']>();
   const shopping = new Asking<Schemas['Shopping']>();
   const cost = new Asking<Schemas['DayCost']>();
+  let stock = $state(false);
+  let changed = $state(0);
   const money = (amount: number) => amount.toFixed(2);
 
   $effect(() => {
     void basis;
+    void changed;
     const params = { path: { on: day }, query: { offset: -new Date().getTimezoneOffset() } };
     if (part === 'Weigh') weigh.ask((signal) => ask(api.GET('/api/days/{on}/weigh', { params, signal })), 900);
     if (part === 'Shopping') shopping.ask((signal) => ask(api.GET('/api/days/{on}/shopping', { params, signal })), 900);
@@ -62,10 +66,10 @@
       {/each}
     </ul>
   {:else if part === 'Shopping' && shopping.value}
+    <button class="act act-small my-2" onclick={() => (stock = true)}>What there is</button>
     <p class="text-quiet">
-      Against what there is, by Stock. {shopping.value.amount > 0
-        ? `Together ${money(shopping.value.amount)}`
-        : ''}{shopping.value.unpriced.length > 0 && shopping.value.amount > 0
+      Against what there is. {shopping.value.amount > 0 ? `Together ${money(shopping.value.amount)}` : ''}{shopping
+        .value.unpriced.length > 0 && shopping.value.amount > 0
         ? `, without ${shopping.value.unpriced.length} that have no price.`
         : ''}
     </p>
@@ -75,7 +79,7 @@
           <strong>{r.packs ? `${r.packs} × ` : ''}{grams(r.packs ? r.buy_g / r.packs : r.buy_g)} {r.name}</strong>
           <span class="text-[15px] text-quiet"
             >needs {grams(r.needed_g)}{r.there_g === null || r.there_g === undefined
-              ? ', not in Stock'
+              ? ', not told what is there'
               : `, ${grams(r.there_g)} there`}</span
           >
         </li>
@@ -102,4 +106,10 @@
       {/each}
     </ul>
   {:else if !problem}<p class="text-quiet">Adding up…</p>{/if}
+  <StockSheet
+    open={stock}
+    wanted={shopping.value?.rows ?? []}
+    onclose={() => (stock = false)}
+    onchange={() => (changed += 1)}
+  />
 </section>
