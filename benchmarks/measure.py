@@ -17,6 +17,7 @@ from playwright.sync_api import Browser, sync_playwright
 
 from benchmarks.bakes import bakes
 from benchmarks.cakes import crumb_probes
+from benchmarks.days import days
 from benchmarks.finishing import finishing
 from benchmarks.goals import met
 from benchmarks.kept_safe import kept_safe

@@ -102,7 +102,7 @@ def test_what_is_missing_is_bought_in_whole_packs() -> None:
     assert (found["butter"].buy_g, found["butter"].low) == (150, True)
 
 
-@given(st.floats(0, 5000), st.floats(0, 5000), st.floats(0, 5000), st.one_of(st.none(), st.floats(1, 3000)))
+@given(st.integers(0, 5000), st.integers(0, 5000), st.integers(0, 5000), st.one_of(st.none(), st.integers(1, 3000)))
 def test_what_is_bought_is_always_enough(needed: float, there: float, least: float, pack: float | None) -> None:
     item = StockItem(ingredient="sugar", grams=there, least_g=least, pack_g=pack)
     (row,) = shopping({"sugar": needed}, {"sugar": item})

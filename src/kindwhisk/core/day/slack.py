@@ -11,7 +11,7 @@ from kindwhisk.core.values.model import Value
 
 CRITICAL_S = 300.0
 """A step that could be no more than so much later is told of. Chosen."""
-TOUCHING_S = 60.0
+TOUCHING_S = 600.0
 NAMED = 3
 
 

@@ -92,11 +92,13 @@ class Timetable:
         ways = []
         for busy in self._ovens[oven]:
             heat = busy.task.heat if busy.task is not None else None
-            if heat is None or heat.heats:
+            if heat is None or (heat.heats and abs(heat.celsius - task.heat.celsius) >= 0.5):
                 continue
             way = room.change_s(heat.celsius, task.heat.celsius)
             begins = hot_at_s - on_grid(way)
-            left_on = busy.end_s >= begins - LEFT_ON_S and (busy.start_s if way == 0 else busy.end_s) <= begins
+            # Where it was brought to the same degrees for another, it is hot from then on.
+            from_s = busy.start_s if way == 0 and not heat.heats else busy.end_s
+            left_on = busy.end_s >= begins - LEFT_ON_S and from_s <= begins
             if left_on:
                 ways.append((busy.end_s, on_grid(way)))
         return min(cold, max(ways)[1]) if ways else cold

@@ -31,7 +31,8 @@ async function* texts(body: ReadableStream<Uint8Array>): AsyncGenerator<string> 
       yield decoder.decode(value, { stream: true });
     }
   } finally {
-    void reader.cancel();
+    // What was left has nothing more to say.
+    reader.cancel().catch(() => {});
   }
 }
 

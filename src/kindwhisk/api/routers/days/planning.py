@@ -15,7 +15,7 @@ from kindwhisk.api import sums
 from kindwhisk.api.beside import beside
 from kindwhisk.api.dependencies import BenchHere, PreparingHere
 from kindwhisk.api.preparing import Preparing, Refused, chosen_ovens
-from kindwhisk.api.problems import refusals
+from kindwhisk.api.problems import ProblemError, refusals
 from kindwhisk.api.routers.plans import When
 from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.days.desk import Knows, PlannedWork, Taking
@@ -166,7 +166,11 @@ async def improving(
     best = await run_in_threadpool(here.first)
     yield ServerSentEvent(event="plan", data=await run_in_threadpool(here.answer, best))
     for seconds in ROUNDS_S:
-        found = await _better(request, here.day, best, seconds)
+        try:
+            found = await _better(request, here.day, best, seconds)
+        except ProblemError:
+            # Nobody looks any more, or it can't be sought: what was found so far stands.
+            return
         if found is not None and (best.bound is None or found.cost < best.cost or found.bound != best.bound):
             best = found
             yield ServerSentEvent(event="plan", data=await run_in_threadpool(here.answer, best))
