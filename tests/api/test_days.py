@@ -330,3 +330,21 @@ def test_a_day_without_orders_is_an_empty_plan(client: TestClient) -> None:
     found = planned(client)
     assert found["bakes"] == []
     assert found["because"] == "Nothing is due."
+
+
+@pytest.mark.usefixtures("open_all_day")
+def test_two_orders_of_one_batter_are_made_in_one_go(client: TestClient) -> None:
+    tin = {"tin": "tube-17", "tin_count": 1}
+    kept(client, order("tea-chiffon", 8, wish=tin), order("tea-chiffon", 9, wish=tin), order("butter-loaf", 9))
+    found = planned(client, seconds=1)
+    assert sorted(len(b["orders"]) for b in found["bakes"]) == [1, 2]
+    both = next(b for b in found["bakes"] if len(b["orders"]) == 2)
+    assert both["batch"] == "2 × 17 cm tube"
+    body = {
+        "from": NOW.isoformat(), "until": UNTIL.isoformat(), "works": works(found), "begin": [both["id"]],
+        "client_key": "take-key-7",
+    }  # fmt: skip
+    (bake,) = client.post("/api/days/take", json=body).json()["bakes"]
+    assert client.post("/api/days/take", json=body).json()["bakes"] == [bake]
+    again = planned(client)
+    assert sorted(b["title"] for b in again["bakes"]) == ["Light butter loaf", "Tea chiffon"]

@@ -273,3 +273,38 @@ def test_the_demo_opens_on_a_day_under_way(bench: Bench) -> None:
     # Once more changes nothing.
     seed_day(bench, now)
     assert len(bench.store.bakes.listed(status="running")) == len(running)
+
+
+def test_orders_made_in_one_go_are_one_bake_and_both_are_done(open_all_day: Bench) -> None:
+    tin = Wish(tin="tube-17", tin_count=1)
+    orders = [Order(formula="tea-chiffon", wish=tin, due_at=NOW + timedelta(hours=h)) for h in (6, 7)]
+    ids = sorted(o.id for o in open_all_day.store.orders.add(orders, "orders-one-go"))
+    known = open_all_day.knows(until=NOW + timedelta(hours=20), now=NOW)
+    (joint,) = known.joints
+    assert joint.due.id == "+".join(ids)
+    known = known.with_joints([joint.due.id])
+    prepared = {w.due.id: prepare(w.formula, known.kitchen, w.due.order.wish, known.record) for w in known.wanted}
+    day = open_all_day.gather(known, prepared, {})
+    plan = told(starting_plan(day.bakes, day.planned, day.here, day.now_s), day.bakes)
+    assert [i.id for i in day.items] == [joint.due.id]
+    assert view(day, plan).bakes[0].orders == tuple(ids)
+    taking = Taking(works(day, plan), (joint.due.id,), "take-one-go")
+    (bake,) = open_all_day.take(known, prepared, taking)
+    assert open_all_day.moment(bake, NOW).document.tin_count == 2
+    # Both orders are that bake by now, and the same plan taken once more begins nothing.
+    after = open_all_day.knows(until=NOW + timedelta(hours=20), now=NOW)
+    assert after.wanted == ()
+    assert list(after.running) == [bake]
+    assert open_all_day.take(after, {}, taking) == (bake,)
+    # It is lost: both are wanted again.
+    tell(open_all_day, bake, "bake_abandoned", NOW + timedelta(minutes=5), reason="It fell.")
+    again = open_all_day.knows(until=NOW + timedelta(hours=20), now=NOW + timedelta(minutes=6))
+    assert sorted(w.due.id for w in again.wanted) == ids
+
+
+def test_what_should_have_been_ready_an_hour_ago_is_still_planned_late(open_all_day: Bench) -> None:
+    (order,) = ordered(open_all_day, "swiss-swirls", hours=1)
+    day, plan = day_at(open_all_day, NOW + timedelta(hours=2))
+    assert [one.bake for one in plan.late] == [order]
+    assert breaches(plan.placed, day.bakes, day.here, day.now_s) == []
+    assert day_at(open_all_day, NOW + timedelta(hours=9))[0].items == ()

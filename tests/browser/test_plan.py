@@ -11,7 +11,7 @@ import pytest
 from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.test_views import fits_every_width, legible_in_both_lights
-from tests.browser.test_walk import fits, tell
+from tests.browser.test_walk import fits, start_bake, tell
 from tests.server import Server
 
 FOUR = "tea chiffon 17 cm, butter sponge, tomorrow 15:00\nbutter loaf, orange roll for Ms Winter, tomorrow 16:00"
@@ -209,3 +209,32 @@ def test_hours_and_crafts_are_set_in_the_kitchen(page: Page, own: Server) -> Non
     hours.get_by_label("to").fill("late")
     hours.get_by_label("to").press("Tab")
     expect(room.get_by_role("alert")).to_contain_text("“late” is no time")
+
+
+def test_an_order_is_written_anew_in_its_place(page: Page, own: Server) -> None:
+    page.goto(f"{own.url}/plan")
+    box = page.get_by_label("What is to be ready, and when?")
+    box.fill("2 tea chiffon 17 cm for Ms Winter, tomorrow 15:00")
+    page.keyboard.press("Control+Enter")
+    due = page.get_by_role("list", name="Due").get_by_role("listitem")
+    expect(due).to_contain_text("2 × 17 cm tube, for Ms Winter")
+    page.get_by_role("button", name=re.compile("^Change Tea chiffon")).click()
+    expect(box).to_have_value(re.compile(r"^2 Tea chiffon 17 cm for Ms Winter; \d{4}-\d\d-\d\d 15:00$"))
+    box.fill((box.input_value()).replace("2 Tea", "1 Tea").replace("15:00", "16:30"))
+    page.get_by_role("button", name="Change it").click()
+    expect(due).to_have_count(1)
+    expect(due).to_contain_text("16:30 Tea chiffon")
+    expect(due).to_contain_text("1 × 17 cm tube, for Ms Winter")
+    assert len(own.ask("/api/orders")) == 1
+
+
+def test_at_the_bench_of_one_bake_the_others_are_heard(page: Page, own: Server) -> None:
+    here, other = start_bake(own), start_bake(own, "citrus-roll")
+    page.goto(f"{own.url}/bench/{here}")
+    expect(page.get_by_label("The step now")).to_be_visible()
+    tell(own, other, "timer_started", timer="t", label="Turn the tray", seconds=1)
+    called = page.get_by_role("status", name="Other bakes call")
+    expect(called).to_contain_text("Orange roll: Turn the tray")
+    called.get_by_role("link").click()
+    expect(page).to_have_url(re.compile(f"/bench/{other}"))
+    expect(page.get_by_role("status", name="Other bakes call")).to_be_hidden()

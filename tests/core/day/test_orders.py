@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from datetime import date, datetime, timedelta
 
 import pytest
@@ -9,9 +10,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
-from kindwhisk.core.day.order import Order, dues, in_words
+from kindwhisk.core.day.joined import joined, together
+from kindwhisk.core.day.order import Due, Order, Sure, dues, in_words
+from kindwhisk.core.day.order_text import as_text
 from kindwhisk.core.process.wish import Wish
-from tests.core.day.jotted import NOW, Jotted, corpus, read, told
+from kindwhisk.demo.formulas import demo_formulas
+from kindwhisk.demo.kitchen import demo_kitchen
+from tests.core.day.jotted import NOW, Jotted, corpus, formulas, read, told
 
 KNOWN = [j for j in corpus() if not j.aside]
 
@@ -109,3 +114,91 @@ def test_it_says_when_it_comes_again() -> None:
 def test_an_order_wants_a_formula_and_a_moment_with_its_offset() -> None:
     with pytest.raises(ValidationError, match="timezone"):
         Order(formula="tea-chiffon", due_at=datetime(2026, 12, 5, 9))
+
+
+def of(*wishes: Wish, hours: Sequence[float] = (9, 9.5, 10), formula: str = "tea-chiffon") -> list[Due]:
+    return [
+        Due(f"d{n}", Order(formula=formula, wish=w, due_at=NOW + timedelta(hours=h)), NOW + timedelta(hours=h))
+        for n, (w, h) in enumerate(zip(wishes, hours, strict=False))
+    ]
+
+
+BOOK = {f.id: f for f in demo_formulas()}
+
+
+def test_two_orders_of_one_batter_are_one_making_by_the_first_of_them() -> None:
+    tin = Wish(tin="tube-17", tin_count=1)
+    made = joined(of(tin, tin), BOOK["tea-chiffon"], demo_kitchen())
+    assert made is not None
+    assert made.id == "d0+d1"
+    assert made.order.wish == Wish(tin="tube-17", tin_count=2)
+    assert made.due_at == NOW + timedelta(hours=9)
+
+
+@pytest.mark.parametrize(
+    "dues",
+    [
+        of(Wish(tin="tube-17", tin_count=2), Wish(tin="tube-17", tin_count=1)),
+        of(Wish(tin="tube-17", tin_count=1), Wish(tin="tube-20", tin_count=1)),
+        of(Wish(tin_count=1), Wish(eggs=4)),
+        of(Wish(tin_count=1), Wish(tin_count=1), hours=(9, 13)),
+    ],
+    ids=["more tins than there are", "other tins", "other amounts", "hours apart"],
+)
+def test_what_does_not_go_together_is_made_apart(dues: list[Due]) -> None:
+    assert joined(dues, BOOK["tea-chiffon"], demo_kitchen()) is None
+
+
+def test_pieces_add_up_and_go_to_both() -> None:
+    some, others = of(Wish(pieces=40), Wish(pieces=60), formula="kisses")
+    some = some._replace(order=some.order.model_copy(update={"goes_to": "counter", "sure": Sure.SPARE}))
+    others = others._replace(order=others.order.model_copy(update={"goes_to": "market"}))
+    made = joined([some, others], BOOK["kisses"], demo_kitchen())
+    assert made is not None
+    assert made.order.wish.pieces == 100
+    assert made.order.goes_to == "counter, market"
+    assert made.order.sure is Sure.CERTAIN
+
+
+def test_each_order_is_in_one_making_at_most() -> None:
+    tin = Wish(tin="tube-17", tin_count=1)
+    dues = of(tin, tin, tin)
+    found = together([(d, BOOK["tea-chiffon"]) for d in dues], demo_kitchen())
+    assert [d.id for d in found] == ["d0+d1"]
+
+
+TINS = {"tea-chiffon": ["tube-17", "tube-20"], "butter-sponge": ["round-20", "round-15"]}
+GOES_TO = st.sampled_from(["", "Ms Winter", "counter", "Café Linden"])
+
+
+@st.composite
+def orders(draw: st.DrawFn) -> Order:
+    formula = draw(st.sampled_from(sorted(BOOK)))
+    counts = next(f.counts for f in formulas() if f.id == formula)
+    wish = Wish()
+    if counts == "pieces":
+        wish = Wish(pieces=draw(st.integers(1, 400)))
+    elif formula in TINS and draw(st.booleans()):
+        wish = Wish(tin=draw(st.sampled_from(TINS[formula])), tin_count=draw(st.integers(1, 9)))
+    elif draw(st.booleans()):
+        wish = Wish(total_g=draw(st.integers(100, 4000)))
+    due = NOW + timedelta(minutes=draw(st.integers(5, 60 * 24 * 12)))
+    return Order(
+        formula=formula, wish=wish, due_at=due, sure=draw(st.sampled_from(list(Sure))), goes_to=draw(GOES_TO),
+    )  # fmt: skip
+
+
+@given(orders())
+def test_an_order_written_down_is_read_as_it_was(order: Order) -> None:
+    formula = next(f for f in formulas() if f.id == order.formula)
+    found = read(as_text(order, formula, demo_kitchen()))
+    assert found.unread == ()
+    assert found.orders == (order,)
+
+
+def test_a_repeated_order_written_down_comes_again_on_the_same_days() -> None:
+    formula = next(f for f in formulas() if f.id == "tea-chiffon")
+    for every in ((5,), (0, 2), tuple(range(7))):
+        (found,) = read(as_text(order("2026-12-05T09:00", every=every), formula, demo_kitchen())).orders
+        assert found.every == every
+        assert f"{found.due_at:%H:%M}" == "09:00"

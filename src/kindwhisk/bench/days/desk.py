@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from datetime import date, datetime, timedelta
 from typing import NamedTuple
 
@@ -14,6 +14,7 @@ from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.planned import PlannedStep
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.core.day.check import breaches
+from kindwhisk.core.day.joined import MARK, together
 from kindwhisk.core.day.order import Due, Order, dues
 from kindwhisk.core.day.prepared import Prepared
 from kindwhisk.core.day.work import Placed
@@ -27,6 +28,8 @@ from kindwhisk.store.models import BakeRow
 MOST_BAKES = 40
 FURTHEST = timedelta(days=14)
 AGAIN = 20
+LATE = timedelta(hours=6)
+"""What should have been ready so long ago, and was not begun, is still planned: late."""
 
 
 class PlannedWork(Value):
@@ -65,6 +68,19 @@ class Knows(NamedTuple):
     wanted: tuple[Wanted, ...]
     running: Mapping[str, tuple[Moment, Due | None]]
     planned: Mapping[str, Sequence[PlannedStep]]
+
+    @property
+    def joints(self) -> tuple[Wanted, ...]:
+        """What of it could be made in one go."""
+        by_id = {w.due.id: w for w in self.wanted}
+        made = together([(w.due, w.formula) for w in self.wanted], self.kitchen)
+        return tuple(by_id[due.id.split(MARK)[0]]._replace(due=due) for due in made)
+
+    def with_joints(self, ids: Collection[str]) -> Knows:
+        """The same, with those made in one go that these ids join."""
+        chosen = [j for j in self.joints if j.due.id in ids]
+        gone = {i for j in chosen for i in j.due.id.split(MARK)}
+        return self._replace(wanted=(*(w for w in self.wanted if w.due.id not in gone), *chosen))
 
 
 def key_of(due_id: str, times: int) -> str:
@@ -113,8 +129,8 @@ class Days(Commands):
         for due in dues(self.store.orders.all() if named is None else named, begin - timedelta(days=1), last):
             row, _ = self._bake_of(due.id) if named is None else (None, 0)
             if row is not None and row.status == "running":
-                running[str(row.id)] = (self.moment(str(row.id), here), due)
-            elif row is None and due.due_at > begin:
+                running.setdefault(str(row.id), (self.moment(str(row.id), here), due))
+            elif row is None and due.due_at > begin - LATE:
                 version, formula = self.store.formulas.get(due.order.formula)
                 wanted.append(Wanted(due._replace(due_at=due.due_at.astimezone(zone)), formula, version))
         if len(wanted) > MOST_BAKES:
@@ -125,7 +141,7 @@ class Days(Commands):
             running.setdefault(str(row.id), (self.moment(str(row.id), here), None))
         revision, kitchen = self.store.kitchens.current()
         ids = {w.due.id for w in wanted}
-        planned = {i: steps for i, steps in self._in_force(begin.date()).items() if i in ids}
+        planned = {i: s for i, s in self._in_force(begin.date()).items() if ids.issuperset(i.split(MARK))}
         when = When(min([begin, *(at.began_at.astimezone(zone) for at, _ in running.values())]), begin)
         return Knows(when, kitchen, revision, self.record(), tuple(wanted), running, planned)
 
@@ -147,9 +163,9 @@ class Days(Commands):
         day = self.gather(known, prepared, {})
         items = {i.id: i for i in day.items}
         since = {due.id: bake for bake, (_, due) in known.running.items() if due}
-        works = tuple(w for w in taking.works if w.id not in since)
+        works = tuple(w for w in taking.works if not since.keys() & w.id.split(MARK))
         unknown = [w.id for w in works if w.id not in items]
-        unknown += [i for i in taking.begin if i not in prepared and i not in since]
+        unknown += [i for i in taking.begin if i not in prepared and not since.keys() & i.split(MARK)]
         if unknown:
             raise CraftError(
                 f"'{unknown[0]}' is not due, or was begun meanwhile.", field="bakes", remedy="Plan the day again."
@@ -163,7 +179,7 @@ class Days(Commands):
             for s in w.steps
         ]  # fmt: skip
         self._check(day, placed, {w.id for w in works})
-        begun = [since[i] for i in taking.begin if i in since]
+        begun = list(dict.fromkeys(since[p] for i in taking.begin for p in i.split(MARK) if p in since))
         with self.store.writing():
             self.store.day_plans.keep(known.when.now.date(), _works.dump_json(works).decode())
             for work in works:
@@ -210,7 +226,7 @@ class Days(Commands):
         """The last bake of what is due (None where none was begun, or the last one was lost), and how often it was
         lost."""
         for times in range(AGAIN):
-            row = self.store.bakes.find_by_key(key_of(due_id, times))
+            row = self.store.bakes.find_by_key(key_of(due_id, times)) or self.store.bakes.find_joined(due_id, times)
             if row is None:
                 return None, times
             if row.status != "abandoned":

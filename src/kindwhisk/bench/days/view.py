@@ -11,6 +11,7 @@ from kindwhisk.bench.days.gathered import Day, DayItem
 from kindwhisk.core.braid import Braid, braid
 from kindwhisk.core.day.check import breaches
 from kindwhisk.core.day.hands import walks
+from kindwhisk.core.day.joined import MARK
 from kindwhisk.core.day.order import Sure
 from kindwhisk.core.day.plan import DayPlan
 from kindwhisk.core.day.slack import CRITICAL_S, chain, slack, why_late
@@ -44,12 +45,13 @@ class DayStep(Value):
 
 
 class PlannedBake(Value):
-    """A bake of the day; ``bake`` is its id at the bench once it was begun. It is ready between ``ready_low_at`` and
-    ``ready_high_at``, by how sure the steps are that it waits for."""
+    """A bake of the day, for one order or several (``orders``) in one go; ``bake`` is its id at the bench once it was
+    begun. It is ready between ``ready_low_at`` and ``ready_high_at``, by how sure the steps are that it waits for."""
 
     id: str
     bake: str
     order: str
+    orders: tuple[str, ...]
     formula_id: str
     title: str
     batch: str
@@ -152,6 +154,7 @@ def _bake(day: Day, item: DayItem, plan: DayPlan, spare: Mapping[tuple[str, str]
         id=item.id,
         bake=item.id if item.running else "",
         order=order.id if order else "",
+        orders=tuple(item.due.id.split(MARK)) if item.due else (),
         formula_id=item.formula.id,
         title=item.bake.title,
         batch=item.batch,

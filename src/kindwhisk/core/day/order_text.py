@@ -114,6 +114,9 @@ class _When(NamedTuple):
 
 def read_orders(text: str, now: datetime, formulas: Sequence[KnownFormula], kitchen: Kitchen) -> ReadOrders:
     """All orders of a text; days and hours are those of ``now``'s clock."""
+    for title in (f.title for f in formulas if "," in f.title):
+        # A comma that belongs to a name parts nothing.
+        text = re.sub(re.escape(title), title.replace(",", ""), text, flags=re.IGNORECASE)
     found = _Found()
     standing: _When | None = None
     for line in text.splitlines()[:MOST_LINES]:
@@ -351,3 +354,28 @@ def _alike(wanted: str, title: str) -> float:
     own = re.findall(r"\w+", title)
     each = [max((fuzz.ratio(w.rstrip("s"), o.rstrip("s")) for o in own), default=0.0) for w in words]
     return 0.9 * sum(each) / len(each) + 0.1 * fuzz.token_sort_ratio(wanted.lower(), title)
+
+
+def as_text(order: Order, formula: KnownFormula, kitchen: Kitchen) -> str:
+    """An order as it would be jotted down: what is read of it is the order again, as far as words can tell it."""
+    wish = order.wish
+    amount = ""
+    if wish.pieces:
+        amount = f"{wish.pieces} pieces of "
+    elif wish.servings:
+        amount = f"{wish.servings:g} servings of "
+    elif wish.total_g:
+        amount = f"{wish.total_g:g} g "
+    elif wish.tin_count:
+        amount = f"{wish.tin_count} "
+    tin = next((t.name for t in kitchen.tins if t.id == wish.tin), "") if isinstance(wish.tin, str) else ""
+    size = _SIZE.search(tin)
+    thing = f"{amount}{formula.title}" + (f" {size['cm']} cm" if size else "")
+    thing += {Sure.CERTAIN: "", Sure.LIKELY: " probably", Sure.SPARE: " perhaps"}[order.sure]
+    thing += f" for {order.goes_to}" if order.goes_to else ""
+    at = f"{order.due_at:%H:%M}"
+    if len(order.every) == len(WEEKDAYS):
+        return f"{thing}; every day {at}"
+    if order.every:
+        return f"{thing}; every {' and '.join(WEEKDAYS[d] for d in order.every)} {at}"
+    return f"{thing}; {order.due_at:%Y-%m-%d} {at}"

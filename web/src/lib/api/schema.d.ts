@@ -9096,7 +9096,8 @@ export interface components {
         };
         /**
          * OrderView
-         * @description An order with its formula's title, what it amounts to in words, and when it comes again.
+         * @description An order with its formula's title, what it amounts to in words, when it comes again, and as it would be jotted
+         *     down.
          */
         OrderView: {
             /** Again */
@@ -9104,6 +9105,8 @@ export interface components {
             /** Amount */
             amount: string;
             order: components["schemas"]["Order"];
+            /** Text */
+            text: string;
             /** Title */
             title: string;
         };
@@ -10120,8 +10123,8 @@ export interface components {
         };
         /**
          * PlannedBake
-         * @description A bake of the day; ``bake`` is its id at the bench once it was begun. It is ready between ``ready_low_at`` and
-         *     ``ready_high_at``, by how sure the steps are that it waits for.
+         * @description A bake of the day, for one order or several (``orders``) in one go; ``bake`` is its id at the bench once it was
+         *     begun. It is ready between ``ready_low_at`` and ``ready_high_at``, by how sure the steps are that it waits for.
          */
         PlannedBake: {
             /** Bake */
@@ -10146,6 +10149,8 @@ export interface components {
             late_by_s: number;
             /** Order */
             order: string;
+            /** Orders */
+            orders: string[];
             /**
              * Ready At
              * Format: date-time

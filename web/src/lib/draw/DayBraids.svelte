@@ -215,7 +215,9 @@
               >{row.bake.late_by_s > 60
                 ? `${length(row.bake.late_by_s)} late`
                 : `ready ${clock(row.bake.ready_at)}`}</tspan
-            >{#if row.bake.steps.some((s) => s.pinned)}<tspan dx="6" fill="var(--copper)">pinned</tspan>{/if}
+            >{#if row.bake.orders.length > 1}<tspan dx="6" fill="var(--quiet)"
+                >{row.bake.orders.length} orders in one go</tspan
+              >{/if}{#if row.bake.steps.some((s) => s.pinned)}<tspan dx="6" fill="var(--copper)">pinned</tspan>{/if}
           </text>
         </g>
         {#each row.pieces as p (p.key)}

@@ -12,6 +12,14 @@
   let read = $state<Schemas['ReadOrders'] | null>(null);
   let problem = $state<Problem | null>(null);
   let busy = $state(false);
+  let box = $state<HTMLTextAreaElement | null>(null);
+
+  $effect(() => {
+    const one = planning.changing;
+    if (!one) return;
+    text = one.text;
+    box?.focus();
+  });
 
   async function understand(): Promise<void> {
     if (!text.trim()) return;
@@ -27,7 +35,18 @@
   }
 
   async function keep(orders: Order[]): Promise<void> {
+    const old = planning.changing;
+    if (old && orders.length === 1 && read?.unread.length === 0) {
+      if (await planning.replace(old.order.id ?? '', orders[0]!)) {
+        planning.changing = null;
+        text = '';
+        read = null;
+      }
+      return;
+    }
     if (orders.length === 0 || !(await planning.add(orders))) return;
+    if (old) await planning.remove(old.order);
+    planning.changing = null;
     // What was not understood stays, to be written otherwise.
     text = read?.unread.map((u) => u.text).join('\n') ?? '';
     read = read && read.unread.length > 0 ? { ...read, orders: [], written: [] } : null;
@@ -66,13 +85,24 @@
     rows="2"
     maxlength="20000"
     placeholder="3 tea chiffon 20 cm, 40 pairs of almond shells, Saturday 9:00"
+    bind:this={box}
     bind:value={text}
     onkeydown={(e) => {
       if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) void understand();
     }}></textarea>
   <button class="act act-small w-full {planning.orders.length === 0 ? 'act-now' : ''}" disabled={busy || !text.trim()}
-    >{busy ? 'Reading…' : 'Add'}</button
+    >{busy ? 'Reading…' : planning.changing ? 'Change it' : 'Add'}</button
   >
+  {#if planning.changing}
+    <button
+      type="button"
+      class="min-h-12 underline"
+      onclick={() => {
+        planning.changing = null;
+        text = '';
+      }}>Leave {planning.changing.title} as it was</button
+    >
+  {/if}
 </form>
 {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
 {#if read && (read.unread.length > 0 || read.orders.length > 0)}

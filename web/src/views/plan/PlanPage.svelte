@@ -117,6 +117,11 @@
             </div>
             <button
               class="min-h-12 shrink-0 px-2 text-[15px] underline"
+              aria-label="Change {o.title}, {clock(o.order.due_at)}"
+              onclick={() => (planning.changing = o)}>change</button
+            >
+            <button
+              class="min-h-12 shrink-0 px-2 text-[15px] underline"
               aria-label="Take away {o.title}, {clock(o.order.due_at)}"
               onclick={() => remove(o.order)}>take away</button
             >

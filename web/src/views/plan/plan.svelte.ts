@@ -42,6 +42,8 @@ export class DayPlanning {
   loaded = $state(false);
   day = $state(dateOf(Date.now()));
   pins = $state<Pin[]>([]);
+  /** The order that is written anew. */
+  changing = $state<Schemas['OrderView'] | null>(null);
   ways = new Asking<Schemas['Way'][]>();
   #going: AbortController | null = null;
   #key = newKey();
@@ -145,6 +147,20 @@ export class DayPlanning {
     await this.load();
     const first = orders.map((o) => o.due_at).sort((a, b) => Date.parse(a) - Date.parse(b))[0];
     if (first && !orders.some((o) => dateOf(o.due_at) === this.day)) this.day = dateOf(first);
+    void this.look();
+    return true;
+  }
+
+  /** Put an order in the place of another one. */
+  async replace(id: string, order: Order): Promise<boolean> {
+    try {
+      const body = { ...order, id: '' };
+      await ask(api.PUT('/api/orders/{order_id}', { params: { path: { order_id: id } }, body }));
+    } catch (error) {
+      this.problem = problemOf(error);
+      return false;
+    }
+    await this.load();
     void this.look();
     return true;
   }

@@ -13,7 +13,7 @@ from kindwhisk.api.dependencies import BenchHere, KitchenHere, StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.plans import When
 from kindwhisk.core.day.order import Order, in_words
-from kindwhisk.core.day.order_text import ReadOrders, known, read_orders
+from kindwhisk.core.day.order_text import KnownFormula, ReadOrders, as_text, known, read_orders
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.formats import orders_csv
@@ -61,12 +61,14 @@ class OrderTable(BaseModel):
 
 
 class OrderView(BaseModel):
-    """An order with its formula's title, what it amounts to in words, and when it comes again."""
+    """An order with its formula's title, what it amounts to in words, when it comes again, and as it would be jotted
+    down."""
 
     order: Order
     title: str
     amount: str
     again: str
+    text: str
 
 
 def _amount(wish: Wish, tins: dict[str, str]) -> str:
@@ -87,9 +89,17 @@ def _amount(wish: Wish, tins: dict[str, str]) -> str:
 
 def _views(store: Store, orders: list[Order]) -> list[OrderView]:
     titles = {e.id: e.title for e in store.formulas.entries()}
-    tins = {t.id: t.name for t in store.kitchens.current()[1].tins}
+    kitchen = store.kitchens.current()[1]
+    tins = {t.id: t.name for t in kitchen.tins}
+    named = {o.formula: KnownFormula(o.formula, titles.get(o.formula, o.formula), "", False, "") for o in orders}
     return [
-        OrderView(order=o, title=titles.get(o.formula, o.formula), amount=_amount(o.wish, tins), again=in_words(o))
+        OrderView(
+            order=o,
+            title=titles.get(o.formula, o.formula),
+            amount=_amount(o.wish, tins),
+            again=in_words(o),
+            text=as_text(o, named[o.formula], kitchen),
+        )
         for o in orders
     ]
 
