@@ -13,6 +13,7 @@ from kindwhisk.api import sums
 from kindwhisk.api.beside import beside
 from kindwhisk.bench.days.desk import Knows, Wanted
 from kindwhisk.core.day.prepared import Prepared
+from kindwhisk.core.process.record import KitchenRecord
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
@@ -41,11 +42,11 @@ class Preparing:
 
     def __init__(self) -> None:
         self._known: OrderedDict[Hashable, Prepared] = OrderedDict()
-        self._record: object = None
+        self._record: KitchenRecord | None = None
 
     async def ready(self, request: Request, known: Knows, ovens: Mapping[str, str] | None = None) -> Ready:
         """Everything that is wanted; ``ovens`` are those that a plan has chosen."""
-        if known.record is not self._record:
+        if known.record != self._record:
             # What the kitchen has learned since is in no answer of before.
             self._known.clear()
             self._record = known.record
