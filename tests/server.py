@@ -24,7 +24,7 @@ class Server:
 
     def __init__(self, data: Path, command: str = "demo", *, day: bool = False) -> None:
         self.data, self.command, self.port = data, command, 0
-        self.more = [] if day or command != "demo" else ["--no-day"]
+        self.day = day
         self.process: subprocess.Popen[str] | None = None
 
     @property
@@ -34,10 +34,11 @@ class Server:
 
     def start(self) -> None:
         """Start it and wait for the line that says the address."""
+        more = ["--no-day"] if self.command == "demo" and not self.day else []
         self.process = subprocess.Popen(
             [
                 sys.executable, "-m", "kindwhisk.cli", self.command, "--data", str(self.data),
-                "--port", str(self.port), "--web", str(ROOT / "web" / "dist"), *self.more,
+                "--port", str(self.port), "--web", str(ROOT / "web" / "dist"), *more,
             ],
             stdout=subprocess.PIPE,
             text=True,
