@@ -69,5 +69,5 @@ class Server:
             {"content-type": "application/json"},
             method=method,
         )
-        with urllib.request.urlopen(request, timeout=20) as answer:
+        with urllib.request.urlopen(request, timeout=60) as answer:
             return json.load(answer)
