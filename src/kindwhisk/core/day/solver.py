@@ -61,7 +61,10 @@ def solve(
     solver.solve(model.cp, Told())
     if not best:
         return None
-    found = best[-1] if asked.keeps else told(as_late_as_may_be(best[-1].placed, bakes, resources), bakes)
+    if asked.keeps:
+        # Few moves were asked for as well: what no plan can come below is not known by that.
+        return best[-1].model_copy(update={"bound": None})
+    found = told(as_late_as_may_be(best[-1].placed, bakes, resources), bakes)
     return found.model_copy(update={"bound": min(found.cost, solver.best_objective_bound * GRID_S / 60)})
 
 
