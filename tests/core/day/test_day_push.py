@@ -96,6 +96,8 @@ def test_the_solver_mends_what_was_pushed_and_leaves_what_was_done() -> None:
     found = solve(begun, here, Asked(now_s=now_s, hint=tuple(pushed), keeps=True, seconds=4))
     assert found is not None
     assert breaches(found.placed, begun, here, now_s) == []
+    # Few moves were wanted too, so it tells no bound of what it costs.
+    assert found.bound is None
     for bake in begun:
         for step, known in bake.known.items():
             assert found.of(bake.id)[step].start_s == known.start_s

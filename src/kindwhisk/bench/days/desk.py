@@ -115,8 +115,7 @@ class Days(Commands):
             CraftError: too much is due, it is too far ahead, or a formula is not there.
         """
         here = now or self.clock.now()
-        begin = max(start or here, here) if start and start > here else here
-        begin = begin.replace(second=0, microsecond=0)
+        begin = (start if start and start > here else here).replace(second=0, microsecond=0)
         last = until or (begin + timedelta(days=1)).replace(hour=23, minute=59)
         if last > begin + FURTHEST:
             raise CraftError(

@@ -19,10 +19,7 @@ def place(
     timetable: Timetable, bake: DayBake, starts: Mapping[str, float], oven: str, at_s: float
 ) -> tuple[list[Placed], float, float]:
     """Lay steps with their distances from ``at_s``; where one does not fit, nothing is laid, and it is said how far all
-    of them have to move later, or sooner (below zero), for that one to fit.
-
-    A step that was pinned stays where it is told.
-    """
+    of them have to move later, or sooner (below zero), for that one to fit."""
     laid: list[tuple[DayTask, Placed]] = []
     for task in sorted((bake.by_id[i] for i in starts), key=lambda t: starts[t.id]):
         start = at_s + starts[task.id]
