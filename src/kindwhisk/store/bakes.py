@@ -35,18 +35,6 @@ class Bakes:
         found: BakeRow | None = self._bakes.get_or_none(self._bakes.client_key == client_key)
         return found
 
-    def find_joined(self, part: str, times: int) -> BakeRow | None:
-        """The bake that was begun for several orders in one go, of which this is one, after it was lost so often."""
-        end = "" if times == 0 else f"-{times + 1}"
-        for row in self._bakes.select().where(self._bakes.client_key.contains(part)):
-            key = str(row.client_key)
-            if not key.startswith("due-") or "+" not in key or not key.endswith(end):
-                continue
-            if part in key.removeprefix("due-").removesuffix(end).split("+"):
-                found: BakeRow = row
-                return found
-        return None
-
     def get(self, bake_id: str) -> BakeRow:
         """The bake of that id.
 

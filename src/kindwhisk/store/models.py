@@ -217,6 +217,19 @@ class OrderRow(Table):
         table_name = "day_order"
 
 
+class DueBake(Table):
+    """A bake that was begun for what was due; one bake may be for several orders, an order of several lost bakes."""
+
+    id = AutoField()
+    due = CharField(index=True)
+    bake = CharField(column_name="bake_id")
+
+    class Meta:
+        """Of both."""
+
+        table_name = "due_bake"
+
+
 class DayPlanRow(Table):
     """A plan that was taken for a day; the last one of a day is in force."""
 

@@ -3,14 +3,14 @@
 from __future__ import annotations
 
 import secrets
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from datetime import UTC, datetime
 
 from peewee import SqliteDatabase
 
 from kindwhisk.core.day.order import Order
 from kindwhisk.core.values.errors import CraftError
-from kindwhisk.store.models import OrderRow, bound
+from kindwhisk.store.models import DueBake, OrderRow, bound
 from kindwhisk.store.writing import Writer
 
 MOST_ORDERS = 5000
@@ -20,7 +20,7 @@ class Orders:
     """The orders of one data file."""
 
     def __init__(self, database: SqliteDatabase, writing: Writer) -> None:
-        self._rows, self._writing = bound(OrderRow, database), writing
+        self._rows, self._bakes, self._writing = bound(OrderRow, database), bound(DueBake, database), writing
 
     def all(self) -> tuple[Order, ...]:
         """Every order, the soonest due first."""
@@ -87,6 +87,17 @@ class Orders:
             order = self.get(order_id)
             self._rows.delete().where(self._rows.id == order_id).execute()
         return order
+
+    def began(self, dues: Iterable[str], bake_id: str) -> None:
+        """Keep that a bake was begun for what was due."""
+        with self._writing():
+            for due in dues:
+                self._bakes.create(due=due, bake=bake_id)
+
+    def bakes_of(self, due: str) -> list[str]:
+        """The bakes that were begun for what was due, the last one first."""
+        rows = self._bakes.select().where(self._bakes.due == due).order_by(self._bakes.id.desc())
+        return [str(r.bake) for r in rows]
 
 
 def _now() -> str:

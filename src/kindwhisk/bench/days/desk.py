@@ -27,7 +27,6 @@ from kindwhisk.store.models import BakeRow
 
 MOST_BAKES = 40
 FURTHEST = timedelta(days=14)
-AGAIN = 20
 LATE = timedelta(hours=6)
 """What should have been ready so long ago, and was not begun, is still planned: late."""
 
@@ -83,11 +82,6 @@ class Knows(NamedTuple):
         return self._replace(wanted=(*(w for w in self.wanted if w.due.id not in gone), *chosen))
 
 
-def key_of(due_id: str, times: int) -> str:
-    """The key that begins a bake of what is due; ``times`` it was lost before."""
-    return f"due-{due_id}" if times == 0 else f"due-{due_id}-{times + 1}"
-
-
 def _named(order: Order, number: int) -> Order:
     """An order that is not kept goes by its number."""
     return order if order.id else order.model_copy(update={"id": f"o{number}"})
@@ -126,7 +120,7 @@ class Days(Commands):
         running: dict[str, tuple[Moment, Due | None]] = {}
         named = None if orders is None else [_named(o, number) for number, o in enumerate(orders, 1)]
         for due in dues(self.store.orders.all() if named is None else named, begin - timedelta(days=1), last):
-            row, _ = self._bake_of(due.id) if named is None else (None, 0)
+            row = self._bake_of(due.id) if named is None else None
             if row is not None and row.status == "running":
                 running.setdefault(str(row.id), (self.moment(str(row.id), here), due))
             elif row is None and due.due_at > begin - LATE:
@@ -185,7 +179,7 @@ class Days(Commands):
                 if work.id in known.running:
                     self._moved(known.running[work.id][0], work, taking.key)
                 elif work.id in taking.begin:
-                    begun.append(self._begin(known, prepared[work.id], work))
+                    begun.append(self._begin(known, prepared[work.id], work, taking.key))
         self.hub.wake()
         return tuple(begun)
 
@@ -208,9 +202,12 @@ class Days(Commands):
         event = ev.DayMoved(kind="day_moved", client_key=f"{key}:{at.log.id}"[:120], planned=steps)
         self.post(at.log.id, event)
 
-    def _begin(self, known: Knows, prepared: Prepared, work: PlannedWork) -> str:
+    def _begin(self, known: Knows, prepared: Prepared, work: PlannedWork, key: str) -> str:
+        parts = work.id.split(MARK)
+        since = next((row for row in map(self._bake_of, parts) if row is not None), None)
+        if since is not None:
+            return str(since.id)
         wanted = next(w for w in known.wanted if w.due.id == work.id)
-        _, times = self._bake_of(work.id)
         people = [s.person for s in work.steps if s.person]
         named = {p.id for p in known.kitchen.people}
         most = max(dict.fromkeys(people), key=people.count, default="")
@@ -219,18 +216,14 @@ class Days(Commands):
         made_in = (wanted.version, known.revision, known.kitchen, known.record)
         document = document_of(scaled, made_in, most if most in named else "", wanted.due.due_at, work.steps)
         began = min([known.when.now, *(s.start for s in work.steps)])
-        return self._begun(document, began, key_of(work.id, times))
+        bake_id = self._begun(document, began, f"{key}:{work.id}")
+        self.store.orders.began(parts, bake_id)
+        return bake_id
 
-    def _bake_of(self, due_id: str) -> tuple[BakeRow | None, int]:
-        """The last bake of what is due (None where none was begun, or the last one was lost), and how often it was
-        lost."""
-        for times in range(AGAIN):
-            row = self.store.bakes.find_by_key(key_of(due_id, times)) or self.store.bakes.find_joined(due_id, times)
-            if row is None:
-                return None, times
-            if row.status != "abandoned":
-                return row, times
-        return None, AGAIN
+    def _bake_of(self, due_id: str) -> BakeRow | None:
+        """The bake that what is due became; None where none was begun, or all were lost."""
+        rows = (self.store.bakes.get(bake) for bake in self.store.orders.bakes_of(due_id))
+        return next((row for row in rows if row.status != "abandoned"), None)
 
     def _in_force(self, day: date) -> dict[str, tuple[PlannedStep, ...]]:
         """Where the plan in force has what is due, that of the day before where it reaches over."""
