@@ -308,3 +308,16 @@ def test_what_should_have_been_ready_an_hour_ago_is_still_planned_late(open_all_
     assert [one.bake for one in plan.late] == [order]
     assert breaches(plan.placed, day.bakes, day.here, day.now_s) == []
     assert day_at(open_all_day, NOW + timedelta(hours=9))[0].items == ()
+
+
+def test_two_who_take_the_same_plan_at_once_begin_one_bake(open_all_day: Bench) -> None:
+    (order,) = ordered(open_all_day, "tea-chiffon")
+    known = open_all_day.knows(until=NOW + timedelta(hours=20), now=NOW)
+    prepared = {w.due.id: prepare(w.formula, known.kitchen, w.due.order.wish, known.record) for w in known.wanted}
+    day, plan = day_at(open_all_day)
+    both = [
+        open_all_day.take(known, prepared, Taking(works(day, plan), (order,), key))
+        for key in ("take-mine", "take-yours")
+    ]
+    assert both[0] == both[1]
+    assert len(open_all_day.store.bakes.listed()) == 1
