@@ -226,3 +226,27 @@ def test_an_own_good_can_take_the_place_of_another(client: TestClient) -> None:
     proposed = ok(client.post("/api/formulas/butter-sponge/substitute", json=swap))
     assert [g["key"] for g in proposed["formula"]["goods"]] == ["seed-block"]
     assert "soya" in str(proposed["formula"]["ledger"][-1])
+
+
+def test_twice_the_batch_costs_twice_as_much(client: TestClient) -> None:
+    put_on(client)
+    formula = into_the_book(client, "80 g house praline")["formula"]["id"]
+    once = forecast(client, formula)
+    twice = ok(client.post(f"/api/formulas/{formula}/scale", json={"total_g": 2 * once["total_g"]}))
+    assert twice["cost"]["amount"] == pytest.approx(2 * once["cost"]["amount"])
+    assert twice["cost"]["total_g"] == pytest.approx(2 * once["cost"]["total_g"])
+
+
+def test_what_is_in_stock_stays_so_under_another_label(client: TestClient) -> None:
+    kept = put_on(client)
+    told = {"ingredient": kept["id"], "grams": 500.0, "price_per_kg": 31.0}
+    ok(client.put("/api/stock", json={"items": [told]}))
+    formula = into_the_book(client, "80 g house praline")["formula"]["id"]
+    # The price of the stock leads before that of the good.
+    assert forecast(client, formula)["cost"]["amount"] == pytest.approx(31 * 80 / 1000)
+    changed = ok(client.put("/api/goods/house-praline", json={**PRALINE, "may_contain": ["almond"]}))
+    assert changed["id"] != kept["id"]
+    assert forecast(client, formula)["cost"]["amount"] == pytest.approx(31 * 80 / 1000)
+    ok(client.put("/api/stock", json={"items": [{**told, "ingredient": changed["id"], "grams": 300.0}]}))
+    (row,) = ok(client.get("/api/stock"))
+    assert row["item"]["grams"] == 300

@@ -73,6 +73,13 @@ class Workplace:
         """The profile in force."""
         return self.store.kitchens.current()[1]
 
+    @property
+    def prices(self) -> dict[str, float]:
+        """What a kilogram costs, by what each thing on the shelf goes by; what is told of the stock leads."""
+        goods = {g.key: g.price_per_kg for g in self.store.goods.all()}
+        stock = {key: s.price_per_kg for key, s in self.store.stocks.all().items() if s.price_per_kg is not None}
+        return {key: price for key, price in {**goods, **stock}.items() if price is not None}
+
     def oven_evidence(self) -> OvenEvidence:
         """All that is known of this kitchen's ovens."""
         return self._ovens.evidence()

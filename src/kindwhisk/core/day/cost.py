@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.process.cost import cost
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.values.model import Value
 
@@ -33,28 +33,20 @@ def order_cost(
     Args:
         bake: its id.
         formula: in the amounts that are made.
-        prices: per kg, by ingredient.
+        prices: per kg, by what each thing on the shelf goes by.
         hands_s: seconds that somebody is busy with it throughout.
         hand_per_h: what an hour of hands costs; None where that is not told.
         pieces: into how many it is counted, at least one.
     """
-    goods = priced = 0.0
-    unpriced: dict[str, None] = {}
-    for portion in formula.portions():
-        price = prices.get(portion.ingredient)
-        if price is None:
-            unpriced[ingredient(portion.ingredient).name] = None
-        else:
-            goods += price * portion.grams / 1000
-            priced += portion.grams
+    goods = cost(formula, prices)
     hands = None if hand_per_h is None else hand_per_h * hands_s / 3600
-    total = goods + (hands or 0.0)
+    total = goods.amount + (hands or 0.0)
     return OrderCost(
         bake=bake,
         title=formula.title,
-        goods=goods,
-        priced_share=priced / max(1e-9, formula.total_g()),
-        unpriced=tuple(unpriced),
+        goods=goods.amount,
+        priced_share=goods.priced_g / max(1e-9, goods.total_g),
+        unpriced=goods.unpriced,
         hands_s=hands_s,
         hands=hands,
         total=total,

@@ -7,6 +7,7 @@ from collections.abc import Mapping
 
 from kindwhisk.core.day.stock import StockItem
 from kindwhisk.core.ingredients import ingredient
+from kindwhisk.core.ingredients.goods import shelf_key
 from kindwhisk.core.values.model import Value
 
 
@@ -30,11 +31,17 @@ def shopping(needed: Mapping[str, float], stock: Mapping[str, StockItem]) -> tup
 
     Args:
         needed: grams by ingredient.
-        stock: what there is, by ingredient; what is not in it is taken to be missing altogether.
+        stock: what there is, by what it goes by; what is not in it is taken to be missing altogether.
     """
+    wanted: dict[str, float] = {}
+    ids = {key: s.ingredient for key, s in stock.items() if s.grams < s.least_g}
+    for ingredient_id, grams in needed.items():
+        key = shelf_key(ingredient_id)
+        wanted[key] = wanted.get(key, 0.0) + grams
+        ids[key] = ingredient_id
     found = []
-    for key in needed.keys() | {i for i, s in stock.items() if s.grams < s.least_g}:
-        grams, item = needed.get(key, 0.0), stock.get(key)
+    for key, ingredient_id in ids.items():
+        grams, item = wanted.get(key, 0.0), stock.get(key)
         there = item.grams if item else None
         short = grams + (item.least_g if item else 0.0) - (there or 0.0)
         buy, packs = max(0.0, short), None
@@ -44,8 +51,8 @@ def shopping(needed: Mapping[str, float], stock: Mapping[str, StockItem]) -> tup
         price = item.price_per_kg if item else None
         found.append(
             ToBuy(
-                ingredient=key,
-                name=ingredient(key).name,
+                ingredient=ingredient_id,
+                name=ingredient(ingredient_id).name,
                 needed_g=grams,
                 there_g=there,
                 buy_g=buy,

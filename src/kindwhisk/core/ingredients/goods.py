@@ -184,3 +184,8 @@ def key_of(ingredient_id: str) -> str:
     """The key on the shelf of a kitchen's own good; empty for what is not one."""
     found = KEYED.match(ingredient_id)
     return found["key"] if found else ""
+
+
+def shelf_key(ingredient_id: str) -> str:
+    """What a thing on the shelf goes by, whatever its label says by now: a good's key, else the ingredient's id."""
+    return key_of(ingredient_id) or ingredient_id

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.ingredients.goods import key_of
+from kindwhisk.core.ingredients.goods import shelf_key
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.values.model import Value
 
@@ -19,20 +19,20 @@ class Cost(Value):
     unpriced: tuple[str, ...]
 
 
-def cost(formula: Formula, prices: Mapping[str, float], times: float = 1.0) -> Cost:
+def cost(formula: Formula, prices: Mapping[str, float]) -> Cost:
     """The cost of a formula's goods.
 
     Args:
-        formula: of which ``times`` its own amounts are made.
-        prices: per kg, by the key of a kitchen's own good.
+        formula: in the amounts that are made.
+        prices: per kg, by what each thing on the shelf goes by.
     """
     amount = priced = 0.0
     unpriced: dict[str, None] = {}
     for portion in formula.portions():
-        price = prices.get(key_of(portion.ingredient))
+        price = prices.get(shelf_key(portion.ingredient))
         if price is None:
             unpriced[ingredient(portion.ingredient).name] = None
         else:
-            amount += price * times * portion.grams / 1000
-            priced += times * portion.grams
-    return Cost(amount=amount, priced_g=priced, total_g=times * formula.total_g(), unpriced=tuple(unpriced))
+            amount += price * portion.grams / 1000
+            priced += portion.grams
+    return Cost(amount=amount, priced_g=priced, total_g=formula.total_g(), unpriced=tuple(unpriced))

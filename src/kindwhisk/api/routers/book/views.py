@@ -158,7 +158,6 @@ def view(version: int, formula: Formula) -> FormulaView:
 def forecast_view(bench: Bench, version: int, one: Scaled) -> ForecastView:
     """The forecast for a page."""
     seen = one.forecast
-    prices = {g.key: g.price_per_kg for g in bench.store.goods.all() if g.price_per_kg is not None}
     return ForecastView(
         formula_id=one.formula.id,
         version=version,
@@ -184,6 +183,6 @@ def forecast_view(bench: Bench, version: int, one: Scaled) -> ForecastView:
         washing=seen.washing,
         besides=seen.besides,
         offcuts=seen.offcuts,
-        cost=cost(one.formula, prices, one.factor),
+        cost=cost(one.formula, bench.prices),
         **seen.held,
     )

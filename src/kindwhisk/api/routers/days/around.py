@@ -114,13 +114,11 @@ async def costs(
     """What each bake of the day costs: its goods by the kitchen's prices, and its hands."""
     found = await _planned(request, bench, preparing, on, offset)
     kitchen = bench.kitchen
-    prices = {g.id: g.price_per_kg for g in bench.store.goods.all() if g.price_per_kg is not None}
-    prices |= {i: s.price_per_kg for i, s in bench.store.stocks.all().items() if s.price_per_kg is not None}
     orders = tuple(
         order_cost(
             item.id,
             item.formula,
-            prices,
+            bench.prices,
             sum(p.end_s - p.start_s for i, p in found.plan.of(item.id).items() if item.bake.by_id[i].hands),
             kitchen.hand_per_h,
             item.pieces,
