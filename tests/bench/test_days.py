@@ -9,11 +9,10 @@ from datetime import UTC, datetime, timedelta
 import pytest
 
 from kindwhisk.bench.bench import Bench
-from kindwhisk.bench.days.desk import PlannedWork, Taking
+from kindwhisk.bench.days.desk import Taking, works_of
 from kindwhisk.bench.days.gathered import Day
 from kindwhisk.bench.days.view import moves, view
 from kindwhisk.bench.log.events import event_adapter
-from kindwhisk.bench.log.planned import PlannedStep
 from kindwhisk.bench.told.hands import _wanted
 from kindwhisk.core.day.check import breaches
 from kindwhisk.core.day.first import starting_plan
@@ -52,28 +51,12 @@ def day_at(bench: Bench, now: datetime = NOW, planned: bool = True) -> tuple[Day
     return day, told(starting_plan(day.bakes, day.planned, day.here, day.now_s), day.bakes)
 
 
-def works(day: Day, plan: DayPlan) -> tuple[PlannedWork, ...]:
-    return tuple(
-        PlannedWork(
-            id=i.id,
-            steps=tuple(
-                PlannedStep(
-                    step=p.step, start=day.moment(p.start_s), end=day.moment(p.end_s), person=p.person, mixer=p.mixer,
-                    oven=p.oven,
-                )
-                for p in plan.of(i.id).values()
-            ),
-        )
-        for i in day.items
-    )  # fmt: skip
-
-
 def taken(bench: Bench, begin: Sequence[str], now: datetime = NOW, key: str = "take-0001") -> tuple[str, ...]:
     known = bench.knows(until=NOW + timedelta(hours=20), now=now)
     prepared = {w.due.id: prepare(w.formula, known.kitchen, w.due.order.wish, known.record) for w in known.wanted}
     day = bench.gather(known, prepared, {})
     plan = told(starting_plan(day.bakes, day.planned, day.here, day.now_s), day.bakes)
-    return bench.take(known, prepared, Taking(works(day, plan), tuple(begin), key))
+    return bench.take(known, prepared, Taking(works_of(day, plan), tuple(begin), key))
 
 
 def tell(bench: Bench, bake: str, kind: str, at: datetime, **fields: object) -> None:
@@ -116,7 +99,7 @@ def test_the_same_plan_taken_twice_begins_nothing_twice(open_all_day: Bench) -> 
     day, plan = day_at(open_all_day)
     once = taken(open_all_day, ids)
     known = open_all_day.knows(until=NOW + timedelta(hours=20), now=NOW)
-    again = open_all_day.take(known, {}, Taking(works(day, plan), tuple(ids), "take-0001"))
+    again = open_all_day.take(known, {}, Taking(works_of(day, plan), tuple(ids), "take-0001"))
     assert set(again) == set(once)
     assert len(open_all_day.store.bakes.listed(status="running")) == 2
 
@@ -134,7 +117,7 @@ def test_a_plan_that_can_not_be_done_any_more_is_refused(open_all_day: Bench) ->
     day, plan = day_at(open_all_day)
     both = [
         w.model_copy(update={"steps": tuple(s.model_copy(update={"person": "ada"}) for s in w.steps)})
-        for w in works(day, plan)
+        for w in works_of(day, plan)
     ]
     first = min(s.start for s in both[0].steps)
     other = min(s.start for s in both[1].steps)
@@ -181,7 +164,7 @@ def test_what_was_begun_stays_and_the_plan_of_the_rest_moves_with_the_day(open_a
     known = open_all_day.knows(until=NOW + timedelta(hours=20), now=now)
     day = open_all_day.gather(known, {}, {})
     plan = told(starting_plan(day.bakes, day.planned, day.here, day.now_s), day.bakes)
-    assert open_all_day.take(known, {}, Taking(works(day, plan), (), "take-0004")) == ()
+    assert open_all_day.take(known, {}, Taking(works_of(day, plan), (), "take-0004")) == ()
     after = {p.step: p for p in open_all_day.moment(bake, now).document.planned}
     assert after[line.id] == next(p for p in before if p.step == line.id)
     ahead = [p for p in before if p.step != line.id]
@@ -247,7 +230,7 @@ def test_each_step_is_for_whom_the_plan_has_it(open_all_day: Bench) -> None:
     day, plan = day_at(open_all_day)
     known = open_all_day.knows(until=NOW + timedelta(hours=20), now=NOW)
     prepared = {w.due.id: prepare(w.formula, known.kitchen, w.due.order.wish, known.record) for w in known.wanted}
-    (work,) = works(day, plan)
+    (work,) = works_of(day, plan)
     by_hand = [s.step for s in work.steps if s.person]
     steps = tuple(s.model_copy(update={"person": "ben"}) if s.step == by_hand[0] else s for s in work.steps)
     (bake,) = open_all_day.take(
@@ -288,7 +271,7 @@ def test_orders_made_in_one_go_are_one_bake_and_both_are_done(open_all_day: Benc
     plan = told(starting_plan(day.bakes, day.planned, day.here, day.now_s), day.bakes)
     assert [i.id for i in day.items] == [joint.due.id]
     assert view(day, plan).bakes[0].orders == tuple(ids)
-    taking = Taking(works(day, plan), (joint.due.id,), "take-one-go")
+    taking = Taking(works_of(day, plan), (joint.due.id,), "take-one-go")
     (bake,) = open_all_day.take(known, prepared, taking)
     assert open_all_day.moment(bake, NOW).document.tin_count == 2
     # Both orders are that bake by now, and the same plan taken once more begins nothing.
@@ -316,7 +299,7 @@ def test_two_who_take_the_same_plan_at_once_begin_one_bake(open_all_day: Bench) 
     prepared = {w.due.id: prepare(w.formula, known.kitchen, w.due.order.wish, known.record) for w in known.wanted}
     day, plan = day_at(open_all_day)
     both = [
-        open_all_day.take(known, prepared, Taking(works(day, plan), (order,), key))
+        open_all_day.take(known, prepared, Taking(works_of(day, plan), (order,), key))
         for key in ("take-mine", "take-yours")
     ]
     assert both[0] == both[1]

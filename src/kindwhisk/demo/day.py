@@ -7,10 +7,9 @@ from datetime import datetime, timedelta
 from typing import Any
 
 from kindwhisk.bench.bench import Bench
-from kindwhisk.bench.days.desk import PlannedWork, Taking
+from kindwhisk.bench.days.desk import Taking, works_of
 from kindwhisk.bench.days.gathered import Day
 from kindwhisk.bench.log.events import event_adapter
-from kindwhisk.bench.log.planned import PlannedStep
 from kindwhisk.core.day.first import starting_plan
 from kindwhisk.core.day.model import Asked
 from kindwhisk.core.day.order import Order, Sure
@@ -86,19 +85,7 @@ def _begin(bench: Bench, start: datetime, now: datetime) -> None:
     prepared = {w.due.id: prepare(w.formula, known.kitchen, w.due.order.wish, known.record) for w in known.wanted}
     day = bench.gather(known, prepared, {})
     plan = _planned(day)
-    works = tuple(
-        PlannedWork(
-            id=item.id,
-            steps=tuple(
-                PlannedStep(
-                    step=p.step, start=day.moment(p.start_s), end=day.moment(p.end_s), person=p.person, mixer=p.mixer,
-                    oven=p.oven,
-                )
-                for p in plan.of(item.id).values()
-            ),
-        )
-        for item in day.items
-    )  # fmt: skip
+    works = works_of(day, plan)
     begin = tuple(w.id for w in works if min(s.start for s in w.steps) < now)
     for bake_id in bench.take(known, prepared, Taking(works, begin, "demo-day")):
         _told(bench, bake_id, sorted(_happened(bench, bake_id, start, now), key=lambda t: t[0]))

@@ -16,6 +16,7 @@ from kindwhisk.bench.now.moment import Moment
 from kindwhisk.core.day.check import breaches
 from kindwhisk.core.day.joined import MARK, together
 from kindwhisk.core.day.order import Due, Order, dues
+from kindwhisk.core.day.plan import DayPlan
 from kindwhisk.core.day.prepared import Prepared
 from kindwhisk.core.day.work import Placed
 from kindwhisk.core.kitchen import Kitchen
@@ -39,6 +40,27 @@ class PlannedWork(Value):
 
 
 _works: TypeAdapter[tuple[PlannedWork, ...]] = TypeAdapter(tuple[PlannedWork, ...])
+
+
+def works_of(day: Day, plan: DayPlan) -> tuple[PlannedWork, ...]:
+    """A plan on the clock of the wall, as it is taken up."""
+    return tuple(
+        PlannedWork(
+            id=item.id,
+            steps=tuple(
+                PlannedStep(
+                    step=p.step,
+                    start=day.moment(p.start_s),
+                    end=day.moment(p.end_s),
+                    person=p.person,
+                    mixer=p.mixer,
+                    oven=p.oven,
+                )
+                for p in plan.of(item.id).values()
+            ),
+        )
+        for item in day.items
+    )
 
 
 class Taking(NamedTuple):
