@@ -2,20 +2,17 @@
 
 from __future__ import annotations
 
-import csv
-import io
 from collections.abc import Iterable, Mapping
 from datetime import datetime
 from typing import Any
 
-from pydantic import ValidationError
-
 from kindwhisk.core.day.order import WEEKDAYS, Order
 from kindwhisk.core.values.errors import CraftError
-from kindwhisk.core.values.faults import faults
-from kindwhisk.formats.cells import lines, told
+from kindwhisk.formats import table
+from kindwhisk.formats.cells import lines
 
-AMOUNTS = ("tin_count", "pieces", "servings", "total_g", "eggs")
+WHOLE = ("tin_count", "pieces")
+AMOUNTS = (*WHOLE, "servings", "total_g", "eggs")
 COLUMNS = ("formula", "title", "tin", *AMOUNTS, "due_at", "sure", "goes_to", "every", "note", "id")
 MOST = 2000
 
@@ -54,26 +51,8 @@ def read(text: str, ids: Mapping[str, str], now: datetime) -> list[Order]:
     Raises:
         CraftError: a column is missing, or a row is no order; the row and the column are named.
     """
-    text = text.removeprefix("\ufeff")
-    delimiter = max(",;\t", key=text.split("\n", 1)[0].count)
-    rows = csv.DictReader(io.StringIO(text), delimiter=delimiter)
-    heads = [(h or "").strip().lower() for h in rows.fieldnames or ()]
-    rows.fieldnames = heads
-    if "due_at" not in heads or not {"formula", "title"} & set(heads):
-        raise CraftError(
-            "The table needs the columns “formula” (or “title”) and “due_at”.",
-            field="due_at",
-            remedy=f"Name the columns in the first row: {', '.join(COLUMNS)}.",
-        )
-    found: list[Order] = []
-    for number, row in enumerate(rows, start=2):
-        cells = {k: told(v.strip()) for k, v in row.items() if k and isinstance(v, str) and v.strip()}
-        if not cells:
-            continue
-        if len(found) >= MOST:
-            raise CraftError(f"More than {MOST} orders.", field="due_at", remedy="Read them in several tables.")
-        found.append(_order(cells, number, ids, now))
-    return found
+    needs = [("due_at",), ("formula", "title")]
+    return [_order(cells, row, ids, now) for row, cells in table.rows(text, COLUMNS, needs, MOST)]
 
 
 def _order(cells: Mapping[str, str], row: int, ids: Mapping[str, str], now: datetime) -> Order:
@@ -87,7 +66,8 @@ def _order(cells: Mapping[str, str], row: int, ids: Mapping[str, str], now: date
     wish: dict[str, Any] = {"tin": cells["tin"]} if "tin" in cells else {}
     for name in AMOUNTS:
         if name in cells:
-            wish[name] = _number(cells[name], row, name)
+            value = table.number_in(cells, row, name)
+            wish[name] = int(value) if value.is_integer() and name in WHOLE else value
     given = {
         "formula": formula,
         "wish": wish,
@@ -97,23 +77,7 @@ def _order(cells: Mapping[str, str], row: int, ids: Mapping[str, str], now: date
         "every": _days(cells.get("every", ""), row),
         **({"sure": cells["sure"]} if "sure" in cells else {}),
     }
-    try:
-        return Order.model_validate(given)
-    except ValidationError as error:
-        first = faults(error.errors(include_url=False), given)[0]
-        raise CraftError(
-            f"Row {row}: {first.sentence}", field=first.field or "due_at", remedy="Correct this row and read it again."
-        ) from error
-
-
-def _number(text: str, row: int, column: str) -> float | int:
-    try:
-        value = float(text.replace(",", "."))
-    except ValueError:
-        raise CraftError(
-            f"Row {row}, “{column}”: “{text[:30]}” is no number.", field=column, remedy="Write a number, such as 3."
-        ) from None
-    return int(value) if value.is_integer() and column in {"tin_count", "pieces"} else value
+    return table.of_row(Order, given, row, "due_at")
 
 
 def _moment(text: str, row: int, now: datetime) -> datetime:

@@ -2,17 +2,13 @@
 
 from __future__ import annotations
 
-import csv
-import io
 from collections.abc import Iterable, Mapping
 from typing import Any
 
-from pydantic import ValidationError
-
 from kindwhisk.core.day.stock import StockItem
 from kindwhisk.core.values.errors import CraftError
-from kindwhisk.core.values.faults import faults
-from kindwhisk.formats.cells import lines, told
+from kindwhisk.formats import table
+from kindwhisk.formats.cells import lines
 
 FIGURES = ("grams", "least_g", "pack_g", "price_per_kg")
 COLUMNS = ("ingredient", "name", *FIGURES)
@@ -38,26 +34,7 @@ def read(text: str, known: Mapping[str, str]) -> list[StockItem]:
     Raises:
         CraftError: a column is missing, or a row tells nothing; the row and the column are named.
     """
-    text = text.removeprefix("\ufeff")
-    delimiter = max(",;\t", key=text.split("\n", 1)[0].count)
-    rows = csv.DictReader(io.StringIO(text), delimiter=delimiter)
-    heads = [(h or "").strip().lower() for h in rows.fieldnames or ()]
-    rows.fieldnames = heads
-    if not {"ingredient", "name"} & set(heads):
-        raise CraftError(
-            "The table has no column “ingredient” or “name”.",
-            field="ingredient",
-            remedy=f"Name the columns in the first row: {', '.join(COLUMNS)}.",
-        )
-    found: list[StockItem] = []
-    for number, row in enumerate(rows, start=2):
-        cells = {k: told(v.strip()) for k, v in row.items() if k and isinstance(v, str) and v.strip()}
-        if not cells:
-            continue
-        if len(found) >= MOST:
-            raise CraftError(f"More than {MOST} rows.", field="ingredient", remedy="Read them in several tables.")
-        found.append(_item(cells, number, known))
-    return found
+    return [_item(cells, row, known) for row, cells in table.rows(text, COLUMNS, [("ingredient", "name")], MOST)]
 
 
 def _item(cells: Mapping[str, str], row: int, known: Mapping[str, str]) -> StockItem:
@@ -69,21 +46,5 @@ def _item(cells: Mapping[str, str], row: int, known: Mapping[str, str]) -> Stock
             field="ingredient",
             remedy="Write it as Goods has it, or add it there.",
         )
-    given: dict[str, Any] = {"ingredient": key}
-    for column in FIGURES:
-        if column in cells:
-            try:
-                given[column] = float(cells[column].replace(",", "."))
-            except ValueError:
-                raise CraftError(
-                    f"Row {row}, “{column}”: “{cells[column][:30]}” is no number.",
-                    field=column,
-                    remedy="Write a number, such as 2500.",
-                ) from None
-    try:
-        return StockItem.model_validate(given)
-    except ValidationError as error:
-        first = faults(error.errors(include_url=False), given)[0]
-        raise CraftError(
-            f"Row {row}: {first.sentence}", field=first.field or "grams", remedy="Correct this row and read it again."
-        ) from error
+    figures = {column: table.number_in(cells, row, column) for column in FIGURES if column in cells}
+    return table.of_row(StockItem, {"ingredient": key, **figures}, row, "grams")
