@@ -8,38 +8,10 @@ from collections.abc import Mapping, Sequence
 from kindwhisk.core.day.alone import alone
 from kindwhisk.core.day.push import push
 from kindwhisk.core.day.resources import GRID_S, DayResources
-from kindwhisk.core.day.timetable import Timetable
-from kindwhisk.core.day.work import DayBake, DayTask, Key, Placed
+from kindwhisk.core.day.timetable import Laid, Lying, Timetable
+from kindwhisk.core.day.work import DayBake, Key, Placed
 
 MOST_MOVES = 3000
-GROW_S = 1.0
-
-
-def place(
-    timetable: Timetable, bake: DayBake, starts: Mapping[str, float], oven: str, at_s: float
-) -> tuple[list[Placed], float, float]:
-    """Lay steps with their distances from ``at_s``; where one does not fit, nothing is laid, and it is said how far all
-    of them have to move later, or sooner (below zero), for that one to fit."""
-    laid: list[tuple[DayTask, Placed]] = []
-    for task in sorted((bake.by_id[i] for i in starts), key=lambda t: starts[t.id]):
-        start = at_s + starts[task.id]
-        room = timetable.room(task, bake.id, oven, start)
-        if not room.fits:
-            for own, placed in laid:
-                timetable.give_back(own, placed)
-            return [], max(GROW_S, room.later_s - start), min(-GROW_S, room.sooner_s - start)
-        placed = Placed(
-            bake=bake.id,
-            step=task.id,
-            start_s=start,
-            end_s=start + task.lasts_s(oven),
-            person=room.person,
-            mixer=room.mixer,
-            oven=oven if task.heat is not None else "",
-        )
-        timetable.take(task, placed)
-        laid.append((task, placed))
-    return [p for _, p in laid], 0.0, 0.0
 
 
 def put(
@@ -50,26 +22,31 @@ def put(
     ``starts`` are seconds before its end. Nothing is laid where it fits nowhere.
     """
     first, limit = min(starts.values()), timetable.resources.length_s
+    tasks = sorted((bake.by_id[i] for i in starts), key=lambda t: starts[t.id])
+
+    def at_end(end: float) -> Laid:
+        return timetable.lay(bake.id, oven, [Lying(t, end + starts[t.id], t.lasts_s(oven)) for t in tasks])
+
     at = end_s
     for _ in range(MOST_MOVES):
         if at + first < earliest_s:
             break
-        laid, _, sooner = place(timetable, bake, starts, oven, at)
-        if laid:
-            return laid
-        if math.isinf(sooner):
+        laid = at_end(at)
+        if laid.placed:
+            return laid.placed
+        if math.isinf(laid.sooner_s):
             break
-        at += sooner
+        at += laid.sooner_s
     at = max(end_s, earliest_s - first)
     for _ in range(MOST_MOVES):
         if at > limit:
             break
-        laid, later, _ = place(timetable, bake, starts, oven, at)
-        if laid:
-            return laid
-        if math.isinf(later):
+        laid = at_end(at)
+        if laid.placed:
+            return laid.placed
+        if math.isinf(laid.later_s):
             break
-        at += later
+        at += laid.later_s
     return []
 
 

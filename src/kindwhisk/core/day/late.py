@@ -8,7 +8,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from kindwhisk.core.day.resources import GRID_S, DayResources
-from kindwhisk.core.day.timetable import Timetable
+from kindwhisk.core.day.timetable import Lying, Timetable
 from kindwhisk.core.day.work import DayBake, DayTask, Key, Placed
 
 MOST_TRIES = 60
@@ -54,7 +54,7 @@ def _later(timetable: Timetable, bake: DayBake, task: DayTask, at: Mapping[Key, 
     for _ in range(MOST_TRIES):
         if start <= own.start_s:
             break
-        room = timetable.room(task, bake.id, own.oven, start)
+        room = timetable.room(Lying(task, start, own.end_s - own.start_s), bake.id, own.oven)
         if room.fits:
             end = start + own.end_s - own.start_s
             return own.model_copy(update={"start_s": start, "end_s": end, "person": room.person, "mixer": room.mixer})

@@ -9,7 +9,7 @@ import math
 from collections.abc import Mapping, Sequence
 
 from kindwhisk.core.day.resources import GRID_S, DayResources
-from kindwhisk.core.day.timetable import Timetable
+from kindwhisk.core.day.timetable import Laid, Lying, Timetable
 from kindwhisk.core.day.work import DayBake, DayTask, Key, Placed
 from kindwhisk.core.process.gate import BINDS_S
 
@@ -134,17 +134,22 @@ def _put(
         begins = earlier.end_s if lag.from_end else earlier.start_s
         # What heats is told by when it is hot; how long that takes is seen when it is laid.
         at = max(at, begins + lag.at_least_s - offsets[lag.later])
+
+    def laid(at_s: float, *, whatever: bool = False) -> Laid:
+        steps = _lying(timetable, bake, offsets, planned, (oven, at_s))
+        return timetable.lay(bake.id, oven, steps, earliest, whatever=whatever)
+
     pinned = [bake.pinned[i] - offsets[i] for i in offsets if i in bake.pinned]
     if pinned:
-        return _lay(timetable, bake, offsets, planned, (oven, max(pinned[0], now_s), earliest), whatever=True)[0]
+        return laid(max(pinned[0], now_s), whatever=True).placed
     for _ in range(MOST_MOVES):
-        laid, later = _lay(timetable, bake, offsets, planned, (oven, at, earliest))
-        if laid:
-            return laid
-        if at + later > timetable.resources.length_s:
+        found_room = laid(at)
+        if found_room.placed:
+            return found_room.placed
+        if at + found_room.later_s > timetable.resources.length_s:
             break
-        at += math.ceil(later / GRID_S) * GRID_S
-    return _lay(timetable, bake, offsets, planned, (oven, at, earliest), whatever=True)[0]
+        at += math.ceil(found_room.later_s / GRID_S) * GRID_S
+    return laid(at, whatever=True).placed
 
 
 def _oven(bake: DayBake, planned: Mapping[Key, Placed], found: Mapping[Key, Placed]) -> str:
@@ -185,19 +190,16 @@ def _heats(task: DayTask) -> bool:
     return task.heat is not None and task.heat.heats
 
 
-def _lay(
+def _lying(
     timetable: Timetable,
     bake: DayBake,
     offsets: Mapping[str, float],
     planned: Mapping[Key, Placed],
-    where: tuple[str, float, float],
-    *,
-    whatever: bool = False,
-) -> tuple[list[Placed], float]:
-    """A piece laid in an oven from a moment on, nothing of it before another; where something of it does not fit,
-    nothing, and by how much later it might."""
-    oven, at_s, earliest_s = where
-    laid: list[tuple[DayTask, Placed]] = []
+    where: tuple[str, float],
+) -> list[Lying]:
+    """The steps of a piece in an oven from a moment on; what heats begins so long before as it has to."""
+    oven, at_s = where
+    found = []
     for step in sorted(offsets, key=lambda i: offsets[i]):
         task, start = bake.by_id[step], at_s + offsets[step]
         lasts = task.lasts_s(oven)
@@ -211,16 +213,5 @@ def _lay(
             ]
             hot, start = start, min([start - lasts, *begun])
             lasts = hot - start
-        room = timetable.room(task, bake.id, oven, start, lasts, planned.get((bake.id, step)))
-        later = max(room.later_s - start if not room.fits else 0.0, earliest_s - start)
-        if later > 0 and not whatever:
-            for own, placed in laid:
-                timetable.give_back(own, placed)
-            return [], max(GRID_S, later)
-        placed = Placed(
-            bake=bake.id, step=step, start_s=start, end_s=start + lasts, person=room.person,
-            mixer=room.mixer, oven=oven if task.heat is not None else "",
-        )  # fmt: skip
-        timetable.take(task, placed)
-        laid.append((task, placed))
-    return [p for _, p in laid], 0.0
+        found.append(Lying(task, start, lasts, planned.get((bake.id, step))))
+    return found

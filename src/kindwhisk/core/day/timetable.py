@@ -9,7 +9,7 @@ import math
 from collections.abc import Callable, Iterable, Sequence
 from typing import NamedTuple
 
-from kindwhisk.core.day.resources import LEFT_ON_S, WASH_S, DayResources, OvenRoom
+from kindwhisk.core.day.resources import GRID_S, LEFT_ON_S, WASH_S, DayResources, OvenRoom
 from kindwhisk.core.day.work import DayTask, Placed, on_grid
 
 NEAR_S = 1e-6
@@ -23,6 +23,24 @@ class Room(NamedTuple):
     sooner_s: float = math.inf
     person: str = ""
     mixer: str = ""
+
+
+class Lying(NamedTuple):
+    """A step of a bake where it is to lie; ``planned``: with whom, where they are free."""
+
+    task: DayTask
+    start_s: float
+    lasts_s: float
+    planned: Placed | None = None
+
+
+class Laid(NamedTuple):
+    """What was laid; nothing where something does not fit, and then how far all have to move later, or sooner (below
+    zero), for that to fit."""
+
+    placed: list[Placed]
+    later_s: float = 0.0
+    sooner_s: float = 0.0
 
 
 class _Busy(NamedTuple):
@@ -49,18 +67,32 @@ class Timetable:
         self._stands: dict[str, list[_Busy]] = {s: [] for s in resources.places}
         self._last_by_bake: dict[str, str] = {}
 
-    def room(
-        self,
-        task: DayTask,
-        bake: str,
-        oven: str,
-        at_s: float,
-        lasts_s: float | None = None,
-        planned: Placed | None = None,
-    ) -> Room:
-        """Whether a step of a bake fits at a moment, with whose hands and in which mixer; ``lasts_s``: shorter than
-        it lasts by itself; ``planned``: with whom, where they are free."""
-        end = at_s + (task.lasts_s(oven) if lasts_s is None else lasts_s)
+    def lay(
+        self, bake: str, oven: str, steps: Sequence[Lying], earliest_s: float = -math.inf, *, whatever: bool = False
+    ) -> Laid:
+        """Lay steps of a bake, all or none; ``whatever``: all, whether they fit or not."""
+        done: list[tuple[DayTask, Placed]] = []
+        for one in steps:
+            task, start = one.task, one.start_s
+            room = self.room(one, bake, oven)
+            early = earliest_s - start
+            if (not room.fits or early > 0) and not whatever:
+                for own, placed in done:
+                    self.give_back(own, placed)
+                later = max(GRID_S, early, 0.0 if room.fits else room.later_s - start)
+                return Laid([], later, -GRID_S if room.fits else min(-GRID_S, room.sooner_s - start))
+            placed = Placed(
+                bake=bake, step=task.id, start_s=start, end_s=start + one.lasts_s, person=room.person,
+                mixer=room.mixer, oven=oven if task.heat is not None else "",
+            )  # fmt: skip
+            self.take(task, placed)
+            done.append((task, placed))
+        return Laid([p for _, p in done])
+
+    def room(self, lying: Lying, bake: str, oven: str) -> Room:
+        """Whether a step of a bake fits where it is to lie, with whose hands and in which mixer."""
+        task, at_s, lasts_s, planned = lying
+        end = at_s + lasts_s
         parts = []
         person = mixer = ""
         if task.hands:
