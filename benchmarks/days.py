@@ -44,7 +44,7 @@ def _days() -> tuple[list[DayBake], DayResources]:
         bakes.append(
             DayBake(
                 id=f"b{number}", title=formula.title, due_s=3600 * DUE_H[number % len(DUE_H)], ovens=made.ovens,
-                tasks=made.tasks, lags=made.lags,
+                tasks=made.tasks, lags=made.lags, stays=made.stays,
             )
         )  # fmt: skip
     return bakes, resources_of(kitchen, datetime(2026, 12, 4, 4, 0, tzinfo=UTC), 3 * 86400)

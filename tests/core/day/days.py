@@ -6,6 +6,7 @@ from itertools import pairwise
 
 from hypothesis import strategies as st
 
+from kindwhisk.core.day.bowls import Stay
 from kindwhisk.core.day.resources import DayResources, Hands, MixerRoom, OvenRoom
 from kindwhisk.core.day.work import DayBake, DayTask, Heat
 from kindwhisk.core.people import Craft, Span
@@ -14,6 +15,7 @@ from kindwhisk.core.storage import Storage
 
 HOUR = 3600.0
 LENGTH_S = 48 * HOUR
+STAYS = (Stay(first="yolks", until=(), greasy=True), Stay(first="whip", until=("fold",), clean=True))
 
 
 def sponge(
@@ -29,10 +31,10 @@ def sponge(
     seconds = dict.fromkeys(ovens, 60 * minutes)
     tasks = (
         DayTask(id="weigh", title="Weigh", seconds=600, hands=True),
-        DayTask(id="yolks", title="Beat the yolks", seconds=240, mixer=True, greasy=True),
+        DayTask(id="yolks", title="Beat the yolks", seconds=240, mixer=True),
         DayTask(id="wash", title="Wash", seconds=180, hands=True),
         DayTask(id="heat", title="Heat", seconds=1080, heat=heat(celsius, 0, dict.fromkeys(ovens, 1080.0), heats=True)),
-        DayTask(id="whip", title="Whip", seconds=300, mixer=True, clean=True),
+        DayTask(id="whip", title="Whip", seconds=300, mixer=True),
         DayTask(id="fold", title="Fold", seconds=240, hands=True),
         DayTask(id="bake", title="Bake", seconds=60 * minutes, heat=heat(celsius, racks, seconds), craft=Craft.OVEN),
         DayTask(id="cool", title="Cool", seconds=1 * HOUR, stands=Storage.RACK, craft=Craft.OVEN),
@@ -48,7 +50,7 @@ def sponge(
     ]
     return DayBake(
         id=f"b{number}", title=f"Sponge {number}", due_s=due_h * HOUR, weight=weight, ovens=ovens, tasks=tasks,
-        lags=tuple(lags),
+        lags=tuple(lags), stays=STAYS,
     )  # fmt: skip
 
 

@@ -75,6 +75,16 @@ def test_fat_before_whites_wants_a_wash() -> None:
     assert "wash" not in {b.rule for b in breaches(list(found.values()), BAKES, two)}
 
 
+def test_a_bowl_that_still_holds_a_foam_is_seen() -> None:
+    found = plan()
+    whip = found["b0", "whip"]
+    # The mixer is free again, and the whites of the first still stand in its bowl.
+    put(found, "b1", "yolks", start_s=whip.end_s, end_s=whip.end_s + 240)
+    assert found["b0", "fold"].end_s > whip.end_s
+    assert "bowl" in {b.rule for b in breaches(list(found.values()), BAKES, kitchen(people=2, bowls=1))}
+    assert "bowl" not in {b.rule for b in breaches(list(found.values()), BAKES, kitchen(people=2, bowls=2))}
+
+
 def test_more_racks_than_there_are_are_seen() -> None:
     bakes = (sponge(0, 5), sponge(1, 5))
     here = kitchen(people=3, racks=1, bowls=2)

@@ -9,6 +9,7 @@ from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
 from kindwhisk.core.day.alone import alone
+from kindwhisk.core.day.bowls import stays_of
 from kindwhisk.core.day.check import breaches
 from kindwhisk.core.day.first import first_plan
 from kindwhisk.core.day.hands import walks
@@ -18,6 +19,11 @@ from kindwhisk.core.day.resources import DayResources, Hands
 from kindwhisk.core.day.solver import solve
 from kindwhisk.core.day.work import DayBake, Placed
 from kindwhisk.core.people import Craft, Span
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.outcome import Resource
+from kindwhisk.core.process.preparation import prepared
+from kindwhisk.core.vessels.vessel import VesselForm
+from kindwhisk.demo.formulas import demo_formulas
 from tests.core.day.days import HOUR, days, kitchen, sponge
 
 SLOW = settings(max_examples=25, deadline=None, suppress_health_check=[HealthCheck.too_slow])
@@ -133,11 +139,31 @@ def test_only_who_may_does_it() -> None:
     assert {p.person for p in plan.placed if p.step == "fold"} == {"baker"}
 
 
-def test_one_bowl_is_washed_between_fat_and_whites() -> None:
+def test_with_one_bowl_the_next_foam_waits_until_it_is_empty_and_washed() -> None:
     bakes = (sponge(0, 6), sponge(1, 6))
-    one, two = solved(bakes, kitchen(people=3, bowls=1)), solved(bakes, kitchen(people=3, bowls=2))
+    one, two = (solved(bakes, kitchen(people=3, bowls=n)) for n in (1, 2))
     assert breaches(one.placed, bakes, kitchen(people=3, bowls=1)) == []
+    first, second = sorted(("b0", "b1"), key=lambda b: one.of(b)["yolks"].start_s)
+    yolks = one.of(second)["yolks"].start_s
+    assert yolks >= one.of(first)["fold"].end_s or yolks + 240 + 180 <= one.of(first)["whip"].start_s
     assert two.cost <= one.cost * (1 + 2 * EXACT)
+
+
+@pytest.mark.parametrize("formula", demo_formulas(), ids=lambda f: f.id)
+def test_a_foam_keeps_its_bowl_until_it_is_in_something_else(formula: Formula) -> None:
+    full = prepared(formula)
+    forms = {v.id: v.form for v in full.vessels}
+    stays = stays_of(full)
+    firsts = [s.first for s in stays]
+    assert len(firsts) == len(set(firsts))
+    for stay in stays:
+        assert forms[full.step(stay.first).vessel] is VesselForm.MIXER_BOWL
+        # Nothing takes from what is in the bowl after it counts as empty.
+        inside = {i for i in stay.steps if full.step(i).vessel == stay.vessel}
+        takers = {s.id for s in full.steps if inside & set(s.taken_from)}
+        assert takers <= set(stay.steps)
+    whipped = {s.id for s in full.steps if Resource.MIXER in s.uses and forms.get(s.vessel) is VesselForm.MIXER_BOWL}
+    assert whipped <= {i for s in stays for i in s.steps}
 
 
 def test_what_is_pinned_stays_and_the_others_go_round_it() -> None:

@@ -182,7 +182,7 @@ def test_a_batch_costs_what_its_priced_goods_cost_and_the_rest_is_named() -> Non
     cream = own("House cream", stands_for="cream-35")
     formula = _with(BOOK["citrus-roll"], "cream-35", cream)
     grams = formula.grams_of("cream-35")
-    made = cost(formula, {"house-cream": 8.0}, times=2)
+    made = cost(formula.scaled(2), {"house-cream": 8.0})
     assert made.amount == pytest.approx(2 * grams * 8 / 1000)
     assert made.priced_g == pytest.approx(2 * grams)
     assert made.total_g == pytest.approx(2 * formula.total_g())

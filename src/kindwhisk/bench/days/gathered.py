@@ -11,6 +11,7 @@ from kindwhisk.bench.log.planned import PlannedStep
 from kindwhisk.bench.log.progress import StepStatus
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.core.day.alone import alone
+from kindwhisk.core.day.bowls import stays_of
 from kindwhisk.core.day.order import WEIGHTS, Due, Sure
 from kindwhisk.core.day.prepared import Prepared
 from kindwhisk.core.day.resources import DayResources, resources_of
@@ -132,7 +133,7 @@ def _aimed(bake: DayBake, here: DayResources) -> DayBake:
 
 
 def _of_order(ordered: Ordered, seconds: Seconds, pinned: Mapping[str, datetime]) -> DayItem:
-    due, (scaled, ovens, tasks, lags) = ordered
+    due, (scaled, ovens, tasks, lags, stays) = ordered
     ids = {t.id for t in tasks}
     bake = DayBake(
         id=due.id,
@@ -142,6 +143,7 @@ def _of_order(ordered: Ordered, seconds: Seconds, pinned: Mapping[str, datetime]
         ovens=ovens,
         tasks=tasks,
         lags=lags,
+        stays=stays,
         pinned={i: seconds(at) for i, at in pinned.items() if i in ids},
     )
     batch = f"{scaled.tin_count} × {scaled.tin_name}" if scaled.tin_name else f"{scaled.forecast.total_g:.0f} g"
@@ -183,6 +185,7 @@ def _under_way(bake_id: str, at: Moment, due: Due | None, seconds: Seconds, pinn
         ovens=(document.oven,),
         tasks=tasks,
         lags=tuple(g for g in lags if g.earlier in ids and g.later in ids),
+        stays=stays_of(made.formula),
         known=known,
         pinned={i: seconds(t) for i, t in pinned.items() if i in ids and i not in known},
     )

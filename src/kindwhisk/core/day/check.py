@@ -39,6 +39,7 @@ def breaches(
     ahead = {(b.id, t.id) for b in bakes for t in b.ahead}
     found += _people(at, work, resources, ahead)
     found += _mixers(at, work, resources, ahead)
+    found += _bowls(at, bakes, resources, ahead)
     found += _counted(at, work, resources, ahead)
     for room in resources.ovens:
         found += _oven(room, at, work, bakes, ahead)
@@ -120,26 +121,41 @@ def _people(
 def _mixers(
     at: Mapping[Key, Placed], work: Mapping[Key, DayTask], resources: DayResources, ahead: set[Key]
 ) -> Iterator[Breach]:
-    bowls = {m.id: m.bowls for m in resources.mixers}
+    known = {m.id for m in resources.mixers}
     used: dict[str, list[Key]] = {}
     for key, task in work.items():
-        if task.mixer and bowls:
+        if task.mixer and known:
             used.setdefault(at[key].mixer, []).append(key)
-            if at[key].mixer not in bowls and key in ahead:
+            if at[key].mixer not in known and key in ahead:
                 yield _says("mixer", key[0], task, "has no mixer")
-    for mixer, keys in used.items():
-        dirty_s = -float("inf")
-        for key in sorted(keys, key=lambda k: (at[k].start_s, at[k].end_s)):
-            own, task = at[key], work[key]
-            before = [
-                k for k in keys if k != key and at[k].start_s <= own.start_s and at[k].end_s > own.start_s + NEAR_S
-            ]
-            if before and key in ahead:
-                yield _says("mixer", key[0], task, "wants a mixer that is in use")
-            if task.clean and own.start_s < dirty_s + WASH_S - NEAR_S and bowls.get(mixer) == 1 and key in ahead:
-                yield _says("wash", key[0], task, "needs a bowl that had fat in it, and there is no time to wash it")
-            if task.greasy:
-                dirty_s = own.end_s
+    for keys in used.values():
+        for key in keys:
+            if key in ahead and any(k != key and _holds(at[k], at[key].start_s) for k in keys):
+                yield _says("mixer", key[0], work[key], "wants a mixer that is in use")
+
+
+def _bowls(
+    at: Mapping[Key, Placed], bakes: Sequence[DayBake], resources: DayResources, ahead: set[Key]
+) -> Iterator[Breach]:
+    """Each bowl holds one thing from the whisk until the last of it is out; one alone is washed between fat and
+    whites."""
+    held = []
+    for bake in bakes:
+        for stay in bake.stays:
+            own = [at[bake.id, i] for i in (stay.first, *stay.until) if (bake.id, i) in at]
+            if (bake.id, stay.first) in at:
+                held.append((bake, stay, at[bake.id, stay.first].start_s, max(p.end_s for p in own)))
+    most = max([1, resources.bowls, *(len({s.vessel for s in b.stays}) for b in bakes)])
+    for bake, stay, start, _ in held if resources.mixers else ():
+        if (bake.id, stay.first) not in ahead:
+            continue
+        inside = [h for h in held if h[2] <= start + NEAR_S and h[3] > start + NEAR_S]
+        if len(inside) > most:
+            yield _says("bowl", bake.id, bake.by_id[stay.first], f"finds {most} bowls and {len(inside)} are wanted")
+        before = [h for h in held if h[0].id != bake.id and h[1].greasy and h[3] <= start + NEAR_S]
+        if most == 1 and stay.clean and any(start - h[3] < WASH_S - NEAR_S for h in before):
+            says = "needs a bowl that had fat in it, and there is no time to wash it"
+            yield _says("wash", bake.id, bake.by_id[stay.first], says)
 
 
 def _counted(

@@ -25,7 +25,7 @@ def put(
     tasks = sorted((bake.by_id[i] for i in starts), key=lambda t: starts[t.id])
 
     def at_end(end: float) -> Laid:
-        return timetable.lay(bake.id, oven, [Lying(t, end + starts[t.id], t.lasts_s(oven)) for t in tasks])
+        return timetable.lay(bake, oven, [Lying(t, end + starts[t.id], t.lasts_s(oven)) for t in tasks])
 
     at = end_s
     for _ in range(MOST_MOVES):
@@ -73,6 +73,8 @@ def starting_plan(
     for one in found:
         if one.end_s > now_s:
             timetable.take(work[one.key], one)
+    for bake in old:
+        timetable.hold(bake, [p for p in found if p.bake == bake.id and p.end_s > now_s])
     put_between = _put_all(timetable, new, now_s)
     return [*found, *put_between] if put_between is not None else push(bakes, planned, resources, now_s)
 
@@ -86,6 +88,7 @@ def _put_all(timetable: Timetable, bakes: Sequence[DayBake], now_s: float) -> li
             return None
         for own in best:
             timetable.take(bake.by_id[own.step], own)
+        timetable.hold(bake, best)
         found += best
     return found
 

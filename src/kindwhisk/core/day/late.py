@@ -15,7 +15,7 @@ MOST_TRIES = 60
 
 
 def as_late_as_may_be(placed: Sequence[Placed], bakes: Sequence[DayBake], resources: DayResources) -> list[Placed]:
-    """The same plan with each step that needs no oven moved as near to the next as there is room.
+    """The same plan with each step that needs no oven and no mixer's bowl moved as near to the next as there is room.
 
     Bakes under way stay as they are, and so does what was pinned.
     """
@@ -24,10 +24,11 @@ def as_late_as_may_be(placed: Sequence[Placed], bakes: Sequence[DayBake], resour
     timetable = Timetable(resources)
     for key, one in at.items():
         timetable.take(work[key][1], one)
+    in_bowls = {(b.id, i) for b in bakes for s in b.stays for i in s.steps}
     ends = {b.id: max([b.aims_s, *(p.end_s for p in at.values() if p.bake == b.id)]) for b in bakes}
     for key in sorted(at, key=lambda k: -at[k].start_s):
         bake, task = work[key]
-        if task.heat is not None or bake.known or task.id in bake.pinned:
+        if task.heat is not None or bake.known or task.id in bake.pinned or key in in_bowls:
             continue
         timetable.give_back(task, at[key])
         at[key] = _later(timetable, bake, task, at, _most(bake, task, at, ends[bake.id]))

@@ -10,6 +10,7 @@ from collections.abc import Sequence
 from itertools import product
 from typing import Any, NamedTuple
 
+from kindwhisk.core.day.bowls import Stay, at_least
 from kindwhisk.core.day.oven_model import Ovens
 from kindwhisk.core.day.plan import LATE, NEAR, WAIT
 from kindwhisk.core.day.resources import GRID_S, WASH_S, DayResources
@@ -55,6 +56,7 @@ class Model:
             self._bake(bake)
         self._hands()
         self._mixers()
+        self._bowls()
         self._hob_and_places()
         Ovens(self)
         self._aims()
@@ -188,18 +190,37 @@ class Model:
                 for key, _ in used:
                     if which == mixer.id:
                         self.cp.add(self.start[key] >= span.end_expr()).only_enforce_if(self.mixer[key][mixer.id])
-            if mixer.bowls == 1:
-                self._washes(used, mixer.id)
 
-    def _washes(self, used: Sequence[tuple[Key, DayTask]], mixer: str) -> None:
-        """Between fat and whites a bowl is washed."""
+    def _bowls(self) -> None:
+        """What is whipped keeps its bowl until it has left it; one that is alone is washed between fat and whites."""
+        held: list[tuple[str, Stay, Any, Any]] = []
+        for bake in self.bakes:
+            for stay in bake.stays:
+                keys = [(bake.id, i) for i in stay.steps if i in bake.by_id]
+                begun = stay.first in bake.by_id
+                over = all(i in bake.known and units(bake.known[i].end_s) <= self.now for _, i in keys)
+                if begun and not over:
+                    end = self.cp.new_int_var(0, 2 * self.horizon, f"bowl of {bake.id} {stay.first} free")
+                    self.cp.add_max_equality(end, [self.end[k] for k in keys])
+                    held.append((bake.id, stay, self.start[bake.id, stay.first], end))
+        if not held or not self.resources.mixers:
+            return
+        going = sum(isinstance(start, int) for _, _, start, _ in held)
+        most = max(at_least((b.stays for b in self.bakes), self.resources.bowls), going)
+        spans = []
+        for bake_id, stay, start, end in held:
+            size = self.cp.new_int_var(0, 2 * self.horizon, f"bowl of {bake_id} {stay.first} held")
+            spans.append(self.cp.new_interval_var(start, size, end, f"bowl of {bake_id} {stay.first}"))
+        self.cp.add_cumulative(spans, [1] * len(spans), most)
+        if most > 1:
+            return
         wash = units(WASH_S)
-        fats, foams = [k for k, t in used if t.greasy], [k for k, t in used if t.clean]
-        for fat, whites in product(fats, foams):
-            first = self.cp.new_bool_var(f"{fat} before {whites} in {mixer}")
-            both = [self.mixer[fat][mixer], self.mixer[whites][mixer]]
-            self.cp.add(self.start[whites] >= self.end[fat] + wash).only_enforce_if(first, *both)
-            self.cp.add(self.start[fat] >= self.end[whites]).only_enforce_if(~first, *both)
+        for (a, fat, a_start, a_end), (b, whites, b_start, b_end) in product(held, held):
+            if a == b or not fat.greasy or not whites.clean:
+                continue
+            first = self.cp.new_bool_var(f"{a} {fat.first} before {b} {whites.first}")
+            self.cp.add(b_start >= a_end + wash).only_enforce_if(first)
+            self.cp.add(a_start >= b_end).only_enforce_if(~first)
 
     def _hob_and_places(self) -> None:
         going = self.going()

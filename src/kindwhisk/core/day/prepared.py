@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from kindwhisk.core.day.bowls import Stay, stays_of
 from kindwhisk.core.day.work import DayTask, Laid, tasks_of
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.planning.tasks import Lag
@@ -24,6 +25,7 @@ class Prepared(NamedTuple):
     ovens: tuple[str, ...]
     tasks: tuple[DayTask, ...]
     lags: tuple[Lag, ...]
+    stays: tuple[Stay, ...]
 
 
 def prepare(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecord) -> Prepared:
@@ -39,7 +41,7 @@ def prepare(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecor
             other = scale(formula, kitchen, wish.model_copy(update={"oven": oven}), record)
             laid[oven] = _laid(in_loads(other, kitchen, record), kitchen, record)
     tasks, lags = tasks_of(laid)
-    return Prepared(usual, tuple(laid), tasks, lags)
+    return Prepared(usual, tuple(laid), tasks, lags, stays_of(laid[usual.oven].formula))
 
 
 def _laid(scaled: Scaled, kitchen: Kitchen, record: KitchenRecord) -> Laid:

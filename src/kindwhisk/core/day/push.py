@@ -94,6 +94,7 @@ def push(
             found[one.key] = one
             if not known.over and step in bake.by_id:
                 timetable.take(bake.by_id[step], one)
+        timetable.hold(bake, [found[bake.id, i] for i in bake.known])
         for piece in pieces(bake):
             starts = [planned[bake.id, t.id].start_s for t in piece if (bake.id, t.id) in planned]
             queue.append((min(starts, default=math.inf), bake, piece))
@@ -137,7 +138,7 @@ def _put(
 
     def laid(at_s: float, *, whatever: bool = False) -> Laid:
         steps = _lying(timetable, bake, offsets, planned, (oven, at_s))
-        return timetable.lay(bake.id, oven, steps, earliest, whatever=whatever)
+        return timetable.lay(bake, oven, steps, earliest, whatever=whatever)
 
     pinned = [bake.pinned[i] - offsets[i] for i in offsets if i in bake.pinned]
     if pinned:

@@ -40,7 +40,7 @@ class Hands(Value):
 
 
 class MixerRoom(Value):
-    """A mixer: with one bowl it is washed between fat and whites."""
+    """A mixer and how many bowls it has."""
 
     id: str
     name: str
@@ -74,6 +74,11 @@ class DayResources(Value):
     rings: int
     ovens: tuple[OvenRoom, ...]
     places: dict[Storage, int]
+
+    @property
+    def bowls(self) -> int:
+        """Of all mixers together. One alone is washed between fat and whites."""
+        return sum(m.bowls for m in self.mixers)
 
     @property
     def alike(self) -> bool:

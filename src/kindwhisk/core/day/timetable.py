@@ -9,8 +9,9 @@ import math
 from collections.abc import Callable, Iterable, Sequence
 from typing import NamedTuple
 
+from kindwhisk.core.day.bowls import Stay, at_least, span_s
 from kindwhisk.core.day.resources import GRID_S, LEFT_ON_S, WASH_S, DayResources, OvenRoom
-from kindwhisk.core.day.work import DayTask, Placed, on_grid
+from kindwhisk.core.day.work import DayBake, DayTask, Key, Placed, on_grid
 
 NEAR_S = 1e-6
 
@@ -65,16 +66,17 @@ class Timetable:
         self._hob: list[_Busy] = []
         self._ovens = {o.id: [_Busy(s.start_s, s.end_s) for s in o.shut] for o in resources.ovens}
         self._stands: dict[str, list[_Busy]] = {s: [] for s in resources.places}
+        self._bowls: dict[Key, tuple[_Busy, Stay]] = {}
         self._last_by_bake: dict[str, str] = {}
 
     def lay(
-        self, bake: str, oven: str, steps: Sequence[Lying], earliest_s: float = -math.inf, *, whatever: bool = False
+        self, bake: DayBake, oven: str, steps: Sequence[Lying], earliest_s: float = -math.inf, *, whatever: bool = False
     ) -> Laid:
         """Lay steps of a bake, all or none; ``whatever``: all, whether they fit or not."""
         done: list[tuple[DayTask, Placed]] = []
         for one in steps:
             task, start = one.task, one.start_s
-            room = self.room(one, bake, oven)
+            room = self.room(one, bake.id, oven)
             early = earliest_s - start
             if (not room.fits or early > 0) and not whatever:
                 for own, placed in done:
@@ -82,12 +84,46 @@ class Timetable:
                 later = max(GRID_S, early, 0.0 if room.fits else room.later_s - start)
                 return Laid([], later, -GRID_S if room.fits else min(-GRID_S, room.sooner_s - start))
             placed = Placed(
-                bake=bake, step=task.id, start_s=start, end_s=start + one.lasts_s, person=room.person,
+                bake=bake.id, step=task.id, start_s=start, end_s=start + one.lasts_s, person=room.person,
                 mixer=room.mixer, oven=oven if task.heat is not None else "",
             )  # fmt: skip
             self.take(task, placed)
             done.append((task, placed))
+        bowls = self._bowls_for(bake, [p for _, p in done])
+        if not bowls.fits and not whatever:
+            for own, placed in done:
+                self.give_back(own, placed)
+            return Laid([], max(GRID_S, bowls.later_s), min(-GRID_S, bowls.sooner_s))
+        self.hold(bake, [p for _, p in done])
         return Laid([p for _, p in done])
+
+    def hold(self, bake: DayBake, placed: Iterable[Placed]) -> None:
+        """Keep the mixer's bowls for what is whipped in them, as far as it is placed."""
+        times = {p.step: (p.start_s, p.end_s) for p in placed}
+        for stay in bake.stays:
+            span, key = span_s(stay, times), (bake.id, stay.first)
+            ends = [times[i][1] for i in stay.until if i in times]
+            if span is not None:
+                self._bowls[key] = (_Busy(*span, bake=bake.id), stay)
+            elif key in self._bowls and ends:
+                # It was whipped before: what takes it comes now.
+                busy, _ = self._bowls[key]
+                self._bowls[key] = (busy._replace(end_s=max(busy.end_s, *ends)), stay)
+
+    def _bowls_for(self, bake: DayBake, placed: Iterable[Placed]) -> Room:
+        """Whether there is a bowl for all that is whipped; else by how much all of it has to move."""
+        times = {p.step: (p.start_s, p.end_s) for p in placed}
+        most = at_least((bake.stays,), self.resources.bowls)
+        later, sooner, fits = 0.0, 0.0, True
+        for stay in bake.stays:
+            span = span_s(stay, times)
+            if span is None or not self.resources.mixers:
+                continue
+            others = [_washed(busy, own, stay, most) for (i, _), (busy, own) in self._bowls.items() if i != bake.id]
+            room = _several(others, 1, most, *span)
+            if not room.fits:
+                fits, later, sooner = False, max(later, room.later_s - span[0]), min(sooner, room.sooner_s - span[0])
+        return Room(fits, later, sooner)
 
     def room(self, lying: Lying, bake: str, oven: str) -> Room:
         """Whether a step of a bake fits where it is to lie, with whose hands and in which mixer."""
@@ -103,7 +139,7 @@ class Timetable:
             person, found = self._one_of(able, at_s, end, lambda i: self._people[i])
             parts.append(found)
         if task.mixer and self.resources.mixers:
-            mixer, found = self._one_of(list(self._mixers), at_s, end, lambda i: self._washed(i, task))
+            mixer, found = self._one_of(list(self._mixers), at_s, end, lambda i: self._mixers[i])
             parts.append(found)
         if task.hob:
             parts.append(_several(self._hob, 1, self.resources.rings, at_s, end))
@@ -148,6 +184,7 @@ class Timetable:
         busy = _Busy(placed.start_s, placed.end_s, task, task.places, placed.bake)
         for rows in self._rows(task, placed):
             rows.remove(busy)
+        self._bowls.pop(placed.key, None)
 
     def _rows(self, task: DayTask, placed: Placed) -> list[list[_Busy]]:
         rows = []
@@ -176,19 +213,6 @@ class Timetable:
             sooner = max(sooner, min(b.start_s for b in over) - (end - at_s))
         return "", Room(False, later, sooner)
 
-    def _washed(self, mixer: str, task: DayTask) -> list[_Busy]:
-        """A mixer's steps, with the wash that lies between fat and whites where it has one bowl."""
-        bowls = next(m.bowls for m in self.resources.mixers if m.id == mixer)
-        rows = []
-        for busy in self._mixers[mixer]:
-            other = busy.task
-            after = bowls == 1 and other is not None and other.greasy and task.clean
-            before = bowls == 1 and other is not None and other.clean and task.greasy
-            rows.append(
-                _Busy(busy.start_s - (WASH_S if before else 0.0), busy.end_s + (WASH_S if after else 0.0), other)
-            )
-        return rows
-
     def _in_oven(self, task: DayTask, bake: str, oven: OvenRoom, times: tuple[float, float]) -> Room:
         """Racks at one temperature, kept from when it was brought there; the way from one to another before and
         after."""
@@ -214,6 +238,13 @@ class Timetable:
             length = end - at_s
             return Room(False, max(b.end_s for b in over), min(b.start_s for b in over) - length)
         return _several(alike, own.racks, max(oven.racks, own.racks), at_s, end)
+
+
+def _washed(busy: _Busy, other: Stay, own: Stay, bowls: int) -> _Busy:
+    """Another's stay in a bowl, as long as it keeps this one out: with one bowl, the wash between fat and whites."""
+    before = WASH_S if bowls == 1 and own.greasy and other.clean else 0.0
+    after = WASH_S if bowls == 1 and other.greasy and own.clean else 0.0
+    return _Busy(busy.start_s - before, busy.end_s + after)
 
 
 def _heats(busy: _Busy, celsius: float) -> bool:

@@ -9,6 +9,7 @@ from typing import NamedTuple
 
 from pydantic import Field
 
+from kindwhisk.core.day.bowls import Stay
 from kindwhisk.core.day.resources import GRID_S
 from kindwhisk.core.people import Craft
 from kindwhisk.core.planning.tasks import HANDS, Job, Lag, job
@@ -18,7 +19,6 @@ from kindwhisk.core.process.outcome import Resource
 from kindwhisk.core.process.steps.preheat import PreheatStep
 from kindwhisk.core.process.steps.recover import RecoverStep
 from kindwhisk.core.process.walk import WalkedStep
-from kindwhisk.core.process.washing import greases, must_be_clean
 from kindwhisk.core.storage import Storage
 from kindwhisk.core.values.model import Value
 
@@ -41,7 +41,7 @@ class Heat(Value):
 class DayTask(Value):
     """A step of a bake: seconds, and what it uses. ``sooner_s`` and ``later_s`` are how much less or more it may take.
 
-    ``greasy`` leaves fat in the bowl, ``clean`` bears none; ``places`` are what it takes of where it ``stands``.
+    ``places`` are what it takes of where it ``stands``.
     """
 
     id: str
@@ -53,8 +53,6 @@ class DayTask(Value):
     hands: bool = False
     craft: Craft = Craft.BATTER
     mixer: bool = False
-    greasy: bool = False
-    clean: bool = False
     hob: bool = False
     heat: Heat | None = None
     stands: Storage | None = None
@@ -94,6 +92,7 @@ class DayBake(Value):
     ovens: tuple[str, ...]
     tasks: tuple[DayTask, ...]
     lags: tuple[Lag, ...]
+    stays: tuple[Stay, ...] = ()
     known: dict[str, Known] = {}
     pinned: dict[str, float] = {}
 
@@ -165,8 +164,6 @@ def tasks_of(laid: Mapping[str, Laid]) -> tuple[tuple[DayTask, ...], tuple[Lag, 
                 hands=HANDS in task.uses,
                 craft=step.craft,
                 mixer=Resource.MIXER in task.uses,
-                greasy=Resource.MIXER in task.uses and greases(first.formula, step),
-                clean=Resource.MIXER in task.uses and must_be_clean(first.formula, step),
                 hob=Resource.HOB in task.uses,
                 heat=heat,
                 stands=step.stands_in,
