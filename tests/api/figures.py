@@ -260,6 +260,7 @@ SoakPlan: fills over_g pores_ml
 DayAnswer: bound cost gap now_s waits_s
 DayStep: oven_c slack_s
 PlannedBake: late_by_s
+PartOfBake: frozen_s keeps_s
 Way: late_s seconds
 Span: end_s start_s
 """

@@ -118,7 +118,9 @@ def test_a_text_is_read_and_nothing_is_kept_by_that(client: TestClient) -> None:
 
 
 def test_orders_go_out_and_come_in_as_a_table(client: TestClient) -> None:
-    kept(client, order("tea-chiffon", wish={"tin_count": 3}, goes_to="=cmd"), order("french-shells", every=[5]))
+    apart = [{"component": "shells", "frozen": True}, {"component": "filling", "frozen": False}]
+    shells = order("french-shells", every=[5], beforehand=apart)
+    kept(client, order("tea-chiffon", wish={"tin_count": 3}, goes_to="=cmd"), shells)
     table = client.get("/api/orders.csv").text
     assert "'=cmd" in table
     for one in client.get("/api/orders").json():
@@ -129,6 +131,7 @@ def test_orders_go_out_and_come_in_as_a_table(client: TestClient) -> None:
     assert found["tea-chiffon"]["wish"]["tin_count"] == 3
     assert found["tea-chiffon"]["goes_to"] == "=cmd"
     assert found["french-shells"]["every"] == [5]
+    assert found["french-shells"]["beforehand"] == apart
 
 
 @pytest.mark.parametrize(

@@ -12,7 +12,7 @@ from fastapi import Request
 from kindwhisk.api import preparing as preparing_module
 from kindwhisk.api.preparing import Preparing
 from kindwhisk.bench.bench import Bench
-from kindwhisk.bench.days.desk import Knows
+from kindwhisk.bench.days.wanted import Knows
 from kindwhisk.core.day.order import Order
 from kindwhisk.core.process.wish import Wish
 

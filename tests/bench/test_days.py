@@ -18,7 +18,6 @@ from kindwhisk.core.day.check import breaches
 from kindwhisk.core.day.first import starting_plan
 from kindwhisk.core.day.order import Order
 from kindwhisk.core.day.plan import DayPlan, told
-from kindwhisk.core.day.prepared import prepare
 from kindwhisk.core.people import Hours, Person
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.errors import CraftError
@@ -46,14 +45,14 @@ def ordered(bench: Bench, *formulas: str, hours: float = 6) -> list[str]:
 
 def day_at(bench: Bench, now: datetime = NOW, planned: bool = True) -> tuple[Day, DayPlan]:
     known = bench.knows(until=NOW + timedelta(hours=20), now=now)
-    prepared = {w.due.id: prepare(w.formula, known.kitchen, w.due.order.wish, known.record) for w in known.wanted}
+    prepared = {w.due.id: w.prepared(known.kitchen, known.record) for w in known.wanted}
     day = bench.gather(known if planned else known._replace(planned={}), prepared, {})
     return day, told(starting_plan(day.bakes, day.planned, day.here, day.now_s), day.bakes)
 
 
 def taken(bench: Bench, begin: Sequence[str], now: datetime = NOW, key: str = "take-0001") -> tuple[str, ...]:
     known = bench.knows(until=NOW + timedelta(hours=20), now=now)
-    prepared = {w.due.id: prepare(w.formula, known.kitchen, w.due.order.wish, known.record) for w in known.wanted}
+    prepared = {w.due.id: w.prepared(known.kitchen, known.record) for w in known.wanted}
     day = bench.gather(known, prepared, {})
     plan = told(starting_plan(day.bakes, day.planned, day.here, day.now_s), day.bakes)
     return bench.take(known, prepared, Taking(works_of(day, plan), tuple(begin), key))
@@ -130,7 +129,7 @@ def test_a_plan_that_can_not_be_done_any_more_is_refused(open_all_day: Bench) ->
         }
     )
     known = open_all_day.knows(until=NOW + timedelta(hours=20), now=NOW)
-    prepared = {w.due.id: prepare(w.formula, known.kitchen, w.due.order.wish, known.record) for w in known.wanted}
+    prepared = {w.due.id: w.prepared(known.kitchen, known.record) for w in known.wanted}
     with pytest.raises(CraftError, match="can't be done"):
         open_all_day.take(known, prepared, Taking((both[0], clash), tuple(ids), "take-0003"))
     assert open_all_day.store.bakes.listed(status="running") == []
@@ -229,7 +228,7 @@ def test_each_step_is_for_whom_the_plan_has_it(open_all_day: Bench) -> None:
     (order,) = ordered(open_all_day, "tea-chiffon")
     day, plan = day_at(open_all_day)
     known = open_all_day.knows(until=NOW + timedelta(hours=20), now=NOW)
-    prepared = {w.due.id: prepare(w.formula, known.kitchen, w.due.order.wish, known.record) for w in known.wanted}
+    prepared = {w.due.id: w.prepared(known.kitchen, known.record) for w in known.wanted}
     (work,) = works_of(day, plan)
     by_hand = [s.step for s in work.steps if s.person]
     steps = tuple(s.model_copy(update={"person": "ben"}) if s.step == by_hand[0] else s for s in work.steps)
@@ -266,7 +265,7 @@ def test_orders_made_in_one_go_are_one_bake_and_both_are_done(open_all_day: Benc
     (joint,) = known.joints
     assert joint.due.id == "+".join(ids)
     known = known.with_joints([joint.due.id])
-    prepared = {w.due.id: prepare(w.formula, known.kitchen, w.due.order.wish, known.record) for w in known.wanted}
+    prepared = {w.due.id: w.prepared(known.kitchen, known.record) for w in known.wanted}
     day = open_all_day.gather(known, prepared, {})
     plan = told(starting_plan(day.bakes, day.planned, day.here, day.now_s), day.bakes)
     assert [i.id for i in day.items] == [joint.due.id]
@@ -296,7 +295,7 @@ def test_what_should_have_been_ready_an_hour_ago_is_still_planned_late(open_all_
 def test_two_who_take_the_same_plan_at_once_begin_one_bake(open_all_day: Bench) -> None:
     (order,) = ordered(open_all_day, "tea-chiffon")
     known = open_all_day.knows(until=NOW + timedelta(hours=20), now=NOW)
-    prepared = {w.due.id: prepare(w.formula, known.kitchen, w.due.order.wish, known.record) for w in known.wanted}
+    prepared = {w.due.id: w.prepared(known.kitchen, known.record) for w in known.wanted}
     day, plan = day_at(open_all_day)
     both = [
         open_all_day.take(known, prepared, Taking(works_of(day, plan), (order,), key))

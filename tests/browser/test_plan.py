@@ -238,3 +238,29 @@ def test_at_the_bench_of_one_bake_the_others_are_heard(page: Page, own: Server) 
     called.get_by_role("link").click()
     expect(page).to_have_url(re.compile(f"/bench/{other}"))
     expect(page.get_by_role("status", name="Other bakes call")).to_be_hidden()
+
+
+def test_a_part_is_made_beforehand_at_a_touch_and_with_the_rest_again(page: Page, open_all_day: Server) -> None:
+    page.goto(f"{open_all_day.url}/plan")
+    page.get_by_label("What is to be ready, and when?").fill("strawberry layer cake, tomorrow 15:00")
+    page.keyboard.press("Control+Enter")
+    braids = page.get_by_role("group", name="Braids of the day")
+    expect(braids).to_contain_text("Strawberry layer cake")
+    page.get_by_text("Parts made by themselves").click()
+    cream = page.get_by_role("group", name="sweet cream of Strawberry layer cake")
+    cream.get_by_role("button", name="beforehand").click()
+    expect(braids).to_contain_text("Sweet cream for Strawberry layer cake")
+    expect(cream.get_by_role("button", name="beforehand")).to_have_attribute("aria-pressed", "true")
+    # The text of an order does not tell it, and changing that leaves it as it was chosen.
+    page.get_by_role("button", name=re.compile("^Change Strawberry")).click()
+    box = page.get_by_label("What is to be ready, and when?")
+    box.fill(box.input_value().replace("15:00", "16:00"))
+    page.get_by_role("button", name="Change it").click()
+    expect(page.get_by_role("list", name="Due")).to_contain_text("16:00")
+    assert open_all_day.ask("/api/orders")[0]["order"]["beforehand"] == [{"component": "cream", "frozen": False}]
+    cream.get_by_role("button", name="with the rest").click()
+    expect(braids).not_to_contain_text("Sweet cream for")
+    assert open_all_day.ask("/api/orders")[0]["order"]["beforehand"] == []
+    sponge = page.get_by_role("group", name="génoise of Strawberry layer cake")
+    sponge.get_by_role("button", name="from the freezer").click()
+    expect(braids).to_contain_text("Génoise for Strawberry layer cake")

@@ -11,8 +11,8 @@ from fastapi import Request
 
 from kindwhisk.api import sums
 from kindwhisk.api.beside import beside
-from kindwhisk.bench.days.desk import Knows, Wanted
-from kindwhisk.core.day.prepared import Prepared
+from kindwhisk.bench.days.wanted import Knows, Wanted
+from kindwhisk.core.day.prepared import Prepared, without
 from kindwhisk.core.process.record import KitchenRecord
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.errors import CraftError
@@ -65,18 +65,25 @@ class Preparing:
         wish: Wish = wanted.due.order.wish
         if oven is not None and wish.oven is None:
             wish = wish.model_copy(update={"oven": oven})
-        key = (wanted.formula.id, wanted.version, known.revision, wish.model_dump_json())
+        parts = tuple(
+            (s.due, s.formula.model_dump_json(), s.wish.model_dump_json(), s.component) for s in wanted.sources
+        )
+        key = (wanted.formula.id, wanted.version, known.revision, wish.model_dump_json(), parts)
         found = self._known.get(key)
         if found is None:
+            here = (known.kitchen, known.record)
             try:
-                found = await beside(request, sums.day_prepared, wanted.formula, known.kitchen, wish, known.record)
+                if wanted.sources:
+                    found = await beside(request, sums.day_part_prepared, wanted.sources, *here)
+                else:
+                    found = await beside(request, sums.day_prepared, wanted.formula, wish, *here)
             except CraftError as error:
                 return error
             self._known[key] = found
         self._known.move_to_end(key)
         while len(self._known) > HELD:
             self._known.popitem(last=False)
-        return found
+        return found if wanted.sources else without(found, wanted.due.order.beforehand)
 
 
 def chosen_ovens(works: Sequence[tuple[str, Sequence[str]]]) -> dict[str, str]:

@@ -16,7 +16,7 @@ from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.day.first import starting_plan
 from kindwhisk.core.day.model import Asked
 from kindwhisk.core.day.plan import DayPlan
-from kindwhisk.core.day.prepared import Prepared, prepare
+from kindwhisk.core.day.prepared import PartSource, Prepared, prepare, prepare_part
 from kindwhisk.core.day.resources import DayResources
 from kindwhisk.core.day.solver import solve
 from kindwhisk.core.day.ways import Way, ways
@@ -62,7 +62,7 @@ def planned(
 
 
 # What a day is planned by.
-def day_prepared(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecord) -> Prepared:
+def day_prepared(formula: Formula, wish: Wish, kitchen: Kitchen, record: KitchenRecord) -> Prepared:
     """An order made ready for the plan of its day.
 
     Raises:
@@ -70,6 +70,17 @@ def day_prepared(formula: Formula, kitchen: Kitchen, wish: Wish, record: Kitchen
     """
     _told(formula.goods)
     return prepare(formula, kitchen, wish, record)
+
+
+def day_part_prepared(sources: tuple[PartSource, ...], kitchen: Kitchen, record: KitchenRecord) -> Prepared:
+    """A part that is made by itself, made ready.
+
+    Raises:
+        CraftError: a wish can't be met.
+    """
+    for source in sources:
+        _told(source.formula.goods)
+    return prepare_part(sources, kitchen, record)
 
 
 def day_solved(bakes: tuple[DayBake, ...], here: DayResources, asked: Asked) -> DayPlan | None:

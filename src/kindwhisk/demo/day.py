@@ -12,9 +12,8 @@ from kindwhisk.bench.days.gathered import Day
 from kindwhisk.bench.log.events import event_adapter
 from kindwhisk.core.day.first import starting_plan
 from kindwhisk.core.day.model import Asked
-from kindwhisk.core.day.order import Order, Sure
+from kindwhisk.core.day.order import Beforehand, Order, Sure
 from kindwhisk.core.day.plan import DayPlan, told
-from kindwhisk.core.day.prepared import prepare
 from kindwhisk.core.day.solver import solve
 from kindwhisk.core.day.stock import StockItem
 from kindwhisk.core.people import Craft, Hours, Person
@@ -74,7 +73,14 @@ def seed_day(bench: Bench, moment: datetime | None = None) -> None:
             goes_to="market",
             every=(5,),
         )
-        store.orders.add([*orders, shells], "demo-orders")
+        cake = Order(
+            formula="layer-cake",
+            wish=Wish(),
+            due_at=saturday.replace(hour=11, minute=0),
+            goes_to="birthday",
+            beforehand=(Beforehand(component="sponge", frozen=True),),
+        )
+        store.orders.add([*orders, shells, cake], "demo-orders")
         store.stocks.put(STOCK)
     _begin(bench, start, now)
 
@@ -82,7 +88,7 @@ def seed_day(bench: Bench, moment: datetime | None = None) -> None:
 def _begin(bench: Bench, start: datetime, now: datetime) -> None:
     """Plan the day as it stood at its start, and let everything happen that was planned up to now."""
     known = bench.knows(until=now + timedelta(hours=8), now=start)
-    prepared = {w.due.id: prepare(w.formula, known.kitchen, w.due.order.wish, known.record) for w in known.wanted}
+    prepared = {w.due.id: w.prepared(known.kitchen, known.record) for w in known.wanted}
     day = bench.gather(known, prepared, {})
     plan = _planned(day)
     works = works_of(day, plan)

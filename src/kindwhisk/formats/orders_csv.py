@@ -13,12 +13,14 @@ from kindwhisk.formats.cells import lines
 
 WHOLE = ("tin_count", "pieces")
 AMOUNTS = (*WHOLE, "servings", "total_g", "eggs")
-COLUMNS = ("formula", "title", "tin", *AMOUNTS, "due_at", "sure", "goes_to", "every", "note", "id")
+COLUMNS = ("formula", "title", "tin", *AMOUNTS, "due_at", "sure", "goes_to", "every", "beforehand", "note", "id")
 MOST = 2000
+FROZEN = "frozen"
 
 
 def write(orders: Iterable[Order], titles: Mapping[str, str]) -> str:
-    """One line an order; ``titles`` are those of the formulas, days of the week are parted by ``|``."""
+    """One line an order; ``titles`` are those of the formulas, days of the week, and components that
+    are made beforehand, are parted by ``|``."""
     rows: list[list[Any]] = [list(COLUMNS)]
     for order in orders:
         given = order.wish.model_dump(exclude_none=True)
@@ -33,6 +35,7 @@ def write(orders: Iterable[Order], titles: Mapping[str, str]) -> str:
                 order.sure.value,
                 order.goes_to,
                 " | ".join(WEEKDAYS[d] for d in order.every),
+                " | ".join(f"{b.component} {FROZEN}" if b.frozen else b.component for b in order.beforehand),
                 order.note,
                 order.id,
             ]
@@ -75,6 +78,7 @@ def _order(cells: Mapping[str, str], row: int, ids: Mapping[str, str], now: date
         "goes_to": cells.get("goes_to", ""),
         "note": cells.get("note", ""),
         "every": _days(cells.get("every", ""), row),
+        "beforehand": [_beforehand(part) for part in cells.get("beforehand", "").split("|") if part.strip()],
         **({"sure": cells["sure"]} if "sure" in cells else {}),
     }
     return table.of_row(Order, given, row, "due_at")
@@ -90,6 +94,11 @@ def _moment(text: str, row: int, now: datetime) -> datetime:
             remedy="Write it as 2026-12-05T09:00.",
         ) from None
     return found if found.tzinfo else found.replace(tzinfo=now.tzinfo)
+
+
+def _beforehand(text: str) -> dict[str, Any]:
+    component, _, how = text.strip().partition(" ")
+    return {"component": component, "frozen": how.strip() == FROZEN}
 
 
 def _days(text: str, row: int) -> list[int]:

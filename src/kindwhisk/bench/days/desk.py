@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Mapping, Sequence
+import hashlib
+from collections.abc import Iterator, Mapping, Sequence
 from datetime import date, datetime, timedelta
 from typing import NamedTuple
 
@@ -10,24 +11,24 @@ from pydantic import Field, TypeAdapter
 
 from kindwhisk.bench.commands import Commands, document_of
 from kindwhisk.bench.days.gathered import Day, Ordered, When, gathered
+from kindwhisk.bench.days.wanted import Knows, Wanted, parts_beforehand
 from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.planned import PlannedStep
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.core.day.check import breaches
-from kindwhisk.core.day.joined import MARK, together
+from kindwhisk.core.day.joined import MARK, PART
 from kindwhisk.core.day.order import Due, Order, dues
 from kindwhisk.core.day.plan import DayPlan
 from kindwhisk.core.day.prepared import Prepared
 from kindwhisk.core.day.work import Placed
-from kindwhisk.core.kitchen import Kitchen
-from kindwhisk.core.process.formula import Formula
-from kindwhisk.core.process.record import KitchenRecord
+from kindwhisk.core.process.formula import upstream
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 from kindwhisk.store.models import BakeRow
 
 MOST_BAKES = 40
 FURTHEST = timedelta(days=14)
+MADE_APART = "Made by itself, in a bake of its own."
 LATE = timedelta(hours=6)
 """What should have been ready so long ago, and was not begun, is still planned: late."""
 
@@ -71,37 +72,9 @@ class Taking(NamedTuple):
     key: str
 
 
-class Wanted(NamedTuple):
-    """What is due and not begun, with what is needed to prepare it."""
-
-    due: Due
-    formula: Formula
-    version: int
-
-
-class Knows(NamedTuple):
-    """Everything that a plan of a stretch of time rests on; what is wanted has still to be prepared."""
-
-    when: When
-    kitchen: Kitchen
-    revision: int
-    record: KitchenRecord
-    wanted: tuple[Wanted, ...]
-    running: Mapping[str, tuple[Moment, Due | None]]
-    planned: Mapping[str, Sequence[PlannedStep]]
-
-    @property
-    def joints(self) -> tuple[Wanted, ...]:
-        """What of it could be made in one go."""
-        by_id = {w.due.id: w for w in self.wanted}
-        made = together([(w.due, w.formula) for w in self.wanted], self.kitchen)
-        return tuple(by_id[due.id.split(MARK)[0]]._replace(due=due) for due in made)
-
-    def with_joints(self, ids: Collection[str]) -> Knows:
-        """The same, with those made in one go that these ids join."""
-        chosen = [j for j in self.joints if j.due.id in ids]
-        gone = {i for j in chosen for i in j.due.id.split(MARK)}
-        return self._replace(wanted=(*(w for w in self.wanted if w.due.id not in gone), *chosen))
+def _key(*parts: str) -> str:
+    """The key of an event that comes of a request: the same again is kept once."""
+    return hashlib.sha256(":".join(parts).encode()).hexdigest()[:40]
 
 
 def _named(order: Order, number: int) -> Order:
@@ -145,26 +118,52 @@ class Days(Commands):
             row = self._bake_of(due.id) if named is None else None
             if row is not None and row.status == "running":
                 running.setdefault(str(row.id), (self.moment(str(row.id), here), due))
-            elif row is None and due.due_at > begin - LATE:
-                version, formula = self.store.formulas.get(due.order.formula)
-                wanted.append(Wanted(due._replace(due_at=due.due_at.astimezone(zone)), formula, version))
+            elif row is not None or due.due_at <= begin - LATE:
+                continue
+            version, formula = self.store.formulas.get(due.order.formula)
+            whole = Wanted(due._replace(due_at=due.due_at.astimezone(zone)), formula, version)
+            if row is None:
+                wanted.append(whole)
+            for part in parts_beforehand(whole):
+                made = self._bake_of(part.due.id) if named is None else None
+                if made is not None and made.status == "running":
+                    at, first = running.get(str(made.id)) or (self.moment(str(made.id), here), None)
+                    due_of = part.due if first is None else first._replace(id=f"{first.id}{MARK}{part.due.id}")
+                    running[str(made.id)] = (at, due_of)
+                elif made is None:
+                    wanted.append(part)
         if len(wanted) > MOST_BAKES:
             raise CraftError(
                 f"More than {MOST_BAKES} are due.", field="orders", remedy="Plan a shorter time, or fewer of them."
             )
         for row in self.store.bakes.listed(status="running") if named is None else ():
             running.setdefault(str(row.id), (self.moment(str(row.id), here), None))
+        in_force = self._in_force(begin.date())
+        if named is None:
+            wanted += self._ahead(last, begin + FURTHEST, in_force)
         revision, kitchen = self.store.kitchens.current()
         ids = {w.due.id for w in wanted}
-        planned = {i: s for i, s in self._in_force(begin.date()).items() if ids.issuperset(i.split(MARK))}
+        planned = {i: s for i, s in in_force.items() if ids.issuperset(i.split(MARK))}
         when = When(min([begin, *(at.began_at.astimezone(zone) for at, _ in running.values())]), begin)
         return Knows(when, kitchen, revision, self.record(), tuple(wanted), running, planned)
+
+    def _ahead(
+        self, last: datetime, furthest: datetime, in_force: Mapping[str, Sequence[PlannedStep]]
+    ) -> Iterator[Wanted]:
+        """Parts that are planned to begin by ``last`` for what is due after it."""
+        first = {i: min(s.start for s in steps) for ids, steps in in_force.items() if steps for i in ids.split(MARK)}
+        for due in dues((o for o in self.store.orders.all() if o.beforehand), last, furthest):
+            version, formula = self.store.formulas.get(due.order.formula)
+            for part in parts_beforehand(Wanted(due, formula, version)):
+                begins = first.get(part.due.id)
+                if begins is not None and begins < last and self._bake_of(part.due.id) is None:
+                    yield part
 
     def gather(
         self, known: Knows, prepared: Mapping[str, Prepared], pinned: Mapping[str, Mapping[str, datetime]]
     ) -> Day:
         """The day, of what is known and was prepared, by the ids of what is due."""
-        ordered = [Ordered(w.due, prepared[w.due.id]) for w in known.wanted if w.due.id in prepared]
+        ordered = [Ordered(w.due, prepared[w.due.id], w.part) for w in known.wanted if w.due.id in prepared]
         return gathered(known.when, known.kitchen, ordered, known.running, known.planned, pinned)
 
     def take(self, known: Knows, prepared: Mapping[str, Prepared], taking: Taking) -> tuple[str, ...]:
@@ -177,7 +176,7 @@ class Days(Commands):
         """
         day = self.gather(known, prepared, {})
         items = {i.id: i for i in day.items}
-        since = {due.id: bake for bake, (_, due) in known.running.items() if due}
+        since = {i: bake for bake, (_, due) in known.running.items() if due for i in due.id.split(MARK)}
         works = tuple(w for w in taking.works if not since.keys() & w.id.split(MARK))
         unknown = [w.id for w in works if w.id not in items]
         unknown += [i for i in taking.begin if i not in prepared and not since.keys() & i.split(MARK)]
@@ -240,7 +239,39 @@ class Days(Commands):
         began = min([known.when.now, *(s.start for s in work.steps)])
         bake_id = self._begun(document, began, f"{key}:{work.id}")
         self.store.orders.began(parts, bake_id)
+        self._given(bake_id, prepared, wanted, (key, known.when.now))
         return bake_id
+
+    def _given(self, bake_id: str, prepared: Prepared, wanted: Wanted, told: tuple[str, datetime]) -> None:
+        """What is made in another bake is not done again in this one; where that is over, from then it waits."""
+        formula, (key, now) = prepared.scaled.formula, told
+        for offer in prepared.offers:
+            steps = [i for i in offer.steps if i in prepared.given]
+            if not steps:
+                continue
+            ended = self._made_at([f"{due}{PART}{offer.id}" for due in wanted.due.id.split(MARK)])
+            whole = [s.id for s in formula.steps if s.component == offer.id]
+            done = upstream(formula, whole[-1]) | {whole[-1]} if ended else set()
+            if ended:
+                of_key = _key(key, bake_id, offer.id)
+                before = ev.DoneBefore(kind="done_before", client_key=of_key, at=now, step=whole[-1], when=ended)
+                self.post(bake_id, before)
+            for step in steps:
+                if step not in done:
+                    of_key = _key(key, bake_id, step)
+                    skipped = ev.StepSkipped(
+                        kind="step_skipped", client_key=of_key, at=now, step=step, reason=MADE_APART
+                    )
+                    self.post(bake_id, skipped)
+
+    def _made_at(self, parts: Sequence[str]) -> datetime | None:
+        """When a part was there that was made in bakes of its own; None while it is not."""
+        rows = [row for row in map(self._bake_of, parts) if row is not None]
+        ends: list[datetime | None] = []
+        for row in rows:
+            at = self.moment(str(row.id))
+            ends += [at.progress.ended(s.id) for s in at.walked.forecast.steps]
+        return max(e for e in ends if e) if ends and all(ends) else None
 
     def _bake_of(self, due_id: str) -> BakeRow | None:
         """The bake that what is due became; None where none was begun, or all were lost."""
@@ -248,10 +279,14 @@ class Days(Commands):
         return next((row for row in rows if row.status != "abandoned"), None)
 
     def _in_force(self, day: date) -> dict[str, tuple[PlannedStep, ...]]:
-        """Where the plan in force has what is due, that of the day before where it reaches over."""
+        """Where the plan in force has what is due: the last one that was taken up for it."""
         found: dict[str, tuple[PlannedStep, ...]] = {}
-        for one in (day - timedelta(days=1), day):
-            kept = self.store.day_plans.last(one)
-            if kept is not None:
-                found |= {w.id: w.steps for w in _works.validate_json(kept[1])}
+        for ago in range(FURTHEST.days, -1, -1):
+            kept = self.store.day_plans.last(day - timedelta(days=ago))
+            if kept is None:
+                continue
+            works = _works.validate_json(kept[1])
+            anew = {i for w in works for i in w.id.split(MARK)}
+            found = {i: s for i, s in found.items() if anew.isdisjoint(i.split(MARK))}
+            found |= {w.id: w.steps for w in works}
         return found

@@ -12,9 +12,11 @@ from kindwhisk.bench.log.progress import StepStatus
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.core.day.alone import alone
 from kindwhisk.core.day.bowls import stays_of
+from kindwhisk.core.day.joined import MARK, PART
 from kindwhisk.core.day.order import WEIGHTS, Due, Sure
+from kindwhisk.core.day.parts import PartOffer, elsewhere, offers_of
 from kindwhisk.core.day.prepared import Prepared
-from kindwhisk.core.day.resources import DayResources, resources_of
+from kindwhisk.core.day.resources import GRID_S, DayResources, resources_of
 from kindwhisk.core.day.slack import chain
 from kindwhisk.core.day.work import DayBake, Known, Laid, Placed, on_grid, tasks_of
 from kindwhisk.core.kitchen import Kitchen
@@ -29,7 +31,10 @@ Seconds = Callable[[datetime], float]
 
 
 class DayItem(NamedTuple):
-    """A bake of the day: what is ordered (where it was), how it is made, and the running bake that it is by now."""
+    """A bake of the day: what is ordered (where it was), how it is made, and the running bake that it is by now.
+
+    ``part`` is the component that it makes for others, each with its share; ``given`` are steps done elsewhere.
+    """
 
     id: str
     due: Due | None
@@ -40,6 +45,15 @@ class DayItem(NamedTuple):
     running: Moment | None = None
     batch: str = ""
     pieces: int = 1
+    part: str = ""
+    shares: Mapping[str, float] = {}
+    offers: tuple[PartOffer, ...] = ()
+    given: frozenset[str] = frozenset()
+
+    @property
+    def dues(self) -> frozenset[str]:
+        """Everything that is due and made in it."""
+        return frozenset(self.due.id.split(MARK)) if self.due else frozenset()
 
     @property
     def sure(self) -> Sure:
@@ -67,10 +81,11 @@ class Day(NamedTuple):
 
 
 class Ordered(NamedTuple):
-    """What is due and not begun, with how it is made."""
+    """What is due and not begun, with how it is made; ``part``: the component of it that is made beforehand."""
 
     due: Due
     prepared: Prepared
+    part: str = ""
 
 
 class When(NamedTuple):
@@ -104,6 +119,7 @@ def gathered(
 
     items = [_of_order(o, seconds, pinned.get(o.due.id, {})) for o in ordered]
     items += [_under_way(i, at, due, seconds, pinned.get(i, {})) for i, (at, due) in running.items()]
+    items = [i._replace(bake=_supplied(i, items)) for i in items]
     last = max([seconds(when.now), *(i.bake.due_s for i in items)])
     places: dict[tuple[str, str], Placed] = {}
     for item in items:
@@ -116,8 +132,30 @@ def gathered(
                 )  # fmt: skip
     length = last + PAST_LAST_S
     here = resources_of(kitchen, when.start, length)
-    aimed = tuple(i if i.running else i._replace(bake=_aimed(i.bake, here)) for i in items)
-    return Day(when.start, max(0.0, seconds(when.now)), aimed, here, places)
+    aimed = [i if i.running else i._replace(bake=_aimed(i.bake, here)) for i in items]
+    wholes = [i for i in aimed if i.bake.supplies]
+    made = tuple(i._replace(bake=_made_for(i.bake, wholes, here)) if i.part else i for i in aimed)
+    return Day(when.start, max(0.0, seconds(when.now)), made, here, places)
+
+
+def _supplied(item: DayItem, items: Sequence[DayItem]) -> DayBake:
+    """A bake that knows which others make its parts."""
+    found = []
+    for supply in item.bake.supplies:
+        parts = {f"{due}{PART}{supply.component}" for due in item.dues}
+        found += [supply.model_copy(update={"maker": other.id}) for other in items if parts & other.dues]
+    return item.bake.model_copy(update={"supplies": tuple(found)})
+
+
+def _made_for(bake: DayBake, wholes: Sequence[DayItem], here: DayResources) -> DayBake:
+    """A part aims to be there when the first bake that takes it would, were it alone."""
+    aims = [bake.aims_s]
+    for whole in wholes:
+        starts = alone(whole.bake, here, next(iter(whole.bake.ovens), "")) if not whole.running else None
+        for supply in whole.bake.supplies:
+            if supply.maker == bake.id and starts is not None:
+                aims.append(whole.bake.aims_s + starts[supply.later] - supply.at_least_s)
+    return bake.model_copy(update={"aim_s": min(aims) // GRID_S * GRID_S})
 
 
 def _aimed(bake: DayBake, here: DayResources) -> DayBake:
@@ -133,23 +171,27 @@ def _aimed(bake: DayBake, here: DayResources) -> DayBake:
 
 
 def _of_order(ordered: Ordered, seconds: Seconds, pinned: Mapping[str, datetime]) -> DayItem:
-    due, (scaled, ovens, tasks, lags, stays) = ordered
+    due, prepared, part = ordered
+    scaled, tasks = prepared.scaled, prepared.tasks
     ids = {t.id for t in tasks}
     bake = DayBake(
         id=due.id,
         title=scaled.formula.title,
         due_s=seconds(due.due_at),
         weight=WEIGHTS[due.order.sure],
-        ovens=ovens,
+        ovens=prepared.ovens,
         tasks=tasks,
-        lags=lags,
-        stays=stays,
+        lags=prepared.lags,
+        stays=prepared.stays,
+        supplies=prepared.supplies,
         pinned={i: seconds(at) for i, at in pinned.items() if i in ids},
     )
-    batch = f"{scaled.tin_count} × {scaled.tin_name}" if scaled.tin_name else f"{scaled.forecast.total_g:.0f} g"
+    tins = scaled.tin_name and scaled.formula.fill is not None
+    batch = f"{scaled.tin_count} × {scaled.tin_name}" if tins else f"{scaled.forecast.total_g:.0f} g"
     return DayItem(
-        due.id, due, due.due_at, scaled.formula, scaled.forecast, bake, batch=batch, pieces=max(1, scaled.tin_count)
-    )
+        due.id, due, due.due_at, scaled.formula, scaled.forecast, bake, batch=batch, pieces=max(1, scaled.tin_count),
+        part=part, shares=prepared.shares, offers=prepared.offers, given=prepared.given,
+    )  # fmt: skip
 
 
 def _under_way(bake_id: str, at: Moment, due: Due | None, seconds: Seconds, pinned: Mapping[str, datetime]) -> DayItem:
@@ -174,7 +216,12 @@ def _under_way(bake_id: str, at: Moment, due: Due | None, seconds: Seconds, pinn
             oven=document.went_into.get(step, document.oven) if task.heat else "",
             over=over,
         )
-    gone = {i for i in (t.id for t in tasks) if at.progress.is_over(i) and i not in known}
+    skipped = {i for i, own in at.progress.steps.items() if own.status is StepStatus.SKIPPED}
+    offers = offers_of(made.formula, made.steps, lags)
+    given, supplies = elsewhere(offers, due.order.beforehand if due else (), lags)
+    given &= skipped
+    gone = {t.id for t in tasks if (at.progress.is_over(t.id) and t.id not in known) or t.id in given}
+    known = {i: k for i, k in known.items() if i not in gone}
     tasks = tuple(t for t in tasks if t.id not in gone)
     ids = {t.id for t in tasks}
     bake = DayBake(
@@ -185,7 +232,8 @@ def _under_way(bake_id: str, at: Moment, due: Due | None, seconds: Seconds, pinn
         ovens=(document.oven,),
         tasks=tasks,
         lags=tuple(g for g in lags if g.earlier in ids and g.later in ids),
-        stays=stays_of(made.formula),
+        stays=tuple(s for s in stays_of(made.formula) if s.first not in gone),
+        supplies=tuple(s for s in supplies if s.later in ids),
         known=known,
         pinned={i: seconds(t) for i, t in pinned.items() if i in ids and i not in known},
     )
@@ -199,4 +247,7 @@ def _under_way(bake_id: str, at: Moment, due: Due | None, seconds: Seconds, pinn
         running=at,
         batch=f"{document.tin_count} × {document.tin_name}" if document.tin_name else "",
         pieces=max(1, document.tin_count),
+        part=due.id.partition(PART)[2] if due else "",
+        offers=offers,
+        given=given,
     )

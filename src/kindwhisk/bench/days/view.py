@@ -44,9 +44,23 @@ class DayStep(Value):
     critical: bool
 
 
+class PartOfBake(Value):
+    """A part that could be made by itself: how long it keeps cold and in the freezer (None: it does not freeze well),
+    whether it is made beforehand, and which other bakes of the day take the same."""
+
+    id: str
+    name: str
+    keeps_s: float
+    frozen_s: float | None
+    beforehand: bool
+    frozen: bool
+    also_for: tuple[str, ...]
+
+
 class PlannedBake(Value):
     """A bake of the day, for one order or several (``orders``) in one go; ``bake`` is its id at the bench once it was
-    begun. It is ready between ``ready_low_at`` and ``ready_high_at``, by how sure the steps are that it waits for."""
+    begun. It is ready between ``ready_low_at`` and ``ready_high_at``, by how sure the steps are that it waits for.
+    ``part`` is the component that it makes for others (empty: it is a whole), ``parts`` are its own."""
 
     id: str
     bake: str
@@ -64,6 +78,8 @@ class PlannedBake(Value):
     ready_high_at: datetime
     late_by_s: float
     because: str
+    part: str
+    parts: tuple[PartOfBake, ...]
     steps: tuple[DayStep, ...]
     braid: Braid
 
@@ -167,8 +183,31 @@ def _bake(day: Day, item: DayItem, plan: DayPlan, spare: Mapping[tuple[str, str]
         ready_high_at=day.moment(end + _doubt(ahead, "later_s")),
         late_by_s=max(0.0, end - item.bake.due_s),
         because=why,
+        part=item.part,
+        parts=_parts(day, item),
         steps=steps,
         braid=braid(item.forecast, {i: (p.start_s, p.end_s) for i, p in places.items()}),
+    )
+
+
+def _parts(day: Day, item: DayItem) -> tuple[PartOfBake, ...]:
+    chosen = {b.component: b for b in item.due.order.beforehand} if item.due else {}
+    others = [i for i in day.items if i is not item]
+    return tuple(
+        PartOfBake(
+            id=offer.id,
+            name=offer.name,
+            keeps_s=offer.keeps_s,
+            frozen_s=offer.frozen_s,
+            beforehand=offer.id in chosen,
+            frozen=offer.id in chosen and chosen[offer.id].frozen,
+            also_for=tuple(
+                dict.fromkeys(
+                    o.bake.title for o in others if offer.making and offer.making in {f.making for f in o.offers}
+                )
+            ),
+        )
+        for offer in item.offers
     )
 
 

@@ -36,6 +36,7 @@ def breaches(
     for bake in bakes:
         found += _times(bake, at, now_s)
         found += _lags(bake, at)
+        found += _supplies(bake, placed)
     ahead = {(b.id, t.id) for b in bakes for t in b.ahead}
     found += _people(at, work, resources, ahead)
     found += _mixers(at, work, resources, ahead)
@@ -89,6 +90,20 @@ def _overlap(one: Placed, start_s: float, end_s: float) -> bool:
 def _holds(one: Placed, moment: float) -> bool:
     """Whether it goes on at a moment, or begins at it."""
     return one.start_s <= moment + NEAR_S and one.end_s > moment + NEAR_S
+
+
+def _supplies(bake: DayBake, placed: Sequence[Placed]) -> Iterator[Breach]:
+    """What another bake makes is over before it is taken, and not for longer than it keeps."""
+    for supply in bake.supplies:
+        ends = [p.end_s for p in placed if p.bake == supply.maker]
+        own = [p.start_s for p in placed if p.key == (bake.id, supply.later)]
+        if not ends or not own or supply.later in bake.known:
+            continue
+        waits = own[0] - max(ends)
+        if waits < supply.at_least_s - NEAR_S:
+            yield _says("supply", bake.id, bake.by_id[supply.later], "takes what is not made yet")
+        if supply.at_most_s is not None and waits > supply.at_most_s + NEAR_S:
+            yield _says("keeps", bake.id, bake.by_id[supply.later], "takes what was made too long before")
 
 
 def _people(

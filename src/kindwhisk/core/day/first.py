@@ -8,6 +8,7 @@ from collections.abc import Mapping, Sequence
 from kindwhisk.core.day.alone import alone
 from kindwhisk.core.day.push import push
 from kindwhisk.core.day.resources import GRID_S, DayResources
+from kindwhisk.core.day.supply import taken_from
 from kindwhisk.core.day.timetable import Laid, Lying, Timetable
 from kindwhisk.core.day.work import DayBake, Key, Placed
 
@@ -75,16 +76,26 @@ def starting_plan(
             timetable.take(work[one.key], one)
     for bake in old:
         timetable.hold(bake, [p for p in found if p.bake == bake.id and p.end_s > now_s])
-    put_between = _put_all(timetable, new, now_s)
+    put_between = _put_all(timetable, new, now_s, found)
     return [*found, *put_between] if put_between is not None else push(bakes, planned, resources, now_s)
 
 
-def _put_all(timetable: Timetable, bakes: Sequence[DayBake], now_s: float) -> list[Placed] | None:
+def _put_all(
+    timetable: Timetable, bakes: Sequence[DayBake], now_s: float, there: Sequence[Placed] = ()
+) -> list[Placed] | None:
+    """All of them, those that take from another one before it: a part is made as late as may be."""
     found: list[Placed] = []
-    for bake in sorted(bakes, key=lambda b: (-b.weight, b.due_s)):
-        laid = [_tried(timetable, bake, oven, max(now_s, bake.earliest_s)) for oven in bake.ovens or ("",)]
+    makers = {s.maker for b in bakes for s in b.supplies}
+    supplies = [(b.id, s) for b in bakes for s in b.supplies]
+    for bake in sorted(bakes, key=lambda b: (b.id in makers, -b.weight, b.due_s)):
+        starts = {p.key: p.start_s for p in (*there, *found)}
+        low, high = taken_from(supplies, starts, bake.id)
+        ends: dict[str, float] = {}
+        for one in (*there, *found):
+            ends[one.bake] = max(one.end_s, ends.get(one.bake, 0.0))
+        laid = [_tried(timetable, bake, oven, now_s, (high, ends)) for oven in bake.ovens or ("",)]
         best = min((one for one in laid if one), key=lambda one: max(p.end_s for p in one), default=None)
-        if best is None:
+        if best is None or not low <= max(p.end_s for p in best) <= high:
             return None
         for own in best:
             timetable.take(bake.by_id[own.step], own)
@@ -93,10 +104,23 @@ def _put_all(timetable: Timetable, bakes: Sequence[DayBake], now_s: float) -> li
     return found
 
 
-def _tried(timetable: Timetable, bake: DayBake, oven: str, earliest_s: float) -> list[Placed]:
-    """Where a bake would lie in an oven; nothing is taken by that."""
+def _tried(
+    timetable: Timetable, bake: DayBake, oven: str, now_s: float, bounds: tuple[float, Mapping[str, float]]
+) -> list[Placed]:
+    """Where a bake would lie in an oven; nothing is taken by that.
+
+    ``bounds`` are by when it has to be over, and when those are over that it takes from.
+    """
     starts = alone(bake, timetable.resources, oven)
-    laid = [] if starts is None else put(timetable, bake, starts, oven, bake.aims_s // GRID_S * GRID_S, earliest_s)
+    if starts is None:
+        return []
+    high, ends = bounds
+    first, earliest = min(starts.values()), max(now_s, bake.earliest_s)
+    for supply in bake.supplies:
+        if supply.maker in ends and supply.later in starts:
+            earliest = max(earliest, ends[supply.maker] + supply.at_least_s - starts[supply.later] + first)
+    end_s = min(bake.aims_s, high) // GRID_S * GRID_S
+    laid = put(timetable, bake, starts, oven, end_s, earliest)
     for own in laid:
         timetable.give_back(bake.by_id[own.step], own)
     return laid

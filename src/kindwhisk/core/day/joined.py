@@ -16,8 +16,12 @@ from kindwhisk.core.process.wish import Wish
 
 APART_S = 3 * 3600.0
 """What is due farther apart is better made fresh. Chosen."""
+PARTS_APART_S = 12 * 3600.0
+"""Nor are parts made once for what is due farther apart. Chosen."""
 MARK = "+"
 """Between the ids of what was joined."""
+PART = ":"
+"""Between the id of what is due and the part of it that is made beforehand."""
 ADDS = ("pieces", "servings", "total_g")
 
 
@@ -63,6 +67,22 @@ def joined(dues: Sequence[Due], formula: Formula, kitchen: Kitchen) -> Due | Non
         }
     )
     return Due(MARK.join(sorted(d.id for d in dues)), order, soonest.due_at)
+
+
+def parts_together(dues: Sequence[tuple[Due, str]]) -> list[tuple[Due, ...]]:
+    """Which parts could be made once, by what their work is (empty: not more than alone)."""
+    by_making: dict[str, list[Due]] = {}
+    for due, making in sorted(dues, key=lambda pair: pair[0].due_at):
+        if making:
+            by_making.setdefault(making, []).append(due)
+    found: list[tuple[Due, ...]] = []
+    for own in by_making.values():
+        while own:
+            near = [d for d in own if (d.due_at - own[0].due_at).total_seconds() <= PARTS_APART_S]
+            own[:] = own[len(near) :]
+            if len(near) > 1:
+                found.append(tuple(near))
+    return found
 
 
 def together(dues: Sequence[tuple[Due, Formula]], kitchen: Kitchen) -> list[Due]:

@@ -8,6 +8,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 
 from kindwhisk.core.day.resources import GRID_S, DayResources
+from kindwhisk.core.day.supply import taken_from
 from kindwhisk.core.day.timetable import Lying, Timetable
 from kindwhisk.core.day.work import DayBake, DayTask, Key, Placed
 
@@ -26,10 +27,17 @@ def as_late_as_may_be(placed: Sequence[Placed], bakes: Sequence[DayBake], resour
         timetable.take(work[key][1], one)
     in_bowls = {(b.id, i) for b in bakes for s in b.stays for i in s.steps}
     ends = {b.id: max([b.aims_s, *(p.end_s for p in at.values() if p.bake == b.id)]) for b in bakes}
+    supplies = [(b.id, s) for b in bakes for s in b.supplies]
+    taken = {(bake, s.later) for bake, s in supplies}
+    makers = {s.maker for _, s in supplies}
     for key in sorted(at, key=lambda k: -at[k].start_s):
         bake, task = work[key]
-        if task.heat is not None or bake.known or task.id in bake.pinned or key in in_bowls:
+        if task.heat is not None or bake.known or task.id in bake.pinned or key in in_bowls or key in taken:
             continue
+        if bake.id in makers:
+            # What takes from it lies after it, and was drawn together before.
+            _, high = taken_from(supplies, {k: p.start_s for k, p in at.items()}, bake.id)
+            ends[bake.id] = min(ends[bake.id], high)
         timetable.give_back(task, at[key])
         at[key] = _later(timetable, bake, task, at, _most(bake, task, at, ends[bake.id]))
         timetable.take(task, at[key])

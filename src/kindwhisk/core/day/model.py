@@ -54,6 +54,8 @@ class Model:
         self.costs: list[Any] = []
         for bake in bakes:
             self._bake(bake)
+        self.over = {b.id: self._over(b) for b in bakes if b.tasks}
+        self._supplies()
         self._hands()
         self._mixers()
         self._bowls()
@@ -106,10 +108,32 @@ class Model:
             return
         begin = self.end[earlier] if lag.from_end else self.start[earlier]
         self.cp.add(self.start[later] >= begin + units(lag.at_least_s))
-        if lag.at_most_s is None:
-            return
-        most = begin + units(lag.at_most_s)
-        if lag.earlier in bake.known or lag.later in bake.pinned:
+        if lag.at_most_s is not None:
+            soft = lag.earlier in bake.known or lag.later in bake.pinned
+            self._at_most(later, begin + units(lag.at_most_s), soft=soft)
+
+    def _over(self, bake: DayBake) -> Any:
+        """When the last of a bake is done."""
+        end = self.cp.new_int_var(0, 2 * self.horizon, f"end of {bake.id}")
+        self.cp.add_max_equality(end, [self.end[bake.id, t.id] for t in bake.tasks])
+        return end
+
+    def _supplies(self) -> None:
+        """What is made in another bake is there, and still good, when it is taken."""
+        begun = {b.id for b in self.bakes if b.known or b.pinned}
+        for bake in self.bakes:
+            for supply in bake.supplies:
+                made, later = self.over.get(supply.maker), (bake.id, supply.later)
+                if made is None or supply.later in bake.known or later not in self.start:
+                    continue
+                self.cp.add(self.start[later] >= made + units(supply.at_least_s))
+                if supply.at_most_s is not None:
+                    soft = supply.later in bake.pinned or supply.maker in begun
+                    self._at_most(later, made + units(supply.at_most_s), soft=soft)
+
+    def _at_most(self, later: Key, most: Any, *, soft: bool) -> None:
+        """A step begins by then; ``soft``: nobody can help it any more."""
+        if soft:
             over = self.cp.new_int_var(0, 2 * self.horizon, f"over {later}")
             self.costs.append(OVER * over)
             most = most + over
@@ -246,8 +270,7 @@ class Model:
             keys = [(bake.id, t.id) for t in bake.tasks]
             if not keys:
                 continue
-            end = cp.new_int_var(0, 2 * self.horizon, f"end of {bake.id}")
-            cp.add_max_equality(end, [self.end[k] for k in keys])
+            end = self.over[bake.id]
             due, aim = (int(s // GRID_S) for s in (bake.due_s, bake.aims_s))
             over = cp.new_int_var(min(aim, 0), 2 * self.horizon, f"over of {bake.id}")
             cp.add_max_equality(over, [end, aim])

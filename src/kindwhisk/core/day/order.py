@@ -10,6 +10,7 @@ from typing import Annotated, NamedTuple
 from pydantic import AwareDatetime, Field
 
 from kindwhisk.core.people import WEEK
+from kindwhisk.core.process.components import ComponentId
 from kindwhisk.core.process.wish import Wish
 from kindwhisk.core.values.model import Value
 
@@ -28,11 +29,18 @@ WEIGHTS = {Sure.CERTAIN: 4, Sure.LIKELY: 2, Sure.SPARE: 1}
 """What a minute late costs, against each other. Chosen."""
 
 
+class Beforehand(Value):
+    """A component that is made by itself before the rest, and kept cold or ``frozen``."""
+
+    component: ComponentId
+    frozen: bool = False
+
+
 class Order(Value):
     """What is to be made, how much of it, and by when.
 
     ``every`` are days of the week (0 is Monday) on which it is wanted again at that time; ``but`` are dates of these
-    on which it is not.
+    on which it is not. ``beforehand`` are components that are made by themselves, for it alone or for several orders.
     """
 
     id: Annotated[str, Field(max_length=40, pattern=r"^[a-z0-9-]*$")] = ""
@@ -44,6 +52,7 @@ class Order(Value):
     note: Annotated[str, Field(max_length=200)] = ""
     every: tuple[Annotated[int, Field(ge=0, lt=WEEK)], ...] = Field(default=(), max_length=WEEK, strict=False)
     but: tuple[Annotated[date, Field(strict=False)], ...] = Field(default=(), max_length=400, strict=False)
+    beforehand: tuple[Beforehand, ...] = Field(default=(), max_length=20, strict=False)
 
 
 class Due(NamedTuple):

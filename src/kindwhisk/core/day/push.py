@@ -79,6 +79,7 @@ def push(
     looked at is laid there all the same.
     """
     timetable, found = Timetable(resources), {}
+    made_by = {b.id: [(b.id, t.id) for t in b.tasks] for b in bakes}
     queue: list[tuple[float, DayBake, list[DayTask]]] = []
     now_s = math.ceil(now_s / GRID_S) * GRID_S
     for bake in bakes:
@@ -100,7 +101,7 @@ def push(
             queue.append((min(starts, default=math.inf), bake, piece))
     while queue:
         # The first as it was planned, of those whose needs are all placed.
-        ready = [q for q in queue if _ready(q[1], q[2], found)]
+        ready = [q for q in queue if _ready(q[1], q[2], found, made_by)]
         nearest = min(ready or queue, key=lambda q: q[0])
         queue.remove(nearest)
         _, bake, piece = nearest
@@ -109,9 +110,13 @@ def push(
     return sorted(found.values(), key=lambda p: (p.start_s, p.end_s))
 
 
-def _ready(bake: DayBake, piece: Sequence[DayTask], found: Mapping[Key, Placed]) -> bool:
+def _ready(
+    bake: DayBake, piece: Sequence[DayTask], found: Mapping[Key, Placed], made_by: Mapping[str, Sequence[Key]]
+) -> bool:
     own = {t.id for t in piece}
-    return all(g.earlier in own or (bake.id, g.earlier) in found for g in bake.lags if g.later in own)
+    parts = [k for s in bake.supplies if s.later in own for k in made_by.get(s.maker, ())]
+    needs = [(bake.id, g.earlier) for g in bake.lags if g.later in own and g.earlier not in own]
+    return all(key in found for key in (*parts, *needs))
 
 
 def _put(
@@ -135,6 +140,11 @@ def _put(
         begins = earlier.end_s if lag.from_end else earlier.start_s
         # What heats is told by when it is hot; how long that takes is seen when it is laid.
         at = max(at, begins + lag.at_least_s - offsets[lag.later])
+
+    for supply in bake.supplies:
+        made = [p.end_s for p in found.values() if p.bake == supply.maker]
+        if made and supply.later in offsets:
+            at = max(at, max(made) + supply.at_least_s - offsets[supply.later])
 
     def laid(at_s: float, *, whatever: bool = False) -> Laid:
         steps = _lying(timetable, bake, offsets, planned, (oven, at_s))

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping, Sequence
 
 from kindwhisk.core.day.push import pieces
+from kindwhisk.core.day.supply import Supply
 from kindwhisk.core.day.work import DayBake, DayTask, Key, Placed
 from kindwhisk.core.planning.because import duration_in_words
 from kindwhisk.core.values.model import Value
@@ -21,6 +22,10 @@ def slack(placed: Sequence[Placed], bakes: Sequence[DayBake]) -> dict[Key, float
     work = {(b.id, t.id): (b, t) for b in bakes for t in b.tasks if (b.id, t.id) in at}
     after = _followers(at, work)
     spare: dict[Key, float] = {}
+    takers: dict[str, list[tuple[str, Supply]]] = {}
+    for bake in bakes:
+        for supply in bake.supplies:
+            takers.setdefault(supply.maker, []).append((bake.id, supply))
     ends = {b.id: max([b.due_s, *(p.end_s for p in placed if p.bake == b.id)]) for b in bakes}
     for key in sorted(work, key=lambda k: (-at[k].start_s, -at[k].end_s)):
         bake, task = work[key]
@@ -31,6 +36,10 @@ def slack(placed: Sequence[Placed], bakes: Sequence[DayBake]) -> dict[Key, float
                 later = at[bake.id, lag.later]
                 begins = own.end_s if lag.from_end else own.start_s
                 room.append(spare[later.key] + later.start_s - begins - lag.at_least_s)
+        for other, supply in takers.get(bake.id, ()):
+            if (other, supply.later) in spare:
+                later = at[other, supply.later]
+                room.append(spare[later.key] + later.start_s - own.end_s - supply.at_least_s)
         room += [spare[k] + at[k].start_s - own.end_s for k in after.get(key, ()) if k in spare]
         spare[key] = 0.0 if task.id in bake.known else max(0.0, min(room))
     for bake in bakes:
@@ -79,6 +88,8 @@ def chain(placed: Sequence[Placed], bakes: Sequence[DayBake], bake_id: str) -> t
     while True:
         bake, task = work[current]
         needs = [(bake.id, g.earlier) for g in bake.lags if g.later == task.id and g.from_end]
+        parts = {s.maker for s in bake.supplies if s.later == task.id}
+        needs += [k for k in at if k[0] in parts]
         start = at[current].start_s
         touching = [
             k for k in {*needs, *before.get(current, ())} - set(found)

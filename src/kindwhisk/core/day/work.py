@@ -11,6 +11,7 @@ from pydantic import Field
 
 from kindwhisk.core.day.bowls import Stay
 from kindwhisk.core.day.resources import GRID_S
+from kindwhisk.core.day.supply import Supply
 from kindwhisk.core.people import Craft
 from kindwhisk.core.planning.tasks import HANDS, Job, Lag, job
 from kindwhisk.core.process.forecast import Forecast
@@ -80,7 +81,7 @@ class DayBake(Value):
     ``weight`` is what a minute late costs, against other bakes. ``ovens`` are those that it may go into, the usual one
     first. It aims to be over at ``aim_s``, so that what takes longer than reckoned is still in time; where none is
     given, when it is due. ``known`` are steps that were begun, ``pinned`` starts that somebody has set, ``earliest_s``
-    when it may begin.
+    when it may begin. ``supplies`` are what it takes from other bakes.
     """
 
     id: str
@@ -93,6 +94,7 @@ class DayBake(Value):
     tasks: tuple[DayTask, ...]
     lags: tuple[Lag, ...]
     stays: tuple[Stay, ...] = ()
+    supplies: tuple[Supply, ...] = ()
     known: dict[str, Known] = {}
     pinned: dict[str, float] = {}
 

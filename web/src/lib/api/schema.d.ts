@@ -3687,6 +3687,19 @@ export interface components {
          */
         Basis: "measured" | "this kitchen" | "formula" | "published" | "model" | "recalled" | "trade habit";
         /**
+         * Beforehand
+         * @description A component that is made by itself before the rest, and kept cold or ``frozen``.
+         */
+        Beforehand: {
+            /** Component */
+            component: string;
+            /**
+             * Frozen
+             * @default false
+             */
+            frozen: boolean;
+        };
+        /**
          * BegunAgain
          * @description ``share`` of what a step has made is lost, and made once more.
          */
@@ -8955,9 +8968,14 @@ export interface components {
          * @description What is to be made, how much of it, and by when.
          *
          *     ``every`` are days of the week (0 is Monday) on which it is wanted again at that time; ``but`` are dates of these
-         *     on which it is not.
+         *     on which it is not. ``beforehand`` are components that are made by themselves, for it alone or for several orders.
          */
         Order: {
+            /**
+             * Beforehand
+             * @default []
+             */
+            beforehand: components["schemas"]["Beforehand"][];
             /**
              * But
              * @default []
@@ -9004,6 +9022,11 @@ export interface components {
          * @description An order as it is entered.
          */
         OrderBody: {
+            /**
+             * Beforehand
+             * @default []
+             */
+            beforehand: components["schemas"]["Beforehand"][];
             /**
              * But
              * @default []
@@ -9638,6 +9661,27 @@ export interface components {
          */
         Part: "sponge" | "meringue" | "shells" | "filling" | "soak" | "glaze" | "decoration" | "assembly";
         /**
+         * PartOfBake
+         * @description A part that could be made by itself: how long it keeps cold and in the freezer (None: it does not freeze well),
+         *     whether it is made beforehand, and which other bakes of the day take the same.
+         */
+        PartOfBake: {
+            /** Also For */
+            also_for: string[];
+            /** Beforehand */
+            beforehand: boolean;
+            /** Frozen */
+            frozen: boolean;
+            /** Frozen S */
+            frozen_s: number | null;
+            /** Id */
+            id: string;
+            /** Keeps S */
+            keeps_s: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * PartPlan
          * @description A part: what is weighed off, what goes in, and what comes of it.
          */
@@ -10125,6 +10169,7 @@ export interface components {
          * PlannedBake
          * @description A bake of the day, for one order or several (``orders``) in one go; ``bake`` is its id at the bench once it was
          *     begun. It is ready between ``ready_low_at`` and ``ready_high_at``, by how sure the steps are that it waits for.
+         *     ``part`` is the component that it makes for others (empty: it is a whole), ``parts`` are its own.
          */
         PlannedBake: {
             /** Bake */
@@ -10151,6 +10196,10 @@ export interface components {
             order: string;
             /** Orders */
             orders: string[];
+            /** Part */
+            part: string;
+            /** Parts */
+            parts: components["schemas"]["PartOfBake"][];
             /**
              * Ready At
              * Format: date-time

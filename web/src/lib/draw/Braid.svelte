@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { area, curveMonotoneX } from 'd3-shape';
   import type { BraidData } from '../api/client';
   import { clock, length } from '../time';
-  import { bubbles, LOOK, outline } from './bubbles';
+  import { LOOK } from './bubbles';
   import { lanes } from './lanes';
+  import { airIn, stretch, thickness } from './strand';
   import { timescale } from './timescale';
 
   type Props = {
@@ -55,36 +55,17 @@
 
   const x = (s: number) => MARGIN + time.x(s);
   const y = (vessel: string) => HEAD + ((layout.of.get(vessel) ?? 0) + 0.5) * laneHeight;
-  const thick = (ml: number) => Math.max(THIN, Math.sqrt(ml / most) * (laneHeight - 3));
-  const ribbon = area<[number, number]>()
-    .x((d) => d[0])
-    .y0((d) => -d[1] / 2)
-    .y1((d) => d[1] / 2)
-    .curve(curveMonotoneX);
+  const thick = (ml: number) => thickness(ml, most, laneHeight - 3, THIN);
 
   const pieces = $derived(
     braid.pieces.map((p) => {
       const x0 = x(p.start_s);
       const x1 = Math.max(x0 + 2, x(p.end_s));
       const [t0, t1] = [thick(p.volume_start_ml), thick(p.volume_end_ml)];
-      const third = (x1 - x0) / 3;
-      const shape =
-        ribbon([
-          [x0, t0],
-          [x0 + third, t0 + (t1 - t0) * 0.25],
-          [x1 - third, t0 + (t1 - t0) * 0.85],
-          [x1, t1],
-        ]) ?? '';
       const air = (p.air_start + p.air_end) / 2;
       const look = p.baked ? LOOK.crumb : LOOK.foam;
-      const most = Math.max(t0, t1);
-      const inside = p.colour
-        ? bubbles(x1 - x0, most, air, look.size * 0.55, 420).filter((b) => {
-            const half = (t0 + (t1 - t0) * (b.x / (x1 - x0))) / 2 - b.r - 0.5;
-            return Math.abs(b.y - most / 2) < half && b.x > b.r && b.x < x1 - x0 - b.r;
-          })
-        : [];
-      const airPath = outline(inside, x0, -most / 2);
+      const shape = stretch(x0, x1, t0, t1);
+      const airPath = p.colour ? airIn(x0, x1, t0, t1, air, { size: look.size * 0.55, most: 420 }) : '';
       return { ...p, x0, x1, t0, t1, shape, look, airPath, key: `${p.step}${p.waiting ? '-waits' : ''}` };
     }),
   );

@@ -4,11 +4,11 @@
 </script>
 
 <script lang="ts">
-  import { area, curveMonotoneX } from 'd3-shape';
   import type { Schemas } from '../api/client';
   import { clock, length } from '../time';
-  import { bubbles, LOOK, outline } from './bubbles';
+  import { LOOK } from './bubbles';
   import { lanes } from './lanes';
+  import { airIn, stretch, thickness } from './strand';
   import { timescale } from './timescale';
 
   /** Several braids over one clock; below them who and what is taken when. A bake can be drawn to another time. */
@@ -51,11 +51,6 @@
   const laneHeight = $derived(shown.length > 6 ? 9 : shown.length > 3 ? 12 : 17);
   const x = (s: number) => MARGIN + side + time.x(s);
   const at = (s: number) => clock(anchor + s * 1000);
-  const ribbon = area<[number, number]>()
-    .x((d) => d[0])
-    .y0((d) => -d[1] / 2)
-    .y1((d) => d[1] / 2)
-    .curve(curveMonotoneX);
 
   const rows = $derived.by(() => {
     let top = HEAD;
@@ -63,33 +58,21 @@
       const layout = lanes(bake.braid);
       const height = TITLE + layout.count * laneHeight + 7;
       const most = Math.max(1, ...bake.braid.pieces.map((p) => Math.max(p.volume_start_ml, p.volume_end_ml)));
-      const thick = (ml: number) => Math.max(2, Math.sqrt(ml / most) * (laneHeight - 1.5));
+      const thick = (ml: number) => thickness(ml, most, laneHeight - 1.5, 2);
       const y = (vessel: string) => TITLE + ((layout.of.get(vessel) ?? 0) + 0.5) * laneHeight;
       const steps = new Map(bake.steps.map((s) => [s.step, s]));
       const pieces = bake.braid.pieces.map((p) => {
         const x0 = x(p.start_s);
         const x1 = Math.max(x0 + 1.5, x(p.end_s));
         const [t0, t1] = [thick(p.volume_start_ml), thick(p.volume_end_ml)];
-        const shape = ribbon([
-          [x0, t0],
-          [x0 + (x1 - x0) / 3, t0 + (t1 - t0) * 0.25],
-          [x1 - (x1 - x0) / 3, t0 + (t1 - t0) * 0.85],
-          [x1, t1],
-        ]);
         const air = (p.air_start + p.air_end) / 2;
-        const tall = Math.max(t0, t1);
-        const inside = p.colour && tall > 7 ? bubbles(x1 - x0, tall, air, 3, 90) : [];
-        const airPath = outline(
-          inside.filter((b) => b.x > b.r && b.x < x1 - x0 - b.r && Math.abs(b.y - tall / 2) < tall / 2 - b.r - 0.5),
-          x0,
-          -tall / 2,
-        );
+        const look = { size: 3, most: 90 };
         return {
           ...p,
           x0,
           x1,
-          shape: shape ?? '',
-          airPath,
+          shape: stretch(x0, x1, t0, t1),
+          airPath: p.colour && Math.max(t0, t1) > 7 ? airIn(x0, x1, t0, t1, air, look) : '',
           y: y(p.vessel),
           own: steps.get(p.step),
           key: `${p.step}${p.waiting}`,

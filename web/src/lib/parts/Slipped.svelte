@@ -1,7 +1,6 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
-  import { api, ask, newKey, problemOf, type Problem, type Schemas } from '../api/client';
-  import { live } from '../live.svelte';
+  import { api, ask, newKey, problemOf, type Problem } from '../api/client';
+  import { slipping, slips } from '../slipping.svelte';
   import { clock, length } from '../time';
   import { works } from '../works';
   import Notice from './Notice.svelte';
@@ -16,48 +15,15 @@
   };
   let { brief = false }: Props = $props();
   let shown = $state(false);
-  const LOOK_MS = 30_000;
-  const CALM_MS = 2500;
-  /** A step that moves by less is no slip of the day. */
-  const SLIP_S = 300;
   const SHOWN = 4;
-  let told = $state.raw<Schemas['Replanned'] | null>(null);
   let left = $state('');
   let busy = $state(false);
   let problem = $state<Problem | null>(null);
   let key = newKey();
 
-  async function look(): Promise<void> {
-    if (busy) return;
-    // Pushed is soon known; a better plan is looked for only where it slips.
-    const pushed = await ask(api.POST('/api/days/replan', { body: { seconds: 0, pinned: [] } })).catch(() => told);
-    if (pushed && slips(pushed)) {
-      told = pushed;
-      told = await ask(api.POST('/api/days/replan', { body: { seconds: 0.3, pinned: [] } })).catch(() => told);
-    } else told = pushed;
-  }
+  $effect(() => slipping.watch());
 
-  /** Several bakes are planned together, and something of them is late or lies quite elsewhere. */
-  function slips(one: Schemas['Replanned']): boolean {
-    const far = one.pushed_moves.some((m) => Math.abs(Date.parse(m.now_at) - Date.parse(m.was_at)) >= SLIP_S * 1000);
-    return one.slipped && far && one.pushed.bakes.length > 1;
-  }
-
-  $effect(() => {
-    void untrack(look);
-    let calm: ReturnType<typeof setTimeout> | undefined;
-    const stop = live.listen((change) => {
-      clearTimeout(calm);
-      if (change) calm = setTimeout(() => void look(), CALM_MS);
-    });
-    const timer = setInterval(() => void look(), LOOK_MS);
-    return () => {
-      stop();
-      clearInterval(timer);
-      clearTimeout(calm);
-    };
-  });
-
+  const told = $derived(slipping.told);
   const plan = $derived(told?.better ?? told?.pushed ?? null);
   const moves = $derived((told?.better ? told.better_moves : told?.pushed_moves) ?? []);
   const late = $derived(plan?.bakes.filter((b) => b.late_by_s > 60) ?? []);
@@ -72,12 +38,11 @@
       await ask(api.POST('/api/days/take', { body: { works: works(plan), begin: [], client_key: key } }));
       key = newKey();
       problem = null;
-      told = null;
     } catch (error) {
       problem = problemOf(error);
     }
+    await slipping.look();
     busy = false;
-    await look();
   }
 </script>
 

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import Braid from '../../lib/draw/Braid.svelte';
-  import { live } from '../../lib/live.svelte';
   import { now } from '../../lib/now.svelte';
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
@@ -10,6 +9,7 @@
   import { countdown, length, moment, until } from '../../lib/time';
   import { navigate, p, route } from '../../routes';
   import { alerts } from './alerts.svelte';
+  import { regularly } from '../../lib/regularly';
   import { calling, calls, Others } from './others.svelte';
   import { BenchState } from './bench.svelte';
   import Foot from './Foot.svelte';
@@ -63,15 +63,10 @@
   const others = new Others();
   const called = $derived(calling(calls(others.states), now.value));
   const OTHERS_MS = 20_000;
+  const SOON_MS = 400;
   $effect(() => {
     const here = bench.id;
-    void others.load(here);
-    const stop = live.listen((change) => change && void others.load(here));
-    const timer = setInterval(() => void others.load(here), OTHERS_MS);
-    return () => {
-      stop();
-      clearInterval(timer);
-    };
+    return regularly(() => others.load(here), OTHERS_MS, SOON_MS);
   });
   $effect(() => {
     for (const call of called) {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { api, ask, type Schemas } from '../../lib/api/client';
-  import { live } from '../../lib/live.svelte';
   import { now } from '../../lib/now.svelte';
+  import { regularly } from '../../lib/regularly';
   import { clock, soon } from '../../lib/time';
   import { navigate, p } from '../../routes';
 
@@ -10,6 +10,7 @@
   let { here, sequence }: Props = $props();
 
   const AGAIN_MS = 20_000;
+  const SOON_MS = 400;
   let told = $state<Schemas['HandsView'] | null>(null);
 
   async function load(): Promise<void> {
@@ -17,13 +18,7 @@
   }
   $effect(() => {
     void sequence;
-    void load();
-    const stop = live.listen(() => void load());
-    const timer = setInterval(() => void load(), AGAIN_MS);
-    return () => {
-      stop();
-      clearInterval(timer);
-    };
+    return regularly(load, AGAIN_MS, SOON_MS);
   });
   /** To the bake that wants hands first, or from that one to the next. */
   export function go(): void {

@@ -37,7 +37,10 @@
   async function keep(orders: Order[]): Promise<void> {
     const old = planning.changing;
     if (old && orders.length === 1 && read?.unread.length === 0) {
-      if (await planning.replace(old.order.id ?? '', orders[0]!)) {
+      // What is not written in the text stays as it was chosen.
+      const same = orders[0]!.formula === old.order.formula;
+      const order = same ? { ...orders[0]!, beforehand: old.order.beforehand } : orders[0]!;
+      if (await planning.replace(old.order.id ?? '', order)) {
         planning.changing = null;
         text = '';
         read = null;

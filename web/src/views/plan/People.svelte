@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api/client';
-  import { clock } from '../../lib/time';
+  import { clock, day } from '../../lib/time';
+  import { dateOf } from './plan.svelte';
 
   /** What each pair of hands has still to do, one thing after the other. */
   type Props = { plan: Schemas['DayAnswer'] };
@@ -24,7 +25,10 @@
   <section aria-label={strip.person.name || 'Hands'}>
     <h2 class="mb-1 text-xl">{strip.person.name || 'Hands'}</h2>
     <ol class="gap-x-8 text-[16px] sm:columns-2 xl:columns-3">
-      {#each strip.steps as s (s.bake.id + s.step)}
+      {#each strip.steps as s, i (s.bake.id + s.step)}
+        {#if i > 0 && dateOf(strip.steps[i - 1]!.start_at) !== dateOf(s.start_at)}
+          <li class="mt-2 break-after-avoid border-t border-line pt-2 font-semibold">{day(s.start_at)}</li>
+        {/if}
         <li class="flex gap-3 py-0.5">
           <span class="font-semibold">{clock(s.start_at)}</span>
           <span>{s.title} <span class="text-quiet">({numbers.get(s.bake.id)} {s.bake.title})</span></span>

@@ -7,6 +7,7 @@
   import { clock, day as dayName, length, when } from '../../lib/time';
   import { navigate, p } from '../../routes';
   import Around from './Around.svelte';
+  import Beforehand from './Beforehand.svelte';
   import OrderEntry from './OrderEntry.svelte';
   import People from './People.svelte';
   import { dateOf, DayPlanning, isDue, local, type Order } from './plan.svelte';
@@ -240,7 +241,10 @@
       {#if planning.late.length > 0}
         <section aria-labelledby="ways">
           <h2 id="ways" class="text-xl">What would bring all in time</h2>
-          {#if planning.ways.waiting}<p class="text-quiet">Trying…</p>{/if}
+          {#if planning.ways.waiting}<p class="text-quiet">Trying…</p>
+          {:else if planning.ways.value?.length === 0}<p class="text-quiet">
+              Nothing that was tried helps: what is late was begun already, or would have to be due later.
+            </p>{/if}
           <ul class="list-disc pl-5">
             {#each planning.ways.value ?? [] as way (way.says)}
               <li class="py-0.5">
@@ -257,6 +261,7 @@
           </ul>
         </section>
       {/if}
+      <Beforehand {planning} {plan} />
       <People {plan} />
       <Around day={planning.day} basis={plan} />
       {#if running.length > 0}

@@ -151,6 +151,14 @@ export class DayPlanning {
     return true;
   }
 
+  /** Make a part of an order by itself, or with the rest (`null`). */
+  async apart(id: string, component: string, how: { frozen: boolean } | null): Promise<void> {
+    const order = this.orders.find((o) => o.order.id === id)?.order;
+    if (!order) return;
+    const others = order.beforehand.filter((b) => b.component !== component);
+    await this.replace(id, { ...order, beforehand: how ? [...others, { component, ...how }] : others });
+  }
+
   /** Put an order in the place of another one. */
   async replace(id: string, order: Order): Promise<boolean> {
     try {

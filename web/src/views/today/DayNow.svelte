@@ -1,37 +1,23 @@
 <script lang="ts">
   import { api, ask, type Schemas } from '../../lib/api/client';
   import DayBraids from '../../lib/draw/DayBraids.svelte';
-  import { live } from '../../lib/live.svelte';
   import { now } from '../../lib/now.svelte';
+  import { regularly } from '../../lib/regularly';
+  import { slipping } from '../../lib/slipping.svelte';
   import { clock, soon } from '../../lib/time';
   import { navigate, p } from '../../routes';
 
   /** Several bakes at once: what now, for whom, across all of them; and the day as it goes. */
   const AGAIN_MS = 20_000;
-  const CALM_MS = 1500;
   let hands = $state.raw<Schemas['HandsView'] | null>(null);
-  let day = $state.raw<Schemas['DayAnswer'] | null>(null);
+  const day = $derived(slipping.told?.pushed ?? null);
 
-  async function load(): Promise<void> {
-    hands = await ask(api.GET('/api/bakes/hands')).catch(() => hands);
-    const told = await ask(api.POST('/api/days/replan', { body: { seconds: 0, pinned: [] } })).catch(() => null);
-    day = told?.pushed ?? day;
-  }
-
-  $effect(() => {
-    void load();
-    let calm: ReturnType<typeof setTimeout> | undefined;
-    const stop = live.listen((change) => {
-      clearTimeout(calm);
-      if (change) calm = setTimeout(() => void load(), CALM_MS);
-    });
-    const timer = setInterval(() => void load(), AGAIN_MS);
-    return () => {
-      stop();
-      clearInterval(timer);
-      clearTimeout(calm);
-    };
-  });
+  $effect(() => slipping.watch());
+  $effect(() =>
+    regularly(async () => {
+      hands = await ask(api.GET('/api/bakes/hands')).catch(() => hands);
+    }, AGAIN_MS),
+  );
 
   const at = (bake: string) => navigate('/bench/:bake', { params: { bake } });
 </script>

@@ -15,10 +15,11 @@ from kindwhisk.api.preparing import Preparing
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.days.planning import made
 from kindwhisk.bench.bench import Bench
-from kindwhisk.bench.days.gathered import Day
+from kindwhisk.bench.days.gathered import Day, DayItem
 from kindwhisk.bench.days.view import DayPlanView, view
 from kindwhisk.core.day.cost import OrderCost, order_cost
 from kindwhisk.core.day.first import starting_plan
+from kindwhisk.core.day.joined import PART
 from kindwhisk.core.day.plan import DayPlan, told
 from kindwhisk.core.day.shopping import ToBuy, shopping
 from kindwhisk.core.day.weigh_up import Batch, WeighUp, weigh_up
@@ -51,6 +52,15 @@ class _Planned(NamedTuple):
     day: Day
     plan: DayPlan
 
+    def hands_s(self, item: DayItem) -> float:
+        """How long somebody is busy with it, and its share of the parts that are made for it."""
+        found = sum(p.end_s - p.start_s for i, p in self.plan.of(item.id).items() if item.bake.by_id[i].hands)
+        for part in (i for i in self.day.items if i.part):
+            mine = [i for i in part.dues if i.partition(PART)[0] in item.dues]
+            share = sum(part.shares.get(i, 1 / len(part.dues)) for i in mine)
+            found += share * self.hands_s(part) if share else 0.0
+        return found
+
     @property
     def shown(self) -> DayPlanView:
         return view(self.day, self.plan)
@@ -60,7 +70,7 @@ class _Planned(NamedTuple):
         found = []
         for item in self.day.items:
             starts = {i: self.day.moment(p.start_s) for i, p in self.plan.of(item.id).items()}
-            begun = frozenset(item.bake.known)
+            begun = frozenset(item.bake.known) | item.given
             found.append(Batch(item.id, item.bake.title, item.formula, starts, begun))
         return found
 
@@ -71,8 +81,7 @@ async def _planned(request: Request, bench: Bench, preparing: Preparing, on: dat
     start = datetime(on.year, on.month, on.day, tzinfo=zone)
     now = bench.clock.now().astimezone(zone)
     known = await run_in_threadpool(bench.knows, now, max(now, start + timedelta(days=1)), None)
-    wanted = tuple(w for w in known.wanted if w.due.due_at.date() == on)
-    here = await made(request, bench, preparing, known._replace(wanted=wanted))
+    here = await made(request, bench, preparing, known.on(on))
     day = here.day
     placed = await run_in_threadpool(starting_plan, day.bakes, day.planned, day.here, day.now_s)
     return _Planned(day, told(placed, day.bakes))
@@ -115,15 +124,9 @@ async def costs(
     found = await _planned(request, bench, preparing, on, offset)
     kitchen = bench.kitchen
     orders = tuple(
-        order_cost(
-            item.id,
-            item.formula,
-            bench.prices,
-            sum(p.end_s - p.start_s for i, p in found.plan.of(item.id).items() if item.bake.by_id[i].hands),
-            kitchen.hand_per_h,
-            item.pieces,
-        )
+        order_cost(item.id, item.formula, bench.prices, found.hands_s(item), kitchen.hand_per_h, item.pieces)
         for item in found.day.items
+        if not item.part
     )
     hands = None if kitchen.hand_per_h is None else sum(o.hands or 0.0 for o in orders)
     goods = sum(o.goods for o in orders)

@@ -18,9 +18,11 @@ from kindwhisk.api.preparing import Preparing, Refused, chosen_ovens
 from kindwhisk.api.problems import ProblemError, refusals
 from kindwhisk.api.routers.plans import When
 from kindwhisk.bench.bench import Bench
-from kindwhisk.bench.days.desk import Knows, PlannedWork, Taking
+from kindwhisk.bench.days.desk import PlannedWork, Taking
 from kindwhisk.bench.days.gathered import Day
 from kindwhisk.bench.days.view import DayPlanView, Move, moves, view
+from kindwhisk.bench.days.wanted import Knows
+from kindwhisk.core.day.check import breaches
 from kindwhisk.core.day.first import starting_plan
 from kindwhisk.core.day.joined import MARK
 from kindwhisk.core.day.model import Asked
@@ -132,18 +134,25 @@ async def made(
     for pin in pinned or ():
         pins.setdefault(pin.bake, {})[pin.step] = pin.at
     singles = await _gathered(request, bench, preparing, known, pins)
-    joints = [j.due.id for j in known.joints]
+    joints = known.joints
     named = {i for i in (*known.planned, *pins) if MARK in i}
     if not joints or pins.keys() & {w.due.id for w in known.wanted}:
         return singles
     if named:
         return await _gathered(request, bench, preparing, known.with_joints(named), pins)
-    one_go = await _gathered(request, bench, preparing, known.with_joints(joints), pins)
-    if one_go.refused:
-        return singles
-    apart, plan = await run_in_threadpool(lambda: (singles.first(), one_go.first()))
-    late = (sum(p.by_s for p in made.late) for made in (apart, plan))
-    return one_go if next(late) >= next(late) else singles
+    apart = await run_in_threadpool(_judged, singles)
+    ways = (joints, [j for j in joints if j.part], [j for j in joints if not j.part])
+    for ids in dict.fromkeys(frozenset(j.due.id for j in way) for way in ways if way):
+        one_go = await _gathered(request, bench, preparing, known.with_joints(ids), pins)
+        if not one_go.refused and await run_in_threadpool(_judged, one_go) <= apart:
+            return one_go
+    return singles
+
+
+def _judged(made: _Made) -> tuple[int, float]:
+    """How many rules a first plan breaks, and how late it is in all."""
+    plan, day = made.first(), made.day
+    return len(breaches(plan.placed, day.bakes, day.here, day.now_s)), sum(p.by_s for p in plan.late)
 
 
 async def _gathered(
