@@ -134,7 +134,9 @@ def test_a_batch_is_lost_the_day_slips_and_is_mended_on_a_phone(browser: Browser
     soon(open_all_day, "butter-sponge", 3)
     soon(open_all_day, "butter-loaf", 4)
     soon(open_all_day, "tea-chiffon", 5)
+    soon(open_all_day, "citrus-roll", 6)
     bakes = begun(open_all_day, 150)
+    assert len(bakes) == 4
     context = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True, timezone_id="UTC")
     page = context.new_page()
     page.goto(f"{open_all_day.url}/")
@@ -264,3 +266,26 @@ def test_a_part_is_made_beforehand_at_a_touch_and_with_the_rest_again(page: Page
     sponge = page.get_by_role("group", name="génoise of Strawberry layer cake")
     sponge.get_by_role("button", name="from the freezer").click()
     expect(braids).to_contain_text("Génoise for Strawberry layer cake")
+
+
+def test_a_bake_is_drawn_to_another_time_and_the_others_go_round_it(page: Page, open_all_day: Server) -> None:
+    plan_four(page, open_all_day)
+    braids = page.get_by_role("group", name="Braids of the day")
+    title = braids.get_by_text(re.compile(r"^\s*\d+\s+Light butter loaf"))
+    box = title.bounding_box()
+    assert box
+    ready = re.compile(r"ready \d\d:\d\d")
+    before = ready.search(title.text_content() or "")
+    assert before
+    page.mouse.move(box["x"] + 40, box["y"] + box["height"] / 2)
+    page.mouse.down()
+    page.mouse.move(box["x"] - 80, box["y"] + box["height"] / 2, steps=6)
+    page.mouse.up()
+    expect(braids).to_contain_text("pinned")
+    expect(title).not_to_contain_text(before[0])
+    expect(page.get_by_test_id("verdict")).to_have_text("All are ready in time")
+    # A touch of it alone moves nothing.
+    other = braids.get_by_text(re.compile(r"^\s*\d+\s+Orange roll"))
+    said = other.text_content()
+    other.click()
+    expect(other).to_have_text(said or "")

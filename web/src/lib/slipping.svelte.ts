@@ -10,7 +10,9 @@ const SLIP_S = 300;
 
 /** Several bakes are planned together, and something of them is late or lies quite elsewhere. */
 export function slips(one: Replanned): boolean {
-  const far = one.pushed_moves.some((m) => Math.abs(Date.parse(m.now_at) - Date.parse(m.was_at)) >= SLIP_S * 1000);
+  const far = one.pushed_moves.some(
+    (m) => m.oven || Math.abs(Date.parse(m.now_at) - Date.parse(m.was_at)) >= SLIP_S * 1000,
+  );
   return one.slipped && far && one.pushed.bakes.length > 1;
 }
 

@@ -21,6 +21,7 @@ from kindwhisk.core.day.order import Due, Order, dues
 from kindwhisk.core.day.plan import DayPlan
 from kindwhisk.core.day.prepared import Prepared
 from kindwhisk.core.day.work import Placed
+from kindwhisk.core.process.changes.oven import OtherOven
 from kindwhisk.core.process.formula import upstream
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
@@ -217,6 +218,12 @@ class Days(Commands):
         """A bake under way goes on by another plan; what was begun keeps the plan that it was begun by."""
         begun = {p.step: p for p in at.document.planned if p.step in at.progress.steps}
         given = {p.step: p for p in work.steps}
+        oven = next((p.oven for i, p in given.items() if p.oven and i not in begun), at.document.oven)
+        if oven != at.document.oven:
+            change = OtherOven(oven=oven)
+            changed = ev.Changed(kind="changed", client_key=_key(key, at.log.id, oven), change=change)
+            self.post(at.log.id, changed)
+            at = self.moment(at.log.id)
         steps = tuple({**{p.step: p for p in at.document.planned}, **given, **begun}.values())
         if steps == at.document.planned:
             return

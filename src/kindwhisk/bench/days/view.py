@@ -7,7 +7,8 @@ import math
 from collections.abc import Mapping, Sequence
 from datetime import datetime
 
-from kindwhisk.bench.days.gathered import Day, DayItem
+from kindwhisk.bench.days.gathered import Day
+from kindwhisk.bench.days.item import DayItem
 from kindwhisk.core.braid import Braid, braid
 from kindwhisk.core.day.check import breaches
 from kindwhisk.core.day.hands import walks
@@ -239,7 +240,8 @@ def _doubt(tasks: Sequence[DayTask], which: str) -> float:
 
 
 class Move(Value):
-    """A step that lies elsewhere than it was counted on: when it was to begin, when it begins now, and with whom."""
+    """A step that lies elsewhere than it was counted on: when it was to begin, when it begins now, with whom, and in
+    which other oven (empty: in the same)."""
 
     bake: str
     title: str
@@ -249,6 +251,7 @@ class Move(Value):
     now_at: datetime
     was_person: str
     now_person: str
+    oven: str
     says: str
 
 
@@ -256,6 +259,7 @@ def moves(day: Day, plan: DayPlan) -> tuple[Move, ...]:
     """What changes against the plan in force, the soonest first; steps that were begun move nowhere."""
     found = []
     names = {h.id: h.name for h in day.here.people}
+    ovens = {o.id: o.name for o in day.here.ovens}
     for item in day.items:
         for step, placed in plan.of(item.id).items():
             was = day.planned.get((item.id, step))
@@ -263,11 +267,14 @@ def moves(day: Day, plan: DayPlan) -> tuple[Move, ...]:
                 continue
             later = placed.start_s - was.start_s
             other = bool(was.person) and was.person != placed.person and item.bake.by_id[step].hands
-            if abs(later) <= MOVED_S and not other:
+            oven = placed.oven if was.oven and was.oven != placed.oven else ""
+            if abs(later) <= MOVED_S and not other and not oven:
                 continue
             says = f"{day.moment(was.start_s):%H:%M} → {day.moment(placed.start_s):%H:%M}"
             if other:
                 says += f", {names.get(placed.person) or placed.person}"
+            if oven:
+                says += f", {ovens.get(oven, oven)}"
             found.append(
                 Move(
                     bake=item.id,
@@ -278,6 +285,7 @@ def moves(day: Day, plan: DayPlan) -> tuple[Move, ...]:
                     now_at=day.moment(placed.start_s),
                     was_person=was.person,
                     now_person=placed.person,
+                    oven=oven,
                     says=says,
                 )
             )

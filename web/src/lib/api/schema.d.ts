@@ -8716,7 +8716,8 @@ export interface components {
         };
         /**
          * Move
-         * @description A step that lies elsewhere than it was counted on: when it was to begin, when it begins now, and with whom.
+         * @description A step that lies elsewhere than it was counted on: when it was to begin, when it begins now, with whom, and in
+         *     which other oven (empty: in the same).
          */
         Move: {
             /** Bake */
@@ -8728,6 +8729,8 @@ export interface components {
             now_at: string;
             /** Now Person */
             now_person: string;
+            /** Oven */
+            oven: string;
             /** Says */
             says: string;
             /** Step */

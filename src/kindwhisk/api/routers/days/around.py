@@ -15,7 +15,8 @@ from kindwhisk.api.preparing import Preparing
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.days.planning import made
 from kindwhisk.bench.bench import Bench
-from kindwhisk.bench.days.gathered import Day, DayItem
+from kindwhisk.bench.days.gathered import Day
+from kindwhisk.bench.days.item import DayItem
 from kindwhisk.bench.days.view import DayPlanView, view
 from kindwhisk.core.day.cost import OrderCost, order_cost
 from kindwhisk.core.day.first import starting_plan
