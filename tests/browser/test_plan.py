@@ -289,3 +289,19 @@ def test_a_bake_is_drawn_to_another_time_and_the_others_go_round_it(page: Page, 
     said = other.text_content()
     other.click()
     expect(other).to_have_text(said or "")
+
+
+def test_what_lies_far_ahead_is_kept_and_not_begun(page: Page, open_all_day: Server) -> None:
+    page.goto(f"{open_all_day.url}/plan")
+    due = datetime.now(UTC) + timedelta(days=3)
+    page.get_by_label("What is to be ready, and when?").fill(f"tea chiffon 17 cm; {due:%Y-%m-%d} 15:00")
+    page.keyboard.press("Control+Enter")
+    keep = page.get_by_role("button", name="Keep this plan")
+    expect(keep).to_have_class(re.compile("act-now"))
+    keep.click()
+    expect(page.get_by_role("button", name=re.compile("^Kept at"))).to_be_disabled()
+    assert open_all_day.ask("/api/bakes?status=running") == []
+    # What is changed is to be kept anew.
+    page.get_by_role("button", name=re.compile("^Tea chiffon: Weigh")).first.click()
+    page.get_by_role("button", name="30 min sooner").click()
+    expect(keep).to_be_enabled()

@@ -271,3 +271,25 @@ def test_the_guidance_is_reached_at_its_degree_and_nothing_is_called_safe() -> N
 )
 def test_each_egg_has_its_own_pairs(white: bool, yolk: bool, sugar: float, egg: str) -> None:
     assert pairs_for(white, yolk, sugar) == tuple(p for p in PAIRS if p.egg == egg)
+
+
+@given(
+    stands=st.floats(60, 100),
+    minutes=st.integers(30, 240),
+    pace=st.floats(0.4, 2.5),
+)
+def test_a_probe_that_does_not_follow_tells_nothing_and_one_that_does_tells_in_time(
+    stands: float, minutes: int, pace: float
+) -> None:
+    expected_tau, air, to = 3600.0, 21.0, 26.0
+    still = [(60.0 * n, stands + 0.3 * (-1) ** n) for n in range(minutes)]
+    # Left in another bake, it stands where it was: the forecast holds, and nothing is months away.
+    told = seconds_left(still, air, to, expected_tau)
+    assert told is None or told.likely < 6 * expected_tau * math.log((stands - air + 1) / (to - air))
+    hour = [(60.0 * n, stands) for n in range(180)]
+    assert seconds_left(hour, air, to, expected_tau) is None
+    falls = [(60.0 * n, air + (stands - air) * math.exp(-60 * n / (pace * expected_tau))) for n in range(40)]
+    own = seconds_left(falls, air, to, expected_tau)
+    assert own is not None
+    true = pace * expected_tau * math.log((stands - air) / (to - air)) - 39 * 60
+    assert own.likely == pytest.approx(max(0, true), rel=0.35, abs=600)

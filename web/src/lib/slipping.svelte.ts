@@ -41,6 +41,12 @@ class Slipping {
     return this.#looking;
   }
 
+  /** Look once more, after what was just changed. */
+  async anew(): Promise<void> {
+    await this.#looking;
+    await this.look();
+  }
+
   async #look(): Promise<void> {
     // Pushed is soon known; a better plan is looked for only where it slips.
     const pushed = await this.#ask(0);

@@ -14,6 +14,8 @@ READING_K = 0.6
 CLEARLY_K = 1.0
 """Nearer to the surroundings a reading could lie on either side."""
 SPREAD_OF_PACE = 0.45
+SLOWEST = 6.0
+"""So many times slower than expected, it is not that: the probe is elsewhere, or the heat is off. Chosen."""
 LATEST = 150
 
 
@@ -26,7 +28,7 @@ def clearly(celsius: float, surroundings_c: float, to_c: float) -> bool:
 def seconds_left(
     readings: Sequence[tuple[float, float]], surroundings_c: float, to_c: float, expected_tau_s: float
 ) -> Estimate | None:
-    """Seconds from the last reading until ``to_c``; None where it does not move that way, or no reading lies before it.
+    """Seconds from the last reading until ``to_c``; None where it hardly moves that way, or no reading lies before it.
 
     Args:
         readings: (seconds, C) in order; those beyond the target tell nothing of the way there.
@@ -53,7 +55,7 @@ def seconds_left(
     prior = 1 / (SPREAD_OF_PACE * expected) ** 2
     slope = (cross + prior * expected) / (spread + prior)
     deviation = 1 / math.sqrt(spread + prior)
-    if slope >= 0:
+    if slope >= expected / SLOWEST:
         return None
     level = mean_y - slope * mean_t
     distance = math.log(abs(gap)) - level

@@ -7,13 +7,8 @@
 
   /**
    * The day has slipped: what is pushed right, and what a better plan would move; the baker takes it or leaves it.
-   * Nothing is shown while the day goes as it was planned.
+   * One line, all of it on asking; nothing while the day goes as it was planned.
    */
-  type Props = {
-    /** One line, for where something else is at work; all of it on asking. */
-    brief?: boolean;
-  };
-  let { brief = false }: Props = $props();
   let shown = $state(false);
   const SHOWN = 4;
   let left = $state('');
@@ -41,7 +36,7 @@
     } catch (error) {
       problem = problemOf(error);
     }
-    await slipping.look();
+    await slipping.anew();
     busy = false;
   }
 </script>
@@ -73,9 +68,9 @@
         {#if late.length > 0}<span class="text-raspberry"
             >{late.map((b) => `${b.title} ${length(b.late_by_s)} late`).join(', ')}.</span
           >{/if}
-        {#if brief}<button class="min-h-12 px-1 underline" aria-expanded={shown} onclick={() => (shown = !shown)}
-            >{shown ? 'less' : 'what moves'}</button
-          >{/if}
+        <button class="min-h-12 px-1 underline" aria-expanded={shown} onclick={() => (shown = !shown)}
+          >{shown ? 'less' : 'what moves'}</button
+        >
       </p>
       <div class="flex gap-2">
         <button class="act act-small min-h-14" disabled={busy} onclick={take}>Move them</button>
@@ -84,6 +79,6 @@
         >
       </div>
     </div>
-    {#if !brief || shown}{@render what()}{/if}
+    {#if shown}{@render what()}{/if}
   </section>
 {/if}

@@ -210,7 +210,7 @@
       {/each}
     </ul>
   {/if}
-  <Slipped brief />
+  <Slipped />
   <HandsStrip bind:this={strip} here={bench.id} sequence={bake.sequence} />
   {#if bake.idle_until}
     <p class="flex flex-wrap items-center gap-x-4 border-b border-line px-4 py-1 text-[17px] sm:px-6" role="status">

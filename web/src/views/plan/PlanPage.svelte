@@ -107,7 +107,7 @@
       <ul class="divide-y divide-line" aria-label="Due">
         {#each planning.due as o (o.order.id)}
           <li class="flex items-start justify-between gap-2 py-1.5">
-            <div>
+            <div class="min-w-0 flex-1">
               <strong>{clock(o.order.due_at)} {o.title}</strong>
               <p class="text-[15px] text-quiet">
                 {o.amount}{o.order.goes_to ? `, for ${o.order.goes_to}` : ''}{o.order.sure === 'certain' ||
@@ -170,14 +170,22 @@
                 : `At most ${(plan.gap * 100).toFixed(1)} % could still be saved.`}{/if}
           </p>
         </div>
-        <button
-          class="act {planning.toBegin.length > 0 ? 'act-now' : ''} min-w-48"
-          disabled={starting || (planning.looking === true && !plan)}
-          onclick={() => take(planning.toBegin.map((b) => b.id))}
-          >{planning.toBegin.length > 0
-            ? `Begin ${planning.toBegin.length === 1 ? planning.toBegin[0]!.title : `these ${planning.toBegin.length}`}`
-            : 'Take this plan up'}</button
-        >
+        <div class="flex flex-wrap items-center gap-2">
+          {#if planning.toBegin.length > 0}
+            <button
+              class="act {planning.isFar ? '' : 'act-now'} min-w-48"
+              disabled={starting}
+              onclick={() => take(planning.toBegin.map((b) => b.id))}
+              >{`Begin ${planning.toBegin.length === 1 ? planning.toBegin[0]!.title : `these ${planning.toBegin.length}`}`}</button
+            >
+          {/if}
+          <button
+            class="act {planning.isFar ? 'act-now' : ''}"
+            disabled={starting || planning.keptAt !== null}
+            onclick={() => take([])}
+            >{planning.keptAt === null ? 'Keep this plan' : `Kept at ${clock(planning.keptAt)}`}</button
+          >
+        </div>
       </div>
       {#each plan.refused as r (r.id)}
         <p class="border-l-[6px] border-raspberry pl-4">

@@ -8,6 +8,7 @@ export type Order = Schemas['Order'];
 export type Pin = { bake: string; step: string; at: string };
 
 const DAY_MS = 86_400_000;
+const FAR_MS = 6 * 3_600_000;
 const pad = (n: number) => String(n).padStart(2, '0');
 
 /** 2026-12-05, by the clock of this device. */
@@ -45,6 +46,8 @@ export class DayPlanning {
   /** The order that is written anew. */
   changing = $state<Schemas['OrderView'] | null>(null);
   ways = new Asking<Schemas['Way'][]>();
+  /** When what is shown was taken up, as long as nothing of it was changed since. */
+  keptAt = $state<number | null>(null);
   #going: AbortController | null = null;
   #key = newKey();
 
@@ -54,6 +57,11 @@ export class DayPlanning {
   due = $derived(this.orders.filter((o) => isDue(o.order, this.day)));
   late = $derived(this.plan?.bakes.filter((b) => b.late_by_s > 60) ?? []);
   toBegin = $derived(this.plan?.bakes.filter((b) => !b.bake) ?? []);
+
+  /** Whether all that is not begun lies far ahead: then a plan is kept rather than begun. */
+  isFar = $derived(
+    this.toBegin.length > 0 && Math.min(...this.toBegin.map((b) => Date.parse(b.start_at))) > now.value + FAR_MS,
+  );
 
   /** The days that can be chosen: two weeks from now. */
   days(): string[] {
@@ -84,6 +92,7 @@ export class DayPlanning {
   /** Look for a plan, and then for better ones; what is shown stays until the first is there. */
   async look(): Promise<void> {
     this.stop();
+    this.keptAt = null;
     const going = (this.#going = new AbortController());
     this.looking = true;
     this.ways.leave();
@@ -122,6 +131,7 @@ export class DayPlanning {
 
   async #again(): Promise<void> {
     this.stop();
+    this.keptAt = null;
     this.looking = true;
     const base = this.plan ? works(this.plan) : [];
     try {
@@ -195,6 +205,7 @@ export class DayPlanning {
       const taken = await ask(api.POST('/api/days/take', { body }));
       this.#key = newKey();
       void this.look();
+      this.keptAt = now.value;
       return taken.bakes;
     } catch (error) {
       this.problem = problemOf(error);
