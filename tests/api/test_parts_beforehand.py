@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from datetime import timedelta
+
 import pytest
 from fastapi.testclient import TestClient
 
@@ -16,9 +18,10 @@ def cake(hours: float, *beforehand: Json, servings: int = 8) -> Json:
     return order("layer-cake", hours, wish={"servings": servings}, beforehand=list(beforehand))
 
 
-def around(client: TestClient, what: str) -> Json:
+def around(client: TestClient, what: str, hours: float) -> Json:
+    """What is around the day on which something is due in so many hours."""
     offset = int(NOW.utcoffset().total_seconds() // 60)  # type: ignore[union-attr]
-    answer = client.get(f"/api/days/{NOW.date()}/{what}", params={"offset": offset})
+    answer = client.get(f"/api/days/{(NOW + timedelta(hours=hours)).date()}/{what}", params={"offset": offset})
     assert answer.status_code == 200, answer.text
     found: Json = answer.json()
     return found
@@ -68,14 +71,14 @@ def test_cream_that_would_have_to_wait_too_long_is_made_twice(client: TestClient
 
 def test_what_is_made_apart_is_weighed_and_paid_for_once(client: TestClient) -> None:
     (one,) = kept(client, cake(8))
-    goods = {r["ingredient"]: r["grams"] for r in around(client, "weigh")["ingredients"]}
-    bought = {r["ingredient"]: r["needed_g"] for r in around(client, "shopping")["rows"]}
-    cost = around(client, "cost")
+    goods = {r["ingredient"]: r["grams"] for r in around(client, "weigh", 8)["ingredients"]}
+    bought = {r["ingredient"]: r["needed_g"] for r in around(client, "shopping", 8)["rows"]}
+    cost = around(client, "cost", 8)
     changed = {**one["order"], "id": "", "beforehand": [CREAM]}
     assert client.put(f"/api/orders/{one['order']['id']}", json=changed).status_code == 200
-    assert {r["ingredient"]: r["grams"] for r in around(client, "weigh")["ingredients"]} == pytest.approx(goods)
-    assert {r["ingredient"]: r["needed_g"] for r in around(client, "shopping")["rows"]} == pytest.approx(bought)
-    apart = around(client, "cost")
+    assert {r["ingredient"]: r["grams"] for r in around(client, "weigh", 8)["ingredients"]} == pytest.approx(goods)
+    assert {r["ingredient"]: r["needed_g"] for r in around(client, "shopping", 8)["rows"]} == pytest.approx(bought)
+    apart = around(client, "cost", 8)
     # One order, as before: with the goods and the hands of its cream.
     assert [o["bake"] for o in apart["orders"]] == [one["order"]["id"]]
     assert apart["goods"] == pytest.approx(cost["goods"])
