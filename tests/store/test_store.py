@@ -253,3 +253,42 @@ def test_goods_lie_on_the_shelf_after_the_file_was_opened_anew(tmp_path: Path) -
     with pytest.raises(CraftError, match="no good 'bricks'"):
         second.goods.get("bricks")
     second.close()
+
+
+def test_what_was_begun_for_orders_and_the_stock_of_goods_are_found_after_the_file_was_opened_anew(
+    tmp_path: Path,
+) -> None:
+    from playhouse.migrations import Runner
+
+    old = SqliteDatabase(str(tmp_path / FILE_NAME))
+    before = sorted(p.stem for p in MIGRATIONS.glob("0015_*.py"))[0]
+    Runner(old, str(MIGRATIONS)).up(before)
+    # As the day was kept at first: no table of what an order became, and the stock by the label of the time.
+    assert "due_bake" not in old.get_tables()
+    for order in ("1205-abcdef", "1205-345612"):
+        document = {"id": order, "formula": "tea-chiffon", "due_at": "2026-12-05T09:00:00+00:00"}
+        old.execute_sql(  # type: ignore[no-untyped-call]
+            'INSERT INTO day_order ("id", "client_key", "saved_at", "document") VALUES (?, ?, ?, ?)',
+            (order, f"key-{order}", "2026-12-01T05:00:00+00:00", json.dumps(document)),
+        )
+    keys = ["due-1205-abcdef", "due-1205-abcdef-2", "due-1205-345612", "due-1101-aaaaaa-20261205-2", "by-hand-0001"]
+    for number, key in enumerate(keys):
+        row = (f"bake-{number}", "tea-chiffon", 1, "Tea chiffon", f"2026-12-05T0{number}:00:00+00:00", "finished", key)
+        old.execute_sql(  # type: ignore[no-untyped-call]
+            'INSERT INTO bakerow ("id", "formula", "version", "title", "started_at", "status", "client_key",'
+            ' "document", "summary") VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
+            (*row, "{}", None),
+        )
+    for name, grams in (("own-house-cream-0123abcd", 500.0), ("sugar", 900.0)):
+        item = json.dumps({"ingredient": name, "grams": grams})
+        old.execute_sql(  # type: ignore[no-untyped-call]
+            'INSERT INTO stock ("ingredient", "saved_at", "document") VALUES (?, ?, ?)',
+            (name, "2026-12-01T05:00:00+00:00", item),
+        )
+    old.close()
+    store = open_store(tmp_path)
+    assert store.orders.bakes_of("1205-abcdef") == ["bake-1", "bake-0"]
+    assert store.orders.bakes_of("1205-345612") == ["bake-2"]
+    assert store.orders.bakes_of("1101-aaaaaa-20261205") == ["bake-3"]
+    assert {key: s.grams for key, s in store.stocks.all().items()} == {"house-cream": 500.0, "sugar": 900.0}
+    store.close()

@@ -1,4 +1,4 @@
-"""Orders, the plans made from them, the bakes that they became, and what is in stock."""
+"""Orders, the plans made from them, and what is in stock."""
 
 from peewee import SqliteDatabase
 
@@ -11,8 +11,6 @@ def up(migrator: object, db: SqliteDatabase) -> None:  # noqa: ARG001 - the runn
         """CREATE TABLE "day_plan" ("id" INTEGER NOT NULL PRIMARY KEY, "day" TEXT NOT NULL, "made_at" TEXT NOT NULL,
             "document" TEXT NOT NULL)""",
         """CREATE INDEX "day_plan_day" ON "day_plan" ("day")""",
-        """CREATE TABLE "due_bake" ("id" INTEGER NOT NULL PRIMARY KEY, "due" TEXT NOT NULL, "bake_id" TEXT NOT NULL)""",
-        """CREATE INDEX "due_bake_due" ON "due_bake" ("due")""",
         """CREATE TABLE "stock" ("ingredient" TEXT NOT NULL PRIMARY KEY, "saved_at" TEXT NOT NULL,
             "document" TEXT NOT NULL)""",
     ):
