@@ -13,6 +13,7 @@ from kindwhisk.bench.log.log import Logs
 from kindwhisk.bench.notices import Notice, notices
 from kindwhisk.bench.now.awake import AwakeBakes
 from kindwhisk.bench.now.following import Following
+from kindwhisk.bench.now.holders import Holders
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.evidence import OvenEvidence, Ovens
 from kindwhisk.bench.record import kitchen_record, summary
@@ -34,7 +35,7 @@ class Workplace:
     def _begin_anew(self) -> None:
         """Know nothing yet of what lies on the disk."""
         self.logs = Logs(self.store)
-        self.following = Following(self.store)
+        self.following = Following(self.store, Holders(self.store, self.logs))
         self.awake = AwakeBakes(self.store, self.moment)
         self._ovens = Ovens(self.store)
         self._learned: tuple[OvenEvidence, LearnedEvidence] | None = None

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from typing import Any, NamedTuple
 
 from peewee import SqliteDatabase, fn
@@ -68,6 +69,13 @@ class Bakes:
         if formula is not None:
             query = query.where(self._bakes.formula == formula)
         return list(query)
+
+    def begun(self, since: datetime, until: datetime) -> list[str]:
+        """Ids of the bakes that began in a stretch of time and were not abandoned, the first one first."""
+        rows = self._bakes
+        begun = rows.started_at.between(since.isoformat(), until.isoformat())
+        query = rows.select(rows.id).where(begun, rows.status != "abandoned").order_by(rows.started_at)
+        return [str(row.id) for row in query]
 
     def told(self, limit: int = 200) -> list[Told]:
         """Bakes that are over, the newest first, without their documents."""

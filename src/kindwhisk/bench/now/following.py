@@ -19,6 +19,7 @@ from typing import NamedTuple
 
 import kindwhisk.core
 from kindwhisk.bench.log.progress import Progress, StepStatus
+from kindwhisk.bench.now.holders import Holders
 from kindwhisk.core.ingredients.material import Material
 from kindwhisk.core.kitchen import Kitchen, ProbePlace
 from kindwhisk.core.process.setting import Setting
@@ -67,6 +68,8 @@ class _Stretch(NamedTuple):
     probe: str | None
     beside: str | None
     typed: Typed
+    left_ms: int | None = None
+    """When the probe inside went elsewhere."""
 
     @property
     def probes(self) -> list[tuple[str, bool]]:
@@ -106,8 +109,8 @@ def _craft() -> str:
 class Following:
     """Follows the steps of all bakes of a data file. May be asked from any thread."""
 
-    def __init__(self, store: Store) -> None:
-        self._store = store
+    def __init__(self, store: Store, holders: Holders) -> None:
+        self._store, self._holders = store, holders
         self._followed: OrderedDict[tuple[str, str], _Followed] = OrderedDict()
         self._lock = Lock()
 
@@ -120,6 +123,7 @@ class Following:
         since_ms, until_ms = milliseconds(since), milliseconds(until)
         placed = progress.probes.get(at.step.id)
         probe = self._living_in(at.step.probe, kitchen, since_ms, until_ms) if placed is None else placed or None
+        left = None if placed is not None else self._left_at(at, kitchen, since, until)
         stretch = _Stretch(
             since_ms,
             until_ms,
@@ -130,6 +134,7 @@ class Following:
                 for r in progress.readings
                 if r.step == at.step.id and r.quantity is at.step.reads and since <= r.at <= until
             ),
+            left,
         )
         basis = _digest(
             _craft(),
@@ -137,7 +142,7 @@ class Following:
             at.before.model_dump_json(),
             at.after.model_dump_json(),
             repr(at.setting.tins),
-            f"{at.step.id} {since_ms} {stretch.probe} {stretch.beside}",
+            f"{at.step.id} {since_ms} {stretch.probe} {stretch.beside}{'' if left is None else f' {left}'}",
         )
         known = self._known(at, basis)
         with known.lock:
@@ -145,7 +150,17 @@ class Following:
             if watching is None:
                 return None
             view = watching.view((until - since).total_seconds())
-        return StepWatch(watch=view, probe=stretch.probe, beside=stretch.beside)
+        if left is not None:
+            # What it read last is not what it is now.
+            view = view.model_copy(update={"now_c": None})
+        return StepWatch(watch=view, probe=stretch.probe if left is None else None, beside=stretch.beside)
+
+    def _left_at(self, at: StepAtHand, kitchen: Kitchen, since: datetime, until: datetime) -> int | None:
+        """When the probe of the step's place went into another bake, where there is one alone."""
+        if sum(t.place is at.step.probe for t in kitchen.thermometers) != 1:
+            return None
+        left = self._holders.left_at(at.bake, at.step.probe, since, until)
+        return None if left is None else milliseconds(left)
 
     def humidity_percent(self, kitchen: Kitchen, since: datetime, until: datetime) -> float | None:
         """What the room's hygrometer read in a stretch of time, in the mean; None where there is none, or it was
@@ -229,7 +244,8 @@ class Following:
             found = [(ms, watching.take_by_hand, c) for ms, c in stretch.typed if ms > last_ms]
             from_ms, upto_ms = max(stretch.since_ms, last_ms + 1), stretch.until_ms
             for name, inside in stretch.probes:
-                rows = self._store.probes.between_ms(name, from_ms, stretch.until_ms, upto_id, page)
+                last = min(stretch.until_ms, stretch.left_ms or stretch.until_ms) if inside else stretch.until_ms
+                rows = self._store.probes.between_ms(name, from_ms, last, upto_id, page)
                 take = watching.take if inside else watching.take_beside
                 found += [(ms, take, c) for ms, c in rows]
                 if len(rows) == page:
