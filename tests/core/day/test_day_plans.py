@@ -92,10 +92,11 @@ def test_two_at_one_temperature_share_the_oven_and_its_heat() -> None:
     assert plan.late == ()
     baked = [p for p in plan.placed if p.step == "bake"]
     assert baked[0].end_s > baked[1].start_s
-    # One heats after the other in half a minute, or along with it: together that is no longer than once from cold.
-    heats = sorted((p.start_s, p.end_s) for p in plan.placed if p.step == "heat")
-    alone_s = max(0.0, heats[1][1] - max(heats[0][1], heats[1][0]))
-    assert heats[0][1] - heats[0][0] + alone_s <= 1080 + 30
+    # The first heats from cold. The second has only to be on by when its whites are whipped, whichever plan of equal
+    # cost was found.
+    first, second = sorted((p.start_s, p.end_s) for p in plan.placed if p.step == "heat")
+    assert first[1] - first[0] <= 1080 + 30
+    assert second[1] - second[0] <= 300 + 240
 
 
 def test_two_temperatures_follow_each_other_with_the_way_between() -> None:

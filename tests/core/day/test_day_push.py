@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
@@ -111,3 +112,36 @@ def test_an_order_that_came_late_is_placed_behind_what_it_finds() -> None:
     found = push(both, plan, here, HOUR)
     assert {p.bake for p in found} == {"b0", "b1"}
     assert breaches(found, both, here) == []
+
+
+@given(st.integers(1, 3), st.integers(-300, 300), st.sampled_from(["weigh", "bake", "finish"]))
+@settings(max_examples=40, deadline=None)
+def test_a_bake_that_is_set_to_another_time_moves_whole(number: int, half_minutes: int, step: str) -> None:
+    bakes = tuple(sponge(n, 6 + 5 * n) for n in range(number))
+    here = kitchen(shut=False)
+    plan = {p.key: p for p in first_plan(bakes, here) or ()}
+    by_s = max(30.0 * half_minutes, -min(p.start_s for p in plan.values() if p.bake == "b0"))
+    pinned = bakes[0].model_copy(update={"pinned": {step: plan["b0", step].start_s + by_s}})
+    found = {p.key: p for p in push((pinned, *bakes[1:]), plan, here, 0.0)}
+    assert found["b0", step].start_s == plan["b0", step].start_s + by_s
+    if number == 1:
+        own = [k for k in plan if k[1] != "heat"]
+        assert {found[k].start_s - plan[k].start_s for k in own} == {by_s}
+    if by_s < 0:
+        # It went out of the others' way.
+        assert all(found[k].start_s == plan[k].start_s for k in plan if k[0] != "b0" and k[1] != "heat")
+
+
+@pytest.mark.parametrize(("step", "hours"), [("weigh", -1.0), ("weigh", 1.0), ("bake", -2.0)])
+def test_a_better_plan_does_not_leave_the_rest_of_it_behind(step: str, hours: float) -> None:
+    bakes = (sponge(0, 9), sponge(1, 12))
+    here = kitchen()
+    plan = {p.key: p for p in first_plan(bakes, here) or ()}
+    pinned = bakes[0].model_copy(update={"pinned": {step: plan["b0", step].start_s + hours * HOUR}})
+    moved = (pinned, bakes[1])
+    hint = push(moved, plan, here, 0.0)
+    for asked in (Asked(seconds=2), Asked(hint=tuple(hint), seconds=2)):
+        found = solve(moved, here, asked)
+        assert found is not None
+        assert breaches(found.placed, moved, here) == []
+        assert {found.of("b0")[s].start_s - plan["b0", s].start_s for s in ("bake", "finish")} == {hours * HOUR}

@@ -16,7 +16,8 @@ MOST_TRIES = 60
 
 
 def as_late_as_may_be(placed: Sequence[Placed], bakes: Sequence[DayBake], resources: DayResources) -> list[Placed]:
-    """The same plan with each step that needs no oven and no mixer's bowl moved as near to the next as there is room.
+    """The same plan with each step that needs no oven and no mixer's bowl moved as near to the next as there is room,
+    and no oven that heats for longer than it has to.
 
     Bakes under way stay as they are, and so does what was pinned.
     """
@@ -26,13 +27,20 @@ def as_late_as_may_be(placed: Sequence[Placed], bakes: Sequence[DayBake], resour
     for key, one in at.items():
         timetable.take(work[key][1], one)
     in_bowls = {(b.id, i) for b in bakes for s in b.stays for i in s.steps}
-    ends = {b.id: max([b.aims_s, *(p.end_s for p in at.values() if p.bake == b.id)]) for b in bakes}
+    ends = {b.id: max(p.end_s for p in at.values() if p.bake == b.id) for b in bakes if b.tasks}
+    ends |= {b.id: max(b.aims_s, ends[b.id]) for b in bakes if b.tasks and not b.is_set}
     supplies = [(b.id, s) for b in bakes for s in b.supplies]
     taken = {(bake, s.later) for bake, s in supplies}
     makers = {s.maker for _, s in supplies}
     for key in sorted(at, key=lambda k: -at[k].start_s):
         bake, task = work[key]
-        if task.heat is not None or bake.known or task.id in bake.pinned or key in in_bowls or key in taken:
+        if bake.known or task.id in bake.pinned:
+            continue
+        if task.heat is not None and task.heat.heats:
+            timetable.give_back(task, at[key])
+            at[key] = _no_longer_than_needed(timetable, bake, task, at)
+            timetable.take(task, at[key])
+        if task.heat is not None or key in in_bowls or key in taken:
             continue
         if bake.id in makers:
             # What takes from it lies after it, and was drawn together before.
@@ -55,6 +63,13 @@ def _most(bake: DayBake, task: DayTask, at: Mapping[Key, Placed], end_s: float) 
             before = at[bake.id, lag.earlier]
             most.append((before.end_s if lag.from_end else before.start_s) + lag.at_most_s)
     return min(most)
+
+
+def _no_longer_than_needed(timetable: Timetable, bake: DayBake, task: DayTask, at: Mapping[Key, Placed]) -> Placed:
+    own = at[bake.id, task.id]
+    while_it_heats = [at[bake.id, g.later].start_s for g in bake.lags if g.earlier == task.id and not g.from_end]
+    needed = min([own.end_s - timetable.heating_s(task, own.oven, own.end_s), *while_it_heats])
+    return own.model_copy(update={"start_s": max(own.start_s, needed)})
 
 
 def _later(timetable: Timetable, bake: DayBake, task: DayTask, at: Mapping[Key, Placed], most_s: float) -> Placed:

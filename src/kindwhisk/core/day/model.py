@@ -281,7 +281,7 @@ class Model:
                 cp.add(first <= self.start[key])
             # What is late has been behind its aim for all the time between.
             near, much = int(NEAR) * bake.weight, int(LATE - NEAR) * bake.weight
-            self.costs.append(near * (over - aim) + much * late + int(WAIT) * ((end if bake.known else over) - first))
+            self.costs.append(near * (over - aim) + much * late + int(WAIT) * ((end if bake.is_set else over) - first))
             hinted = [p for p in self.asked.hint if p.bake == bake.id]
             if hinted:
                 ends = max(units(p.end_s) for p in hinted)

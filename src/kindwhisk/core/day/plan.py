@@ -52,8 +52,8 @@ def told(placed: Sequence[Placed], bakes: Sequence[DayBake], bound: float | None
         if over > 30:
             late.append(Late(bake=bake.id, title=bake.title, by_s=over))
         near = max(0.0, min(end, bake.due_s) - bake.aims_s)
-        # What is under way waits for nobody: it had better be over.
-        wait = (end if bake.known else max(end, bake.aims_s)) - start
+        # What is under way or was set waits for nobody: it had better be over.
+        wait = (end if bake.is_set else max(end, bake.aims_s)) - start
         waits += wait
         cost += ((LATE * over + NEAR * near) * bake.weight + WAIT * wait) / 60
     return DayPlan(

@@ -78,6 +78,7 @@ def push(
     A step that was planned nowhere comes after what it needs. What finds no room before the end of the time that is
     looked at is laid there all the same.
     """
+    planned = _with_what_is_pinned(bakes, planned)
     timetable, found = Timetable(resources), {}
     made_by = {b.id: [(b.id, t.id) for t in b.tasks] for b in bakes}
     queue: list[tuple[float, DayBake, list[DayTask]]] = []
@@ -108,6 +109,19 @@ def push(
         for one in _put(timetable, bake, piece, planned, found, now_s):
             found[one.key] = one
     return sorted(found.values(), key=lambda p: (p.start_s, p.end_s))
+
+
+def _with_what_is_pinned(bakes: Sequence[DayBake], planned: Mapping[Key, Placed]) -> Mapping[Key, Placed]:
+    """The plan, in which all of a bake that is ahead moves with the step that was set to another time."""
+    found = dict(planned)
+    for bake in bakes:
+        moved = [at - planned[bake.id, i].start_s for i, at in bake.pinned.items() if (bake.id, i) in planned]
+        by = max(moved, key=abs, default=0.0)
+        for key in ((bake.id, t.id) for t in bake.ahead):
+            if by and key in planned:
+                own = planned[key]
+                found[key] = own.model_copy(update={"start_s": own.start_s + by, "end_s": own.end_s + by})
+    return found
 
 
 def _ready(

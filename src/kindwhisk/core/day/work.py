@@ -109,6 +109,11 @@ class DayBake(Value):
         return self.due_s if self.aim_s is None else min(self.aim_s, self.due_s)
 
     @property
+    def is_set(self) -> bool:
+        """Whether it was begun, or somebody has set when: then it is over soon after, whatever it aimed at."""
+        return bool(self.known or self.pinned)
+
+    @property
     def ahead(self) -> tuple[DayTask, ...]:
         """The steps that were not begun."""
         return tuple(t for t in self.tasks if t.id not in self.known)
