@@ -305,3 +305,11 @@ def test_what_lies_far_ahead_is_kept_and_not_begun(page: Page, open_all_day: Ser
     page.get_by_role("button", name=re.compile("^Tea chiffon: Weigh")).first.click()
     page.get_by_role("button", name="30 min sooner").click()
     expect(keep).to_be_enabled()
+    # What is due today too is begun by itself; the other stays planned.
+    soon(open_all_day, "butter-sponge", 4)
+    page.reload()
+    page.get_by_role("button", name=re.compile(f"^{due:%a} ")).first.click()
+    expect(page.get_by_role("group", name="Braids of the day")).to_contain_text("Tea chiffon")
+    page.get_by_role("button", name="Begin Butter sponge").click()
+    expect(page).to_have_url(re.compile("/bench/.*butter-sponge"))
+    assert len(open_all_day.ask("/api/bakes?status=running")) == 1

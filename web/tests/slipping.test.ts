@@ -59,6 +59,10 @@ describe('the day as it comes', () => {
     expect(asked.bodies).toHaveLength(1);
     await vi.advanceTimersByTimeAsync(200);
     expect(asked.bodies).toHaveLength(2);
+    // The kitchen was gone, and is there again.
+    heard.tell(null);
+    await vi.advanceTimersByTimeAsync(1600);
+    expect(asked.bodies).toHaveLength(3);
     leave();
   });
 

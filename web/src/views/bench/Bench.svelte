@@ -6,10 +6,10 @@
   import Notice from '../../lib/parts/Notice.svelte';
   import Questions from '../../lib/parts/Questions.svelte';
   import { sound } from '../../lib/sound.svelte';
+  import { regularly } from '../../lib/regularly';
   import { countdown, length, moment, until } from '../../lib/time';
   import { navigate, p, route } from '../../routes';
   import { alerts } from './alerts.svelte';
-  import { regularly } from '../../lib/regularly';
   import { calling, calls, Others } from './others.svelte';
   import { BenchState } from './bench.svelte';
   import Foot from './Foot.svelte';

@@ -39,7 +39,8 @@
     if (old && orders.length === 1 && read?.unread.length === 0) {
       // What is not written in the text stays as it was chosen.
       const same = orders[0]!.formula === old.order.formula;
-      const order = same ? { ...orders[0]!, beforehand: old.order.beforehand } : orders[0]!;
+      const { beforehand, but, note } = old.order;
+      const order = same ? { ...orders[0]!, beforehand, but, note } : orders[0]!;
       if (await planning.replace(old.order.id ?? '', order)) {
         planning.changing = null;
         text = '';

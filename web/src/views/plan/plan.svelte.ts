@@ -56,12 +56,13 @@ export class DayPlanning {
   /** What is due on the chosen day, or before it and not yet over. */
   due = $derived(this.orders.filter((o) => isDue(o.order, this.day)));
   late = $derived(this.plan?.bakes.filter((b) => b.late_by_s > 60) ?? []);
-  toBegin = $derived(this.plan?.bakes.filter((b) => !b.bake) ?? []);
+  #waiting = $derived(this.plan?.bakes.filter((b) => !b.bake) ?? []);
+  #near = $derived(this.#waiting.filter((b) => Date.parse(b.start_at) <= now.value + FAR_MS));
+  /** What begins soon, where anything does; else all that is planned. */
+  toBegin = $derived(this.#near.length > 0 ? this.#near : this.#waiting);
 
   /** Whether all that is not begun lies far ahead: then a plan is kept rather than begun. */
-  isFar = $derived(
-    this.toBegin.length > 0 && Math.min(...this.toBegin.map((b) => Date.parse(b.start_at))) > now.value + FAR_MS,
-  );
+  isFar = $derived(this.#waiting.length > 0 && this.#near.length === 0);
 
   /** The days that can be chosen: two weeks from now. */
   days(): string[] {
