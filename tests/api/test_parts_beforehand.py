@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from datetime import timedelta
+from datetime import datetime, timedelta
 
 import pytest
 from fastapi.testclient import TestClient
@@ -101,6 +101,29 @@ def test_both_can_be_begun_and_what_no_part_is_named_is_made_with_the_rest(clien
     assert "layer cake" in part["title"]
     again = client.post("/api/days/take", json=body)
     assert again.json()["bakes"] == answer.json()["bakes"]
+
+
+def test_what_may_hardly_wait_is_refused_by_itself_and_made_with_the_rest(client: TestClient) -> None:
+    # Hot curd is filled at once.
+    tart = order("meringue-tart", 10, beforehand=[{"component": "curd", "frozen": False}])
+    kept(client, tart, order("meringue-tart", 10.5, beforehand=tart["beforehand"]))
+    plan = planned(client)
+    assert {b["part"] for b in plan["bakes"]} == {""}
+    assert all("curd" in [s["step"] for s in b["steps"]] for b in plan["bakes"])
+    assert len(plan["refused"]) == 2
+    assert all("may hardly wait" in r["says"] and "with the rest" in r["remedy"] for r in plan["refused"])
+
+
+def test_what_was_frozen_is_to_come_out_in_time_to_thaw(client: TestClient) -> None:
+    (one,) = kept(client, cake(28, {"component": "sponge", "frozen": True}))
+    plan = planned(client)
+    whole = next(b for b in plan["bakes"] if b["id"] == one["order"]["id"])
+    (out,) = [o for o in around(client, "weigh", 28)["out"] if "frozen" in o["name"]]
+    grams = sum(r["grams"] for r in around(client, "weigh", 28)["ingredients"] if r["kind"] in {"flour", "egg"})
+    assert out["grams"] > grams > 0
+    assert out["for_titles"] == ["Strawberry layer cake"]
+    taken = datetime.fromisoformat(next(s["start_at"] for s in whole["steps"] if s["step"] == "cut"))
+    assert taken - datetime.fromisoformat(out["at"]) == timedelta(hours=8)
 
 
 def test_a_component_that_is_no_name_is_refused_and_named(client: TestClient) -> None:

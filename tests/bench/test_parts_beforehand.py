@@ -152,7 +152,7 @@ def test_what_is_made_days_before_is_planned_on_its_day(open_all_day: Bench) -> 
     plan = told(starting_plan(day.bakes, day.planned, day.here, day.now_s), day.bakes)
     part = f"{kept.id}:sponge"
     thaws = plan.of(kept.id)["cut"].start_s - max(p.end_s for p in plan.of(part).values())
-    assert thaws >= 8 * 3600
+    assert thaws >= 12 * 3600
     # The plan of the third day knows nothing of it, until it is taken up to be made on that.
     third = NOW + timedelta(days=3)
     assert open_all_day.knows(until=third + timedelta(hours=12), now=NOW).wanted == ()

@@ -107,7 +107,7 @@ def _hands(plan: DayPlanView, width: float) -> list[Flowable]:
 def _weigh(weigh: WeighUp, width: float) -> list[Flowable]:
     found: list[Flowable] = []
     if weigh.out:
-        rows = [[BOX, f"{o.at:%H:%M}", f"{o.name}, {o.grams:.0f} g", ", ".join(o.for_titles)] for o in weigh.out]
+        rows = [[BOX, f"{o.at:%a %H:%M}", f"{o.name}, {o.grams:.0f} g", ", ".join(o.for_titles)] for o in weigh.out]
         found += [_p("Out of the cold", PART), _table(rows, (8 * mm, 16 * mm, 60 * mm, width - 84 * mm))]
     if weigh.eggs is not None:
         eggs = weigh.eggs

@@ -71,6 +71,16 @@ def test_whites_that_one_leaves_go_into_another() -> None:
     }
 
 
+@given(st.lists(st.sampled_from(sorted(BOOK)), min_size=1, max_size=5), st.sampled_from(list(EggSize)))
+@settings(max_examples=40, deadline=None)
+def test_nobody_is_offered_what_is_over_there_too(formulas: list[str], size: EggSize) -> None:
+    found = weigh_up([batch(f, n) for n, f in enumerate(formulas)], size)
+    gives = {(o.part, o.from_title) for o in found.offers}
+    takes = {(o.part, o.to_title) for o in found.offers}
+    assert gives & takes == set()
+    assert all(o.grams > 0 for o in found.offers)
+
+
 def test_what_is_wanted_warm_comes_out_of_the_cold_before() -> None:
     def warm(formula: Formula) -> list[str]:
         wanted = [(s.id, p) for s in formula.steps for p in s.weighed if p.ingredient == "butter"]

@@ -7,7 +7,7 @@ import pytest
 from kindwhisk.core.day.order import Beforehand
 from kindwhisk.core.day.parts import alone_making, made_alone, making_of, part_of
 from kindwhisk.core.day.prepared import PartSource, Prepared, prepare, prepare_part, without
-from kindwhisk.core.day.supply import THAW_S
+from kindwhisk.core.day.supply import FREEZE_S, THAW_S
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import IngredientPortion
 from kindwhisk.core.process.record import NO_RECORD
@@ -76,8 +76,12 @@ def test_frozen_keeps_longer_and_has_to_thaw() -> None:
     cold = without(full, [Beforehand(component="sponge")]).supplies
     frozen = without(full, [Beforehand(component="sponge", frozen=True)]).supplies
     assert {s.at_least_s for s in cold} == {0.0}
-    assert {s.at_least_s for s in frozen} == {THAW_S}
+    assert {s.at_least_s for s in frozen} == {FREEZE_S + THAW_S}
     assert min(s.at_most_s or 0 for s in frozen) > max(s.at_most_s or 0 for s in cold)
+    # What is told is what the first step that takes it bears, as a foam too.
+    assert {o.id: o.keeps_s for o in full.offers}["cream"] == min(
+        s.at_most_s or 0 for s in without(full, [Beforehand(component="cream")]).supplies
+    )
     # Whipped cream does not freeze: it stays what it is in the cold.
     cream = [without(full, [Beforehand(component="cream", frozen=f)]).supplies for f in (False, True)]
     assert cream[0] == cream[1]

@@ -121,6 +121,8 @@ class Days(Commands):
                 running.setdefault(str(row.id), (self.moment(str(row.id), here), due))
             elif row is not None or due.due_at <= begin - LATE:
                 continue
+            if row is not None and not due.order.beforehand:
+                continue
             version, formula = self.store.formulas.get(due.order.formula)
             whole = Wanted(due._replace(due_at=due.due_at.astimezone(zone)), formula, version)
             if row is None:
@@ -227,8 +229,8 @@ class Days(Commands):
         steps = tuple({**{p.step: p for p in at.document.planned}, **given, **begun}.values())
         if steps == at.document.planned:
             return
-        event = ev.DayMoved(kind="day_moved", client_key=f"{key}:{at.log.id}"[:120], planned=steps)
-        self.post(at.log.id, event)
+        moved = ev.DayMoved(kind="day_moved", client_key=_key(key, at.log.id, "day"), planned=steps)
+        self.post(at.log.id, moved)
 
     def _begin(self, known: Knows, prepared: Prepared, work: PlannedWork, key: str) -> str:
         parts = work.id.split(MARK)

@@ -32,7 +32,7 @@ OTHER_DAYS = 3.0
 
 class PartOffer(Value):
     """A part that could be made by itself. ``making`` is the same for what is the same work in other amounts;
-    ``keeps_s`` is how long it keeps cold (what it holds as a foam may be less), ``frozen_s`` in the freezer (None: it
+    ``keeps_s`` is how long it keeps cold, or holds for the first that takes it, ``frozen_s`` in the freezer (None: it
     does not freeze well). ``steps`` are those of the process that make it, with what heats their oven."""
 
     id: str
@@ -117,8 +117,9 @@ def offers_of(formula: Formula, walked: Sequence[WalkedStep], lags: Sequence[Lag
             continue
         offer = _offer(formula, component, walked)
         waits = supplies_of(offer.id, frozenset(offer.steps), lags, offer.keeps_s, frozen=False)
-        if min((s.at_most_s or 0.0 for s in waits), default=0.0) >= WORTH_S:
-            found.append(offer)
+        shortest = min((s.at_most_s or 0.0 for s in waits), default=0.0)
+        if shortest >= WORTH_S:
+            found.append(offer.model_copy(update={"keeps_s": shortest}))
     return tuple(found)
 
 

@@ -18,6 +18,7 @@ from kindwhisk.core.process.record import KitchenRecord
 from kindwhisk.core.process.scaling import Scaled, in_loads, scale
 from kindwhisk.core.process.setting import Setting, TinsInUse
 from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.values.errors import CraftError
 
 MOST_OVENS = 3
 
@@ -83,7 +84,7 @@ def prepare_part(sources: Sequence[PartSource], kitchen: Kitchen, record: Kitche
     """A part as a bake of its own, as much of it as all its sources take; they are of the same making.
 
     Raises:
-        CraftError: a wish can't be met.
+        CraftError: a wish can't be met, or the part is one that may hardly wait.
     """
     if len(sources) == 1:
         (source,) = sources
@@ -101,7 +102,13 @@ def prepare_part(sources: Sequence[PartSource], kitchen: Kitchen, record: Kitche
 
 def _only(whole: Prepared, source: PartSource, kitchen: Kitchen, record: KitchenRecord) -> Prepared:
     """The steps of one part alone, as they are of the whole: its tins and trays are the same."""
-    steps = next(set(o.steps) for o in whole.offers if o.id == source.component)
+    steps = {i for o in whole.offers if o.id == source.component for i in o.steps}
+    if not steps:
+        raise CraftError(
+            f"“{source.formula.component(source.component).name}” may hardly wait: it can't be made beforehand.",
+            field="beforehand",
+            remedy="Make it with the rest.",
+        )
     part = part_of(whole.scaled.formula, source.component)
     alone = whole.scaled.model_copy(update={"formula": part})
     forecast = forecast_of(part, _laid(alone, kitchen, record).walked)

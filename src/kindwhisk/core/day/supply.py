@@ -9,8 +9,8 @@ from itertools import permutations
 from kindwhisk.core.planning.tasks import Lag
 from kindwhisk.core.values.model import Value
 
-THAW_S = 8 * 3600.0
-"""A part thaws in the cold before it is taken. Trade habit: over night."""
+FREEZE_S, THAW_S = 4 * 3600.0, 8 * 3600.0
+"""Until a part is frozen through, and until it has thawed in the cold, over night. Trade habit."""
 
 
 class Supply(Value):
@@ -40,7 +40,7 @@ def supplies_of(
     for lag in lags:
         if lag.earlier not in given or lag.later in given:
             continue
-        least, most = found.get(lag.later, (THAW_S if frozen else 0.0, keeps_s))
+        least, most = found.get(lag.later, (FREEZE_S + THAW_S if frozen else 0.0, keeps_s))
         if lag.from_end and lag.at_most_s is not None and not frozen:
             most = lag.at_most_s if most is None else min(most, lag.at_most_s)
         found[lag.later] = (max(least, lag.at_least_s) if lag.from_end else least, most)

@@ -20,16 +20,6 @@ OUT_S: Mapping[str, float] = {"butter": 7200.0, "egg": 3600.0, "dairy": 3600.0}
 LEFT_G = 5.0
 
 
-class Batch(NamedTuple):
-    """A bake of the day: its formula in its amounts, when each step begins."""
-
-    id: str
-    title: str
-    formula: Formula
-    starts: Mapping[str, datetime]
-    begun: frozenset[str] = frozenset()
-
-
 class IntoBowl(Value):
     """Grams of an ingredient for a bowl of a bake, and when that is wanted."""
 
@@ -53,12 +43,24 @@ class WeighedOnce(Value):
 
 
 class OutOfTheCold(Value):
-    """What comes out of the refrigerator, how much, when, and for what."""
+    """What comes out of the refrigerator or the freezer, how much, when, and for what."""
 
     name: str
     grams: float
     at: datetime
     for_titles: tuple[str, ...]
+
+
+class Batch(NamedTuple):
+    """A bake of the day: its formula in its amounts, when each step begins, what is weighed already or elsewhere, and
+    which of its parts come out of the freezer when."""
+
+    id: str
+    title: str
+    formula: Formula
+    starts: Mapping[str, datetime]
+    begun: frozenset[str] = frozenset()
+    frozen: tuple[OutOfTheCold, ...] = ()
 
 
 class EggOffer(Value):
@@ -155,7 +157,8 @@ def _out(batches: Sequence[Batch]) -> tuple[OutOfTheCold, ...]:
         )
         for (i, at), own in rows.items()
     ]
-    return tuple(sorted(found, key=lambda o: (o.at, o.name)))
+    frozen = [out for batch in batches for out in batch.frozen]
+    return tuple(sorted((*found, *frozen), key=lambda o: (o.at, o.name)))
 
 
 def _offers(batches: Sequence[Batch], needs: Mapping[str, EggNeed]) -> Iterable[EggOffer]:
@@ -164,7 +167,12 @@ def _offers(batches: Sequence[Batch], needs: Mapping[str, EggNeed]) -> Iterable[
     for part in ("white", "yolk"):
         left = {i: getattr(n, f"left_{part}_g") for i, n in needs.items()}
         other = "yolk" if part == "white" else "white"
-        wants = {i: getattr(n, f"{part}_g") for i, n in needs.items() if getattr(n, f"left_{other}_g") > LEFT_G}
+        wants = {
+            i: getattr(n, f"{part}_g")
+            for i, n in needs.items()
+            # What has some of it over needs none of another's.
+            if getattr(n, f"left_{other}_g") > LEFT_G >= left[i]
+        }
         for giver in sorted(left, key=lambda i: -left[i]):
             for taker in sorted(wants, key=lambda i: -wants[i]):
                 given = min(left[giver], wants[taker])

@@ -9262,7 +9262,7 @@ export interface components {
         };
         /**
          * OutOfTheCold
-         * @description What comes out of the refrigerator, how much, when, and for what.
+         * @description What comes out of the refrigerator or the freezer, how much, when, and for what.
          */
         OutOfTheCold: {
             /**

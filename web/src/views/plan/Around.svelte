@@ -4,7 +4,8 @@
   import { grams } from '../../lib/figures.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import OneOf from '../../lib/parts/OneOf.svelte';
-  import { clock, length } from '../../lib/time';
+  import { clock, day as dayName, length } from '../../lib/time';
+  import { dateOf } from './plan.svelte';
   import StockSheet from './StockSheet.svelte';
 
   /** Around the plan: one weighing, what to buy, what it costs. */
@@ -17,6 +18,7 @@
   const cost = new Asking<Schemas['DayCost']>();
   let stock = $state(false);
   let changed = $state(0);
+  const out = (at: string) => (dateOf(at) === day ? clock(at) : `${dayName(at)} ${clock(at)}`);
   const money = (amount: number) => amount.toFixed(2);
 
   $effect(() => {
@@ -52,7 +54,7 @@
     {#if told.out.length > 0}
       <p class="pt-1 text-[16px]">
         <strong>Out of the cold:</strong>
-        {told.out.map((o) => `${clock(o.at)} ${o.name} ${grams(o.grams)} (${o.for_titles.join(', ')})`).join('; ')}
+        {told.out.map((o) => `${out(o.at)} ${o.name} ${grams(o.grams)} (${o.for_titles.join(', ')})`).join('; ')}
       </p>
     {/if}
     <ul class="gap-x-8 sm:columns-2">

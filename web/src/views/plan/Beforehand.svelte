@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Schemas } from '../../lib/api/client';
   import OneOf from '../../lib/parts/OneOf.svelte';
+  import { length } from '../../lib/time';
   import type { DayPlanning } from './plan.svelte';
 
   /** Parts that could be made by themselves: with the rest, before it, or out of the freezer; once for several. */
@@ -23,10 +24,10 @@
 
   const days = (seconds: number) => {
     const n = Math.round(seconds / 86400);
-    return n === 1 ? 'a day' : `${n} days`;
+    return n < 1 ? length(seconds) : n === 1 ? 'a day' : `${n} days`;
   };
   const keeps = (part: Part) =>
-    `keeps ${days(part.keeps_s)} in the cold${part.frozen_s ? `, ${days(part.frozen_s)} frozen` : ''}`;
+    `${part.keeps_s < 86400 ? 'holds' : 'keeps'} ${days(part.keeps_s)} in the cold${part.frozen_s ? `, ${days(part.frozen_s)} frozen` : ''}`;
   const now = (part: Part) => (!part.beforehand ? WITH : part.frozen ? FROZEN : BEFORE);
   const choices = (part: Part) => (part.frozen_s ? [WITH, BEFORE, FROZEN] : [WITH, BEFORE]);
 </script>
@@ -37,8 +38,9 @@
       >Parts made by themselves{#if chosen}<span class="text-[16px] text-quiet">({chosen})</span>{/if}</summary
     >
     <p class="max-w-prose pb-1 text-[15px] text-quiet">
-      How long a part keeps is trade habit; your own rule and the local food-safety rules lead. What takes the same part
-      is made once where that delays nothing.
+      How long a part keeps is trade habit, and three days where that says nothing; your own rule and the local
+      food-safety rules lead. What was frozen thaws in the refrigerator. What takes the same part is made once where
+      that delays nothing.
     </p>
     <ul class="divide-y divide-line">
       {#each bakes as bake (bake.id)}

@@ -23,7 +23,8 @@ from kindwhisk.core.day.first import starting_plan
 from kindwhisk.core.day.joined import PART
 from kindwhisk.core.day.plan import DayPlan, told
 from kindwhisk.core.day.shopping import ToBuy, shopping
-from kindwhisk.core.day.weigh_up import Batch, WeighUp, weigh_up
+from kindwhisk.core.day.supply import THAW_S
+from kindwhisk.core.day.weigh_up import Batch, OutOfTheCold, WeighUp, weigh_up
 from kindwhisk.formats import day_ics, day_sheet_pdf
 from kindwhisk.formats.paper import Paper
 
@@ -72,8 +73,26 @@ class _Planned(NamedTuple):
         for item in self.day.items:
             starts = {i: self.day.moment(p.start_s) for i, p in self.plan.of(item.id).items()}
             begun = frozenset(item.bake.known) | item.given
-            found.append(Batch(item.id, item.bake.title, item.formula, starts, begun))
+            found.append(Batch(item.id, item.bake.title, item.formula, starts, begun, self._frozen(item)))
         return found
+
+    def _frozen(self, item: DayItem) -> tuple[OutOfTheCold, ...]:
+        """Its parts that come out of the freezer, to thaw in time for the first step that takes them."""
+        places, names = self.plan.of(item.id), {o.id: o.name for o in item.offers}
+        found: dict[str, OutOfTheCold] = {}
+        for supply in item.bake.supplies:
+            place = places.get(supply.later)
+            if supply.at_least_s < THAW_S or place is None or supply.later in item.bake.known:
+                continue
+            steps = (s for s in item.formula.steps if s.component == supply.component)
+            out = OutOfTheCold(
+                name=f"{names.get(supply.component, supply.component)}, frozen",
+                grams=sum(p.grams for s in steps for p in s.weighed),
+                at=self.day.moment(place.start_s - THAW_S),
+                for_titles=(item.bake.title,),
+            )
+            found[supply.component] = min(out, found.get(supply.component, out), key=lambda o: o.at)
+        return tuple(found.values())
 
 
 async def _planned(request: Request, bench: Bench, preparing: Preparing, on: date, offset: int | None) -> _Planned:

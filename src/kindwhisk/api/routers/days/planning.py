@@ -134,16 +134,21 @@ async def made(
     for pin in pinned or ():
         pins.setdefault(pin.bake, {})[pin.step] = pin.at
     singles = await _gathered(request, bench, preparing, known, pins)
-    joints = known.joints
+    refused = {r.id for r in singles.refused}
+    joints = [j for j in known.joints if refused.isdisjoint(j.due.id.split(MARK))]
     named = {i for i in (*known.planned, *pins) if MARK in i}
-    if not joints or pins.keys() & {w.due.id for w in known.wanted}:
+    ids = {w.due.id for w in known.wanted}
+    if not joints or pins.keys() & ids:
         return singles
     if named:
         return await _gathered(request, bench, preparing, known.with_joints(named), pins)
+    if ids <= known.planned.keys():
+        # The plan in force has decided it.
+        return singles
     apart = await run_in_threadpool(_judged, singles)
     ways = (joints, [j for j in joints if j.part], [j for j in joints if not j.part])
-    for ids in dict.fromkeys(frozenset(j.due.id for j in way) for way in ways if way):
-        one_go = await _gathered(request, bench, preparing, known.with_joints(ids), pins)
+    for joined in dict.fromkeys(frozenset(j.due.id for j in way) for way in ways if way):
+        one_go = await _gathered(request, bench, preparing, known.with_joints(joined), pins)
         if not one_go.refused and await run_in_threadpool(_judged, one_go) <= apart:
             return one_go
     return singles
