@@ -4,6 +4,7 @@
   import { grams } from '../../lib/figures.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import OneOf from '../../lib/parts/OneOf.svelte';
+  import { now } from '../../lib/now.svelte';
   import { clock, day as dayName, length } from '../../lib/time';
   import { dateOf } from './plan.svelte';
   import StockSheet from './StockSheet.svelte';
@@ -18,7 +19,13 @@
   const cost = new Asking<Schemas['DayCost']>();
   let stock = $state(false);
   let changed = $state(0);
-  const out = (at: string) => (dateOf(at) === day ? clock(at) : `${dayName(at)} ${clock(at)}`);
+  const out = (at: string) =>
+    Date.parse(at) <= now.value ? 'now' : dateOf(at) === day ? clock(at) : `${dayName(at)} ${clock(at)}`;
+  const parts = (white: number, yolk: number, beaten: number) =>
+    Object.entries({ white, yolk, beaten })
+      .filter(([, amount]) => amount >= 0.5)
+      .map(([name, amount]) => `${grams(amount)} ${name}`)
+      .join(', ');
   const money = (amount: number) => amount.toFixed(2);
 
   $effect(() => {
@@ -42,9 +49,9 @@
         <strong>{told.eggs.pooled} eggs</strong> ({told.eggs.size.toUpperCase()}) for all together{told.eggs.alone >
         told.eggs.pooled
           ? `, ${told.eggs.alone} bake by bake`
-          : ''}: {grams(told.eggs.white_g)} white, {grams(told.eggs.yolk_g)} yolk, {grams(told.eggs.whole_g)} beaten.
+          : ''}: {parts(told.eggs.white_g, told.eggs.yolk_g, told.eggs.whole_g)}.
         {#if told.eggs.left_white_g > 5 || told.eggs.left_yolk_g > 5}<span class="text-quiet"
-            >Left over: {grams(told.eggs.left_white_g)} white, {grams(told.eggs.left_yolk_g)} yolk.</span
+            >Left over: {parts(told.eggs.left_white_g, told.eggs.left_yolk_g, 0)}.</span
           >{/if}
       </p>
     {/if}
