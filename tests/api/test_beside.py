@@ -18,6 +18,7 @@ from kindwhisk.api import beside as beside_module
 from kindwhisk.api.beside import ENDED, LEFT, beside
 from kindwhisk.api.problems import ProblemError
 from kindwhisk.core.values.errors import CraftError, NotNowError
+from tests.awaiting import awaited
 
 
 def asking(*, gone: bool = False) -> Request:
@@ -43,32 +44,32 @@ def refuse(kind: str) -> None:
 
 
 def test_it_answers_from_another_process() -> None:
-    assert asyncio.run(beside(asking(), sum, [1, 2, 3])) == 6
+    assert awaited(beside(asking(), sum, [1, 2, 3])) == 6
 
 
 def test_a_refusal_comes_over_whole() -> None:
     with pytest.raises(CraftError) as error:
-        asyncio.run(beside(asking(), refuse, "ever"))
+        awaited(beside(asking(), refuse, "ever"))
     assert (error.value.message, error.value.field, error.value.remedy) == ("No.", "grams", "Less.")
     with pytest.raises(NotNowError, match="Not yet"):
-        asyncio.run(beside(asking(), refuse, "now"))
+        awaited(beside(asking(), refuse, "now"))
 
 
 def test_what_takes_too_long_is_left(monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setattr(beside_module, "LIMIT_S", 0.5)
     with pytest.raises(ProblemError) as error:
-        asyncio.run(beside(asking(), forever))
+        awaited(beside(asking(), forever))
     assert (error.value.problem.title, error.value.problem.status) == ("It takes too long", 503)
     # The process that it kept is free again.
-    assert asyncio.run(beside(asking(), sum, [4])) == 4
+    assert awaited(beside(asking(), sum, [4])) == 4
 
 
 def test_what_nobody_waits_for_any_more_is_left() -> None:
     for _ in range(3):
         with pytest.raises(ProblemError) as error:
-            asyncio.run(beside(asking(gone=True), forever))
+            awaited(beside(asking(gone=True), forever))
         assert error.value.problem == LEFT
-    assert asyncio.run(beside(asking(), sum, [4])) == 4
+    assert awaited(beside(asking(), sum, [4])) == 4
 
 
 def end_itself() -> None:
@@ -77,16 +78,16 @@ def end_itself() -> None:
 
 def test_what_is_ended_from_outside_is_told_and_the_next_goes_on() -> None:
     with pytest.raises(ProblemError) as error:
-        asyncio.run(beside(asking(), end_itself))
+        awaited(beside(asking(), end_itself))
     assert error.value.problem == ENDED
-    assert asyncio.run(beside(asking(), sum, [4])) == 4
+    assert awaited(beside(asking(), sum, [4])) == 4
 
 
 def test_processes_that_die_with_nothing_to_do_are_replaced() -> None:
     for _ in range(3):
-        worker = asyncio.run(beside(asking(), os.getpid))
+        worker = awaited(beside(asking(), os.getpid))
         os.kill(worker, signal.SIGKILL)
-        assert worker not in {asyncio.run(beside(asking(), os.getpid)) for _ in range(10)}
+        assert worker not in {awaited(beside(asking(), os.getpid)) for _ in range(10)}
 
 
 def test_what_was_lost_with_its_processes_is_begun_again(monkeypatch: pytest.MonkeyPatch) -> None:
@@ -98,7 +99,7 @@ def test_what_was_lost_with_its_processes_is_begun_again(monkeypatch: pytest.Mon
         return Future()
 
     monkeypatch.setattr(ProcessPool, "schedule", lost)
-    assert asyncio.run(beside(asking(), sum, [4])) == 4
+    assert awaited(beside(asking(), sum, [4])) == 4
 
 
 def test_what_is_too_long_is_told_as_a_problem(client: TestClient, monkeypatch: pytest.MonkeyPatch) -> None:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import asyncio
 from datetime import UTC, datetime, timedelta
 from typing import Any
 
@@ -15,6 +14,7 @@ from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.days.wanted import Knows
 from kindwhisk.core.day.order import Order
 from kindwhisk.core.process.wish import Wish
+from tests.awaiting import awaited
 
 NOW = datetime(2026, 11, 2, 5, 0, tzinfo=UTC)
 
@@ -41,7 +41,7 @@ def order(formula: str, **wish: Any) -> Order:
 
 
 def ready(preparing: Preparing, knows: Knows) -> tuple[int, int]:
-    found = asyncio.run(preparing.ready(Request({"type": "http"}), knows))
+    found = awaited(preparing.ready(Request({"type": "http"}), knows))
     return len(found.prepared), len(found.refused)
 
 

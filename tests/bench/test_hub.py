@@ -13,6 +13,7 @@ from kindwhisk.bench.hub import Change, Hub, ProbeRead, Told
 from kindwhisk.bench.keep_up import KeepUp
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.store.database import Store
+from tests.awaiting import awaited
 from tests.bench.helpers import Baker
 
 NOON = datetime(2026, 11, 2, 12, 0, tzinfo=UTC)
@@ -32,12 +33,12 @@ def test_everything_after_an_id_comes_from_the_disk_in_order(bench: Bench) -> No
     baker = Baker(bench)
     for step in ("weigh-milk", "weigh-dry"):
         baker.tell("step_done", step=step)
-    found = asyncio.run(heard(bench.hub, 0, 2))
+    found = awaited(heard(bench.hub, 0, 2))
     assert [(c.id, c.bake, c.sequence, c.kind) for c in found if isinstance(c, Change)] == [
         (1, baker.bake, 1, "step_done"),
         (2, baker.bake, 2, "step_done"),
     ]
-    assert [c.id for c in asyncio.run(heard(bench.hub, 1, 1)) if isinstance(c, Change)] == [2]
+    assert [c.id for c in awaited(heard(bench.hub, 1, 1)) if isinstance(c, Change)] == [2]
 
 
 def test_a_listener_hears_the_latest_of_each_probe_that_read_since(store: Store) -> None:
@@ -53,13 +54,13 @@ def test_a_listener_hears_the_latest_of_each_probe_that_read_since(store: Store)
         hub.read("oven", NOON, 180)
         return await asyncio.wait_for(listening, 10)
 
-    told = {r.probe: r.celsius for r in asyncio.run(listens()) if isinstance(r, ProbeRead)}
+    told = {r.probe: r.celsius for r in awaited(listens()) if isinstance(r, ProbeRead)}
     assert told == {"pot": 52, "oven": 180}
 
 
 def test_an_idle_listener_gets_a_sign_of_life(store: Store, monkeypatch: pytest.MonkeyPatch) -> None:
     monkeypatch.setattr("kindwhisk.bench.hub.IDLE_S", 0.01)
-    assert asyncio.run(heard(Hub(store), 0, 2)) == [None, None]
+    assert awaited(heard(Hub(store), 0, 2)) == [None, None]
 
 
 def test_many_threads_may_read_while_one_asks(store: Store) -> None:
@@ -124,7 +125,7 @@ def test_however_many_listen_the_disk_is_read_once(bench: Bench, monkeypatch: py
         told = await asyncio.wait_for(asyncio.gather(*listening), 20)
         return [c.id for one in told for c in one if isinstance(c, Change)]
 
-    assert asyncio.run(listens()) == [1] * 30
+    assert awaited(listens()) == [1] * 30
     assert len(looks) <= 3
 
 
@@ -148,7 +149,7 @@ def test_after_a_restore_listeners_are_told_and_hear_what_comes_then(bench: Benc
         await asyncio.to_thread(baker.tell, "step_done", step="weigh-milk")
         return await asyncio.wait_for(listening, 20)
 
-    told = asyncio.run(listens())
+    told = awaited(listens())
     assert {t.about for t in told if isinstance(t, Told)} == {"restored", "notice"}
     assert [c.id for c in told if isinstance(c, Change)] == [1]
 
