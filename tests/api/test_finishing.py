@@ -125,6 +125,7 @@ def test_cream_that_would_meet_a_warm_crumb_is_told_to_wait(client: TestClient) 
         ("layers", {"height_mm": 40, "layers": 5}, "layers"),
         ("portions", {"mass_g": 900, "portions": 9, "length_mm": 100, "width_mm": 100, "edge_mm": 60}, "edge_mm"),
         ("allocate", {"body": CAKE, "fillings": [{"name": "mousse"}]}, "fillings"),
+        ("allocate", {"body": {"body": "pairs", "diameter_mm": 2068, "pairs": 12}}, "body.pairs.diameter_mm"),
         ("roll", {"sheet": {**SHEET, "thickness_mm": -1}, "filling_mm": 8}, "sheet.thickness_mm"),
         ("soak", {"crumb": {"mass_g": 100, "density_g_per_ml": 1.3}}, "crumb.density_g_per_ml"),
         ("ready", {"content": "soup", "temperature_c": 20}, "content"),

@@ -271,6 +271,8 @@ def test_a_part_is_made_beforehand_at_a_touch_and_with_the_rest_again(page: Page
 def test_a_bake_is_drawn_to_another_time_and_the_others_go_round_it(page: Page, open_all_day: Server) -> None:
     plan_four(page, open_all_day)
     braids = page.get_by_role("group", name="Braids of the day")
+    over = page.get_by_text("No other order is better.").or_(page.get_by_text("could still be saved."))
+    expect(over).to_be_visible(timeout=90_000)
     title = braids.get_by_text(re.compile(r"^\s*\d+\s+Light butter loaf"))
     box = title.bounding_box()
     assert box

@@ -148,7 +148,7 @@ class PairsBody(BodyBase):
     """``pairs`` of round pieces with a filling between."""
 
     body: Literal["pairs"] = "pairs"
-    diameter_mm: Length
+    diameter_mm: Annotated[float, Field(ge=3, le=400, allow_inf_nan=False)]
     pairs: Annotated[int, Field(ge=1, le=5000)]
 
     def layer_mm2(self) -> float:

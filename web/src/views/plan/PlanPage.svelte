@@ -158,7 +158,8 @@
               : `${plan.bakes.length === 1 ? 'It is' : 'All are'} ready in time`}
           </p>
           <p class="text-[17px]">{plan.because}</p>
-          <p class="text-[15px] text-quiet" aria-live="polite">
+          <!-- As high without the button: nothing moves under a finger when the search is over. -->
+          <p class="flex min-h-11 flex-wrap items-center text-[15px] text-quiet" aria-live="polite">
             {#if planning.looking}Looking for a better plan{plan.gap !== null && plan.gap !== undefined
                 ? `: at most ${(plan.gap * 100).toFixed(plan.gap < 0.1 ? 1 : 0)} % can still be saved`
                 : ''}…
