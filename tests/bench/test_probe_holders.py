@@ -82,24 +82,26 @@ def test_what_the_probe_reads_in_another_bake_is_not_this_ones(one_probe: Bench)
     assert count(second, "bake") == 59
 
 
-def test_who_says_that_it_stayed_is_right(one_probe: Bench) -> None:
-    first = cooling(one_probe)
+def both(bench: Bench) -> tuple[Baker, Baker]:
+    """One that cools, and five minutes later one that goes into the oven; half an hour of readings in all."""
+    first = cooling(bench)
     hung = first.now
-    second = baking(one_probe, hung + 5 * MINUTE)
-    reads(one_probe, hung + MINUTE, [90.0 - n for n in range(30)])
+    second = baking(bench, hung + 5 * MINUTE)
+    reads(bench, hung + MINUTE, [90.0 - n for n in range(30)])
     first.now = second.now = hung + 31 * MINUTE
+    return first, second
+
+
+def test_who_says_that_it_stayed_is_right(one_probe: Bench) -> None:
+    first, _ = both(one_probe)
     assert count(first, "cool") == 5
     first.tell("probe_placed", step="cool", probe="crumb")
     assert count(first, "cool") == 30
 
 
 def test_none_in_the_second_leaves_it_in_the_first(one_probe: Bench) -> None:
-    first = cooling(one_probe)
-    hung = first.now
-    second = baking(one_probe, hung + 5 * MINUTE)
+    first, second = both(one_probe)
     second.tell("probe_placed", step="bake", probe="")
-    reads(one_probe, hung + MINUTE, [90.0 - n for n in range(30)])
-    first.now = second.now = hung + 31 * MINUTE
     assert count(first, "cool") == 30
     assert count(second, "bake") == 0
 
@@ -108,21 +110,12 @@ def test_with_a_probe_for_each_nothing_is_taken_away(one_probe: Bench) -> None:
     _, kitchen = one_probe.store.kitchens.current()
     two = (CRUMB, CRUMB.model_copy(update={"id": "crumb-2", "name": "Second crumb probe"}))
     one_probe.store.kitchens.save(kitchen.model_copy(update={"thermometers": two}))
-    first = cooling(one_probe)
-    hung = first.now
-    second = baking(one_probe, hung + 5 * MINUTE)
-    reads(one_probe, hung + MINUTE, [90.0 - n for n in range(30)])
-    first.now = second.now = hung + 31 * MINUTE
+    first, _ = both(one_probe)
     assert count(first, "cool") == 30
 
 
 def test_a_bake_that_was_lost_has_taken_nothing(one_probe: Bench) -> None:
-    first = cooling(one_probe)
-    hung = first.now
-    second = baking(one_probe, hung + 5 * MINUTE)
-    reads(one_probe, hung + MINUTE, [90.0 - n for n in range(30)])
-    first.now = hung + 31 * MINUTE
+    first, second = both(one_probe)
     assert count(first, "cool") == 5
-    second.now = first.now
     second.tell("bake_abandoned", reason="It fell.")
     assert count(first, "cool") == 30

@@ -8,7 +8,7 @@ from datetime import UTC, datetime, timedelta
 from typing import Any
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Page, Route, expect
 
 from tests.browser.test_views import fits_every_width, legible_in_both_lights
 from tests.browser.test_walk import fits, start_bake, tell
@@ -291,6 +291,24 @@ def test_a_bake_is_drawn_to_another_time_and_the_others_go_round_it(page: Page, 
     said = other.text_content()
     other.click()
     expect(other).to_have_text(said or "")
+
+
+def test_a_plan_is_not_told_for_a_day_that_it_was_not_made_for(page: Page, open_all_day: Server) -> None:
+    plan_four(page, open_all_day)
+    held: list[Route] = []
+
+    def hold(route: Route) -> None:
+        held.append(route)
+
+    page.route("**/api/days/plan/stream", hold)
+    page.get_by_role("button", name=re.compile(f"^{datetime.now(UTC) + timedelta(days=2):%a} ")).first.click()
+    verdict = page.get_by_test_id("verdict")
+    expect(verdict).to_have_text("Planning…")
+    expect(page.get_by_role("button", name=re.compile("^Begin "))).to_be_disabled()
+    expect(page.get_by_role("button", name="Keep this plan")).to_be_disabled()
+    held[0].continue_()
+    expect(verdict).to_have_text("All are ready in time")
+    expect(page.get_by_role("button", name="Keep this plan")).to_be_enabled()
 
 
 def test_what_lies_far_ahead_is_kept_and_not_begun(page: Page, open_all_day: Server) -> None:

@@ -142,7 +142,7 @@ class Following:
             at.before.model_dump_json(),
             at.after.model_dump_json(),
             repr(at.setting.tins),
-            f"{at.step.id} {since_ms} {stretch.probe} {stretch.beside}{'' if left is None else f' {left}'}",
+            f"{at.step.id} {since_ms} {stretch.probe} {stretch.beside} {left}",
         )
         known = self._known(at, basis)
         with known.lock:

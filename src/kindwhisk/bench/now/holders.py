@@ -22,6 +22,7 @@ CARRIED = frozenset({ProbePlace.POT, ProbePlace.BOWL, ProbePlace.CRUMB})
 LONGEST = timedelta(days=2)
 """A bake that began so long before has no step that begins now. Chosen."""
 HELD = 64
+"""So many bakes are kept at hand, as they were read last."""
 
 
 class Holders:

@@ -12,9 +12,8 @@ def up(migrator: object, db: SqliteDatabase) -> None:  # noqa: ARG001 - the runn
     """Until now a bake's key told what it was begun for, with how often that was lost before."""
     run = db.execute_sql
     for statement in (
-        """CREATE TABLE IF NOT EXISTS "due_bake" ("id" INTEGER NOT NULL PRIMARY KEY, "due" TEXT NOT NULL,
-            "bake_id" TEXT NOT NULL)""",
-        """CREATE INDEX IF NOT EXISTS "due_bake_due" ON "due_bake" ("due")""",
+        """CREATE TABLE "due_bake" ("id" INTEGER NOT NULL PRIMARY KEY, "due" TEXT NOT NULL, "bake_id" TEXT NOT NULL)""",
+        """CREATE INDEX "due_bake_due" ON "due_bake" ("due")""",
     ):
         run(statement)  # type: ignore[no-untyped-call]
     orders = {str(i) for (i,) in run('SELECT "id" FROM "day_order"').fetchall()}  # type: ignore[no-untyped-call]

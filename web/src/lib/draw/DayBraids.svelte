@@ -186,7 +186,7 @@
           onpointerdown={(e) => !row.bake.bake && begin(e, row.bake.id)}
           onpointermove={draw}
           onpointerup={drop}
-          onpointercancel={() => (drawn = null)}
+          onlostpointercapture={() => (drawn = null)}
         >
           <rect x={MARGIN} y="0" width={outer - 2 * MARGIN} height={TITLE} fill="transparent" />
           <text x={MARGIN} y="14" class="text-[14.5px] font-bold" fill="var(--ink)">

@@ -153,16 +153,20 @@
       <div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-3">
         <div class="min-w-0 flex-1 basis-[24rem]">
           <p class="font-display text-[2.2rem] leading-tight font-semibold" data-testid="verdict">
-            {planning.late.length > 0
-              ? `${planning.late.length} of ${plan.bakes.length} not in time`
-              : `${plan.bakes.length === 1 ? 'It is' : 'All are'} ready in time`}
+            {planning.old
+              ? 'Planning…'
+              : planning.late.length > 0
+                ? `${planning.late.length} of ${plan.bakes.length} not in time`
+                : `${plan.bakes.length === 1 ? 'It is' : 'All are'} ready in time`}
           </p>
           <p class="text-[17px]">{plan.because}</p>
           <!-- As high without the button: nothing moves under a finger when the search is over. -->
-          <p class="flex min-h-11 flex-wrap items-center text-[15px] text-quiet" aria-live="polite">
-            {#if planning.looking}Looking for a better plan{plan.gap !== null && plan.gap !== undefined
-                ? `: at most ${(plan.gap * 100).toFixed(plan.gap < 0.1 ? 1 : 0)} % can still be saved`
-                : ''}…
+          <p class="flex min-h-11 items-center text-[15px] leading-tight text-quiet" aria-live="polite">
+            {#if planning.looking}<span
+                >Looking for a better plan{!planning.old && plan.gap !== null && plan.gap !== undefined
+                  ? `: at most ${(plan.gap * 100).toFixed(plan.gap < 0.1 ? 1 : 0)} % can still be saved`
+                  : ''}…</span
+              >
               <button class="min-h-11 px-2 font-semibold text-ink underline" onclick={() => planning.stop()}
                 >Stop</button
               >
@@ -175,14 +179,14 @@
           {#if planning.toBegin.length > 0}
             <button
               class="act {planning.isFar ? '' : 'act-now'} min-w-48"
-              disabled={starting}
+              disabled={starting || planning.old}
               onclick={() => take(planning.toBegin.map((b) => b.id))}
               >{`Begin ${planning.toBegin.length === 1 ? planning.toBegin[0]!.title : `these ${planning.toBegin.length}`}`}</button
             >
           {/if}
           <button
             class="act {planning.isFar ? 'act-now' : ''}"
-            disabled={starting || planning.keptAt !== null}
+            disabled={starting || planning.old || planning.keptAt !== null}
             onclick={() => take([])}
             >{planning.keptAt === null ? 'Keep this plan' : `Kept at ${clock(planning.keptAt)}`}</button
           >
@@ -200,7 +204,7 @@
           {picked}
           label="Braids of the day"
           onpick={(bake, one) => (picked = picked?.bake === bake && picked.step === one ? null : { bake, step: one })}
-          onmove={move}
+          onmove={planning.old ? undefined : move}
         />
       </div>
       {#if chosen && step}

@@ -40,6 +40,8 @@ export class DayPlanning {
   problem = $state<Problem | null>(null);
   /** Whether a better plan is being looked for. */
   looking = $state(false);
+  /** Whether what is shown is the plan of before: for what is asked now, none is there yet. */
+  old = $state(false);
   loaded = $state(false);
   day = $state(dateOf(Date.now()));
   pins = $state<Pin[]>([]);
@@ -96,18 +98,20 @@ export class DayPlanning {
     this.keptAt = null;
     const going = (this.#going = new AbortController());
     this.looking = true;
+    this.old = true;
     this.ways.leave();
     try {
       for await (const plan of improving(this.#request, going.signal)) {
         if (going.signal.aborted) return;
         this.plan = plan;
+        this.old = false;
         this.problem = null;
       }
     } catch (error) {
       if (!going.signal.aborted) this.problem = problemOf(error);
     }
     if (this.#going !== going) return;
-    this.looking = false;
+    this.looking = this.old = false;
     if (this.late.length > 0)
       this.ways.ask((signal) => ask(api.POST('/api/days/ways', { body: this.#request, signal })));
   }
@@ -116,7 +120,7 @@ export class DayPlanning {
   stop(): void {
     this.#going?.abort();
     this.#going = null;
-    this.looking = false;
+    this.looking = this.old = false;
   }
 
   /** A step begins then; what follows from it is seen at once. */
