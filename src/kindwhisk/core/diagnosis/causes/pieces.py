@@ -1,0 +1,43 @@
+"""What goes wrong with shells and piped pieces."""
+
+from kindwhisk.core.diagnosis.cause import cause
+
+CAUSES = (
+    cause("no-skin", "there was no skin yet",
+          "Without a skin the top breaks instead of lifting.",
+          "Rest until a finger moves the skin; damp air takes longer.", "skin, rest",
+          skin_time=-2.2, dry_touch=-3, humidity=1.0),
+    cause("skin-thick", "the skin was too thick, the rest too long",
+          "A hard skin gives way on one side only.",
+          "Into the oven as soon as the skin holds.", "skin, rest",
+          skin_time=2.2),
+    cause("batter-loose", "the batter was too loose",
+          "It spreads under its skin instead of standing.",
+          "Stop folding when the ribbon sinks in within ten to fifteen seconds.", "macaronage, fold",
+          batter_density=1.8, runny=2, kept_air=-1.4),
+    cause("folded-far", "it was folded too far",
+          "Past the ribbon the foam is gone: it runs, and its fat comes out.",
+          "Stop when the ribbon sinks in within ten to fifteen seconds.", "macaronage, fold",
+          batter_density=2.0, kept_air=-2.0, runny=2),
+    cause("batter-stiff", "the batter was stiff or its meringue over-whipped",
+          "Stiff foam leaves hollows, and lifts the top off.",
+          "Fold on until the ridges sink in.", "macaronage, whip",
+          batter_density=-1.8, stiff_batter=2, foam_density=-0.8),
+    cause("not-tapped", "the trays were not tapped",
+          "Bubbles below the skin lift and break it.",
+          "Tap each tray twice and prick what comes up.", "pipe, knock",
+          knocked=-3),
+    cause("aslant", "they were piped aslant",
+          "The deposit is thicker on one side.",
+          "Bag upright, stop the pressure before you lift.", "pipe",
+          aslant=3),
+    cause("tray-warped", "the tray or mat is warped",
+          "They slide, and heat comes unevenly.",
+          "A flat, heavy tray.", "pipe, bake",
+          flat_tray=-3),
+    cause("lifted-warm", "they were lifted while warm",
+          "Warm sugar clings.",
+          "Let them get cold; ten minutes in the freezer help.", "cool, turn-out",
+          lifted_cold=-3, cooled=-1.4),
+)  # fmt: skip
+"""By the order of the work."""
