@@ -72,7 +72,7 @@ def failed_bakes(seed: int, count: int, *, strange: float = 0.0, measured: float
         tilted = {key: w * math.exp(rng.gauss(0, 0.3 + strange)) for key, w in weights.items()}
         cause = rng.choices(list(tilted), list(tilted.values()))[0]
         signs = sorted({sign for key in fault.causes for sign in effects[key]})
-        does = {s: v for s, v in effects.get(cause, {}).items()}
+        does = effects.get(cause, {})
         severity = math.exp(rng.gauss(0, 0.3))
         errs = _figures([s for s in signs if not SIGNS[s].is_question], rng)
         seen = []
@@ -133,7 +133,9 @@ def told_why() -> None:
         )
     for share in (0.0, 0.25, 1.0):
         found = score(failed_bakes(11, BAKES // 2, measured=share))
-        print(f"  {100 * share:3.0f} % measured  first {100 * found.first:3.0f} %, among three {100 * found.three:3.0f} %")
+        print(
+            f"  {100 * share:3.0f} % measured  first {100 * found.first:3.0f} %, among three {100 * found.three:3.0f} %"
+        )
 
 
 if __name__ == "__main__":

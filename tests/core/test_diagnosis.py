@@ -12,13 +12,12 @@ from benchmarks.failed_bakes import failed_bakes, score
 from kindwhisk.core.diagnosis.causes import CAUSES
 from kindwhisk.core.diagnosis.confirmed import Confirmed, taught
 from kindwhisk.core.diagnosis.explanation import explain
-from kindwhisk.core.diagnosis.faults import FAULTS, UNLISTED, Family, Fault, called, faults_of, family_of
+from kindwhisk.core.diagnosis.faults import FAULTS, UNLISTED, Family, Fault, called, family_of, faults_of
 from kindwhisk.core.diagnosis.reasoning import believed, ratio, worth_asking
 from kindwhisk.core.diagnosis.signs import SIGNS, Seen
 from kindwhisk.core.process.kinds import kinds
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.technique import Technique
-
 
 KINDS = {kind.kind for kind in kinds()} | {"preheat", "recover", "wash"}
 
@@ -94,7 +93,9 @@ def test_a_sign_further_off_never_speaks_less_for_it(
         return
     weight = data.draw(st.sampled_from(weights))
     by = data.draw(st.floats(-3, 3))
-    assert ratio(weight, off(weight.sign, by + math.copysign(further, weight.by))) >= ratio(weight, off(weight.sign, by))
+    assert ratio(weight, off(weight.sign, by + math.copysign(further, weight.by))) >= ratio(
+        weight, off(weight.sign, by)
+    )
 
 
 @pytest.mark.parametrize("fault", FAULTS, ids=lambda f: f"{f.family.value}: {f.words}")
@@ -127,12 +128,17 @@ def test_each_cause_comes_first_where_all_of_its_signs_are_seen() -> None:
 
 
 def test_it_speaks_in_words_and_numbers() -> None:
-    seen = [Seen(sign="kept-air", value=52.0, low=66.0, high=82.0, off=-2.4, step="fold"), Seen(sign="waited", off=-0.5, value=2.0)]
+    seen = [
+        Seen(sign="kept-air", value=52.0, low=66.0, high=82.0, off=-2.4, step="fold"),
+        Seen(sign="waited", off=-0.5, value=2.0),
+    ]
     told = explain(["dense layer below"], Family.SPONGE, seen)
     first = told.causes[0]
     assert first.cause == "air-lost"
     assert first.speaks_for == ("air kept in the fold: 52 %, where 66 to 82 % was to be expected: less than usual",)
-    waited = next(c for c in told.causes if c.cause == "waited") if any(c.cause == "waited" for c in told.causes) else None
+    waited = (
+        next(c for c in told.causes if c.cause == "waited") if any(c.cause == "waited" for c in told.causes) else None
+    )
     assert waited is None or waited.speaks_against
     assert any(a.sign == "batter-density" and "cup" in a.measure for a in first.ask)
 

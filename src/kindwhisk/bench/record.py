@@ -5,14 +5,17 @@ from __future__ import annotations
 from kindwhisk.bench.learned.evidence import LearnedEvidence, RollSeen
 from kindwhisk.bench.learned.showed import showed
 from kindwhisk.bench.log.events import OutcomeRecorded
+from kindwhisk.bench.measures.measured import facts_of, measures_of
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.now.walked import WalkedBake
 from kindwhisk.bench.ovens.evidence import OvenEvidence
 from kindwhisk.bench.ovens.record import OvenHeld, OvenTime, oven_held, oven_times
 from kindwhisk.core.builds.built import Built
 from kindwhisk.core.builds.rolled import Rolled
+from kindwhisk.core.diagnosis.confirmed import Confirmed
 from kindwhisk.core.learning.dots import Dot
 from kindwhisk.core.learning.figures import Figure
+from kindwhisk.core.measures import Fact, Measure
 from kindwhisk.core.piping.sorting import Counted, together
 from kindwhisk.core.process.record import KitchenRecord
 from kindwhisk.core.values.bands import Quantity
@@ -33,7 +36,8 @@ class CupRead(Value):
 class BakeSummary(Value):
     """A finished bake in short: the cups that count, how it came out, and what it showed of every learned figure.
 
-    ``dots`` are named within the bake; None where they were not worked out yet.
+    ``dots`` are named within the bake; ``measures`` are all its figures, ``facts`` what it was made with, ``confirmed``
+    the causes that were found of its faults. None where an earlier version has not worked them out.
     """
 
     stars: int | None
@@ -46,6 +50,10 @@ class BakeSummary(Value):
     ovens: tuple[OvenTime, ...] = ()
     held: tuple[OvenHeld, ...] = ()
     rolls: tuple[RollSeen, ...] = ()
+    measures: tuple[Measure, ...] | None = None
+    facts: tuple[Fact, ...] = ()
+    note: str = ""
+    confirmed: tuple[Confirmed, ...] = ()
 
 
 def _cups(made: WalkedBake) -> tuple[CupRead, ...]:
@@ -88,6 +96,7 @@ def summary(at: Moment, probes: Probes) -> BakeSummary:
     made, progress = at.walked, at.progress
     late = ((progress.ended_at or at.now) - made.document.ready_at).total_seconds()
     outcome = progress.outcome
+    held = tuple(oven_held(made, progress, at.kitchen, probes))
     return BakeSummary(
         stars=outcome.stars if outcome else None,
         faults=outcome.faults if outcome else (),
@@ -97,8 +106,12 @@ def summary(at: Moment, probes: Probes) -> BakeSummary:
         counted=together(counted) if (counted := _counted(made)) else None,
         dots=tuple(showed(made, progress)),
         ovens=tuple(oven_times(made, progress)),
-        held=tuple(oven_held(made, progress, at.kitchen, probes)),
+        held=held,
         rolls=_rolls(made, outcome),
+        measures=measures_of(at, held),
+        facts=facts_of(at),
+        note=" ".join(t for t in (outcome.crumb, outcome.note) if t) if outcome else "",
+        confirmed=tuple(Confirmed(fault=f, cause=c) for f, c in sorted(progress.confirmed.items())),
     )
 
 

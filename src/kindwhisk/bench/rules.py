@@ -11,6 +11,9 @@ from kindwhisk.bench.log.projection import value_of
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.now.readiness import startable
 from kindwhisk.bench.undoing import Words, resting
+from kindwhisk.core.diagnosis.causes import CAUSES
+from kindwhisk.core.diagnosis.faults import UNLISTED
+from kindwhisk.core.diagnosis.signs import SIGNS
 from kindwhisk.core.folding.cup import density_by_ribbon, told_by_ribbon
 from kindwhisk.core.process.forecast import Forecast, StepForecast
 from kindwhisk.core.process.outcome import Attention
@@ -27,7 +30,16 @@ SKIN, SORT = "skin", "sort"
 MOST_MORE = 2
 """A hand may pipe smaller ones than planned, but not half as large. Chosen."""
 LONGEST_BEFORE = timedelta(days=14)
-AFTER_THE_END = (ev.OutcomeRecorded, ev.NoteAdded, ev.ReadingAdded, ev.Answered, ev.Undone)
+AFTER_THE_END = (
+    ev.OutcomeRecorded,
+    ev.NoteAdded,
+    ev.ReadingAdded,
+    ev.PhotoAdded,
+    ev.SignAnswered,
+    ev.CauseConfirmed,
+    ev.Answered,
+    ev.Undone,
+)
 
 
 # One case an event.
@@ -79,6 +91,10 @@ def check(event: ev.BenchEvent, at: Moment) -> None:  # noqa: PLR0912
             raise BenchRefusal(
                 "Nothing is asked about that, or it was answered.", field="sequence", remedy="Undo the answer first."
             )
+        case ev.SignAnswered() if not getattr(SIGNS.get(event.sign), "is_question", False):
+            raise BenchRefusal(f"Nobody asks about “{event.sign}”.", field="sign", remedy="Answer one that is asked.")
+        case ev.CauseConfirmed() if event.cause and event.cause not in {*CAUSES, UNLISTED}:
+            raise BenchRefusal(f"There is no cause “{event.cause}”.", field="cause", remedy="Take one of the list.")
         case ev.BakeFinished():
             left = [s.title for s in forecast.steps if not progress.is_over(s.id)]
             if left:

@@ -29,7 +29,9 @@ from kindwhisk.store.trouble import DataTrouble, TroubleKind
 FORMAT, VERSION = "kindwhisk-archive", 1
 MANIFEST = "manifest.json"
 AS_CSV = "probereading"
-LEFT_OUT = frozenset({HISTORY, "checkpoint", "glance", "session"})
+LEFT_OUT = frozenset({HISTORY, "checkpoint", "glance", "session", "bake_mark", "bake_words"}) | {
+    f"bake_words_{part}" for part in ("data", "idx", "content", "docsize", "config")
+}
 """What is worked out again, and what lets devices in."""
 NESTED = frozenset({"document", "payload", "summary"})
 ROWS_AT_ONCE = 1000

@@ -43,7 +43,7 @@ def write(plan: DayPlanView, weigh: WeighUp, kitchen: str, paper: Paper) -> byte
         title=title, invariant=1,
     )  # fmt: skip
     width = SIZES[paper][0] - 2 * MARGIN
-    parts: list[Flowable] = [_p(title, HEAD), _p(plan.because)]
+    parts: list[Flowable] = [paragraph(title, HEAD), paragraph(plan.because)]
     parts += _due(plan, width)
     parts += _hands(plan, width)
     parts += _weigh(weigh, width)
@@ -51,13 +51,15 @@ def write(plan: DayPlanView, weigh: WeighUp, kitchen: str, paper: Paper) -> byte
     return out.getvalue()
 
 
-def _p(text: str, style: ParagraphStyle = CELL) -> Paragraph:
+def paragraph(text: str, style: ParagraphStyle = CELL) -> Paragraph:
+    """A text, whatever letters it has."""
     font, shown = lettered(text, style.fontName)
     return Paragraph(escape(shown), ParagraphStyle(style.name, parent=style, fontName=font))
 
 
-def _table(rows: Sequence[Sequence[str]], widths: Sequence[float]) -> Table:
-    return Table([[_p(c) for c in row] for row in rows], colWidths=list(widths), style=LINES)
+def ruled(rows: Sequence[Sequence[str]], widths: Sequence[float]) -> Table:
+    """Rows of texts with a line under each."""
+    return Table([[paragraph(c) for c in row] for row in rows], colWidths=list(widths), style=LINES)
 
 
 def _due(plan: DayPlanView, width: float) -> list[Flowable]:
@@ -71,8 +73,8 @@ def _due(plan: DayPlanView, width: float) -> list[Flowable]:
         for b in plan.bakes
     ]
     if not rows:
-        return [_p("Nothing is due.")]
-    return [_p("Due", PART), _table(rows, (16 * mm, width - 91 * mm, 40 * mm, 35 * mm))]
+        return [paragraph("Nothing is due.")]
+    return [paragraph("Due", PART), ruled(rows, (16 * mm, width - 91 * mm, 40 * mm, 35 * mm))]
 
 
 def _hands(plan: DayPlanView, width: float) -> list[Flowable]:
@@ -84,7 +86,7 @@ def _hands(plan: DayPlanView, width: float) -> list[Flowable]:
         steps.sort(key=lambda pair: pair[0].start_at)
         rows = [[BOX, f"{s.start_at:%H:%M}", s.title, b.title, f"{s.end_at:%H:%M}"] for s, b in steps]
         widths = (8 * mm, 16 * mm, (width - 40 * mm) * 0.55, (width - 40 * mm) * 0.45, 16 * mm)
-        found += [_p(person.name or "Hands", PART), _table(rows, widths)]
+        found += [paragraph(person.name or "Hands", PART), ruled(rows, widths)]
     ovens = {o.id: o.name for o in plan.ovens}
     baked = [(s, b) for b in plan.bakes for s in b.steps if s.oven and s.oven_c is not None]
     if baked:
@@ -100,7 +102,7 @@ def _hands(plan: DayPlanView, width: float) -> list[Flowable]:
             for s, b in baked
         ]
         widths = (16 * mm, 40 * mm, (width - 72 * mm) * 0.5, (width - 72 * mm) * 0.5, 16 * mm)
-        found += [_p("Ovens", PART), _table(rows, widths)]
+        found += [paragraph("Ovens", PART), ruled(rows, widths)]
     return found
 
 
@@ -108,12 +110,12 @@ def _weigh(weigh: WeighUp, width: float) -> list[Flowable]:
     found: list[Flowable] = []
     if weigh.out:
         rows = [[BOX, f"{o.at:%a %H:%M}", f"{o.name}, {o.grams:.0f} g", ", ".join(o.for_titles)] for o in weigh.out]
-        found += [_p("Out of the cold", PART), _table(rows, (8 * mm, 16 * mm, 60 * mm, width - 84 * mm))]
+        found += [paragraph("Out of the cold", PART), ruled(rows, (8 * mm, 16 * mm, 60 * mm, width - 84 * mm))]
     if weigh.eggs is not None:
         eggs = weigh.eggs
         found += [
-            _p("Eggs", PART),
-            _p(
+            paragraph("Eggs", PART),
+            paragraph(
                 f"{eggs.pooled} eggs ({eggs.size.value}): {eggs.white_g:.0f} g white, {eggs.yolk_g:.0f} g yolk, "
                 f"{eggs.whole_g:.0f} g beaten. "
                 f"Left over: {eggs.left_white_g:.0f} g white, {eggs.left_yolk_g:.0f} g yolk."
@@ -129,5 +131,5 @@ def _weigh(weigh: WeighUp, width: float) -> list[Flowable]:
             ]
             for i in weigh.ingredients
         ]
-        found += [_p("Weigh", PART), _table(rows, (8 * mm, 18 * mm, 45 * mm, width - 71 * mm))]
+        found += [paragraph("Weigh", PART), ruled(rows, (8 * mm, 18 * mm, 45 * mm, width - 71 * mm))]
     return [*found, Spacer(1, 4 * mm)]

@@ -31,9 +31,12 @@ from kindwhisk.store.keeping.looking import (
 from kindwhisk.store.keeping.restoring import ASIDE, restore_live
 from kindwhisk.store.keeping.standing import Standing
 from kindwhisk.store.kitchens import Kitchens
+from kindwhisk.store.log import LogPages
 from kindwhisk.store.orders import Orders
 from kindwhisk.store.oven_notes import OvenNotes
+from kindwhisk.store.photos import Photos
 from kindwhisk.store.probes import Probes
+from kindwhisk.store.questions import Questions
 from kindwhisk.store.sessions import KeptSessions
 from kindwhisk.store.stocks import Stocks
 from kindwhisk.store.trouble import DataTrouble, trouble_of
@@ -87,6 +90,9 @@ class Store:
         self.backups = Backups(path)
         self.writing = Writer(database, self.standing)
         self.bakes = Bakes(database)
+        self.log = LogPages(database)
+        self.questions = Questions(database, self.writing)
+        self.photos = Photos(path.parent)
         self.goods = Goods(database, self.writing)
         self.formulas = Formulas(database, self.writing, self.goods)
         self.kitchens = Kitchens(database, self.writing)

@@ -203,6 +203,21 @@ class GlanceRow(Table):
         table_name = "glance"
 
 
+class QuestionRow(Table):
+    """A question that is open on a formula, or was, with what was tried."""
+
+    id = CharField(primary_key=True)
+    formula = CharField(index=True)
+    client_key = CharField(unique=True)
+    saved_at = CharField()
+    document = TextField()
+
+    class Meta:
+        """Of formulas."""
+
+        table_name = "open_question"
+
+
 class OrderRow(Table):
     """An order, as it is now."""
 

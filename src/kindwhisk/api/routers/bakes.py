@@ -3,20 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Hashable
-from datetime import datetime
-from typing import Annotated, Literal
+from typing import Annotated
 
 from fastapi import APIRouter, Query, Request
 from fastapi.responses import PlainTextResponse, Response
 from pydantic import BaseModel, ConfigDict, Field
 
-from kindwhisk.api.dependencies import BenchHere, SharedHere, StoreHere
+from kindwhisk.api.dependencies import BenchHere, SharedHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.plans import PlanRequest
 from kindwhisk.api.shared import Shared
 from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.log.events import BenchEvent
-from kindwhisk.bench.record import BakeSummary
 from kindwhisk.bench.told.braid import BakeBraid
 from kindwhisk.bench.told.clock_moves import ClockMoved
 from kindwhisk.bench.told.could import Could
@@ -52,44 +50,10 @@ class StartRequest(PlanRequest):
     bell: bool = False
 
 
-class BakeEntry(BaseModel):
-    """A line of the Log."""
-
-    id: str
-    formula_id: str
-    formula_version: int
-    title: str
-    started_at: datetime
-    status: str
-    summary: BakeSummary | None
-
-
 @router.get("/eggs-today")
 def eggs_today(bench: BenchHere) -> EggsOfTheDay | None:
     """Eggs for all bakes that run or were finished today: cracked for each alone, and pooled; None without any."""
     return bench.eggs_today()
-
-
-@router.get("")
-def listed(
-    store: StoreHere,
-    status: Literal["running", "finished", "abandoned"] | None = None,
-    formula_id: Annotated[str | None, Query(max_length=60)] = None,
-    before: Annotated[str | None, Query(max_length=120)] = None,
-) -> list[BakeEntry]:
-    """Up to 200 bakes, the newest first; those after the one whose id is ``before``, for the next 200."""
-    return [
-        BakeEntry(
-            id=row.id,
-            formula_id=row.formula,
-            formula_version=row.version,
-            title=row.title,
-            started_at=datetime.fromisoformat(row.started_at),
-            status=row.status,
-            summary=BakeSummary.model_validate(row.summary) if row.summary else None,
-        )
-        for row in store.bakes.listed(status=status, formula=formula_id, before=before)
-    ]
 
 
 @router.post("", status_code=201)

@@ -56,7 +56,7 @@ def _seconds(own: StepProgress | None) -> tuple[float | None, bool]:
     return None, False
 
 
-def _observed(
+def observed_of(
     told: Expected, step_id: str, made: WalkedBake, progress: Progress, *, good: bool
 ) -> tuple[float | None, bool]:
     """What was observed of an expected figure, and whether it was only more than that.
@@ -124,7 +124,7 @@ def showed(made: WalkedBake, progress: Progress) -> Iterator[Dot]:
     good = outcome is not None and outcome.stars >= GOOD_STARS
     for step_id, expects in made.expects.items():
         for told in expects:
-            observed, above = _observed(told, step_id, made, progress, good=good)
+            observed, above = observed_of(told, step_id, made, progress, good=good)
             title = made.formula.step(step_id).title
             yield from _dot(dot_name(step_id, told.figure), told, observed, title=title, above=above)
     height = expected_height(made)

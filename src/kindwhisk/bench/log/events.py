@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
+from enum import StrEnum
 from typing import Annotated, Literal
 
 from pydantic import AwareDatetime, Field, TypeAdapter
@@ -233,6 +234,43 @@ class OutcomeRecorded(_Asked):
     note: str = Field(default="", max_length=1000)
 
 
+class PhotoView(StrEnum):
+    """What a photo shows."""
+
+    CRUMB = "crumb"
+    TOP = "top"
+    SIDE = "side"
+    CUT = "the cut"
+    OTHER = "other"
+
+
+class PhotoAdded(_Event):
+    """A photo was taken: ``digest`` names its file, ``width`` and ``height`` are its pixels. The product writes it once
+    the file is on the disk."""
+
+    kind: Literal["photo_added"]
+    shows: PhotoView = PhotoView.OTHER
+    digest: Annotated[str, Field(pattern=r"^[0-9a-f]{64}$")]
+    width: int = Field(ge=1, le=10_000)
+    height: int = Field(ge=1, le=10_000)
+
+
+class SignAnswered(_Event):
+    """Something that only who was there can say of a bake, for the question why; None takes the answer away."""
+
+    kind: Literal["sign_answered"]
+    sign: Short
+    yes: bool | None
+
+
+class CauseConfirmed(_Event):
+    """What a fault of this bake came from, as the baker has found; an empty ``cause`` takes that away."""
+
+    kind: Literal["cause_confirmed"]
+    fault: Short
+    cause: Annotated[str, Field(max_length=80)]
+
+
 class Answered(_Event):
     """What was asked about the event with this sequence: it is right as it stands, or is not to count."""
 
@@ -281,6 +319,9 @@ BenchEvent = Annotated[
     | TimerStopped
     | NoteAdded
     | OutcomeRecorded
+    | PhotoAdded
+    | SignAnswered
+    | CauseConfirmed
     | Answered
     | BakeFinished
     | BakeAbandoned

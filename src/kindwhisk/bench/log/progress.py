@@ -101,6 +101,18 @@ class Note:
 
 
 @dataclass(frozen=True)
+class Photo:
+    """A photo of a bake: its number there, and the file's digest."""
+
+    sequence: int
+    at: datetime
+    shows: ev.PhotoView
+    digest: str
+    width: int
+    height: int
+
+
+@dataclass(frozen=True)
 class Turn:
     """What went otherwise than planned: in words, with the moment that it names, and grams of each ingredient lost and
     newly needed."""
@@ -116,7 +128,8 @@ class Turn:
 
 @dataclass
 class Progress:
-    """Everything that the events amount to; ``text`` is the document as it stands after them."""
+    """Everything that the events amount to; ``text`` is the document as it stands after them. ``answers`` are yes and
+    no by sign, ``confirmed`` causes by fault."""
 
     text: str = ""
     turns: list[Turn] = field(default_factory=list)
@@ -130,6 +143,9 @@ class Progress:
     notes: list[Note] = field(default_factory=list)
     outcome: ev.OutcomeRecorded | None = None
     height_counts: bool = True
+    photos: list[Photo] = field(default_factory=list)
+    answers: dict[str, bool] = field(default_factory=dict)
+    confirmed: dict[str, str] = field(default_factory=dict)
     questions: list[Question] = field(default_factory=list)
     ended_at: datetime | None = None
     last_sequence: int = 0

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from datetime import datetime, timedelta
-from typing import Literal
+from typing import Literal, TypeVar
 
 from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.course import follow, replanned
@@ -12,6 +12,7 @@ from kindwhisk.bench.log.document import HandStep, parse
 from kindwhisk.bench.log.progress import (
     BakeStatus,
     Note,
+    Photo,
     Progress,
     Question,
     Reading,
@@ -24,6 +25,7 @@ from kindwhisk.core.piping.skin import NOT_YET
 from kindwhisk.core.process.formula import upstream
 
 HAND_STEP_STRETCH = 2.0
+T = TypeVar("T")
 
 
 def value_of(reading: ev.ReadingAdded) -> float:
@@ -37,6 +39,14 @@ def value_of(reading: ev.ReadingAdded) -> float:
     if reading.per_100_ml is not None:
         return reading.per_100_ml / 100
     return 0.0 if reading.value is None else reading.value
+
+
+def _put(into: dict[str, T], key: str, value: T | None) -> None:
+    """Under its key; nothing takes away what was there."""
+    if value is None:
+        into.pop(key, None)
+    else:
+        into[key] = value
 
 
 class Laying:
@@ -159,7 +169,7 @@ class Laying:
         self.progress.outcome = event
 
     # One case an event, each a line or two: apart they would be read together anyway.
-    def lay(self, item: ev.Happened) -> None:  # noqa: PLR0912
+    def lay(self, item: ev.Happened) -> None:  # noqa: PLR0912, PLR0915
         """One more event."""
         progress, at, event = self.progress, item.at, item.event
         match event:
@@ -206,6 +216,13 @@ class Laying:
                 progress.notes.append(Note(item.sequence, at, event.text, event.step))
             case ev.OutcomeRecorded():
                 self._outcome(item, event)
+            case ev.PhotoAdded():
+                photo = Photo(item.sequence, at, event.shows, event.digest, event.width, event.height)
+                progress.photos.append(photo)
+            case ev.SignAnswered():
+                _put(progress.answers, event.sign, event.yes)
+            case ev.CauseConfirmed():
+                _put(progress.confirmed, event.fault, event.cause or None)
             case ev.BakeFinished():
                 progress.status, progress.ended_at = BakeStatus.FINISHED, at
             case ev.BakeAbandoned():

@@ -19,6 +19,7 @@ from kindwhisk.bench.told.views import (
     GateReached,
     GateView,
     NoteView,
+    PhotoTaken,
     QuestionView,
     StepDetail,
     StepLine,
@@ -304,5 +305,9 @@ def bake_state(at: Moment, focus: str | None = None, speed: float = 1.0) -> Bake
         speed=speed,
         notes=tuple(NoteView(sequence=n.sequence, at=n.at, text=n.text, step=n.step) for n in progress.notes),
         outcome=progress.outcome,
+        photos=tuple(
+            PhotoTaken(number=p.sequence, at=p.at, shows=p.shows, width=p.width, height=p.height)
+            for p in progress.photos
+        ),
         **forecast.held,
     )

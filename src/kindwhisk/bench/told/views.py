@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Literal
 
-from kindwhisk.bench.log.events import OutcomeRecorded
+from kindwhisk.bench.log.events import OutcomeRecorded, PhotoView
 from kindwhisk.bench.log.progress import BakeStatus, StepStatus
 from kindwhisk.bench.now.awaited import AwaitedView
 from kindwhisk.bench.now.cooled import CooledNow
@@ -236,6 +236,16 @@ class NoteView(Value):
     step: str | None
 
 
+class PhotoTaken(Value):
+    """A photo: its number within the bake, when it came, what it shows, and its pixels."""
+
+    number: int
+    at: datetime
+    shows: PhotoView
+    width: int
+    height: int
+
+
 class BakeState(Held):
     """Everything that a page needs, from the events and a moment.
 
@@ -276,3 +286,4 @@ class BakeState(Held):
     speed: float
     notes: tuple[NoteView, ...]
     outcome: OutcomeRecorded | None
+    photos: tuple[PhotoTaken, ...]

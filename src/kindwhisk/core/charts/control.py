@@ -1,9 +1,9 @@
 """A control chart of single values: limits from the values themselves, and the value at which a change began.
 
-Limits lie 2.66 mean moving ranges from the mean (the published constant 3 / 1.128). Where single wild values would widen
-them, the median moving range is taken (3.145 of it, 3 / 0.954). A single value beyond them is a special one. A lasting
-change begins where the means before and after it differ most for their numbers, if that is more than noise does; what
-lies on either side is looked through in turn. Each stretch between changes has limits of its own.
+Limits lie 2.66 mean moving ranges from the mean (the published constant 3 / 1.128). Where single wild values would
+widen them, the median moving range is taken (3.145 of it, 3 / 0.954). A single value beyond them is a special one. A
+lasting change begins where the means before and after it differ most for their numbers, if that is more than noise
+does; what lies on either side is looked through in turn. Each stretch between changes has limits of its own.
 
 Sources: Shewhart 1931 (limits); Hawkins 1977 (a shift in location, by the largest of the standardised differences); the
 NIST/SEMATECH e-Handbook of Statistical Methods, 6.3.2 (its examples are in the tests). How much is more than noise was
@@ -84,11 +84,14 @@ def limits(values: Sequence[float], *, robust: bool = False) -> Limits:
     return Limits(centre, centre - LIMIT_SD * sd, centre + LIMIT_SD * sd, sd)
 
 
-def _without_wild_ones(values: Sequence[float], sd: float) -> np.ndarray[tuple[int], np.dtype[np.float64]]:
+def _without_wild_ones(values: Sequence[float], sd: float) -> np.ndarray[tuple[int, ...], np.dtype[np.float64]]:
     """The values, none further than the limits from the median of its neighbours: one slip is no change."""
     near = [statistics.median(values[max(0, i - NEIGHBOURS) : i + NEIGHBOURS + 1]) for i in range(len(values))]
     middle = np.array(near)
-    return np.clip(np.array(values, dtype=float), middle - LIMIT_SD * sd, middle + LIMIT_SD * sd)
+    held: np.ndarray[tuple[int, ...], np.dtype[np.float64]] = np.clip(
+        np.array(values, dtype=float), middle - LIMIT_SD * sd, middle + LIMIT_SD * sd
+    )
+    return held
 
 
 def _change(values: Sequence[float], sd: float) -> int | None:

@@ -12,8 +12,8 @@ from kindwhisk.core.values.model import Value
 class Weight(Value):
     """How a sign shows a cause.
 
-    ``by`` is by how many standard deviations a measured sign lies off (+ above, − below) when the cause was at work; for
-    a question it is how telling the answer is (+ yes, − no speaks for it), 1 weak, 2 fair, 3 as good as proof.
+    ``by`` is by how many standard deviations a measured sign lies off (+ above, − below) when the cause was at work;
+    for a question it is how telling the answer is (+ yes, − no speaks for it), 1 weak, 2 fair, 3 as good as proof.
     """
 
     sign: str
@@ -46,9 +46,7 @@ class Cause(Value):
     change: Lever | None = None
 
 
-def cause(
-    key: str, words: str, why: str, lever: str, at: str, *, change: Lever | None = None, **shows: float
-) -> Cause:
+def cause(key: str, words: str, why: str, lever: str, at: str, *, change: Lever | None = None, **shows: float) -> Cause:
     """A row of a table: ``at`` names kinds of step, parted by commas; signs are written with _ for -."""
     weights = tuple(Weight(sign=name.replace("_", "-"), by=by) for name, by in shows.items())
     return Cause(key=key, words=words, why=why, lever=lever, at=tuple(at.split(", ")), shows=weights, change=change)

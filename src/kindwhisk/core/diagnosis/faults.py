@@ -50,7 +50,7 @@ _S, _M, _H = Family.SPONGE, Family.MERINGUE, Family.SHELLS
 
 FAULTS: tuple[Fault, ...] = (
     _fault(_S, "dense layer below", "dense", "dense layer at the bottom",
-           air_lost=3, base_split=2, waited=2, foam_heavy=2, weak_below=1, liquid_much=1),
+           air_lost=3, base_split=2, waited=2, foam_heavy=2, weak_below=1, liquid_much=1, over_whipped=1),
     _fault(_S, "sunk middle", "sunk", "sank in the middle",
            out_early=3, door_opened=2, over_whipped=2, leavener_sugar=1, too_full=1),
     _fault(_S, "waist or shrunk side", "waist", "shrank at the side, fell out of the tin",

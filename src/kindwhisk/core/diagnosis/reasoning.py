@@ -73,7 +73,7 @@ def log_likelihood(at_work: Iterable[str], seen: Sequence[Seen]) -> float:
     return DISCOUNT * sum(_together(ratios) for _, ratios in sorted(found.items()))
 
 
-def _shares(fault: Fault, weights: Weights) -> dict[str, float]:
+def _shares(weights: Weights) -> dict[str, float]:
     """What part of a fault's bakes each cause stands for, the unlisted one with them."""
     all_of = {**weights, UNLISTED: weights.get(UNLISTED, UNLISTED_WEIGHT)}
     total = sum(all_of.values())
@@ -88,10 +88,10 @@ def believed(faults: Sequence[Fault], seen: Sequence[Seen], weights: Sequence[We
         seen: its signs, in any order; a sign that was never measured is left out.
         weights: the weights of each fault's causes where bakes have taught others than the table's.
     """
-    shares = [_shares(f, w) for f, w in zip(faults, weights or [f.causes for f in faults], strict=True)]
+    shares = [_shares(w) for w in weights or [f.causes for f in faults]]
     names = sorted({key for share in shares for key in share})
     sets: list[tuple[str, ...]] = [(n,) for n in names]
-    sets += [pair for pair in combinations((n for n in names if n != UNLISTED), 2)]
+    sets += list(combinations((n for n in names if n != UNLISTED), 2))
     logs = np.array([_log_of(chosen, shares, seen) for chosen in sets])
     told = np.exp(logs - logs.max())
     told /= told.sum()

@@ -182,9 +182,10 @@ class Seen(Value):
             return sign.yes if self.yes else sign.no
         if self.value is None or self.off is None:
             return sign.name
-        figures = f"{sign.name}: {_figure(self.value, sign.unit)}"
+        digits = _digits(self.value)
+        figures = f"{sign.name}: {self.value:.{digits}f} {sign.unit}"
         if self.low is not None and self.high is not None:
-            figures += f", where {_figure(self.low)} to {_figure(self.high, sign.unit)} was to be expected"
+            figures += f", where {self.low:.{digits}f} to {self.high:.{digits}f} {sign.unit} was to be expected"
         if abs(self.off) < NOTABLE:
             return f"{figures}: as it should be"
         return f"{figures}: {sign.high if self.off > 0 else sign.low}"
@@ -194,7 +195,7 @@ NOTABLE = 1.0
 """From so many standard deviations on, a value is called more or less than usual. Chosen."""
 
 
-def _figure(value: float, unit: str = "") -> str:
+def _digits(value: float) -> int:
+    """So many behind the point."""
     size = abs(value)
-    text = f"{value:.0f}" if size >= 20 else f"{value:.1f}" if size >= 2 else f"{value:.2f}"
-    return f"{text} {unit}".strip()
+    return 0 if size >= 20 else 1 if size >= 2 else 2

@@ -47,8 +47,8 @@ class Answer(StrEnum):
 
 class Comparison(Value):
     """``better``: how probable it is that the fault comes less often with the change. ``before`` and ``after`` are the
-    shares of bakes in which it came. ``more_bakes`` is how many more would tell, if they went on like this (0 where it is
-    told, or where they would never tell)."""
+    shares of bakes in which it came. ``more_bakes`` is how many more would tell, if they went on like this (0 where it
+    is told, or where they would never tell)."""
 
     better: float
     before: Estimate

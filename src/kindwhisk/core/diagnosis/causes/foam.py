@@ -6,7 +6,7 @@ CAUSES = (
     cause("foam-heavy", "the foam was heavy from the start",
           "A foam that took up little air has none to lose.",
           "Whisk on until a cup of the foam is on its band.", "whip",
-          foam_density=2.2, batter_density=1.6, whip_time=-1.0, kept_air=0.3),
+          foam_density=2.2, batter_density=1.6, whip_time=-1.0),
     cause("over-whipped", "the foam was whisked past its peak",
           "Stretched walls break in the fold and when they set: the foam clots, rises high and falls.",
           "Stop at the peak: look from four fifths of the time on, and finish slowly.", "whip",
