@@ -71,6 +71,8 @@ Limit: grams
 READ = """
 CooledDown: first_h second_h
 BakeSummary: height_mm late_by_s
+BakeDifference: a b
+BakeMeasure: value
 ClockMoved: lead_s moved_s
 CrumbForecast: core_c
 DegreesStep: measured_c set_c
@@ -96,6 +98,7 @@ OutOfCold: measured_s seconds
 """Read off a scale, a clock or a thermometer (or its stand-in), in this kitchen."""
 
 EXACT = """
+TrendPoint: raw value
 GoesTo: grams share
 Offcut: grams left_g used_g
 Allotment: rest_ml
@@ -207,6 +210,8 @@ RollView: bevel_mm end_mm slice_mm
 """A limit, a guidance or a moment that was chosen: its table says why."""
 
 DRAWN = """
+BakeMeasure: high likely low of
+TrendStretch: centre high low
 Braid: end_s start_s
 Column: band_high_c band_low_c beside_c now_c scale_high_c scale_low_c target_c
 CoursePoint: brown core_c crust_mm dome_mm edge_c lost oven_c risen set surface_c t_s
@@ -225,6 +230,11 @@ Region: air_fraction x_mm y_mm
 """Points and bands of a picture of estimates that stand beside it."""
 
 WITHIN = """
+CauseView: probability
+Comparison: better
+DiagnosisView: unlisted
+BakeDifference: out spread
+Shift: after before
 Addition: added_g_per_ml bowl_g_per_ml kept mass_g
 AnswerView: more_min
 BakeState: late_by_s

@@ -14,18 +14,18 @@ from kindwhisk.core.charts.trend import Told, own_band, trend
 from kindwhisk.core.diagnosis.explanation import explain
 from kindwhisk.core.diagnosis.faults import Family
 from kindwhisk.core.diagnosis.signs import Seen
-from kindwhisk.core.measures import Fact, Measure, measure, off_by_range
+from kindwhisk.core.measures import BakeMeasure, Fact, measure, off_by_range
 from kindwhisk.core.values.estimate import Basis, Estimate
 from tests.bench.helpers import BEGAN
 
 HABIT = Estimate(low=0.40, likely=0.44, high=0.48, basis=Basis.HABIT)
 
 
-def batter(value: float) -> Measure:
+def batter(value: float) -> BakeMeasure:
     return measure("fold/batter", "Fold: batter", value, "g/ml", expected=HABIT, step="fold")
 
 
-def baked(minutes: float, of: float) -> Measure:
+def baked(minutes: float, of: float) -> BakeMeasure:
     return measure("bake/time", "Bake: time", minutes, "min", of=of, step="bake")
 
 

@@ -12,15 +12,15 @@ from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.record import oven_held
 from kindwhisk.bench.record import BakeSummary, summary
 from kindwhisk.bench.workplace import Workplace
-from kindwhisk.core.charts.differences import Difference, differences
+from kindwhisk.core.charts.differences import BakeDifference, differences
 from kindwhisk.core.charts.in_short import in_short
 from kindwhisk.core.charts.trend import Told, Trend, trend
 from kindwhisk.core.diagnosis.confirmed import Confirmed
 from kindwhisk.core.diagnosis.explanation import Explanation, explain
 from kindwhisk.core.diagnosis.faults import called, family_of
 from kindwhisk.core.diagnosis.signs import Seen
-from kindwhisk.core.measures import Fact, Measure
-from kindwhisk.core.trying.question import Question, QuestionTold, told
+from kindwhisk.core.measures import BakeMeasure, Fact
+from kindwhisk.core.trying.question import OpenQuestion, QuestionTold, told
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 from kindwhisk.store.log import FoundBake, Wanted
@@ -42,12 +42,12 @@ class BakeShort(Value):
     faults: tuple[str, ...]
 
 
-class Compared(Value):
+class BakesCompared(Value):
     """Two bakes and all that differs between them, furthest out of the usual first."""
 
     a: BakeShort
     b: BakeShort
-    differences: tuple[Difference, ...]
+    differences: tuple[BakeDifference, ...]
     bakes: int
     says: str
 
@@ -85,7 +85,7 @@ class Past(Workplace):
         found = [(row, s) for row in reversed(rows) if row.status != "running" and (s := self.summary_of(row))]
         return [(row, s) for row, s in found if row.status != "abandoned"]
 
-    def compare(self, a: str, b: str) -> Compared:
+    def compare(self, a: str, b: str) -> BakesCompared:
         """Two bakes side by side; they may be of two formulas, and one may still run.
 
         Raises:
@@ -103,11 +103,11 @@ class Past(Workplace):
             for f in known.facts:
                 said.setdefault(f.key, []).append(f.said)
         found = differences(one, other, usual, said)
-        return Compared(
+        return BakesCompared(
             a=self._short(a), b=self._short(b), differences=tuple(found), bakes=len(last), says=_most(found, len(last))
         )
 
-    def _record_of(self, bake_id: str) -> tuple[Sequence[Measure], Sequence[Fact]]:
+    def _record_of(self, bake_id: str) -> tuple[Sequence[BakeMeasure], Sequence[Fact]]:
         row = self.store.log.one(bake_id)
         if row.summary is not None and (known := self.summary_of(row)) is not None:
             return known.measures or (), known.facts
@@ -193,7 +193,7 @@ class Past(Workplace):
         record = self._record_of(bake_id)[0]
         return in_short(outcome.stars, self.why(bake_id) if named else None, record)
 
-    def question_told(self, question: Question) -> QuestionTold:
+    def question_told(self, question: OpenQuestion) -> QuestionTold:
         """A question with what the bakes of its formula say."""
         rows = self.store.log.page(Wanted(formula=question.formula), limit=LOOKED_BACK)
         _, formula = self.store.formulas.get(question.formula)
@@ -209,13 +209,13 @@ class Past(Workplace):
         return told(question, bakes)
 
 
-def _general(measure: Measure) -> tuple[str, str]:
+def _general(measure: BakeMeasure) -> tuple[str, str]:
     """A measure over several formulas: what it is of, whatever the step is called."""
     key = measure.key.rsplit("/", 1)[-1]
     return key, measure.words.rsplit(": ", 1)[-1].capitalize() if "/" in measure.key else measure.words
 
 
-def _most(found: Sequence[Difference], bakes: int) -> str:
+def _most(found: Sequence[BakeDifference], bakes: int) -> str:
     """What differs most, in a sentence."""
     far = [d for d in found if d.out >= FAR and not d.result]
     if not far:

@@ -15,7 +15,7 @@ from kindwhisk.core.builds.rolled import Rolled
 from kindwhisk.core.diagnosis.confirmed import Confirmed
 from kindwhisk.core.learning.dots import Dot
 from kindwhisk.core.learning.figures import Figure
-from kindwhisk.core.measures import Fact, Measure
+from kindwhisk.core.measures import BakeMeasure, Fact
 from kindwhisk.core.piping.sorting import Counted, together
 from kindwhisk.core.process.record import KitchenRecord
 from kindwhisk.core.values.bands import Quantity
@@ -50,7 +50,7 @@ class BakeSummary(Value):
     ovens: tuple[OvenTime, ...] = ()
     held: tuple[OvenHeld, ...] = ()
     rolls: tuple[RollSeen, ...] = ()
-    measures: tuple[Measure, ...] | None = None
+    measures: tuple[BakeMeasure, ...] | None = None
     facts: tuple[Fact, ...] = ()
     note: str = ""
     confirmed: tuple[Confirmed, ...] = ()

@@ -12,7 +12,7 @@ from kindwhisk.core.values.model import Value
 MOST_OFF = 40.0
 
 
-class Measure(Value):
+class BakeMeasure(Value):
     """A figure of a bake: ``value`` in ``unit``, and the range that was to be expected where there is one.
 
     ``key`` names it over all bakes of a formula (the step and what of it), ``words`` for a baker. ``of`` is the model's
@@ -71,11 +71,11 @@ def measure(  # noqa: PLR0913 - one field a parameter
     step: str = "",
     trend: bool = True,
     scale: float = 1.0,
-) -> Measure:
+) -> BakeMeasure:
     """A figure with what was expected of it; both are multiplied by ``scale`` to come to the unit."""
     ends = (None, None, None) if expected is None else (expected.low, expected.likely, expected.high)
     low, likely, high = (None if e is None else e * scale for e in ends)
-    return Measure(
+    return BakeMeasure(
         key=key, words=words, unit=unit, value=value * scale, low=low, likely=likely, high=high,
         of=None if of is None or of <= 0 else of * scale, step=step, trend=trend,
     )  # fmt: skip

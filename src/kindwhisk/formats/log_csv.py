@@ -8,7 +8,7 @@ from typing import NamedTuple
 
 from kindwhisk.bench.measures.signs import signs_of
 from kindwhisk.bench.record import BakeSummary
-from kindwhisk.core.measures import Fact, Measure, measure
+from kindwhisk.core.measures import BakeMeasure, Fact, measure
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.bake import BakeStep
@@ -169,7 +169,7 @@ PLACES: Mapping[str, tuple[tuple[str, ...], str, str, str]] = {
 """At which kinds of step a column was measured, and what it is called there."""
 
 
-def _measure(formula: Formula, column: str, value: float) -> Measure | None:
+def _measure(formula: Formula, column: str, value: float) -> BakeMeasure | None:
     """A figure of a table at the step of the formula that it belongs to; None where there is none."""
     if column == "humidity_percent":
         return measure("kitchen/humidity", "The kitchen's humidity", value, "%")

@@ -23,7 +23,7 @@ LONG = ", ".join(f"'$.{name}'" for name in ("dots", "measures", "facts", "ovens"
 _WORD = re.compile(r"\w+", re.UNICODE)
 
 
-class Order(StrEnum):
+class LogOrder(StrEnum):
     """Which bakes come first."""
 
     NEWEST = "newest"
@@ -41,7 +41,7 @@ class Wanted(NamedTuple):
     words: str = ""
     since: datetime | None = None
     until: datetime | None = None
-    order: Order = Order.NEWEST
+    order: LogOrder = LogOrder.NEWEST
 
 
 class FoundBake(NamedTuple):
@@ -75,10 +75,10 @@ class LogPages:
             CraftError: there is no such bake.
         """
         lead, conditions, values = _conditions(wanted)
-        starred = wanted.order in {Order.BEST, Order.WORST}
+        starred = wanted.order in {LogOrder.BEST, LogOrder.WORST}
         key = ('s."value"', 'b."started_at"', 'b."id"') if starred else ('b."started_at"', 'b."id"')
         # Of equal stars the newest comes first in both orders; else the order of time is that of the whole.
-        down = (wanted.order is Order.BEST, True, True) if starred else (wanted.order is Order.NEWEST,) * 2
+        down = (wanted.order is LogOrder.BEST, True, True) if starred else (wanted.order is LogOrder.NEWEST,) * 2
         if lead and not starred:
             key = ('m."started_at"', 'm."bake"')
         tables = '"bakerow" AS b'

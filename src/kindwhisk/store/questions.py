@@ -8,7 +8,7 @@ from datetime import UTC, datetime
 
 from peewee import SqliteDatabase
 
-from kindwhisk.core.trying.question import Question
+from kindwhisk.core.trying.question import OpenQuestion
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.store.models import QuestionRow, bound
 from kindwhisk.store.writing import Writer
@@ -22,15 +22,15 @@ class Questions:
     def __init__(self, database: SqliteDatabase, writing: Writer) -> None:
         self._rows, self._writing = bound(QuestionRow, database), writing
 
-    def all(self, formula: str | None = None) -> tuple[Question, ...]:
+    def all(self, formula: str | None = None) -> tuple[OpenQuestion, ...]:
         """Every question, open ones first and of these the newest first; of one formula where it is named."""
         rows = self._rows.select()
         if formula is not None:
             rows = rows.where(self._rows.formula == formula)
-        found = [Question.model_validate_json(r.document) for r in rows]
+        found = [OpenQuestion.model_validate_json(r.document) for r in rows]
         return tuple(sorted(found, key=lambda q: (q.closed_at is not None, -q.opened_at.timestamp(), q.id)))
 
-    def get(self, question: str) -> Question:
+    def get(self, question: str) -> OpenQuestion:
         """The question of that id.
 
         Raises:
@@ -41,9 +41,9 @@ class Questions:
             raise CraftError(
                 f"There is no question '{question}'.", field="question", remedy="Choose one on its formula's page."
             )
-        return Question.model_validate_json(row.document)
+        return OpenQuestion.model_validate_json(row.document)
 
-    def ask(self, question: Question, client_key: str) -> Question:
+    def ask(self, question: OpenQuestion, client_key: str) -> OpenQuestion:
         """Keep a new one under an id of its own; the same key again gives the same.
 
         Raises:
@@ -52,7 +52,7 @@ class Questions:
         with self._writing():
             known = self._rows.get_or_none(self._rows.client_key == client_key)
             if known is not None:
-                return Question.model_validate_json(known.document)
+                return OpenQuestion.model_validate_json(known.document)
             if self._rows.select().count() >= MOST:
                 raise CraftError(f"More than {MOST} questions.", field="text", remedy="Go on with one of those.")
             kept = question.model_copy(update={"id": secrets.token_hex(4)})
@@ -65,7 +65,7 @@ class Questions:
             )
             return kept
 
-    def change(self, question: str, how: Callable[[Question], Question]) -> Question:
+    def change(self, question: str, how: Callable[[OpenQuestion], OpenQuestion]) -> OpenQuestion:
         """Change one as it stands.
 
         Raises:

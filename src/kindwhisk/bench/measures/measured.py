@@ -12,7 +12,7 @@ from kindwhisk.core.builds.built import Built
 from kindwhisk.core.builds.rolled import Rolled
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.learning.figures import Figure
-from kindwhisk.core.measures import Fact, Measure, measure
+from kindwhisk.core.measures import BakeMeasure, Fact, measure
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.fill import FillStep
@@ -38,13 +38,13 @@ OVEN_HOLDS = Estimate(low=-7, likely=0, high=7, basis=Basis.HABIT)
 FILLS = Estimate(low=60, likely=88, high=103, basis=Basis.HABIT)
 
 
-def measures_of(at: Moment, held: tuple[OvenHeld, ...] = ()) -> tuple[Measure, ...]:
+def measures_of(at: Moment, held: tuple[OvenHeld, ...] = ()) -> tuple[BakeMeasure, ...]:
     """Everything that was measured, in the order of the work; ``held`` is what thermometers told of its ovens."""
     found = [*_by_step(at), *_ovens(at, held), *_waits(at), *_formula(at), *_whole(at)]
     return tuple({m.key: m for m in found}.values())
 
 
-def _by_step(at: Moment) -> Iterator[Measure]:
+def _by_step(at: Moment) -> Iterator[BakeMeasure]:
     made, progress = at.walked, at.progress
     for step in made.forecast.steps:
         own, shown = progress.steps.get(step.id), set[Figure]()
@@ -73,7 +73,7 @@ def _by_step(at: Moment) -> Iterator[Measure]:
             yield measure(f"{step.id}/strokes", f"{step.title}: strokes planned", strokes, trend=False, step=step.id)
 
 
-def _read(at: Moment, step_id: str, title: str) -> Iterator[Measure]:
+def _read(at: Moment, step_id: str, title: str) -> Iterator[BakeMeasure]:
     """What was typed, and what the probe last told of a step that is over."""
     made, progress = at.walked, at.progress
     step = made.forecast.step(step_id)
@@ -104,7 +104,7 @@ def _read(at: Moment, step_id: str, title: str) -> Iterator[Measure]:
         )  # fmt: skip
 
 
-def _ovens(at: Moment, held: tuple[OvenHeld, ...]) -> Iterator[Measure]:
+def _ovens(at: Moment, held: tuple[OvenHeld, ...]) -> Iterator[BakeMeasure]:
     bakes = {s.id: s.title for s in at.walked.formula.steps if isinstance(s, BakeStep)}
     for told in held:
         if told.step in bakes and told.seen.mean_c is not None:
@@ -116,7 +116,7 @@ def _ovens(at: Moment, held: tuple[OvenHeld, ...]) -> Iterator[Measure]:
             )  # fmt: skip
 
 
-def _waits(at: Moment) -> Iterator[Measure]:
+def _waits(at: Moment) -> Iterator[BakeMeasure]:
     for step_id, seconds in at.progress.waited_s(at.now, at.document.takers).items():
         try:
             step = at.walked.forecast.step(step_id)
@@ -130,7 +130,7 @@ def _waits(at: Moment) -> Iterator[Measure]:
             )
 
 
-def _formula(at: Moment) -> Iterator[Measure]:
+def _formula(at: Moment) -> Iterator[BakeMeasure]:
     made = at.walked
     for ratio in made.forecast.balance:
         scale = 1.0 if ratio.percent else 100.0
@@ -159,7 +159,7 @@ def _grams(at: Moment) -> dict[str, float]:
     return found
 
 
-def _whole(at: Moment) -> Iterator[Measure]:
+def _whole(at: Moment) -> Iterator[BakeMeasure]:
     made, progress, kitchen = at.walked, at.progress, at.document.kitchen
     yield measure("kitchen/air_c", "The kitchen's air", kitchen.air_c, "°C", expected=ROOM_C)
     damp = progress.humidity(at.began_at, at.now)

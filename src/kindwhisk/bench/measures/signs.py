@@ -5,16 +5,16 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator, Mapping, Sequence
 
 from kindwhisk.core.diagnosis.signs import Seen
-from kindwhisk.core.measures import Measure
+from kindwhisk.core.measures import BakeMeasure
 
-Of = Callable[[Measure, str], bool]
+Of = Callable[[BakeMeasure, str], bool]
 """Whether a measure tells of a sign; the second is the kind of its step."""
 
 
 def _ends(*names: str, kinds: str = "") -> Of:
     wanted = frozenset(kinds.split())
 
-    def tells(m: Measure, kind: str) -> bool:
+    def tells(m: BakeMeasure, kind: str) -> bool:
         return m.key.rsplit("/", 1)[-1] in names and (not wanted or kind in wanted)
 
     return tells
@@ -46,13 +46,15 @@ BY_SIGN: Mapping[str, Of] = {
 """Which of a bake's measures tells of which sign. Of several, the one that is furthest off counts."""
 
 
-def signs_of(measures: Sequence[Measure], kinds: Mapping[str, str], answers: Mapping[str, bool]) -> tuple[Seen, ...]:
+def signs_of(
+    measures: Sequence[BakeMeasure], kinds: Mapping[str, str], answers: Mapping[str, bool]
+) -> tuple[Seen, ...]:
     """What a record holds of each sign: figures with their ranges, and what was answered. ``kinds`` are those of the
     steps, by id."""
     return (*_measured(measures, kinds), *(Seen(sign=sign, yes=yes) for sign, yes in sorted(answers.items())))
 
 
-def _measured(measures: Sequence[Measure], kinds: Mapping[str, str]) -> Iterator[Seen]:
+def _measured(measures: Sequence[BakeMeasure], kinds: Mapping[str, str]) -> Iterator[Seen]:
     for sign, tells in BY_SIGN.items():
         own = [m for m in measures if m.off is not None and tells(m, kinds.get(m.step, ""))]
         if not own:

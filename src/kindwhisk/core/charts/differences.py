@@ -8,7 +8,7 @@ from collections.abc import Mapping, Sequence
 
 from scipy.special import ndtri
 
-from kindwhisk.core.measures import Fact, Measure
+from kindwhisk.core.measures import BakeMeasure, Fact
 from kindwhisk.core.values.estimate import RANGE_SD
 from kindwhisk.core.values.model import Value
 
@@ -23,7 +23,7 @@ RESULTS = frozenset({"stars", "height", "late"})
 MOST_OUT = 9.0
 
 
-class Difference(Value):
+class BakeDifference(Value):
     """Something that differed. ``out`` is by how many usual differences; ``spread`` is what two bakes usually differ
     by, from so many ``bakes``. ``result``: it is how they came out, not what was done."""
 
@@ -52,7 +52,7 @@ def spread_of(values: Sequence[float], supposed: float) -> float:
     return math.sqrt((PRIOR_BAKES * supposed**2 + count * own**2) / (PRIOR_BAKES + count))
 
 
-def _supposed(measure: Measure) -> float:
+def _supposed(measure: BakeMeasure) -> float:
     """What a figure is supposed to differ by, before any bake."""
     scale = measure.of or 1.0
     if measure.low is not None and measure.high is not None and measure.high > measure.low:
@@ -66,23 +66,25 @@ def out_by(share: float) -> float:
 
 
 def differences(
-    a: tuple[Sequence[Measure], Sequence[Fact]],
-    b: tuple[Sequence[Measure], Sequence[Fact]],
+    a: tuple[Sequence[BakeMeasure], Sequence[Fact]],
+    b: tuple[Sequence[BakeMeasure], Sequence[Fact]],
     usual: Mapping[str, Sequence[float]],
     facts: Mapping[str, Sequence[str]],
-) -> list[Difference]:
+) -> list[BakeDifference]:
     """All that differs between two bakes, what is furthest out of the usual first.
 
     Args:
         a: measures and facts of the one.
         b: those of the other.
-        usual: by key, what this kitchen's bakes of the formula had (as :attr:`Measure.compared`).
+        usual: by key, what this kitchen's bakes of the formula had (as :attr:`BakeMeasure.compared`).
         facts: by key, what was said of them.
     """
     return sorted([*_figures(a[0], b[0], usual), *_facts(a[1], b[1], facts)], key=lambda d: (-d.out, d.key))
 
 
-def _figures(a: Sequence[Measure], b: Sequence[Measure], usual: Mapping[str, Sequence[float]]) -> list[Difference]:
+def _figures(
+    a: Sequence[BakeMeasure], b: Sequence[BakeMeasure], usual: Mapping[str, Sequence[float]]
+) -> list[BakeDifference]:
     first, second = {m.key: m for m in a}, {m.key: m for m in b}
     found = []
     for key in dict.fromkeys((*first, *second)):
@@ -97,7 +99,7 @@ def _figures(a: Sequence[Measure], b: Sequence[Measure], usual: Mapping[str, Seq
         if out < LEAST_OUT:
             continue
         found.append(
-            Difference(
+            BakeDifference(
                 key=key, words=told.words, unit=told.unit, a=one.value, b=other.value,
                 said_a=_said(one), said_b=_said(other), out=min(MOST_OUT, out),
                 spread=math.sqrt(2) * spread * (told.of or 1.0), bakes=len(known), step=told.step,
@@ -107,7 +109,7 @@ def _figures(a: Sequence[Measure], b: Sequence[Measure], usual: Mapping[str, Seq
     return found
 
 
-def _facts(a: Sequence[Fact], b: Sequence[Fact], known: Mapping[str, Sequence[str]]) -> list[Difference]:
+def _facts(a: Sequence[Fact], b: Sequence[Fact], known: Mapping[str, Sequence[str]]) -> list[BakeDifference]:
     first, second = {f.key: f for f in a}, {f.key: f for f in b}
     found = []
     for key in dict.fromkeys((*first, *second)):
@@ -118,7 +120,7 @@ def _facts(a: Sequence[Fact], b: Sequence[Fact], known: Mapping[str, Sequence[st
         assert told is not None
         said = known.get(key, ())
         found.append(
-            Difference(
+            BakeDifference(
                 key=key, words=told.words, unit="",
                 said_a=one.said if one else "–", said_b=other.said if other else "–",
                 out=out_by(_differ(said)), spread=None, bakes=len(said),
@@ -135,7 +137,7 @@ def _differ(said: Sequence[str]) -> float:
     return (pairs - alike + 1) / (pairs + 3)
 
 
-def _said(measure: Measure) -> str:
+def _said(measure: BakeMeasure) -> str:
     size = abs(measure.value)
     digits = 0 if size >= 20 else 1 if size >= 2 else 2
     return f"{measure.value:.{digits}f} {measure.unit}".strip()

@@ -5,14 +5,14 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from kindwhisk.core.diagnosis.explanation import FAIRLY, Explanation
-from kindwhisk.core.measures import Measure
+from kindwhisk.core.measures import BakeMeasure
 
 GOOD = 4
 WORTH_SAYING = 2.0
 """From so many standard deviations on, a figure of a good bake is worth a word. Chosen."""
 
 
-def in_short(stars: int, why: Explanation | None, measures: Sequence[Measure]) -> str:
+def in_short(stars: int, why: Explanation | None, measures: Sequence[BakeMeasure]) -> str:
     """The sentence; empty where nothing is to be said.
 
     Args:

@@ -8,7 +8,7 @@ from datetime import datetime
 
 from kindwhisk.core.charts.control import chart
 from kindwhisk.core.charts.differences import MAD_TO_SD
-from kindwhisk.core.measures import Measure
+from kindwhisk.core.measures import BakeMeasure
 from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.model import Value
 
@@ -18,7 +18,7 @@ ENOUGH = 5
 MOST_BEHIND = 40
 
 
-class Point(Value):
+class TrendPoint(Value):
     """A bake on the chart. ``value`` is in the measure's unit, or percent of what was forecast; ``beyond``: it lies
     beyond the limits of its stretch."""
 
@@ -33,7 +33,7 @@ class Point(Value):
     step: str = ""
 
 
-class Stretch(Value):
+class TrendStretch(Value):
     """Limits from one bake on, as long as the next stretch has not begun; None where there are too few bakes."""
 
     first: int
@@ -60,8 +60,8 @@ class Trend(Value):
     measure: str
     words: str
     unit: str
-    points: tuple[Point, ...]
-    stretches: tuple[Stretch, ...]
+    points: tuple[TrendPoint, ...]
+    stretches: tuple[TrendStretch, ...]
     changes: tuple[Shift, ...]
     band: Estimate | None
     says: str
@@ -75,7 +75,7 @@ class Told(Value):
     title: str
     stars: int | None
     faults: tuple[str, ...]
-    measure: Measure
+    measure: BakeMeasure
 
 
 def own_band(told: Sequence[Told], published: Estimate | None) -> Estimate | None:
@@ -98,7 +98,7 @@ def _value(told: Told) -> float:
     return 100 * told.measure.compared if told.measure.of else told.measure.value
 
 
-def _band(measure: Measure) -> Estimate | None:
+def _band(measure: BakeMeasure) -> Estimate | None:
     """The range that the last bake's forecast held it against, in the chart's unit."""
     if measure.low is None or measure.likely is None or measure.high is None:
         return None
@@ -114,7 +114,7 @@ def trend(told: Sequence[Told], measure: str) -> Trend:
     found = chart(values)
     beyond = set(found.beyond)
     points = tuple(
-        Point(
+        TrendPoint(
             bake=t.bake, at=t.at, title=t.title, value=v, raw=t.measure.value, stars=t.stars, faults=t.faults,
             beyond=i in beyond, step=t.measure.step,
         )
@@ -134,7 +134,7 @@ def trend(told: Sequence[Told], measure: str) -> Trend:
         unit=unit,
         points=points,
         stretches=tuple(
-            Stretch(first=first, centre=lim and lim.centre, low=lim and lim.low, high=lim and lim.high)
+            TrendStretch(first=first, centre=lim and lim.centre, low=lim and lim.low, high=lim and lim.high)
             for first, lim in found.stretches
         ),
         changes=changes,

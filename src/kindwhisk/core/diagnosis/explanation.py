@@ -22,7 +22,7 @@ HUMBLE_AT = 2
 ASK_FROM = 0.02
 
 
-class Asked(Value):
+class SignAsked(Value):
     """Something that was not seen and would tell: a question, or how it is measured the next time."""
 
     sign: str
@@ -40,7 +40,7 @@ class CauseTold(Value):
     probability: float
     speaks_for: tuple[str, ...]
     speaks_against: tuple[str, ...]
-    ask: tuple[Asked, ...]
+    ask: tuple[SignAsked, ...]
     lever: str
     change: Lever | None
     at: tuple[str, ...]
@@ -60,7 +60,7 @@ class Explanation(Value):
     humble: bool
     causes: tuple[CauseTold, ...]
     unlisted: float
-    ask: tuple[Asked, ...]
+    ask: tuple[SignAsked, ...]
 
 
 def found_faults(words: Sequence[str], family: Family) -> tuple[list[Fault], list[str]]:
@@ -75,9 +75,9 @@ def found_faults(words: Sequence[str], family: Family) -> tuple[list[Fault], lis
     return list(found.values()), strange
 
 
-def _asked(key: str) -> Asked:
+def _asked(key: str) -> SignAsked:
     sign: Sign = SIGNS[key]
-    return Asked(sign=key, name=sign.name, question=sign.asks, measure=sign.measure)
+    return SignAsked(sign=key, name=sign.name, question=sign.asks, measure=sign.measure)
 
 
 def _weighed(cause: Cause, seen: Sequence[Seen]) -> list[tuple[float, Seen]]:

@@ -32,7 +32,7 @@ class Trial(Value):
         return self.begun_at <= moment and (self.ended_at is None or moment < self.ended_at)
 
 
-class Question(Value):
+class OpenQuestion(Value):
     """A question on a formula. ``faults`` are what it asks about, ``suspects`` keys of causes. ``left_out`` are bakes
     that don't count; ``learned`` is what it was closed with."""
 
@@ -52,7 +52,7 @@ class Question(Value):
         """What is tried now."""
         return next((t for t in reversed(self.trials) if t.ended_at is None), None) if self.closed_at is None else None
 
-    def begin(self, trial: Trial) -> Question:
+    def begin(self, trial: Trial) -> OpenQuestion:
         """The same with one more change; the one that was tried until now ends.
 
         Raises:
@@ -67,21 +67,21 @@ class Question(Value):
         ended = tuple(t if t.ended_at else t.model_copy(update={"ended_at": trial.begun_at}) for t in self.trials)
         return self.model_copy(update={"trials": (*ended, trial)})
 
-    def end(self, at: datetime) -> Question:
+    def end(self, at: datetime) -> OpenQuestion:
         """The same with nothing tried any more."""
         ended = tuple(t if t.ended_at else t.model_copy(update={"ended_at": at}) for t in self.trials)
         return self.model_copy(update={"trials": ended})
 
-    def counting(self, bake: str, *, counts: bool) -> Question:
+    def counting(self, bake: str, *, counts: bool) -> OpenQuestion:
         """The same with a bake that counts, or does not."""
         left = tuple(b for b in self.left_out if b != bake)
         return self.model_copy(update={"left_out": left if counts else (*left, bake)[-MOST_LEFT_OUT:]})
 
-    def close(self, at: datetime, learned: str) -> Question:
+    def close(self, at: datetime, learned: str) -> OpenQuestion:
         """Closed with what was learned."""
         return self.end(at).model_copy(update={"closed_at": at, "learned": learned})
 
-    def reopen(self) -> Question:
+    def reopen(self) -> OpenQuestion:
         """Open again."""
         return self.model_copy(update={"closed_at": None, "learned": ""})
 
@@ -108,7 +108,7 @@ class TrialTold(Value):
 class QuestionTold(Value):
     """A question with all that its bakes say."""
 
-    question: Question
+    question: OpenQuestion
     before: tuple[TriedBake, ...]
     trials: tuple[TrialTold, ...]
     says: str
@@ -119,7 +119,7 @@ def _counted(bakes: Sequence[TriedBake]) -> Came:
     return Came(sum(b.came for b in counting), len(counting))
 
 
-def told(question: Question, bakes: Sequence[tuple[str, datetime, tuple[str, ...], int | None]]) -> QuestionTold:
+def told(question: OpenQuestion, bakes: Sequence[tuple[str, datetime, tuple[str, ...], int | None]]) -> QuestionTold:
     """What the bakes of its formula say.
 
     Args:
@@ -142,7 +142,7 @@ def told(question: Question, bakes: Sequence[tuple[str, datetime, tuple[str, ...
     return QuestionTold(question=question, before=before, trials=tuple(trials), says=_says(question, trials, before))
 
 
-def _says(question: Question, trials: Sequence[TrialTold], before: Sequence[TriedBake]) -> str:
+def _says(question: OpenQuestion, trials: Sequence[TrialTold], before: Sequence[TriedBake]) -> str:
     """The whole in a sentence."""
     if question.closed_at is not None:
         return question.learned or "Closed without an answer."

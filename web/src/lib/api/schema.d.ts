@@ -13,7 +13,8 @@ export interface paths {
         };
         /**
          * Listed
-         * @description Up to 200 bakes, the newest first; those after the one whose id is ``before``, for the next 200.
+         * @description Bakes in the order that was asked for, at most 200; those after the one whose id is ``before``, for the next
+         *     page. What is not told does not matter; of words each has to be in a title, note, fault or reason.
          */
         get: operations["listed_api_bakes_get"];
         put?: never;
@@ -22,6 +23,46 @@ export interface paths {
          * @description Start a bake: scale, plan, and keep all of it. A repeated key answers with the same bake.
          */
         post: operations["start_api_bakes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Choices
+         * @description What bakes can be looked for by: every value that any of them has.
+         */
+        get: operations["choices_api_bakes_choices_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare
+         * @description All that differs between two bakes, what is furthest out of this kitchen's usual spread first.
+         */
+        get: operations["compare_api_bakes_compare_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -80,6 +121,26 @@ export interface paths {
          * @description The state of a bake now; ``step`` names one more step to show close up.
          */
         get: operations["state_api_bakes__bake_id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/{bake_id}.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Record
+         * @description The record of a bake on paper.
+         */
+        get: operations["record_api_bakes__bake_id__pdf_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -148,6 +209,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bakes/{bake_id}/entry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One
+         * @description A bake's line; all that there is of one that was read in from a file.
+         */
+        get: operations["one_api_bakes__bake_id__entry_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bakes/{bake_id}/events": {
         parameters: {
             query?: never;
@@ -182,6 +263,26 @@ export interface paths {
          * @description What would follow if that happened: what is lost and needed, when it is ready. Nothing is kept.
          */
         post: operations["foreseen_api_bakes__bake_id__foreseen_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/{bake_id}/in-short": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * In Short
+         * @description What a bake says in a sentence, and the one thing to do otherwise; empty where nothing is to be said.
+         */
+        get: operations["in_short_api_bakes__bake_id__in_short_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -260,6 +361,67 @@ export interface paths {
          * @description The last things that happened, the latest first: what each was, and what stands in the way of its undo.
          */
         get: operations["last_things_api_bakes__bake_id__last_things_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/{bake_id}/levers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Lever
+         * @description Write a cause's lever into the newest version of the bake's formula, as a note or as a change.
+         */
+        post: operations["take_lever_api_bakes__bake_id__levers_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/{bake_id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add
+         * @description A photo as the body, at the bench or afterwards. It is turned upright, scaled, and freed of place and camera; it
+         *     is acknowledged once it is on the disk. The same key again adds nothing.
+         */
+        post: operations["add_api_bakes__bake_id__photos_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bakes/{bake_id}/photos/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Photo
+         * @description A photo of a bake by its number, full size or small.
+         */
+        get: operations["photo_api_bakes__bake_id__photos__number__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1469,6 +1631,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/diagnosis": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Diagnosis
+         * @description Why it came out like that: from a bake of the Log, from a record that is told, or from its faults alone.
+         */
+        post: operations["diagnosis_api_diagnosis_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/diagnosis/faults": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Faults
+         * @description The faults that bakes of a class can show.
+         */
+        get: operations["faults_api_diagnosis_faults_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/formulas": {
         parameters: {
             query?: never;
@@ -2317,6 +2519,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/log.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * As Table
+         * @description All bakes, one row each, or all that was read at the bench, one row a reading.
+         */
+        get: operations["as_table_api_log_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * From Table
+         * @description Take bakes of before from a table: they are found, followed and compared like others, but have no record beyond
+         *     their line. A bake of the same formula that began at the same moment is there already.
+         */
+        post: operations["from_table_api_log_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orders": {
         parameters: {
             query?: never;
@@ -2524,6 +2767,150 @@ export interface paths {
          * @description When each step starts and ends; if it can't be ready in time, by how much and what drives it.
          */
         post: operations["plan_api_plans_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Listed
+         * @description Questions, open ones first, each with what its bakes say.
+         */
+        get: operations["listed_api_questions_get"];
+        put?: never;
+        /**
+         * Ask
+         * @description Keep a question open; the same key again opens no second one.
+         */
+        post: operations["ask_api_questions_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/questions/{question_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * One
+         * @description A question with what its bakes say.
+         */
+        get: operations["one_api_questions__question_id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/questions/{question_id}/bakes/{bake_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Counts
+         * @description Whether a bake counts: one that did not try the change, or went wrong otherwise, can be left out.
+         */
+        put: operations["counts_api_questions__question_id__bakes__bake_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/questions/{question_id}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Close
+         * @description Close it with what was learned.
+         */
+        post: operations["close_api_questions__question_id__close_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/questions/{question_id}/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reopen
+         * @description Open it again.
+         */
+        post: operations["reopen_api_questions__question_id__reopen_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/questions/{question_id}/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin
+         * @description Try one change from now on, in every bake of the formula; what was tried until now ends.
+         */
+        post: operations["begin_api_questions__question_id__trials_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/questions/{question_id}/trials/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * End
+         * @description Try nothing any more, but keep the question open.
+         */
+        post: operations["end_api_questions__question_id__trials_end_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2738,6 +3125,46 @@ export interface paths {
          * @description Events after ``Last-Event-ID`` (or ``after``), else from now on; the id is the place to resume from.
          */
         get: operations["stream_api_stream_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Trends
+         * @description A measure over the last bakes of a formula, an oven or a person: points, limits, changes.
+         */
+        get: operations["trends_api_trends_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trends/measures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Measures
+         * @description What was measured of these bakes, in the order of the work.
+         */
+        get: operations["measures_api_trends_measures_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2985,6 +3412,12 @@ export interface components {
             /** Name */
             name: string;
         };
+        /**
+         * Answer
+         * @description What the bakes say so far.
+         * @enum {string}
+         */
+        Answer: "helps" | "makes it worse" | "not told yet" | "too few bakes";
         /**
          * AnswerView
          * @description An answer to something that a baker asks, in minutes; ``cannot`` stands where it would never be done.
@@ -3253,8 +3686,45 @@ export interface components {
             planned: components["schemas"]["Braid"];
         };
         /**
+         * BakeDifference
+         * @description Something that differed. ``out`` is by how many usual differences; ``spread`` is what two bakes usually differ
+         *     by, from so many ``bakes``. ``result``: it is how they came out, not what was done.
+         */
+        BakeDifference: {
+            /** A */
+            a?: number | null;
+            /** B */
+            b?: number | null;
+            /** Bakes */
+            bakes: number;
+            /** Key */
+            key: string;
+            /** Out */
+            out: number;
+            /**
+             * Result
+             * @default false
+             */
+            result: boolean;
+            /** Said A */
+            said_a: string;
+            /** Said B */
+            said_b: string;
+            /** Spread */
+            spread: number | null;
+            /**
+             * Step
+             * @default
+             */
+            step: string;
+            /** Unit */
+            unit: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * BakeEntry
-         * @description A line of the Log.
+         * @description A line of the Log. Of the summary only what a line shows.
          */
         BakeEntry: {
             /** Formula Id */
@@ -3366,6 +3836,64 @@ export interface components {
             weight_g: number;
         };
         /**
+         * BakeMeasure
+         * @description A figure of a bake: ``value`` in ``unit``, and the range that was to be expected where there is one.
+         *
+         *     ``key`` names it over all bakes of a formula (the step and what of it), ``words`` for a baker. ``of`` is the model's
+         *     value before anything was learned: what a time is held against when bakes of other sizes are compared; None where
+         *     the value itself is. ``trend``: it is worth following from bake to bake.
+         */
+        BakeMeasure: {
+            /** High */
+            high?: number | null;
+            /** Key */
+            key: string;
+            /** Likely */
+            likely?: number | null;
+            /** Low */
+            low?: number | null;
+            /** Of */
+            of?: number | null;
+            /**
+             * Step
+             * @default
+             */
+            step: string;
+            /**
+             * Trend
+             * @default true
+             */
+            trend: boolean;
+            /**
+             * Unit
+             * @default
+             */
+            unit: string;
+            /** Value */
+            value: number;
+            /** Words */
+            words: string;
+        };
+        /**
+         * BakeShort
+         * @description A bake in a word: what it was, when, and how it came out.
+         */
+        BakeShort: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Faults */
+            faults: string[];
+            /** Id */
+            id: string;
+            /** Stars */
+            stars: number | null;
+            /** Title */
+            title: string;
+        };
+        /**
          * BakeState
          * @description Everything that a page needs, from the events and a moment.
          *
@@ -3428,6 +3956,8 @@ export interface components {
              */
             now: string;
             outcome: components["schemas"]["OutcomeRecorded"] | null;
+            /** Photos */
+            photos: components["schemas"]["PhotoTaken"][];
             /** Questions */
             questions: components["schemas"]["QuestionView"][];
             /** Readings */
@@ -3552,9 +4082,15 @@ export interface components {
          * BakeSummary
          * @description A finished bake in short: the cups that count, how it came out, and what it showed of every learned figure.
          *
-         *     ``dots`` are named within the bake; None where they were not worked out yet.
+         *     ``dots`` are named within the bake; ``measures`` are all its figures, ``facts`` what it was made with, ``confirmed``
+         *     the causes that were found of its faults. None where an earlier version has not worked them out.
          */
         BakeSummary: {
+            /**
+             * Confirmed
+             * @default []
+             */
+            confirmed: components["schemas"]["Confirmed"][];
             counted?: components["schemas"]["Counted"] | null;
             /**
              * Cups
@@ -3563,6 +4099,11 @@ export interface components {
             cups: components["schemas"]["CupRead"][];
             /** Dots */
             dots?: components["schemas"]["Dot"][] | null;
+            /**
+             * Facts
+             * @default []
+             */
+            facts: components["schemas"]["Fact"][];
             /**
              * Faults
              * @default []
@@ -3577,6 +4118,13 @@ export interface components {
             held: components["schemas"]["OvenHeld"][];
             /** Late By S */
             late_by_s: number;
+            /** Measures */
+            measures?: components["schemas"]["BakeMeasure"][] | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
             /**
              * Ovens
              * @default []
@@ -3667,6 +4215,20 @@ export interface components {
         BakesBegun: {
             /** Bakes */
             bakes: string[];
+        };
+        /**
+         * BakesCompared
+         * @description Two bakes and all that differs between them, furthest out of the usual first.
+         */
+        BakesCompared: {
+            a: components["schemas"]["BakeShort"];
+            b: components["schemas"]["BakeShort"];
+            /** Bakes */
+            bakes: number;
+            /** Differences */
+            differences: components["schemas"]["BakeDifference"][];
+            /** Says */
+            says: string;
         };
         /**
          * Band
@@ -3911,6 +4473,55 @@ export interface components {
             rise_k: components["schemas"]["Estimate"];
         };
         /**
+         * CauseConfirmed
+         * @description What a fault of this bake came from, as the baker has found; an empty ``cause`` takes that away.
+         */
+        CauseConfirmed: {
+            /** At */
+            at?: string | null;
+            /** Cause */
+            cause: string;
+            /** Client Key */
+            client_key: string;
+            /** Fault */
+            fault: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cause_confirmed";
+        };
+        /**
+         * CauseView
+         * @description A cause, how probable it is, what speaks for and against it, what would tell, and what to do about it.
+         */
+        CauseView: {
+            /** Against */
+            against: string[];
+            /** Ask */
+            ask: components["schemas"]["SignAsked"][];
+            /** Cause */
+            cause: string;
+            /** Change */
+            change: string;
+            /** Confirmed */
+            confirmed: number;
+            /** For */
+            for: string[];
+            /** Lever */
+            lever: string;
+            /** Probability */
+            probability: number;
+            /** Step */
+            step: string;
+            /** Step Title */
+            step_title: string;
+            /** Why */
+            why: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Caution
          * @description A caution to be read before the step starts.
          */
@@ -4136,6 +4747,14 @@ export interface components {
              * Format: date-time
              */
             wall_at: string;
+        };
+        /**
+         * ClosedBody
+         * @description What was learned; it stands on the formula's page from then on.
+         */
+        ClosedBody: {
+            /** Learned */
+            learned: string;
         };
         /**
          * CoatBody
@@ -4367,6 +4986,23 @@ export interface components {
             differences: components["schemas"]["Difference"][];
         };
         /**
+         * Comparison
+         * @description ``better``: how probable it is that the fault comes less often with the change. ``before`` and ``after`` are the
+         *     shares of bakes in which it came. ``more_bakes`` is how many more would tell, if they went on like this (0 where it
+         *     is told, or where they would never tell).
+         */
+        Comparison: {
+            after: components["schemas"]["Estimate"];
+            answer: components["schemas"]["Answer"];
+            before: components["schemas"]["Estimate"];
+            /** Better */
+            better: number;
+            /** More Bakes */
+            more_bakes: number;
+            /** Says */
+            says: string;
+        };
+        /**
          * Component
          * @description A part with steps of its own; its result goes into other parts or is the whole.
          *
@@ -4521,6 +5157,16 @@ export interface components {
             stage: string;
             /** Sucrose Percent */
             sucrose_percent: number;
+        };
+        /**
+         * Confirmed
+         * @description A bake's fault (its words) whose cause (its key, or :data:`~.faults.UNLISTED`) was confirmed.
+         */
+        Confirmed: {
+            /** Cause */
+            cause: string;
+            /** Fault */
+            fault: string;
         };
         /**
          * Content
@@ -4821,6 +5467,14 @@ export interface components {
              * @default 0
              */
             hollow: number;
+        };
+        /**
+         * CountsBody
+         * @description Whether a bake counts for a question.
+         */
+        CountsBody: {
+            /** Counts */
+            counts: boolean;
         };
         /**
          * CourseAddition
@@ -5444,6 +6098,59 @@ export interface components {
             own_mm: number;
         };
         /**
+         * DiagnosisBody
+         * @description What went wrong with which class, and what was seen of it: by a record, or by a bake of the Log (its faults and
+         *     class then are its own where none are told).
+         */
+        DiagnosisBody: {
+            /**
+             * Bake
+             * @default
+             */
+            bake: string;
+            /**
+             * Class
+             * @default
+             */
+            class: string;
+            /**
+             * Faults
+             * @default []
+             */
+            faults: string[];
+            record?: components["schemas"]["RecordBody"] | null;
+        };
+        /**
+         * DiagnosisView
+         * @description Causes, the likeliest first. ``confirmed`` is, by fault, what was found to be its cause.
+         */
+        DiagnosisView: {
+            /** Answers */
+            answers: {
+                [key: string]: boolean;
+            };
+            /** Ask */
+            ask: components["schemas"]["SignAsked"][];
+            /** Causes */
+            causes: components["schemas"]["CauseView"][];
+            /** Confirmed */
+            confirmed: {
+                [key: string]: string;
+            };
+            /** Faults */
+            faults: string[];
+            /** Humble */
+            humble: boolean;
+            /** In Short */
+            in_short: string;
+            /** Says */
+            says: string;
+            /** Unknown */
+            unknown: string[];
+            /** Unlisted */
+            unlisted: number;
+        };
+        /**
          * Difference
          * @description ``before`` is empty for what is added, ``after`` for what is gone.
          */
@@ -5922,6 +6629,18 @@ export interface components {
          */
         Face: "baked face inside" | "baked face outside";
         /**
+         * Fact
+         * @description Something that a bake was made with, in words.
+         */
+        Fact: {
+            /** Key */
+            key: string;
+            /** Said */
+            said: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * FamilyFactor
          * @description The factor of this oven for a kind of bake.
          */
@@ -5929,6 +6648,18 @@ export interface components {
             /** Family */
             family: string;
             time: components["schemas"]["TimeFactor"];
+        };
+        /**
+         * FaultView
+         * @description A fault that can be chosen: its words, and the name of its picture.
+         */
+        FaultView: {
+            /** Also */
+            also: string[];
+            /** Drawn */
+            drawn: string;
+            /** Words */
+            words: string;
         };
         /**
          * Feel
@@ -7961,6 +8692,39 @@ export interface components {
             water_g: number;
         };
         /**
+         * LeverBody
+         * @description A cause whose lever is taken into the formula of the bake, at ``step`` or where it belongs.
+         */
+        LeverBody: {
+            /** Cause */
+            cause: string;
+            /**
+             * How
+             * @default note
+             * @enum {string}
+             */
+            how: "note" | "change";
+            /**
+             * Step
+             * @default
+             */
+            step: string;
+        };
+        /**
+         * LeverTaken
+         * @description What was written into which version.
+         */
+        LeverTaken: {
+            /** Formula */
+            formula: string;
+            /** Said */
+            said: string;
+            /** Step */
+            step: string;
+            /** Version */
+            version: number;
+        };
+        /**
          * Limit
          * @description All there is of an ingredient, in grams.
          */
@@ -8200,6 +8964,64 @@ export interface components {
              * @enum {string}
              */
             shape: "loaf";
+        };
+        /**
+         * LogChoice
+         * @description Something that bakes can be looked for by.
+         */
+        LogChoice: {
+            /** Value */
+            value: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * LogChoices
+         * @description All that bakes of this kitchen can be looked for by.
+         */
+        LogChoices: {
+            /** Classes */
+            classes: components["schemas"]["LogChoice"][];
+            /** Faults */
+            faults: components["schemas"]["LogChoice"][];
+            /** Formulas */
+            formulas: components["schemas"]["LogChoice"][];
+            /** Hands */
+            hands: components["schemas"]["LogChoice"][];
+            /** Ovens */
+            ovens: components["schemas"]["LogChoice"][];
+        };
+        /**
+         * LogOrder
+         * @description Which bakes come first.
+         * @enum {string}
+         */
+        LogOrder: "newest" | "oldest" | "best" | "worst";
+        /**
+         * LogRead
+         * @description How many bakes were taken from a table, and how many were there already.
+         */
+        LogRead: {
+            /** Known */
+            known: number;
+            /** Taken */
+            taken: number;
+        };
+        /**
+         * LogRows
+         * @description What the rows of a table are.
+         * @enum {string}
+         */
+        LogRows: "bakes" | "readings";
+        /**
+         * LogTable
+         * @description A table of bakes of before. The same key again adds nothing.
+         */
+        LogTable: {
+            /** Client Key */
+            client_key: string;
+            /** Text */
+            text: string;
         };
         /**
          * Loss
@@ -8448,6 +9270,20 @@ export interface components {
             label: string;
             /** Name */
             name: string;
+        };
+        /**
+         * MeasureName
+         * @description A measure that bakes of a formula have, and in how many of them.
+         */
+        MeasureName: {
+            /** Bakes */
+            bakes: number;
+            /** Key */
+            key: string;
+            /** Unit */
+            unit: string;
+            /** Words */
+            words: string;
         };
         /**
          * MeasuredBody
@@ -8965,6 +9801,48 @@ export interface components {
             of: string;
             /** Share */
             share: number;
+        };
+        /**
+         * OpenQuestion
+         * @description A question on a formula. ``faults`` are what it asks about, ``suspects`` keys of causes. ``left_out`` are bakes
+         *     that don't count; ``learned`` is what it was closed with.
+         */
+        OpenQuestion: {
+            /** Closed At */
+            closed_at?: string | null;
+            /** Faults */
+            faults: string[];
+            /** Formula */
+            formula: string;
+            /** Id */
+            id: string;
+            /**
+             * Learned
+             * @default
+             */
+            learned: string;
+            /**
+             * Left Out
+             * @default []
+             */
+            left_out: string[];
+            /**
+             * Opened At
+             * Format: date-time
+             */
+            opened_at: string;
+            /**
+             * Suspects
+             * @default []
+             */
+            suspects: string[];
+            /** Text */
+            text: string;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: components["schemas"]["Trial"][];
         };
         /**
          * Order
@@ -9861,6 +10739,54 @@ export interface components {
          */
         Phase: "not known yet" | "heating" | "boiling" | "near" | "there" | "past" | "not rising";
         /**
+         * PhotoAdded
+         * @description A photo was taken: ``digest`` names its file, ``width`` and ``height`` are its pixels. The product writes it once
+         *     the file is on the disk.
+         */
+        PhotoAdded: {
+            /** At */
+            at?: string | null;
+            /** Client Key */
+            client_key: string;
+            /** Digest */
+            digest: string;
+            /** Height */
+            height: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "photo_added";
+            /** @default other */
+            shows: components["schemas"]["PhotoView"];
+            /** Width */
+            width: number;
+        };
+        /**
+         * PhotoTaken
+         * @description A photo: its number within the bake, when it came, what it shows, and its pixels.
+         */
+        PhotoTaken: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Height */
+            height: number;
+            /** Number */
+            number: number;
+            shows: components["schemas"]["PhotoView"];
+            /** Width */
+            width: number;
+        };
+        /**
+         * PhotoView
+         * @description What a photo shows.
+         * @enum {string}
+         */
+        PhotoView: "crumb" | "top" | "side" | "the cut" | "other";
+        /**
          * Piece
          * @description A stretch of a strand: a step at work, or its result waiting.
          *
@@ -10654,6 +11580,38 @@ export interface components {
             text: string;
         };
         /**
+         * QuestionBody
+         * @description A question: its formula, its words, the faults that it asks about, and what is suspected (keys of causes).
+         */
+        QuestionBody: {
+            /** Client Key */
+            client_key: string;
+            /** Faults */
+            faults: string[];
+            /** Formula */
+            formula: string;
+            /**
+             * Suspects
+             * @default []
+             */
+            suspects: string[];
+            /** Text */
+            text: string;
+        };
+        /**
+         * QuestionTold
+         * @description A question with all that its bakes say.
+         */
+        QuestionTold: {
+            /** Before */
+            before: components["schemas"]["TriedBake"][];
+            question: components["schemas"]["OpenQuestion"];
+            /** Says */
+            says: string;
+            /** Trials */
+            trials: components["schemas"]["TrialTold"][];
+        };
+        /**
          * QuestionView
          * @description What is asked about something that was entered; ``entry`` is what it was.
          */
@@ -11112,6 +12070,17 @@ export interface components {
             technique?: components["schemas"]["Technique"] | null;
             /** Text */
             text: string;
+        };
+        /**
+         * RecordBody
+         * @description A record that is told rather than kept.
+         */
+        RecordBody: {
+            /**
+             * Signs
+             * @default []
+             */
+            signs: components["schemas"]["SignBody"][];
         };
         /**
          * RecoverStep
@@ -12111,6 +13080,29 @@ export interface components {
             step: string;
         };
         /**
+         * Shift
+         * @description A change told from noise: at which bake it began, when it could be known, and from what to what.
+         */
+        Shift: {
+            /** After */
+            after: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bake */
+            bake: string;
+            /** Before */
+            before: number;
+            /** Begins */
+            begins: number;
+            /** Noticed */
+            noticed: number;
+            /** Says */
+            says: string;
+        };
+        /**
          * Shopping
          * @description What to buy; ``amount`` is what it costs as far as prices are known, ``unpriced`` what has none.
          */
@@ -12245,6 +13237,61 @@ export interface components {
              * @default
              */
             too_far: string;
+        };
+        /**
+         * SignAnswered
+         * @description Something that only who was there can say of a bake, for the question why; None takes the answer away.
+         */
+        SignAnswered: {
+            /** At */
+            at?: string | null;
+            /** Client Key */
+            client_key: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sign_answered";
+            /** Sign */
+            sign: string;
+            /** Yes */
+            yes: boolean | null;
+        };
+        /**
+         * SignAsked
+         * @description Something that was not seen and would tell: a question, or how it is measured the next time.
+         */
+        SignAsked: {
+            /**
+             * Measure
+             * @default
+             */
+            measure: string;
+            /** Name */
+            name: string;
+            /**
+             * Question
+             * @default
+             */
+            question: string;
+            /** Sign */
+            sign: string;
+        };
+        /**
+         * SignBody
+         * @description What was seen: of a measured sign its value with the usual range, of a question yes or no.
+         */
+        SignBody: {
+            /** High */
+            high?: number | null;
+            /** Low */
+            low?: number | null;
+            /** Sign */
+            sign: string;
+            /** Value */
+            value?: number | null;
+            /** Yes */
+            yes?: boolean | null;
         };
         /**
          * SkinBody
@@ -14159,6 +15206,138 @@ export interface components {
             width_mm: number;
         };
         /**
+         * Trend
+         * @description A measure over many bakes. ``band`` is where it should lie; its basis tells whose band that is.
+         */
+        Trend: {
+            band: components["schemas"]["Estimate"] | null;
+            /** Changes */
+            changes: components["schemas"]["Shift"][];
+            /** Measure */
+            measure: string;
+            /** Points */
+            points: components["schemas"]["TrendPoint"][];
+            /** Says */
+            says: string;
+            /** Stretches */
+            stretches: components["schemas"]["TrendStretch"][];
+            /** Unit */
+            unit: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * TrendPoint
+         * @description A bake on the chart. ``value`` is in the measure's unit, or percent of what was forecast; ``beyond``: it lies
+         *     beyond the limits of its stretch.
+         */
+        TrendPoint: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bake */
+            bake: string;
+            /** Beyond */
+            beyond: boolean;
+            /** Faults */
+            faults: string[];
+            /** Raw */
+            raw: number;
+            /** Stars */
+            stars: number | null;
+            /**
+             * Step
+             * @default
+             */
+            step: string;
+            /** Title */
+            title: string;
+            /** Value */
+            value: number;
+        };
+        /**
+         * TrendStretch
+         * @description Limits from one bake on, as long as the next stretch has not begun; None where there are too few bakes.
+         */
+        TrendStretch: {
+            /** Centre */
+            centre: number | null;
+            /** First */
+            first: number;
+            /** High */
+            high: number | null;
+            /** Low */
+            low: number | null;
+        };
+        /**
+         * Trial
+         * @description One change: what it is, which cause it is against (its key, or empty), and when it began and ended.
+         */
+        Trial: {
+            /**
+             * Begun At
+             * Format: date-time
+             */
+            begun_at: string;
+            /** Change */
+            change: string;
+            /** Ended At */
+            ended_at?: string | null;
+            /** Id */
+            id: string;
+            /**
+             * Suspect
+             * @default
+             */
+            suspect: string;
+        };
+        /**
+         * TrialBody
+         * @description One change that is tried from now on: what it is, and the cause that it is against.
+         */
+        TrialBody: {
+            /** Change */
+            change: string;
+            /**
+             * Suspect
+             * @default
+             */
+            suspect: string;
+        };
+        /**
+         * TrialTold
+         * @description A change with its bakes, and what they say against those before.
+         */
+        TrialTold: {
+            /** Bakes */
+            bakes: components["schemas"]["TriedBake"][];
+            comparison: components["schemas"]["Comparison"];
+            trial: components["schemas"]["Trial"];
+        };
+        /**
+         * TriedBake
+         * @description A bake of the formula that came to an end and was told of: whether the fault came.
+         */
+        TriedBake: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Came */
+            came: boolean;
+            /** Counts */
+            counts: boolean;
+            /** Faults */
+            faults: string[];
+            /** Id */
+            id: string;
+            /** Stars */
+            stars: number | null;
+        };
+        /**
          * TrimStep
          * @description Trim ``edge_mm`` off all round, or to a disc of ``round_mm``.
          */
@@ -15068,9 +16247,19 @@ export interface operations {
     listed_api_bakes_get: {
         parameters: {
             query?: {
-                status?: ("running" | "finished" | "abandoned") | null;
-                formula_id?: string | null;
+                status?: ("running" | "finished" | "abandoned" | "earlier") | null;
+                formula?: string | null;
+                class?: string | null;
+                oven?: string | null;
+                hands?: string | null;
+                fault?: string | null;
+                stars?: number | null;
+                words?: string;
+                since?: string | null;
+                until?: string | null;
+                sort?: components["schemas"]["LogOrder"];
                 before?: string | null;
+                limit?: number;
             };
             header?: never;
             path?: never;
@@ -15099,16 +16288,6 @@ export interface operations {
             };
             /** @description There is no such thing. */
             404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description It does not fit what has happened so far. */
-            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15173,6 +16352,109 @@ export interface operations {
             };
             /** @description It does not fit what has happened so far. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    choices_api_bakes_choices_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogChoices"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    compare_api_bakes_compare_get: {
+        parameters: {
+            query: {
+                a: string;
+                b: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakesCompared"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15357,6 +16639,60 @@ export interface operations {
             };
             /** @description It does not fit what has happened so far. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    record_api_bakes__bake_id__pdf_get: {
+        parameters: {
+            query?: {
+                paper?: components["schemas"]["Paper"];
+            };
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15563,6 +16899,58 @@ export interface operations {
             };
         };
     };
+    one_api_bakes__bake_id__entry_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakeEntry"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     tell_api_bakes__bake_id__events_post: {
         parameters: {
             query?: never;
@@ -15574,7 +16962,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["SyrupPoured"] | components["schemas"]["DoneBefore"] | components["schemas"]["BegunAgain"] | components["schemas"]["Changed"] | components["schemas"]["DayMoved"] | components["schemas"]["NotYet"] | components["schemas"]["Touched"] | components["schemas"]["PiecesCounted"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["ProbePlaced"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["Answered"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
+                "application/json": components["schemas"]["StepStarted"] | components["schemas"]["StepDone"] | components["schemas"]["StepSkipped"] | components["schemas"]["SyrupPoured"] | components["schemas"]["DoneBefore"] | components["schemas"]["BegunAgain"] | components["schemas"]["Changed"] | components["schemas"]["DayMoved"] | components["schemas"]["NotYet"] | components["schemas"]["Touched"] | components["schemas"]["PiecesCounted"] | components["schemas"]["GateTicked"] | components["schemas"]["CueDone"] | components["schemas"]["ReadingAdded"] | components["schemas"]["ProbePlaced"] | components["schemas"]["TimerStarted"] | components["schemas"]["TimerStopped"] | components["schemas"]["NoteAdded"] | components["schemas"]["OutcomeRecorded"] | components["schemas"]["PhotoAdded"] | components["schemas"]["SignAnswered"] | components["schemas"]["CauseConfirmed"] | components["schemas"]["Answered"] | components["schemas"]["BakeFinished"] | components["schemas"]["BakeAbandoned"] | components["schemas"]["Undone"];
             };
         };
         responses: {
@@ -15651,6 +17039,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Foreseen"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    in_short_api_bakes__bake_id__in_short_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
                 };
             };
             /** @description The body could not be read. */
@@ -15902,6 +17352,238 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LastThing"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    take_lever_api_bakes__bake_id__levers_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeverBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeverTaken"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_api_bakes__bake_id__photos_post: {
+        parameters: {
+            query: {
+                client_key: string;
+                shows?: components["schemas"]["PhotoView"];
+            };
+            header?: never;
+            path: {
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": string;
+                "image/png": string;
+                "image/webp": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BakeState"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It is too large; the problem says what is the most. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It took too long, or the data file did not take it. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description The disk is full. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    photo_api_bakes__bake_id__photos__number__get: {
+        parameters: {
+            query?: {
+                small?: boolean;
+            };
+            header?: never;
+            path: {
+                bake_id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": unknown;
                 };
             };
             /** @description The body could not be read. */
@@ -18991,6 +20673,132 @@ export interface operations {
             };
         };
     };
+    diagnosis_api_diagnosis_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DiagnosisBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiagnosisView"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    faults_api_diagnosis_faults_get: {
+        parameters: {
+            query: {
+                class: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FaultView"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     listed_api_formulas_get: {
         parameters: {
             query?: never;
@@ -21754,6 +23562,112 @@ export interface operations {
             };
         };
     };
+    as_table_api_log_csv_get: {
+        parameters: {
+            query?: {
+                rows?: components["schemas"]["LogRows"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    from_table_api_log_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogTable"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogRead"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     listed_api_orders_get: {
         parameters: {
             query?: never;
@@ -22457,6 +24371,517 @@ export interface operations {
             };
         };
     };
+    listed_api_questions_get: {
+        parameters: {
+            query?: {
+                formula?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionTold"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    ask_api_questions_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QuestionBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionTold"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    one_api_questions__question_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                question_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionTold"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    counts_api_questions__question_id__bakes__bake_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                question_id: string;
+                bake_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CountsBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionTold"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    close_api_questions__question_id__close_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                question_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClosedBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionTold"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    reopen_api_questions__question_id__reopen_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                question_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionTold"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    begin_api_questions__question_id__trials_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                question_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialBody"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionTold"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    end_api_questions__question_id__trials_end_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                question_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuestionTold"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It does not fit what has happened so far. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     known_api_readings_get: {
         parameters: {
             query?: never;
@@ -23090,6 +25515,115 @@ export interface operations {
                 content: {
                     "application/problem+json": unknown;
                     "text/event-stream": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    trends_api_trends_get: {
+        parameters: {
+            query: {
+                measure: string;
+                formula?: string;
+                oven?: string;
+                hands?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trend"];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    measures_api_trends_measures_get: {
+        parameters: {
+            query?: {
+                formula?: string;
+                oven?: string;
+                hands?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureName"][];
+                };
+            };
+            /** @description The body could not be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description There is no such thing. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description A field is wrong; the problem names it. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
                 };
             };
         };

@@ -8,7 +8,7 @@ from fastapi import APIRouter, Query
 
 from kindwhisk.api.dependencies import BenchHere
 from kindwhisk.api.problems import refusals
-from kindwhisk.bench.past import Compared, MeasureName
+from kindwhisk.bench.past import BakesCompared, MeasureName
 from kindwhisk.core.charts.trend import Trend
 
 router = APIRouter(prefix="/api", tags=["log"], responses=refusals(400, 404, 422))
@@ -17,7 +17,7 @@ Name = Annotated[str, Query(max_length=120)]
 
 
 @router.get("/bakes/compare")
-def compare(bench: BenchHere, a: Name, b: Name) -> Compared:
+def compare(bench: BenchHere, a: Name, b: Name) -> BakesCompared:
     """All that differs between two bakes, what is furthest out of this kitchen's usual spread first."""
     return bench.compare(a, b)
 

@@ -10,7 +10,7 @@ from pydantic import BaseModel, ConfigDict, Field
 from kindwhisk.api.dependencies import BenchHere, StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.core.diagnosis.causes import CAUSES
-from kindwhisk.core.diagnosis.explanation import Asked, CauseTold, Explanation, explain
+from kindwhisk.core.diagnosis.explanation import CauseTold, Explanation, SignAsked, explain
 from kindwhisk.core.diagnosis.faults import Family, family_of, faults_of
 from kindwhisk.core.diagnosis.signs import SIGNS, Seen
 from kindwhisk.core.measures import off_by_range
@@ -65,7 +65,7 @@ class CauseView(BaseModel):
     probability: float
     speaks_for: tuple[str, ...] = Field(serialization_alias="for")
     against: tuple[str, ...]
-    ask: tuple[Asked, ...]
+    ask: tuple[SignAsked, ...]
     lever: str
     change: str
     step: str
@@ -82,7 +82,7 @@ class DiagnosisView(BaseModel):
     humble: bool
     causes: tuple[CauseView, ...]
     unlisted: float
-    ask: tuple[Asked, ...]
+    ask: tuple[SignAsked, ...]
     answers: dict[str, bool]
     confirmed: dict[str, str]
     in_short: str

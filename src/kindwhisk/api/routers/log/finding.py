@@ -11,7 +11,7 @@ from pydantic import AwareDatetime, BaseModel
 from kindwhisk.api.dependencies import BenchHere, StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.bench.record import BakeSummary
-from kindwhisk.store.log import MOST, FoundBake, Order, Wanted
+from kindwhisk.store.log import MOST, FoundBake, LogOrder, Wanted
 
 router = APIRouter(prefix="/api/bakes", tags=["log"], responses=refusals(400, 404, 422))
 
@@ -30,7 +30,7 @@ class BakeEntry(BaseModel):
     summary: BakeSummary | None
 
 
-class Choice(BaseModel):
+class LogChoice(BaseModel):
     """Something that bakes can be looked for by."""
 
     value: str
@@ -40,11 +40,11 @@ class Choice(BaseModel):
 class LogChoices(BaseModel):
     """All that bakes of this kitchen can be looked for by."""
 
-    formulas: list[Choice]
-    classes: list[Choice]
-    ovens: list[Choice]
-    hands: list[Choice]
-    faults: list[Choice]
+    formulas: list[LogChoice]
+    classes: list[LogChoice]
+    ovens: list[LogChoice]
+    hands: list[LogChoice]
+    faults: list[LogChoice]
 
 
 def entry(row: FoundBake) -> BakeEntry:
@@ -73,7 +73,7 @@ def listed(
     words: Annotated[str, Query(max_length=200)] = "",
     since: AwareDatetime | None = None,
     until: AwareDatetime | None = None,
-    sort: Order = Order.NEWEST,
+    sort: LogOrder = LogOrder.NEWEST,
     before: Short = None,
     limit: Annotated[int, Query(ge=1, le=MOST)] = MOST,
 ) -> list[BakeEntry]:
@@ -99,11 +99,11 @@ def choices(bench: BenchHere, store: StoreHere) -> LogChoices:
     ovens = {o.id: o.name for o in kitchen.ovens}
     people = {p.id: p.name for p in kitchen.people}
 
-    def of(mark: str, names: dict[str, str]) -> list[Choice]:
-        return [Choice(value=v, words=names.get(v, v)) for v in store.log.values(mark)]
+    def of(mark: str, names: dict[str, str]) -> list[LogChoice]:
+        return [LogChoice(value=v, words=names.get(v, v)) for v in store.log.values(mark)]
 
     return LogChoices(
-        formulas=[Choice(value=i, words=title) for i, title in store.log.formulas()],
+        formulas=[LogChoice(value=i, words=title) for i, title in store.log.formulas()],
         classes=of("class", {}),
         ovens=of("oven", ovens),
         hands=of("hands", people),

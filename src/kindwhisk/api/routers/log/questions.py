@@ -13,7 +13,7 @@ from kindwhisk.api.problems import refusals
 from kindwhisk.bench.log.events import Key
 from kindwhisk.core.diagnosis.causes import CAUSES
 from kindwhisk.core.diagnosis.faults import called, family_of
-from kindwhisk.core.trying.question import Question, QuestionTold, Trial
+from kindwhisk.core.trying.question import OpenQuestion, QuestionTold, Trial
 from kindwhisk.core.values.errors import CraftError
 
 router = APIRouter(prefix="/api/questions", tags=["log"], responses=refusals(400, 404, 409, 422))
@@ -83,7 +83,7 @@ def ask(bench: BenchHere, store: StoreHere, body: QuestionBody) -> QuestionTold:
                 f"“{words[:60]}” is no fault of {family.value}.", field="faults", remedy="Choose from the list."
             )
         faults.append(fault.words)
-    asked = Question(
+    asked = OpenQuestion(
         id="new", formula=body.formula, text=body.text, faults=tuple(dict.fromkeys(faults)),
         suspects=tuple(dict.fromkeys(_cause(s) for s in body.suspects if s)), opened_at=bench.clock.now(),
     )  # fmt: skip
