@@ -24,7 +24,7 @@ log = logging.getLogger(__name__)
 MEDIA_TYPE = "application/problem+json"
 MOST_BYTES = 8_000_000
 """So much a request may carry, but where a door says otherwise."""
-LOST_FIELDS = {"formula_id", "bake_id", "oven_id", "session_id"}
+LOST_FIELDS = {"formula_id", "bake_id", "oven_id", "session_id", "question_id"}
 """Fields whose unknown value means that the thing asked for is not there."""
 
 

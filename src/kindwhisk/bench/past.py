@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from datetime import datetime
 
+from kindwhisk.bench.log.log import EARLIER
 from kindwhisk.bench.log.progress import BakeStatus
 from kindwhisk.bench.measures.measured import facts_of, measures_of
 from kindwhisk.bench.measures.signs import signs_of
@@ -28,8 +29,6 @@ from kindwhisk.store.log import FoundBake, Wanted
 LOOKED_BACK = 120
 """So many of a formula's last bakes tell what is usual there."""
 FAR = 1.5
-EARLIER = "earlier"
-"""The status of a bake that was read in from a file: there is no more of it than its line."""
 
 
 class BakeShort(Value):

@@ -39,7 +39,7 @@ class Questions:
         row = self._rows.get_or_none(self._rows.id == question)
         if row is None:
             raise CraftError(
-                f"There is no question '{question}'.", field="question", remedy="Choose one on its formula's page."
+                f"There is no question '{question}'.", field="question_id", remedy="Choose one on its formula's page."
             )
         return OpenQuestion.model_validate_json(row.document)
 

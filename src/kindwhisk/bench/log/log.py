@@ -9,9 +9,12 @@ from typing import NamedTuple
 
 from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.document import BakeDocument, parse
+from kindwhisk.core.values.errors import CraftError
 from kindwhisk.store.database import Store
 
 HELD_AT_ONCE = 64
+EARLIER = "earlier"
+"""The status of a bake that was read in from a file."""
 
 
 class BakeLog(NamedTuple):
@@ -56,6 +59,12 @@ class Logs:
             known = self._held.get(bake_id)
         if known is None:
             row = self._store.bakes.get(bake_id)
+            if row.status == EARLIER:
+                raise CraftError(
+                    "That bake was read in from a file: there is no more of it than its line in the Log.",
+                    field="bake_id",
+                    remedy="See its line, or put it beside another one.",
+                )
             known = BakeLog(str(row.id), str(row.title), datetime.fromisoformat(row.started_at), str(row.document), ())
         new = self._store.bakes.events(bake_id, after=known.happened[-1].sequence if known.happened else 0)
         if new:

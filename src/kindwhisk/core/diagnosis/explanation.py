@@ -15,7 +15,7 @@ from kindwhisk.core.values.model import Value
 
 SPEAKS = 0.25
 """A sign that changes the odds by less than so much (a logarithm) is not told of. Chosen."""
-MOST_CAUSES, MOST_ASKED = 6, 4
+MOST_CAUSES, MOST_ASKED = 8, 4
 LEAST_TOLD = 0.03
 HUMBLE_AT = 2
 """With fewer signs than this it is told humbly."""
@@ -111,7 +111,7 @@ def explain(
     seen = [s for s in seen if s.off is not None or s.yes is not None]
     told = believed(faults, seen, weights_of(faults, confirmed))
     telling = [sign for sign, worth in worth_asking(faults, seen, told) if worth > ASK_FROM]
-    ranked = sorted(told.causes.items(), key=lambda c: (-c[1], c[0]))
+    ranked = sorted(told.causes.items(), key=lambda c: (-round(c[1], 9), c[0]))
     shown = [(key, p) for key, p in ranked if p >= LEAST_TOLD][:MOST_CAUSES]
     causes = [_told(CAUSES[key], p, seen, telling, faults, confirmed) for key, p in shown]
     heard = {s.sign for key, _ in shown for _, s in _weighed(CAUSES[key], seen)}

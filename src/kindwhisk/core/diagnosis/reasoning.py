@@ -26,6 +26,8 @@ TOGETHER = 0.06
 """How often a second cause is at work, against one alone. Chosen."""
 ELSEWHERE = 0.05
 """How often a fault comes from outside the causes at work, in shares of it. Chosen."""
+SAME_UNLISTED = 0.3
+"""How often a further fault comes from the same unlisted thing. Chosen."""
 MOST_FOR, MOST_AGAINST = math.log(12.0), math.log(8.0)
 """No sign counts for more than this. Chosen."""
 DISCOUNT = 0.8
@@ -105,9 +107,12 @@ def believed(faults: Sequence[Fault], seen: Sequence[Seen], weights: Sequence[We
 
 def _log_of(chosen: tuple[str, ...], shares: Sequence[Weights], seen: Sequence[Seen]) -> float:
     """The logarithm of a set of causes' weight: all faults have to come from it, each by its share."""
-    prior = math.log(TOGETHER) if len(chosen) > 1 else 0.0
+    prior = math.log(TOGETHER / len(chosen)) if len(chosen) > 1 else 0.0
     for share in shares:
-        from_it = sum(share.get(key, 0.0) for key in chosen) / len(chosen)
+        from_it = sum(share.get(key, 0.0) for key in chosen)
+        if chosen == (UNLISTED,):
+            # That one thing which nobody listed did all of it is less likely than that it did one of them.
+            from_it *= SAME_UNLISTED ** (1 - 1 / len(shares))
         prior += math.log((1 - ELSEWHERE) * from_it + ELSEWHERE / len(share))
     return prior + log_likelihood(chosen, seen)
 

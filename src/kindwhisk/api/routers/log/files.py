@@ -17,8 +17,8 @@ from kindwhisk.api.dependencies import BenchHere, StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.log.events import Key
+from kindwhisk.bench.log.log import EARLIER
 from kindwhisk.bench.measures.measured import facts_of
-from kindwhisk.bench.past import EARLIER
 from kindwhisk.bench.record import BakeSummary
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.formats import log_csv, record_pdf
