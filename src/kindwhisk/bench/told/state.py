@@ -259,6 +259,7 @@ def bake_state(at: Moment, focus: str | None = None, speed: float = 1.0) -> Bake
         title=at.log.title,
         formula_id=document.formula.id,
         formula_version=document.formula_version,
+        technique=document.formula.technique,
         status=progress.status,
         batch=f"{document.tin_count} × {document.tin_name}, {made_g:.0f} g",
         started_at=at.began_at,

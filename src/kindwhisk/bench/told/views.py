@@ -28,6 +28,7 @@ from kindwhisk.core.shelf_life.out_of_cold import OutOfCold
 from kindwhisk.core.values.bands import Quantity, Verdict
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.technique import Technique
 from kindwhisk.core.values.temperature import Point
 from kindwhisk.core.vessels.section import Section
 from kindwhisk.core.warmth.cooling import GateKind
@@ -257,6 +258,7 @@ class BakeState(Held):
     title: str
     formula_id: str
     formula_version: int
+    technique: Technique
     status: BakeStatus
     batch: str
     started_at: datetime

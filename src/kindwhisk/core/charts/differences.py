@@ -139,5 +139,7 @@ def _differ(said: Sequence[str]) -> float:
 
 def _said(measure: BakeMeasure) -> str:
     size = abs(measure.value)
+    if measure.value.is_integer() and not measure.unit:
+        return f"{measure.value:.0f}"
     digits = 0 if size >= 20 else 1 if size >= 2 else 2
     return f"{measure.value:.{digits}f} {measure.unit}".strip()

@@ -185,7 +185,7 @@ class Seen(Value):
         digits = _digits(self.value)
         figures = f"{sign.name}: {self.value:.{digits}f} {sign.unit}"
         if self.low is not None and self.high is not None:
-            figures += f", where {self.low:.{digits}f} to {self.high:.{digits}f} {sign.unit} was to be expected"
+            figures += f", where {self.low:.{digits}f} to {self.high:.{digits}f} {sign.unit} was to be expected here"
         if abs(self.off) < NOTABLE:
             return f"{figures}: as it should be"
         return f"{figures}: {sign.high if self.off > 0 else sign.low}"

@@ -3981,6 +3981,7 @@ export interface components {
             status: components["schemas"]["BakeStatus"];
             /** Steps */
             steps: components["schemas"]["StepLine"][];
+            technique: components["schemas"]["Technique"];
             /** Timers */
             timers: components["schemas"]["TimerView"][];
             /** Title */

@@ -1,5 +1,6 @@
 <script lang="ts">
   import Sheet from '../../lib/parts/Sheet.svelte';
+  import Photos from '../log/Photos.svelte';
   import type { BenchState } from './bench.svelte';
 
   type Props = { bench: BenchState; open: boolean; onclose: () => void };
@@ -15,9 +16,16 @@
   }
 </script>
 
-<Sheet bind:open={() => open, (v) => !v && onclose()} title="Note" description="Kept with this step and this moment.">
+<Sheet
+  bind:open={() => open, (v) => !v && onclose()}
+  title="Note or photo"
+  description="Kept with this step and this moment."
+>
   <form class="space-y-4" onsubmit={keep}>
     <textarea class="field" rows="4" maxlength="1000" aria-label="Note" bind:value={text}></textarea>
     <button class="act act-now w-full" disabled={!text.trim()}>Save</button>
   </form>
+  {#if bench.bake}<div class="mt-6 border-t border-line pt-4">
+      <Photos bake={bench.bake} onsaved={(state) => (bench.bake = state)} />
+    </div>{/if}
 </Sheet>

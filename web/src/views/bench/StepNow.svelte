@@ -73,7 +73,9 @@
     <div class="-my-1.5 flex gap-x-1 text-[16px] text-quiet max-sm:order-last">
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('steps')}>Steps <span class="key">A</span></button>
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('timer')}>Timer <span class="key">T</span></button>
-      <button class="min-h-14 px-2 underline" onclick={() => onsheet('note')}>Note <span class="key">O</span></button>
+      <button class="min-h-14 px-2 underline" onclick={() => onsheet('note')}
+        >Note, photo <span class="key">O</span></button
+      >
       <button class="min-h-14 px-2 underline" onclick={() => onotherwise(null)}
         >Otherwise <span class="key">C</span></button
       >

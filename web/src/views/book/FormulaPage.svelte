@@ -10,6 +10,7 @@
   } from '../../lib/api/client';
   import { Asking } from '../../lib/asking.svelte';
   import RatioBand from '../../lib/draw/RatioBand.svelte';
+  import Asked from '../questions/Asked.svelte';
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import OneOf from '../../lib/parts/OneOf.svelte';
@@ -166,6 +167,7 @@
         {/each}
       </ul>
     {/if}
+    {#key formula_id}<Asked formula={formula_id} />{/key}
     <SwapSheet {formula_id} bind:ingredient={swapped} forecast={shown} ontaken={() => void load()} />
     <MethodSheet {formula_id} bind:wanted={otherwise} ontaken={() => void load()} />
   {/if}

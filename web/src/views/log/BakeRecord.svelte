@@ -11,7 +11,10 @@
   import Questions from '../../lib/parts/Questions.svelte';
   import { clock, day, length } from '../../lib/time';
   import { p, route } from '../../routes';
+  import Earlier from './Earlier.svelte';
   import Outcome from './Outcome.svelte';
+  import Photos from './Photos.svelte';
+  import Why from './Why.svelte';
   import Pieces from './Pieces.svelte';
 
   const bake_id = route.params.bake!;
@@ -24,6 +27,28 @@
   /** The last build, cut through. */
   let finished = $state<Schemas['Section'] | null>(null);
   let note = $state('');
+  /** What it says in a sentence; the last bake of the formula before it that came out well. */
+  let says = $state('');
+  let before = $state<string | null>(null);
+  /** One that was read in from a file has no more than its line. */
+  let earlier = $state<Schemas['BakeEntry'] | null>(null);
+
+  function saved(state: BakeState): void {
+    bake = state;
+    void short();
+  }
+  async function short(): Promise<void> {
+    says = await ask(api.GET('/api/bakes/{bake_id}/in-short', { params: { path: { bake_id } } })).catch(() => '');
+  }
+  async function lastGood(formula: string, until: string): Promise<void> {
+    const found = await Promise.all(
+      [5, 4].map((stars) =>
+        ask(api.GET('/api/bakes', { params: { query: { formula, stars, until, limit: 1 } } })).catch(() => []),
+      ),
+    );
+    const best = found.flat().toSorted((a, b) => b.started_at.localeCompare(a.started_at));
+    before = best[0]?.id ?? null;
+  }
   let picked = $state<string | null>(null);
 
   function pick(step: string): void {
@@ -34,6 +59,11 @@
   async function load(): Promise<void> {
     try {
       const params = { params: { path: { bake_id } } };
+      const line = await ask(api.GET('/api/bakes/{bake_id}/entry', params));
+      if (line.status === 'earlier') {
+        earlier = line;
+        return;
+      }
       [bake, braid, traces, label, moves] = await Promise.all([
         ask(api.GET('/api/bakes/{bake_id}', params)),
         ask(api.GET('/api/bakes/{bake_id}/braid', params)),
@@ -43,6 +73,8 @@
       ]);
       const step = bake?.steps.at(-1)?.id;
       const close = await ask(api.GET('/api/bakes/{bake_id}', { params: { ...params.params, query: { step } } }));
+      void short();
+      void lastGood(line.formula_id, line.started_at);
       finished = (step && close.details[step]?.section?.regions.length && close.details[step].section) || null;
     } catch (error) {
       problem = problemOf(error);
@@ -101,7 +133,8 @@
 </script>
 
 {#if problem}<Notice {problem} onclose={() => (problem = null)} />{/if}
-{#if !(bake && braid) && !problem}<div class="px-6"><Loading what="the bake" /></div>{/if}
+{#if earlier}<Earlier bake={earlier} />{/if}
+{#if !(bake && braid) && !problem && !earlier}<div class="px-6"><Loading what="the bake" /></div>{/if}
 {#if bake && braid}
   <Questions questions={bake.questions} onanswer={(sequence, right) => void answer(sequence, right)} />
   <section class="border-b border-line bg-surface px-4 pt-4 pb-2 sm:px-6">
@@ -124,6 +157,17 @@
           class="ml-4 inline-flex min-h-11 items-center underline"
           href={p('/book/:formula', { params: { formula: bake.formula_id } })}>Formula</a
         >
+        <a
+          class="ml-4 inline-flex min-h-11 items-center underline"
+          href="/api/bakes/{bake_id}.pdf"
+          target="_blank"
+          rel="noopener">Record as PDF</a
+        >
+        {#if before}<a
+            class="ml-4 inline-flex min-h-11 items-center underline"
+            href={p('/log/:bake/beside/:other', { params: { bake: before, other: bake_id } })}
+            >Beside the last good one</a
+          >{/if}
       </p>
     </div>
     <p class="mt-2 text-sm font-semibold text-quiet">as it went</p>
@@ -151,7 +195,10 @@
 
   <div class="grid gap-x-12 gap-y-8 px-4 py-6 sm:px-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
     <div class="space-y-8">
-      <Outcome {bake} onsaved={(state) => (bake = state)} />
+      {#if says}<p class="border-l-[6px] border-ink pl-4 font-display text-2xl font-semibold">{says}</p>{/if}
+      <Outcome {bake} onsaved={saved} />
+      <Photos {bake} onsaved={saved} />
+      <Why {bake} onsaved={saved} />
       {#if bake.turns.length > 0}
         <section>
           <h2 class="mb-2 text-xl">Otherwise than planned</h2>

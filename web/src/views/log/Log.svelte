@@ -1,28 +1,15 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
-  import { api, ask, problemOf, type BakeEntry, type Problem } from '../../lib/api/client';
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import { clock, day, length } from '../../lib/time';
   import { p } from '../../routes';
+  import { LogPages } from './log.svelte';
+  import Sought from './Sought.svelte';
 
-  let bakes = $state<BakeEntry[] | null>(null);
-  let problem = $state<Problem | null>(null);
-  /** As many as come at once: after fewer there are no more. */
-  const AT_ONCE = 200;
-  let more = $state(false);
-
-  async function load(before?: string): Promise<void> {
-    try {
-      const found = await ask(api.GET('/api/bakes', { params: { query: { before } } }));
-      bakes = [...(bakes ?? []), ...found];
-      more = found.length === AT_ONCE;
-      problem = null;
-    } catch (error) {
-      problem = problemOf(error);
-    }
-  }
-  void load();
+  const pages = new LogPages();
+  void pages.begin();
+  const bakes = $derived(pages.bakes);
 
   const W = 300;
   const densities = $derived((bakes ?? []).flatMap((b) => (b.summary?.cups ?? []).map((c) => c.density)));
@@ -31,10 +18,21 @@
 </script>
 
 <div class="px-4 py-5 sm:px-6">
-  <h1 class="text-3xl">The Log</h1>
-  {#if problem}<Notice {problem} />{/if}
-  {#if !bakes && !problem}<Loading what="the Log" />{/if}
-  {#if bakes?.length === 0}
+  <div class="flex flex-wrap items-baseline justify-between gap-x-6">
+    <h1 class="text-3xl">The Log</h1>
+    <p class="flex flex-wrap gap-x-5">
+      <a class="inline-flex min-h-11 items-center underline" href={p('/log/trends')}>Trends</a>
+      <a class="inline-flex min-h-11 items-center underline" href={p('/log/questions')}>Open questions</a>
+      <a class="inline-flex min-h-11 items-center underline" href={p('/log/files')}>Files</a>
+    </p>
+  </div>
+  {#if bakes && (bakes.length > 0 || pages.seeks)}<Sought {pages} />{/if}
+  {#if pages.problem}<Notice problem={pages.problem} />{/if}
+  {#if !bakes && !pages.problem}<Loading what="the Log" />{/if}
+  {#if bakes?.length === 0 && pages.seeks}
+    <p class="mt-4 text-lg" role="status">No bake is like that.</p>
+    <button class="act act-small mt-2" onclick={() => pages.all()}>Show all</button>
+  {:else if bakes?.length === 0}
     <p class="mt-2 max-w-prose text-lg text-quiet">
       Every bake started at the bench is recorded here, with its readings and how it came out.
     </p>
@@ -51,12 +49,24 @@
     <ul>
       {#each bakes as bake (bake.id)}
         {@const cups = bake.summary?.cups ?? []}
-        <li class="border-t border-line">
+        <li class="flex items-center gap-x-2 border-t border-line">
+          {#if bake.status !== 'abandoned'}<label
+              class="flex min-h-14 min-w-11 cursor-pointer items-center justify-center"
+              title="Put side by side"
+            >
+              <input
+                type="checkbox"
+                class="size-6 accent-(--ink)"
+                aria-label="Put side by side: {bake.title}, {day(bake.started_at)}"
+                checked={pages.pair.includes(bake.id)}
+                onchange={() => pages.take(bake.id)}
+              /></label
+            >{:else}<span class="min-w-11"></span>{/if}
           <a
             href={bake.status === 'running'
               ? p('/bench/:bake', { params: { bake: bake.id } })
               : p('/log/:bake', { params: { bake: bake.id } })}
-            class="grid min-h-16 items-center gap-x-5 py-2 md:grid-cols-[9rem_minmax(0,1fr)_300px]"
+            class="grid min-h-16 grow items-center gap-x-5 py-2 md:grid-cols-[9rem_minmax(0,1fr)_300px]"
           >
             <span class="text-quiet">{day(bake.started_at)}, {clock(bake.started_at)}</span>
             <span class="grid items-center gap-x-5 lg:grid-cols-[13rem_1fr]">
@@ -106,11 +116,26 @@
         </li>
       {/each}
     </ul>
-    {#if more}
-      <button class="act mt-4" onclick={() => void load(bakes?.at(-1)?.id)}>Show earlier bakes</button>
+    {#if pages.more}
+      <button class="act mt-4" onclick={() => void pages.load(bakes?.at(-1)?.id)}>Show more bakes</button>
     {/if}
     <p class="mt-2 hidden text-right text-[14px] text-quiet md:block">
       cups of each bake on their bands, g/ml: the foam, then the batter
     </p>
   {/if}
 </div>
+{#if pages.pair.length > 0}
+  <div
+    class="fades-above sticky bottom-0 z-20 flex flex-wrap items-center gap-x-5 border-t-2 border-ink bg-surface px-4 py-2 max-sm:bottom-14 sm:px-6"
+    role="status"
+  >
+    {#if pages.pair.length === 2}
+      <a
+        class="act act-now"
+        href={p('/log/:bake/beside/:other', { params: { bake: pages.pair[0]!, other: pages.pair[1]! } })}
+        >Put the two side by side</a
+      >
+    {:else}<p class="flex min-h-14 items-center text-lg">Choose one more to put beside it.</p>{/if}
+    <button class="min-h-14 px-2 underline" onclick={() => (pages.pair = [])}>Choose none</button>
+  </div>
+{/if}

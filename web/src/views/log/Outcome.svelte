@@ -1,23 +1,22 @@
 <script lang="ts">
   import { RadioGroup } from 'bits-ui';
-  import { api, ask, newKey, problemOf, type BakeState, type Problem } from '../../lib/api/client';
+  import { api, ask, newKey, problemOf, type BakeState, type Problem, type Schemas } from '../../lib/api/client';
+  import FaultDrawing from '../../lib/draw/FaultDrawing.svelte';
+  import { faultsOf } from '../../lib/why';
   import Notice from '../../lib/parts/Notice.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
 
   type Props = { bake: BakeState; onsaved: (state: BakeState) => void };
   let { bake, onsaved }: Props = $props();
 
-  const FAULTS = [
-    'dense layer at the bottom',
-    'large holes',
-    'sank in the middle',
-    'shrank at the side',
-    'cracked',
-    'raw streak',
-    'butter streak',
-    'dry edge',
-    'fell out of the tin',
-  ];
+  /** What can go wrong with this class, each drawn. */
+  let known_faults = $state<Schemas['FaultView'][]>([]);
+  $effect(() => {
+    void faultsOf(bake.technique).then(
+      (found) => (known_faults = found),
+      () => {},
+    );
+  });
   const WORTH = {
     '1': 'thrown away',
     '2': 'not for sale',
@@ -33,6 +32,10 @@
   let crumb = $state('');
   let note = $state('');
   let faults = $state<string[]>([]);
+  /** Those of earlier versions and in words of the baker's own stay as they are. */
+  const own = $derived(faults.filter((f) => !known_faults.some((k) => k.words === f)));
+  const named = (words: string) =>
+    known_faults.find((k) => k.words === words || k.also.includes(words))?.words ?? words;
   let problem = $state<Problem | null>(null);
   let busy = $state(false);
   const allOver = $derived(bake.steps.every((s) => s.status === 'done' || s.status === 'skipped'));
@@ -42,7 +45,7 @@
     height = known?.height_mm ?? null;
     crumb = known?.crumb ?? '';
     note = known?.note ?? '';
-    faults = [...(known?.faults ?? [])];
+    faults = (known?.faults ?? []).map(named);
     editing = true;
   }
 
@@ -125,10 +128,18 @@
       >
       <fieldset>
         <legend class="font-semibold">Faults</legend>
-        <div class="mt-1 flex flex-wrap gap-2">
-          {#each FAULTS as fault (fault)}
+        <div class="mt-1 grid grid-cols-2 gap-2 sm:grid-cols-3">
+          {#each known_faults as fault (fault.words)}
             <label
-              class="flex min-h-12 cursor-pointer items-center rounded-md border-2 border-line px-3 has-checked:border-ink has-checked:bg-ink has-checked:text-ground has-focus-visible:outline-3"
+              class="flex min-h-16 cursor-pointer items-center gap-2 rounded-md border-2 border-line px-2 leading-tight has-checked:border-ink has-checked:bg-ink has-checked:text-ground has-focus-visible:outline-3"
+            >
+              <input type="checkbox" class="sr-only" value={fault.words} bind:group={faults} />
+              <FaultDrawing drawn={fault.drawn} width={62} />{fault.words}
+            </label>
+          {/each}
+          {#each own as fault (fault)}
+            <label
+              class="flex min-h-16 cursor-pointer items-center rounded-md border-2 border-line px-3 has-checked:border-ink has-checked:bg-ink has-checked:text-ground has-focus-visible:outline-3"
             >
               <input type="checkbox" class="sr-only" value={fault} bind:group={faults} />{fault}
             </label>

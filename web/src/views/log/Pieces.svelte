@@ -12,7 +12,7 @@
     const path = { bake_id: bake };
     void Promise.all([
       ask(api.GET('/api/bakes/{bake_id}', { params: { path, query: { step } } })),
-      ask(api.GET('/api/bakes', { params: { query: { formula_id: formula } } })),
+      ask(api.GET('/api/bakes', { params: { query: { formula } } })),
     ]).then(
       ([state, bakes]) => {
         counts = (state.details[step]?.counts ?? []).filter((c) => c.counted);
