@@ -41,6 +41,8 @@ HABITS = (
     Habits(Figure.FOAM, {"mixer": 0.11, "hands": 0.06, "kind": 0.09, "formula": 0.09}, 0.045),
     Habits(Figure.BATTER, {"hands": 0.09, "kind": 0.09, "formula": 0.11}, 0.045),
     Habits(Figure.HEIGHT, {"kind": 0.16, "formula": 0.18}, 0.07),
+    Habits(Figure.EGG, {"size": 0.08, "kind": 0.05}, 0.03),
+    Habits(Figure.CARRY, {"family": 0.45}, 0.19),
 )
 
 

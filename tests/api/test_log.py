@@ -179,6 +179,9 @@ def test_symptoms_alone_are_answered_humbly(client: TestClient) -> None:
     assert "the skin still stuck to a finger" in more["causes"][0]["for"]
 
 
+SHELLS = {"class": "macaron shells", "faults": ["no feet"]}
+
+
 @pytest.mark.parametrize(
     ("body", "field"),
     [
@@ -186,10 +189,10 @@ def test_symptoms_alone_are_answered_humbly(client: TestClient) -> None:
         ({"faults": ["no feet"]}, "class"),
         ({"class": "macaron shells", "faults": ["moon"]}, "faults"),
         ({"class": "macaron shells"}, "faults"),
-        ({"class": "macaron shells", "faults": ["no feet"], "record": {"signs": [{"sign": "moon"}]}}, "record.signs"),
-        ({"class": "macaron shells", "faults": ["no feet"], "record": {"signs": [{"sign": "humidity", "value": 5}]}}, "record.signs"),
+        ({**SHELLS, "record": {"signs": [{"sign": "moon"}]}}, "record.signs"),
+        ({**SHELLS, "record": {"signs": [{"sign": "humidity", "value": 5}]}}, "record.signs"),
     ],
-)  # fmt: skip
+)
 def test_what_can_not_be_explained_is_refused_by_its_field(
     client: TestClient, body: dict[str, Any], field: str
 ) -> None:
@@ -257,10 +260,10 @@ def test_a_lever_goes_into_the_formula_once(client: TestClient) -> None:
 def test_a_photo_is_upright_scaled_and_knows_neither_place_nor_camera(client: TestClient, data: Path) -> None:
     bake = failed(client)
     where = f"/api/bakes/{bake}/photos"
-    sent = {"content": picture(), "headers": {"content-type": "image/jpeg"}}
+    sent, kind = picture(), {"content-type": "image/jpeg"}
     asked = {"client_key": "photo-of-the-cut", "shows": "the cut"}
-    state = client.post(where, params=asked, **sent).json()
-    twice = client.post(where, params=asked, **sent).json()
+    state = client.post(where, params=asked, content=sent, headers=kind).json()
+    twice = client.post(where, params=asked, content=sent, headers=kind).json()
     assert [p["shows"] for p in twice["photos"]] == ["the cut"]
     photo = state["photos"][0]
     assert (photo["width"], photo["height"]) == (1333, 2000)

@@ -135,7 +135,9 @@ def test_it_speaks_in_words_and_numbers() -> None:
     told = explain(["dense layer below"], Family.SPONGE, seen)
     first = told.causes[0]
     assert first.cause == "air-lost"
-    assert first.speaks_for == ("air kept in the fold: 52 %, where 66 to 82 % was to be expected here: less than usual",)
+    assert first.speaks_for == (
+        "air kept in the fold: 52 %, where 66 to 82 % was to be expected here: less than usual",
+    )
     waited = (
         next(c for c in told.causes if c.cause == "waited") if any(c.cause == "waited" for c in told.causes) else None
     )

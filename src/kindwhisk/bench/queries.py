@@ -6,6 +6,7 @@ from datetime import datetime
 from typing import NamedTuple
 
 from kindwhisk.bench.learned.told import EffectDots, FigureView, effect_dots, learned_figures
+from kindwhisk.bench.log.log import EARLIER
 from kindwhisk.bench.now.awake import AtWork
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.profile import OvenProfile, oven_profile
@@ -184,7 +185,7 @@ class Queries(Workplace):
         moment = now or self.clock.now()
         needs = []
         for row in self.store.bakes.listed():
-            if row.status == "abandoned" or datetime.fromisoformat(row.started_at).date() != moment.date():
+            if row.status in {"abandoned", EARLIER} or datetime.fromisoformat(row.started_at).date() != moment.date():
                 continue
             document = self.moment(str(row.id), moment).document
             formula = document.formula
@@ -193,6 +194,7 @@ class Queries(Workplace):
                 formula.grams_of("egg-yolk"),
                 formula.grams_of("whole-egg"),
                 document.kitchen.eggs,
+                document.record.one_egg(document.kitchen.eggs),
             )
             needs += [need] if need else []
-        return eggs_of_the_day(needs, self.kitchen.eggs)
+        return eggs_of_the_day(needs, self.kitchen.eggs, self.record().one_egg(self.kitchen.eggs))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from kindwhisk.bench.learned.carried import carried
 from kindwhisk.bench.learned.evidence import LearnedEvidence, RollSeen
 from kindwhisk.bench.learned.showed import showed
 from kindwhisk.bench.log.events import OutcomeRecorded
@@ -104,7 +105,7 @@ def summary(at: Moment, probes: Probes) -> BakeSummary:
         late_by_s=late,
         cups=_cups(made),
         counted=together(counted) if (counted := _counted(made)) else None,
-        dots=tuple(showed(made, progress)),
+        dots=(*showed(made, progress), *carried(made, progress, at.kitchen, probes)),
         ovens=tuple(oven_times(made, progress)),
         held=held,
         rolls=_rolls(made, outcome),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from datetime import timedelta
 
+from kindwhisk.bench.learned.showed import egg_part
 from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.course import follow
 from kindwhisk.bench.log.progress import BakeStatus, StepStatus
@@ -200,6 +201,12 @@ def _check_reading(event: ev.ReadingAdded, forecast: Forecast) -> None:
         )
     if event.quantity is not Quantity.DENSITY and as_it_is is None:
         raise BenchRefusal("Only a density can be read that way.", field="quantity", remedy="Enter a value instead.")
+    if event.eggs is not None and (event.quantity is not Quantity.MASS or egg_part(forecast.step(event.step)) is None):
+        raise BenchRefusal(
+            "Eggs are only counted where nothing but white, yolk or whole egg is weighed.",
+            field="eggs",
+            remedy="Weigh them at the step that weighs them alone, or leave the number out.",
+        )
     check_plausible(value_of(event), event.quantity, "full_g" if event.cup else "value")
 
 

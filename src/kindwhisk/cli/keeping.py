@@ -23,11 +23,13 @@ def backup(data: DataOption = Path("data/kitchen"), to: ToOption = None) -> None
     """Make a backup, while the server runs or not: in the folder of the plan, or as the file that is given."""
     from kindwhisk.store.keeping.backups import Backups
     from kindwhisk.store.keeping.copies import copied
+    from kindwhisk.store.photos import photos_along
 
     path = data / looking.FILE_NAME
     try:
         target = to or Backups(path).make().path
         seen = looking.look(target, checked=False) if to is None else copied(path, to)
+        photos_along(path, target)
     except DataTrouble as error:
         raise stopped(error) from error
     typer.echo(f"{target} holds {_told(seen)}; it was looked through and is sound.")

@@ -1,7 +1,8 @@
 """Everything that a data file holds as an open archive, out and in again: a zip of JSON lines and one CSV.
 
 ``manifest.json`` says what it is and how many rows each table has; ``tables/NAME.jsonl`` holds a row a line, with
-documents as JSON in it, ``tables/probereading.csv`` the readings. What is worked out again is not in it.
+documents as JSON in it, ``tables/probereading.csv`` the readings, ``photos/`` the photos. What is
+worked out again is not in it.
 """
 
 from __future__ import annotations
@@ -9,6 +10,7 @@ from __future__ import annotations
 import csv
 import hashlib
 import json
+import re
 import sqlite3
 import zipfile
 import zlib
@@ -24,6 +26,7 @@ from peewee import SqliteDatabase
 from kindwhisk import __version__
 from kindwhisk.formats.cells import lines, told
 from kindwhisk.store.keeping.looking import HISTORY, MIGRATIONS, known_migrations, read_only
+from kindwhisk.store.photos import photos_beside
 from kindwhisk.store.trouble import DataTrouble, TroubleKind
 
 FORMAT, VERSION = "kindwhisk-archive", 1
@@ -36,6 +39,7 @@ LEFT_OUT = frozenset({HISTORY, "checkpoint", "glance", "session", "bake_mark", "
 NESTED = frozenset({"document", "payload", "summary"})
 ROWS_AT_ONCE = 1000
 MOST_BYTES = 20_000_000_000
+PHOTO = re.compile(r"photos/[0-9a-f]{2}/[0-9a-f]{64}(-small)?\.jpg")
 
 
 class Written(NamedTuple):
@@ -75,7 +79,7 @@ def write(source: Path, target: BinaryIO) -> Written:
     try:
         with closing(read_only(source)) as connection:
             connection.execute("BEGIN")
-            return _write(connection, target)
+            return _write(connection, target, photos_beside(source))
     except sqlite3.DatabaseError as error:
         raise DataTrouble(
             f"Nothing in {source} can be read ({error}).",
@@ -84,7 +88,7 @@ def write(source: Path, target: BinaryIO) -> Written:
         ) from error
 
 
-def _write(connection: sqlite3.Connection, target: BinaryIO) -> Written:
+def _write(connection: sqlite3.Connection, target: BinaryIO, photos: Path) -> Written:
     names = [
         str(r[0])
         for r in connection.execute("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name")
@@ -112,6 +116,8 @@ def _write(connection: sqlite3.Connection, target: BinaryIO) -> Written:
             "migrations": sorted(r[0] for r in connection.execute(f'SELECT name FROM "{HISTORY}"')),
             "tables": tables,
         }
+        for photo in sorted(photos.glob("??/*.jpg")):
+            archive.write(photo, f"photos/{photo.parent.name}/{photo.name}", zipfile.ZIP_STORED)
         archive.writestr(MANIFEST, json.dumps(manifest, indent=1, ensure_ascii=False))
     return Written({n: t["rows"] for n, t in tables.items()}, tuple(n for n, t in tables.items() if "unreadable" in t))
 
@@ -212,7 +218,17 @@ def _unpack(opened: zipfile.ZipFile, into: Path) -> Written:
                 raise _unfit(f"its table “{name}” was changed since it was written")
             if rows[name] != told_of["rows"]:
                 raise _unfit(f"its table “{name}” has {rows[name]} rows instead of {told_of['rows']}")
+    _photos_out(opened, photos_beside(into))
     return Written(rows, tuple(n for n, t in manifest["tables"].items() if "unreadable" in t))
+
+
+def _photos_out(opened: zipfile.ZipFile, folder: Path) -> None:
+    """The photos of an archive beside its data file; what is called otherwise is left where it is."""
+    for name in opened.namelist():
+        if PHOTO.fullmatch(name):
+            target = folder / name.removeprefix("photos/")
+            target.parent.mkdir(parents=True, exist_ok=True)
+            target.write_bytes(opened.read(name))
 
 
 def _made(path: Path, applied: list[str]) -> None:

@@ -71,10 +71,12 @@ class Bakes:
         return list(query)
 
     def begun(self, since: datetime, until: datetime) -> list[str]:
-        """Ids of the bakes that began in a stretch of time and were not abandoned, the first one first."""
+        """Ids of the bakes that began here in a stretch of time and were not abandoned, the first one first."""
         rows = self._bakes
         begun = rows.started_at.between(since.isoformat(), until.isoformat())
-        query = rows.select(rows.id).where(begun, rows.status != "abandoned").order_by(rows.started_at)
+        query = (
+            rows.select(rows.id).where(begun, rows.status.not_in(("abandoned", "earlier"))).order_by(rows.started_at)
+        )
         return [str(row.id) for row in query]
 
     def told(self, limit: int = 200) -> list[Told]:

@@ -8,6 +8,8 @@ import os
 import shutil
 from pathlib import Path
 
+from kindwhisk.store.trouble import DataTrouble, TroubleKind
+
 FOLDER = "photos"
 SMALL = "small"
 
@@ -46,18 +48,33 @@ class Photos:
                     half.unlink()
         return digest
 
-    def copied(self, into: Path) -> int:
-        """Copy those that ``into`` has not; how many that were. A photo never changes, so none is copied twice.
 
-        Raises:
-            OSError: a photo could not be copied; those before it are.
-        """
-        return copied_photos(self.folder, into)
+def photos_beside(file: Path) -> Path:
+    """Where the photos of a data file, or of a copy of one, lie."""
+    return file.parent / FOLDER
+
+
+def photos_along(source: Path, target: Path) -> int:
+    """Copy the photos of a data file along with it; how many the other place had not.
+
+    Raises:
+        DataTrouble: a photo could not be copied; the copy of the data is sound all the same.
+    """
+    try:
+        return copied_photos(photos_beside(source), photos_beside(target))
+    except OSError as error:
+        raise DataTrouble(
+            f"The photos could not all be copied to {photos_beside(target)} ({error.strerror or error}).",
+            kind=TroubleKind.FAILED,
+            remedy="Make room there, or choose another folder, then make the backup again: none is copied twice.",
+        ) from error
 
 
 def copied_photos(source: Path, into: Path) -> int:
     """Copy the photos of a folder that another has not."""
     number = 0
+    if source == into:
+        return number
     for photo in sorted(source.glob("??/*.jpg")):
         target = into / photo.parent.name / photo.name
         if target.exists():

@@ -8,16 +8,20 @@ from kindwhisk.bench.log.progress import Progress, StepProgress, StepStatus
 from kindwhisk.bench.now.walked import WalkedBake
 from kindwhisk.core.folding.air_kept import kept_share
 from kindwhisk.core.folding.airy import Airy
+from kindwhisk.core.ingredients.eggs import egg_parts
 from kindwhisk.core.learning.dots import Dot
 from kindwhisk.core.learning.expected import Expected
 from kindwhisk.core.learning.figures import DENSITIES, PIPING, TIMES, Figure
 from kindwhisk.core.piping.skin import NOT_YET, Feel, Touch, took_s
+from kindwhisk.core.process.forecast import StepForecast
 from kindwhisk.core.process.outcome import Attention
 from kindwhisk.core.process.portions import StepPortion
+from kindwhisk.core.process.record import EGG_PARTS, egg_effects
 from kindwhisk.core.process.steps.fill import FillStep
 from kindwhisk.core.tins.rise import risen_volume_ml, settled_volume_ml
 from kindwhisk.core.tins.standing import levels_mm
 from kindwhisk.core.values.bands import CUP_SPREAD, Quantity
+from kindwhisk.core.values.estimate import Estimate
 
 GOOD_STARS = 4
 """Only a bake that came out so well tells how dense a foam or batter should be."""
@@ -103,6 +107,31 @@ def _of_pieces(told: Expected, step_id: str, made: WalkedBake, progress: Progres
     return took_s(tuple(touches)) or (None, False)
 
 
+def egg_part(step: StepForecast) -> str | None:
+    """What of eggs is weighed at a step, by its ingredient; None where anything else is in it too."""
+    weighed = {t.ingredient for t in step.inputs}
+    only = weighed.pop() if len(weighed) == 1 else None
+    return only if only in EGG_PARTS else None
+
+
+def _eggs(made: WalkedBake, progress: Progress) -> Iterator[Dot]:
+    """What eggs gave that were counted and weighed."""
+    kitchen = made.document.kitchen
+    for reading in progress.readings:
+        part = egg_part(made.forecast.step(reading.step)) if reading.eggs and reading.counts else None
+        if part is None or not reading.eggs:
+            continue
+        modelled: Estimate = getattr(egg_parts(kitchen.eggs), EGG_PARTS[part])
+        yield Dot(
+            id=f"{dot_name(reading.step, Figure.EGG)}-{reading.sequence}",
+            title=made.forecast.step(reading.step).title,
+            figure=Figure.EGG,
+            effects=egg_effects(kitchen.eggs, part),
+            observed=reading.value / reading.eggs,
+            modelled=modelled.likely,
+        )
+
+
 def _dot(name: str, told: Expected, observed: float | None, *, title: str = "", above: bool = False) -> Iterator[Dot]:
     if observed is None or observed <= 0 or told.modelled.likely <= 0:
         return
@@ -127,6 +156,7 @@ def showed(made: WalkedBake, progress: Progress) -> Iterator[Dot]:
             observed, above = observed_of(told, step_id, made, progress, good=good)
             title = made.formula.step(step_id).title
             yield from _dot(dot_name(step_id, told.figure), told, observed, title=title, above=above)
+    yield from _eggs(made, progress)
     height = expected_height(made)
     if height is not None and outcome is not None and progress.height_counts:
         yield from _dot(dot_name("bake", Figure.HEIGHT), height, outcome.height_mm)

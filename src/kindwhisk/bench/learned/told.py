@@ -24,6 +24,7 @@ LEVELS = {
     "oven": "oven",
     "dial": "its dial, unchecked",
     "formula": "formula",
+    "size": "size of egg",
 }
 UNITS = {
     Figure.WHIP: "s",
@@ -36,6 +37,8 @@ UNITS = {
     Figure.SKIN: "s",
     Figure.PIPE: "s",
     Figure.PIECE: "g",
+    Figure.EGG: "g",
+    Figure.CARRY: "K",
 }
 
 

@@ -176,6 +176,8 @@ class ReadingAdded(_Asked):
     A density comes as ``value``, from a ``cup``, in grams ``per_100_ml``, or by the seconds that a ribbon lies on top
     (``ribbon_s``; ``value`` then holds the density that these stand for at this step).
 
+    A mass may be that of what so many ``eggs`` gave, where nothing else is in it.
+
     With a ``thermometer`` of the kitchen, ``value`` is set right by its check when it is kept, and ``read`` holds what
     it showed.
     """
@@ -189,6 +191,7 @@ class ReadingAdded(_Asked):
     ribbon_s: float | None = Field(default=None, gt=0, le=600)
     thermometer: Short | None = None
     read: float | None = None
+    eggs: int | None = Field(default=None, ge=1, le=1000)
 
 
 class ProbePlaced(_Event):

@@ -64,6 +64,7 @@ class Reading:
     value: float
     ribbon_s: float | None = None
     counts: bool = True
+    eggs: int | None = None
 
     @property
     def measured(self) -> Measured:

@@ -204,7 +204,7 @@ class Laying:
                 counts = self._asked(item, event.step, "reading", event.asks) is True or not event.asks
                 value = value_of(event)
                 progress.readings.append(
-                    Reading(item.sequence, at, event.step, event.quantity, value, event.ribbon_s, counts)
+                    Reading(item.sequence, at, event.step, event.quantity, value, event.ribbon_s, counts, event.eggs)
                 )
             case ev.ProbePlaced():
                 progress.probes[event.step] = event.probe

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 
 from kindwhisk.core.ingredients import ingredient
 from kindwhisk.core.ingredients.eggs import EggNeed, egg_need
-from kindwhisk.core.kitchen import Kitchen
+from kindwhisk.core.process.course import Course
 from kindwhisk.core.values.model import Value
 
 
@@ -25,6 +25,8 @@ def amounts(grams: Mapping[str, float]) -> tuple[Amount, ...]:
     )
 
 
-def eggs_in(grams: Mapping[str, float], kitchen: Kitchen) -> EggNeed | None:
+def eggs_in(grams: Mapping[str, float], course: Course) -> EggNeed | None:
     """The eggs that stand behind these grams; None without any."""
-    return egg_need(grams.get("egg-white", 0.0), grams.get("egg-yolk", 0.0), grams.get("whole-egg", 0.0), kitchen.eggs)
+    white, yolk, whole = (grams.get(part, 0.0) for part in ("egg-white", "egg-yolk", "whole-egg"))
+    size = course.kitchen.eggs
+    return egg_need(white, yolk, whole, size, course.record.one_egg(size))

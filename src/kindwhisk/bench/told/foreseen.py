@@ -75,7 +75,7 @@ def foreseen(event: Turning, before: Moment) -> Foreseen:
         said=event.asked.said(before.document),
         lost=amounts(found.lost),
         needed=amounts(found.needed),
-        eggs=eggs_in(found.needed, before.document.kitchen),
+        eggs=eggs_in(found.needed, before.document),
         added=tuple(
             StepTime(step=s.id, title=s.title, start_at=after.expected[s.id][0])
             for s in sorted(after.walked.forecast.steps, key=lambda s: after.expected[s.id])

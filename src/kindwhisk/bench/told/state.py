@@ -279,7 +279,7 @@ def bake_state(at: Moment, focus: str | None = None, speed: float = 1.0) -> Bake
                 moment=t.moment,
                 lost=amounts(t.lost),
                 needed=amounts(t.needed),
-                eggs=eggs_in(t.needed, document.kitchen),
+                eggs=eggs_in(t.needed, document),
             )
             for t in progress.turns
         ),

@@ -48,4 +48,4 @@ def weighing_now(at: Moment) -> WeighingNow:
     left: dict[str, float] = {}
     for item in (i for b in bowls if b.status is StepStatus.WAITING for i in b.bowl.items):
         left[item.ingredient] = left.get(item.ingredient, 0.0) + item.grams
-    return WeighingNow(bowls=bowls, to_come=amounts(left), eggs=eggs_in(left, at.document.kitchen))
+    return WeighingNow(bowls=bowls, to_come=amounts(left), eggs=eggs_in(left, at.document))

@@ -8,7 +8,7 @@ from datetime import datetime, timedelta
 from typing import NamedTuple
 
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.ingredients.eggs import EggNeed, EggSize, EggsOfTheDay, egg_need, eggs_of_the_day
+from kindwhisk.core.ingredients.eggs import EggNeed, EggParts, EggSize, EggsOfTheDay, egg_need, eggs_of_the_day
 from kindwhisk.core.process.formula import Formula
 from kindwhisk.core.process.portions import IngredientPortion
 from kindwhisk.core.values.model import Value
@@ -81,7 +81,7 @@ class WeighUp(Value):
     offers: tuple[EggOffer, ...]
 
 
-def weigh_up(batches: Sequence[Batch], size: EggSize) -> WeighUp:
+def weigh_up(batches: Sequence[Batch], size: EggSize, one: EggParts | None = None) -> WeighUp:
     """Everything that is not in a bowl yet."""
     found: dict[str, list[IntoBowl]] = {}
     for batch in batches:
@@ -111,21 +111,21 @@ def weigh_up(batches: Sequence[Batch], size: EggSize) -> WeighUp:
         )
         for i, bowls in found.items()
     )
-    needs = {b.id: n for b in batches if (n := _eggs(b, size)) is not None}
+    needs = {b.id: n for b in batches if (n := _eggs(b, size, one)) is not None}
     return WeighUp(
         ingredients=tuple(sorted(rows, key=lambda r: (r.kind, -r.grams))),
-        eggs=eggs_of_the_day(list(needs.values()), size),
+        eggs=eggs_of_the_day(list(needs.values()), size, one),
         out=_out(batches),
         offers=tuple(_offers(batches, needs)),
     )
 
 
-def _eggs(batch: Batch, size: EggSize) -> EggNeed | None:
+def _eggs(batch: Batch, size: EggSize, one: EggParts | None) -> EggNeed | None:
     portions = [p for s in batch.formula.steps if s.id not in batch.begun for p in s.weighed]
     white, yolk, whole = (
         sum(p.grams for p in portions if p.ingredient == i) for i in ("egg-white", "egg-yolk", "whole-egg")
     )
-    return egg_need(white, yolk, whole, size)
+    return egg_need(white, yolk, whole, size, one)
 
 
 def _cold(portion: IngredientPortion) -> str:

@@ -106,11 +106,14 @@ NEARLY = 0.05
 WORTH_A_WORD_G = 2.0
 
 
-def egg_need(white_g: float, yolk_g: float, whole_g: float, size: EggSize) -> EggNeed | None:
-    """Eggs to crack for these grams, and what is left over; None without egg."""
+def egg_need(
+    white_g: float, yolk_g: float, whole_g: float, size: EggSize, one: EggParts | None = None
+) -> EggNeed | None:
+    """Eggs to crack for these grams, and what is left over; None without egg. ``one`` is an egg as this kitchen's own
+    have weighed, where they were weighed."""
     if white_g + yolk_g + whole_g <= 0:
         return None
-    one = egg_parts(size)
+    one = one or egg_parts(size)
     apart = max(white_g / one.white_g.likely, yolk_g / one.yolk_g.likely)
     beaten = whole_g / one.whole_g.likely
     separated, together = math.ceil(apart - NEARLY), math.ceil(beaten - NEARLY)
@@ -161,10 +164,10 @@ class EggsOfTheDay(Value):
     left_yolk_g: float
 
 
-def eggs_of_the_day(needs: Sequence[EggNeed], size: EggSize) -> EggsOfTheDay | None:
+def eggs_of_the_day(needs: Sequence[EggNeed], size: EggSize, one: EggParts | None = None) -> EggsOfTheDay | None:
     """What the bakes of a day need together; None without any egg."""
     white, yolk, whole = (sum(getattr(n, name) for n in needs) for name in ("white_g", "yolk_g", "whole_g"))
-    together = egg_need(white, yolk, whole, size)
+    together = egg_need(white, yolk, whole, size, one)
     if together is None:
         return None
     return EggsOfTheDay(

@@ -22,6 +22,8 @@ class Figure(StrEnum):
     SKIN = "time until a skin holds"
     PIPE = "time of piping"
     PIECE = "weight of a piece"
+    EGG = "weight of an egg"
+    CARRY = "carry-over on the rack"
 
 
 TIMES = frozenset({Figure.WHIP, Figure.ALONE, Figure.BAKE})
@@ -53,6 +55,8 @@ SPREADS: Mapping[Figure, Spread] = MappingProxyType(
         Figure.SKIN: Spread(0.10, _levels(kind=0.25, formula=0.12)),
         Figure.PIPE: Spread(0.12, _levels(hands=0.25, kind=0.10, formula=0.06)),
         Figure.PIECE: Spread(0.05, _levels(hands=0.08, kind=0.04, formula=0.04)),
+        Figure.EGG: Spread(0.03, _levels(size=0.05, kind=0.03)),
+        Figure.CARRY: Spread(0.20, _levels(family=0.30)),
     }
 )
 """Ovens, families and the noise of bakes: oven reference model (0.15, 0.08, 0.06 to 0.10). ``dial`` is a dial that no

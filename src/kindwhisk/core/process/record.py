@@ -3,14 +3,23 @@
 from __future__ import annotations
 
 from kindwhisk.core.finishing.rolling import cracks_from
+from kindwhisk.core.ingredients.eggs import EggParts, EggSize, egg_parts
 from kindwhisk.core.kitchen import Oven
 from kindwhisk.core.learning.dots import Dot
 from kindwhisk.core.learning.expected import Expected, Factor, expected, factor
-from kindwhisk.core.learning.figures import Figure, level_of
+from kindwhisk.core.learning.figures import Figure, effect, level_of
 from kindwhisk.core.ovens.degrees import DegreesSeen
 from kindwhisk.core.ovens.times import BakeTime
 from kindwhisk.core.values.estimate import Estimate
 from kindwhisk.core.values.model import Value
+
+EGG_PARTS = {"egg-white": "white_g", "egg-yolk": "yolk_g", "whole-egg": "whole_g"}
+"""What comes out of an egg, by its ingredient, and where an egg's parts hold it."""
+
+
+def egg_effects(size: EggSize, part: str) -> tuple[str, ...]:
+    """What the weight of a part of an egg depends on."""
+    return effect("size", size.value), effect("kind", part)
 
 
 class KitchenRecord(Value):
@@ -44,6 +53,15 @@ class KitchenRecord(Value):
     def factor(self, figure: Figure, effects: tuple[str, ...], doubt: float = 0.0) -> Factor:
         """What was learned of a figure whose model is unsure by ``doubt``."""
         return factor(self._of(figure), figure, effects, doubt)
+
+    def one_egg(self, size: EggSize) -> EggParts:
+        """An egg of a class, as this kitchen's own have weighed."""
+        parts = egg_parts(size)
+        own = {
+            name: self.expected(Figure.EGG, egg_effects(size, part), getattr(parts, name)).made
+            for part, name in EGG_PARTS.items()
+        }
+        return parts.model_copy(update=own) if any(e.bakes for e in own.values()) else parts
 
     def own_bakes(self, figure: Figure, effects: tuple[str, ...]) -> int:
         """How many dots are of this very formula and step."""

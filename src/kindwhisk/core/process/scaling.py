@@ -6,7 +6,7 @@ from dataclasses import replace
 
 from kindwhisk.core.baking.faces import TinWall
 from kindwhisk.core.ingredients import ingredient
-from kindwhisk.core.ingredients.eggs import EggNeed, egg_need, egg_parts
+from kindwhisk.core.ingredients.eggs import EggNeed, egg_need
 from kindwhisk.core.ingredients.material import combine
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.process.forecast import Forecast, forecast_of, walk_prepared
@@ -138,8 +138,8 @@ def _by_pieces(formula: Formula, setting: Setting, pieces: int) -> float:
     return pieces * fill.tin.volume_ml() * fill.fill_fraction / _batter_ml(formula, setting)
 
 
-def _by_eggs(formula: Formula, kitchen: Kitchen, count: float) -> float:
-    one = egg_parts(kitchen.eggs)
+def _by_eggs(formula: Formula, setting: Setting, count: float) -> float:
+    one = setting.record.one_egg(setting.kitchen.eggs)
     separated = max(
         formula.grams_of("egg-white") / one.white_g.likely, formula.grams_of("egg-yolk") / one.yolk_g.likely
     )
@@ -172,7 +172,7 @@ def factor(formula: Formula, setting: Setting, wish: Wish) -> float:
             )
         return wish.limit.grams / there
     if wish.eggs is not None:
-        return _by_eggs(formula, setting.kitchen, wish.eggs)
+        return _by_eggs(formula, setting, wish.eggs)
     if wish.total_g is not None:
         return wish.total_g / formula.total_g()
     if wish.servings is not None:
@@ -281,7 +281,11 @@ def scale(formula: Formula, kitchen: Kitchen, wish: Wish, record: KitchenRecord 
         depth=_depth(formula, fills),
         oven=setting.oven.id,
         eggs=egg_need(
-            amounts.grams_of("egg-white"), amounts.grams_of("egg-yolk"), amounts.grams_of("whole-egg"), kitchen.eggs
+            amounts.grams_of("egg-white"),
+            amounts.grams_of("egg-yolk"),
+            amounts.grams_of("whole-egg"),
+            kitchen.eggs,
+            record.one_egg(kitchen.eggs),
         ),
         forecast=forecast_of(amounts, walked),
     )

@@ -13,6 +13,7 @@ from pydantic import Field, ValidationError
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
 from kindwhisk.store.keeping.copies import Copy, copied, copies_in, let_go, name_of
+from kindwhisk.store.photos import photos_along
 from kindwhisk.store.trouble import DataTrouble
 
 PLAN_NAME = "backups.json"
@@ -120,6 +121,7 @@ class Backups:
             target = self.folder / name_of(now)
             try:
                 copied(self._path, target)
+                photos_along(self._path, target)
             except DataTrouble as why:
                 self.failed = Failed(now, why)
                 raise

@@ -9,6 +9,7 @@ from pathlib import Path
 
 from kindwhisk.store.keeping.copies import copied
 from kindwhisk.store.keeping.looking import FILE_NAME, Seen, check_folder, look, read_only
+from kindwhisk.store.photos import photos_along
 from kindwhisk.store.trouble import DataTrouble, TroubleKind
 
 ASIDE = "aside"
@@ -55,6 +56,7 @@ def restore_into(folder: Path, copy: Path) -> Path | None:
             if beside.exists():
                 beside.replace(kept.with_name(kept.name + end))
     new.replace(path)
+    photos_along(copy, path)
     return kept
 
 
@@ -87,4 +89,5 @@ def restore_live(path: Path, copy: Path, into: sqlite3.Connection) -> Path:
         source.backup(into)
     finally:
         source.close()
+    photos_along(copy, path)
     return kept

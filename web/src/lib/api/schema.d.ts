@@ -6710,7 +6710,7 @@ export interface components {
          * @description What is observed and expected, as a ratio.
          * @enum {string}
          */
-        Figure: "time on the whisk" | "time of what runs by itself" | "time in the oven" | "air kept in a fold" | "density of a foam" | "density of a batter" | "height of the finished bake" | "time until a skin holds" | "time of piping" | "weight of a piece";
+        Figure: "time on the whisk" | "time of what runs by itself" | "time in the oven" | "air kept in a fold" | "density of a foam" | "density of a batter" | "height of the finished bake" | "time until a skin holds" | "time of piping" | "weight of a piece" | "weight of an egg" | "carry-over on the rack";
         /**
          * FigureView
          * @description A learned figure; ``usual`` is by how much it differs from bake to bake with everything the same.
@@ -11836,6 +11836,8 @@ export interface components {
          *     A density comes as ``value``, from a ``cup``, in grams ``per_100_ml``, or by the seconds that a ribbon lies on top
          *     (``ribbon_s``; ``value`` then holds the density that these stand for at this step).
          *
+         *     A mass may be that of what so many ``eggs`` gave, where nothing else is in it.
+         *
          *     With a ``thermometer`` of the kitchen, ``value`` is set right by its check when it is kept, and ``read`` holds what
          *     it showed.
          */
@@ -11847,6 +11849,8 @@ export interface components {
             /** Client Key */
             client_key: string;
             cup?: components["schemas"]["Cupful"] | null;
+            /** Eggs */
+            eggs?: number | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}

@@ -58,6 +58,13 @@
   };
   let way = $state<Way>('cup');
   let trouble = $state('');
+  /** How many eggs gave what was weighed. */
+  let eggs = $state<number | null>(null);
+  const EGGS = ['egg-white', 'egg-yolk', 'whole-egg'];
+  const ofEggs = $derived.by(() => {
+    const inputs = bench.bake?.details[where.split('|')[0] ?? '']?.forecast.inputs ?? [];
+    return quantity === 'mass' && inputs.length === 1 && EGGS.includes(inputs[0]!.ingredient ?? '');
+  });
 
   /** What may be read where: this step first, then what runs beside it. */
   const places = $derived.by(() => {
@@ -88,7 +95,7 @@
   $effect(() => {
     if (!open) return;
     trouble = '';
-    full = value = density = section = null;
+    full = value = density = section = eggs = null;
     way = 'cup';
     // As it is opened, and only then: a probe's reading that comes meanwhile must not take away what is being typed.
     const first = untrack(() => places[0]);
@@ -138,7 +145,11 @@
           ? { per_100_ml: value! }
           : quantity === 'density' && way === 'ribbon'
             ? { ribbon_s: value! }
-            : { value: value!, ...(warm && thermometer ? { thermometer } : {}) }),
+            : {
+                value: value!,
+                ...(warm && thermometer ? { thermometer } : {}),
+                ...(eggs !== null && ofEggs ? { eggs: Math.round(eggs) } : {}),
+              }),
     });
     if (problem) trouble = `${problem.detail} ${problem.remedy}`;
     else onclose();
@@ -220,6 +231,16 @@
         {value}
         onvalue={(v) => (value = v)}
       />
+    {/if}
+    {#if ofEggs}
+      <QuantityField
+        label="Out of so many eggs, where you counted them"
+        wanted="number"
+        unit="eggs"
+        value={eggs}
+        onvalue={(v) => (eggs = v)}
+      />
+      <p class="text-[16px] text-quiet">Teaches what an egg of yours gives: the next list says how many to crack.</p>
     {/if}
     {#if quantity === 'density' && way === 'ribbon'}
       <p class="text-[16px] text-quiet">

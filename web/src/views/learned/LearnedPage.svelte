@@ -22,6 +22,8 @@
     'time until a skin holds': 'Time until a skin holds',
     'time of piping': 'Time of piping a tray',
     'weight of a piece': 'Weight of a piece',
+    'weight of an egg': 'Weight of an egg',
+    'carry-over on the rack': 'Carry-over on the rack',
     'time on the whisk': 'Time on the whisk',
     'time of what runs by itself': 'Time of what runs by itself',
     'time in the oven': 'Time in the oven',

@@ -42,8 +42,10 @@
   {@render pick('Fault', 'fault', options(pages.choices?.faults, 'any'))}
   {@render pick('Stars', 'stars', options(STARS, 'any'))}
   {@render pick('Order', 'sort', SORTS)}
-  {#if !more}<button type="button" class="col-span-2 min-h-11 text-left underline sm:col-span-1" onclick={() => (open = true)}
-      >By class, oven, hands, days</button
+  {#if !more}<button
+      type="button"
+      class="col-span-2 min-h-11 text-left underline sm:col-span-1"
+      onclick={() => (open = true)}>By class, oven, hands, days</button
     >{/if}
   {#if more}
     {@render pick('Class', 'class', options(pages.choices?.classes, 'any'))}

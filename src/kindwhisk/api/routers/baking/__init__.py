@@ -13,8 +13,11 @@ from kindwhisk.api.dependencies import BenchHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.api.routers.baking.views import AnswerView, Asks, Baked, BakeForecast, CarryView
 from kindwhisk.api.sums import crumb_told, what_ifs
+from kindwhisk.bench.learned.carried import carry_effects
 from kindwhisk.bench.ovens.baking import reckon
 from kindwhisk.core.baking.asked import Asked
+from kindwhisk.core.baking.reference import family
+from kindwhisk.core.learning.figures import Figure
 from kindwhisk.core.process.bake_asked import asked_of
 from kindwhisk.core.values.errors import CraftError
 
@@ -63,10 +66,12 @@ async def what_if(bench: BenchHere, body: BakeBody, asked: Request) -> Asks:
     kitchen = await run_in_threadpool(lambda: bench.kitchen)
     reckoned = await run_in_threadpool(reckon, bench, body)
     shelf = tuple((t.name, t.tin) for t in kitchen.tins)
+    effects = carry_effects(family(reckoned.content))
+    own = await run_in_threadpool(lambda: bench.record().factor(Figure.CARRY, effects))
     found, carried = await beside(asked, what_ifs, reckoned, shelf, body.trays, kitchen.air_c)
     return Asks(
         answers=tuple(AnswerView.of(a) for a in found),
-        carry_over=tuple(CarryView.of(e, c) for e, c in carried),
+        carry_over=tuple(CarryView.of(e, c, own) for e, c in carried),
     )
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from typing import Self
 
 from pydantic import BaseModel
@@ -17,7 +18,8 @@ from kindwhisk.core.baking.follow import CrumbFollower
 from kindwhisk.core.baking.predict import Prediction, Texture
 from kindwhisk.core.baking.risks import Risk, risks
 from kindwhisk.core.baking.straight_after import Next, straight_after
-from kindwhisk.core.values.estimate import Basis, Estimate
+from kindwhisk.core.learning.expected import Factor
+from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.temperature import Point
 from kindwhisk.core.vessels import section
 from kindwhisk.core.vessels.bowls import usual
@@ -125,6 +127,15 @@ class AnswerView(BaseModel):
         )
 
 
+def learned_rise(carried: CarryOver, own: Factor) -> Estimate:
+    """How much warmer the middle still gets: by the model, until bakes have shown it."""
+    if not own.bakes:
+        return carried.rise
+    wide = math.exp(RANGE_SD * own.log_sd) - 1
+    shown = Estimate.around(carried.rise_k * own.factor, wide, Basis.KITCHEN)
+    return shown.model_copy(update={"bakes": own.bakes})
+
+
 class CarryView(BaseModel):
     """On the rack: how much warmer the middle still gets, when it is taken out ``early_min`` before done, and when."""
 
@@ -133,11 +144,11 @@ class CarryView(BaseModel):
     after_min: Estimate
 
     @classmethod
-    def of(cls, early_s: float, carried: CarryOver) -> Self:
-        """As it is shown."""
+    def of(cls, early_s: float, carried: CarryOver, own: Factor) -> Self:
+        """As it is shown, with what this kitchen's own probes have shown of it."""
         return cls(
             early_min=early_s / 60,
-            rise_k=carried.rise,
+            rise_k=learned_rise(carried, own),
             after_min=carried.after.scaled(1 / 60),
         )
 

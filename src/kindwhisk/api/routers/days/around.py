@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from datetime import date, datetime, timedelta, timezone
 from typing import Annotated, NamedTuple
 
@@ -107,13 +108,19 @@ async def _planned(request: Request, bench: Bench, preparing: Preparing, on: dat
     return _Planned(day, told(placed, day.bakes))
 
 
+def _weighed(bench: Bench, batches: Sequence[Batch]) -> WeighUp:
+    """What the day's batches take, in eggs as this kitchen's own have weighed."""
+    size = bench.kitchen.eggs
+    return weigh_up(batches, size, bench.record().one_egg(size))
+
+
 @router.get("/{on}/weigh")
 async def weigh(
     request: Request, bench: BenchHere, preparing: PreparingHere, on: date, offset: Offset = None
 ) -> WeighUp:
     """One weighing for the day: every ingredient once, eggs to crack, what comes out of the cold and when."""
     found = await _planned(request, bench, preparing, on, offset)
-    return await run_in_threadpool(weigh_up, found.batches, bench.kitchen.eggs)
+    return await run_in_threadpool(_weighed, bench, found.batches)
 
 
 @router.get("/{on}/shopping")
@@ -165,7 +172,7 @@ async def sheet(
     """The day on paper."""
     found = await _planned(request, bench, preparing, on, offset)
     kitchen = bench.kitchen
-    weighed = await run_in_threadpool(weigh_up, found.batches, kitchen.eggs)
+    weighed = await run_in_threadpool(_weighed, bench, found.batches)
     shown = await run_in_threadpool(lambda: found.shown)
     pages = await run_in_threadpool(day_sheet_pdf.write, shown, weighed, kitchen.name, paper)
     return Response(pages, media_type="application/pdf", headers={"Content-Disposition": 'inline; filename="day.pdf"'})
