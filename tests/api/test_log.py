@@ -82,6 +82,12 @@ def test_bakes_are_found_by_each_mark_and_by_several(client: TestClient) -> None
     assert found(client, fault="butter streak", stars=5) == []
 
 
+def test_a_fault_is_found_by_what_it_goes_by_now_and_by_what_it_went_by(client: TestClient) -> None:
+    now, then = found(client, fault="dense layer below"), found(client, fault="dense layer at the bottom")
+    assert [b["id"] for b in now] == [failed(client)]
+    assert now == then
+
+
 def test_words_are_found_in_notes_faults_and_titles_as_they_begin(client: TestClient) -> None:
     assert [b["id"] for b in found(client, words="clotted")] == [failed(client)]
     assert [b["id"] for b in found(client, words="clot")] == [failed(client)]
@@ -117,7 +123,7 @@ def test_a_stretch_of_time_is_bounded_on_both_sides(client: TestClient) -> None:
 def test_the_choices_are_what_bakes_have(client: TestClient) -> None:
     told = client.get("/api/bakes/choices").json()
     assert {"value": "deck", "words": "Deck oven"} in told["ovens"]
-    assert {c["value"] for c in told["faults"]} == {"butter streak", "dense layer at the bottom"}
+    assert {c["value"] for c in told["faults"]} == {"fat streak or rubber line below", "dense layer below"}
     assert {"tea-chiffon", "butter-sponge", "syrup-peaks"} == {c["value"] for c in told["formulas"]}
 
 

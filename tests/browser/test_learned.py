@@ -52,7 +52,7 @@ def test_a_slip_is_asked_about_and_taken_back(page: Page, own: Server, quiet: Ca
 
 
 def test_a_height_in_the_wrong_unit_is_asked_about_on_the_record(page: Page, own: Server) -> None:
-    bake = own.ask("/api/bakes?status=finished&formula_id=tea-chiffon")[0]["id"]
+    bake = own.ask("/api/bakes?status=finished&formula=tea-chiffon")[0]["id"]
     page.goto(f"{own.url}/log/{bake}")
     page.get_by_role("button", name="Change it").click()
     page.get_by_label("Height, cold", exact=True).fill("640")

@@ -139,7 +139,7 @@ def test_the_map_moves_and_knows_the_book(page: Page, demo: Server) -> None:
 
 
 def test_the_log_keeps_the_way_of_the_temperatures(page: Page, demo: Server) -> None:
-    (bake,) = demo.ask("/api/bakes?status=finished&formula_id=syrup-peaks")
+    (bake,) = demo.ask("/api/bakes?status=finished&formula=syrup-peaks")
     page.goto(f"{demo.url}/log/{bake['id']}")
     boil = page.get_by_role("img", name=re.compile(r"^Boil the syrup: highest 11\d, meant 117 degrees"))
     expect(boil).to_be_visible()

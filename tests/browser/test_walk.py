@@ -139,7 +139,7 @@ def test_from_a_formula_to_a_logged_bake(page: Page, own: Server, quiet: Callabl
     page.get_by_role("radio", name="4 good").click()
     page.get_by_label("Height, cold", exact=True).fill("6.5 cm")
     expect(page.get_by_text("understood: 65 mm")).to_be_visible()
-    page.get_by_text("dense layer at the bottom").click()
+    page.get_by_text("dense layer below").click()
     page.get_by_label("How it came out").get_by_role("button", name="Save").click()
     record = page.locator("main")
     expect(record).to_contain_text("4 of 5, good")
@@ -151,7 +151,7 @@ def test_from_a_formula_to_a_logged_bake(page: Page, own: Server, quiet: Callabl
         page.get_by_role("link", name="Readings as CSV").click()
     assert "whip,density,0.25" in download.value.path().read_text()
     page.get_by_role("link", name="Log", exact=True).click()
-    expect(page.locator("main li").first).to_contain_text("dense layer at the bottom")
+    expect(page.locator("main li").first).to_contain_text("dense layer below")
     assert quiet() == []
 
 

@@ -79,7 +79,7 @@ class Past(Workplace):
 
     def _last(self, **wanted: object) -> list[tuple[FoundBake, BakeSummary]]:
         """The last bakes that were finished, the oldest first, with their summaries."""
-        marks = tuple((k, str(v)) for k, v in wanted.items() if k in {"oven", "hands", "class"} and v)
+        marks = tuple((k, (str(v),)) for k, v in wanted.items() if k in {"oven", "hands", "class"} and v)
         rows = self.store.log.page(Wanted(formula=str(wanted.get("formula") or ""), marks=marks), limit=LOOKED_BACK)
         found = [(row, s) for row in reversed(rows) if row.status != "running" and (s := self.summary_of(row))]
         return [(row, s) for row, s in found if row.status != "abandoned"]

@@ -33,11 +33,11 @@ class LogOrder(StrEnum):
 
 
 class Wanted(NamedTuple):
-    """What a bake has to be; what is empty does not matter. ``since`` and ``until`` bound when it began."""
+    """What a bake has to be; what is empty does not matter. Of each mark any of its values will do. ``since`` and ``until`` bound when it began."""
 
     formula: str = ""
     status: str = ""
-    marks: tuple[tuple[str, str], ...] = ()
+    marks: tuple[tuple[str, tuple[str, ...]], ...] = ()
     words: str = ""
     since: datetime | None = None
     until: datetime | None = None
@@ -223,14 +223,18 @@ def asked_words(text: str) -> str:
 def _conditions(wanted: Wanted) -> tuple[bool, list[str], list[Any]]:
     """Whether a mark leads, and what has to hold, with the values for it."""
     conditions, values = list[str](), list[Any]()
-    for number, (mark, value) in enumerate(wanted.marks):
-        if number == 0:
+    # The first leads; of several values a bake may have two, so only one value can.
+    lead = bool(wanted.marks) and len(wanted.marks[0][1]) == 1
+    for number, (mark, any_of) in enumerate(wanted.marks):
+        is_one = f"""IN ({", ".join("?" * len(any_of))})""" if len(any_of) > 1 else "= ?"
+        if number == 0 and lead:
             conditions.append('m."mark" = ? AND m."value" = ?')
         else:
             conditions.append(
-                'EXISTS (SELECT 1 FROM "bake_mark" AS x WHERE x."bake" = b."id" AND x."mark" = ? AND x."value" = ?)'
+                'EXISTS (SELECT 1 FROM "bake_mark" AS x WHERE x."bake" = b."id" AND x."mark" = ? '
+                f'AND x."value" {is_one})'
             )
-        values += [mark, value]
+        values += [mark, *any_of]
     if wanted.formula:
         conditions.append('b."formula" = ?')
         values.append(wanted.formula)
@@ -240,12 +244,12 @@ def _conditions(wanted: Wanted) -> tuple[bool, list[str], list[Any]]:
     if words := asked_words(wanted.words):
         conditions.append('b."id" IN (SELECT "bake" FROM "bake_words" WHERE "bake_words" MATCH ?)')
         values.append(words)
-    started = 'm."started_at"' if wanted.marks else 'b."started_at"'
+    started = 'm."started_at"' if lead else 'b."started_at"'
     for sign, moment in ((">=", wanted.since), ("<", wanted.until)):
         if moment is not None:
             conditions.append(f"{started} {sign} ?")
             values.append(moment.isoformat())
-    return bool(wanted.marks), conditions, values
+    return lead, conditions, values
 
 
 def _after(key: Sequence[str], down: Sequence[bool], at: Sequence[Any]) -> tuple[str, list[Any]]:

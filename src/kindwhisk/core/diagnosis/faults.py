@@ -124,6 +124,18 @@ def faults_of(family: Family) -> tuple[Fault, ...]:
     return tuple(f for f in FAULTS if f.family is family)
 
 
+def all_words(words: str) -> tuple[str, ...]:
+    """These words of a fault with all others that it went by, in whatever family."""
+    same = [f for f in FAULTS if words in {f.words, *f.also}]
+    return tuple(dict.fromkeys((words, *(w for f in same for w in (f.words, *f.also)))))
+
+
+def now_called(words: str) -> str:
+    """What a fault of an earlier version goes by, where that is one alone."""
+    same = {f.words for f in FAULTS if words in {f.words, *f.also}}
+    return same.pop() if len(same) == 1 else words
+
+
 def called(words: str, family: Family) -> Fault | None:
     """The fault of a family that goes by these words, or by earlier ones; None for one that the table has not."""
     wanted = words.strip().casefold()

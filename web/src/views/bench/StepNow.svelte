@@ -70,7 +70,7 @@
         >
       {/if}
     </p>
-    <div class="-my-1.5 flex gap-x-1 text-[16px] text-quiet max-sm:order-last">
+    <div class="-my-1.5 flex gap-x-1 text-[16px] text-quiet max-sm:order-last max-sm:gap-x-0">
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('steps')}>Steps <span class="key">A</span></button>
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('timer')}>Timer <span class="key">T</span></button>
       <button class="min-h-14 px-2 underline" onclick={() => onsheet('note')}

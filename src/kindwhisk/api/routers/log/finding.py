@@ -11,6 +11,7 @@ from pydantic import AwareDatetime, BaseModel
 from kindwhisk.api.dependencies import BenchHere, StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.bench.record import BakeSummary
+from kindwhisk.core.diagnosis.faults import all_words, now_called
 from kindwhisk.store.log import MOST, FoundBake, LogOrder, Wanted
 
 router = APIRouter(prefix="/api/bakes", tags=["log"], responses=refusals(400, 404, 422))
@@ -79,11 +80,14 @@ def listed(
 ) -> list[BakeEntry]:
     """Bakes in the order that was asked for, at most 200; those after the one whose id is ``before``, for the next
     page. What is not told does not matter; of words each has to be in a title, note, fault or reason."""
-    told = {"fault": fault, "hands": hands, "oven": oven, "class": technique, "stars": stars and str(stars)}
+    told = {"hands": hands, "oven": oven, "class": technique, "stars": stars and str(stars)}
+    marks = [(mark, (value,)) for mark, value in told.items() if value]
+    if fault:
+        marks.append(("fault", all_words(fault)))
     wanted = Wanted(
         formula=formula_id or "",
         status=status or "",
-        marks=tuple((mark, value) for mark, value in told.items() if value),
+        marks=tuple(sorted(marks, key=lambda m: (len(m[1]), m[0] != "hands"))),
         words=words,
         since=since,
         until=until,
@@ -107,7 +111,7 @@ def choices(bench: BenchHere, store: StoreHere) -> LogChoices:
         classes=of("class", {}),
         ovens=of("oven", ovens),
         hands=of("hands", people),
-        faults=of("fault", {}),
+        faults=[LogChoice(value=w, words=w) for w in sorted({now_called(v) for v in store.log.values("fault")})],
     )
 
 
