@@ -17,11 +17,13 @@ from playwright.sync_api import Browser, sync_playwright
 
 from benchmarks.bakes import bakes
 from benchmarks.cakes import crumb_probes
+from benchmarks.changes import charted
 from benchmarks.days import days
+from benchmarks.failed_bakes import told_why
 from benchmarks.finishing import finishing
 from benchmarks.goals import met
 from benchmarks.kept_safe import kept_safe
-from benchmarks.kitchens import kitchens
+from benchmarks.kitchens import kitchens, learned_by_bake
 from benchmarks.names import names
 from benchmarks.others import others
 from benchmarks.pair import side_by_side
@@ -269,6 +271,9 @@ def main() -> None:
             _size()
             _first_view(browser, server)
             kept_safe()
+            told_why()
+            learned_by_bake()
+            charted()
             years()
         finally:
             browser.close()

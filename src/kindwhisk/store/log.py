@@ -33,7 +33,8 @@ class LogOrder(StrEnum):
 
 
 class Wanted(NamedTuple):
-    """What a bake has to be; what is empty does not matter. Of each mark any of its values will do. ``since`` and ``until`` bound when it began."""
+    """What a bake has to be; what is empty does not matter. Of each mark any of its values will do. ``since`` and
+    ``until`` bound when it began."""
 
     formula: str = ""
     status: str = ""

@@ -23,9 +23,10 @@ MEAN_RANGE_TO_SD = 1.128
 MEDIAN_RANGE_TO_SD = 0.954
 """Expected mean and median of the difference of two values, in standard deviations. Published."""
 LIMIT_SD = 3.0
-DECISION_SD, DOUBT_OF_FEW = 3.0, 4.0
+DECISION_SD, DOUBT_OF_FEW = 3.15, 3.0
 """A change is called at so many standard deviations, and at more where there are few values. Simulated."""
-NEIGHBOURS = 2
+NEIGHBOURS, HELD_SD = 2, 2.0
+"""A value further than this from the median of so many neighbours on either side counts for no more. Simulated."""
 LEAST_FOR_LIMITS = 6
 """With fewer values there are no limits to speak of. Chosen."""
 LEAST_ALIKE = 3
@@ -85,11 +86,11 @@ def limits(values: Sequence[float], *, robust: bool = False) -> Limits:
 
 
 def _without_wild_ones(values: Sequence[float], sd: float) -> np.ndarray[tuple[int, ...], np.dtype[np.float64]]:
-    """The values, none further than the limits from the median of its neighbours: one slip is no change."""
+    """The values, none far from the median of its neighbours: one slip is no change."""
     near = [statistics.median(values[max(0, i - NEIGHBOURS) : i + NEIGHBOURS + 1]) for i in range(len(values))]
     middle = np.array(near)
     held: np.ndarray[tuple[int, ...], np.dtype[np.float64]] = np.clip(
-        np.array(values, dtype=float), middle - LIMIT_SD * sd, middle + LIMIT_SD * sd
+        np.array(values, dtype=float), middle - HELD_SD * sd, middle + HELD_SD * sd
     )
     return held
 

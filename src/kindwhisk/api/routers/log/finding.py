@@ -81,7 +81,7 @@ def listed(
     """Bakes in the order that was asked for, at most 200; those after the one whose id is ``before``, for the next
     page. What is not told does not matter; of words each has to be in a title, note, fault or reason."""
     told = {"hands": hands, "oven": oven, "class": technique, "stars": stars and str(stars)}
-    marks = [(mark, (value,)) for mark, value in told.items() if value]
+    marks: list[tuple[str, tuple[str, ...]]] = [(mark, (value,)) for mark, value in told.items() if value]
     if fault:
         marks.append(("fault", all_words(fault)))
     wanted = Wanted(
