@@ -16,7 +16,7 @@ from kindwhisk.core.values.errors import CraftError
 
 MARKS = ("class", "oven", "hands", "fault", "stars")
 """What a bake is marked with. The file's own triggers keep them."""
-MOST = 200
+MOST, MOST_WORDS = 200, 12
 UNITS = {q.value: unit for q, unit in BY_QUANTITY.items()}
 LONG = ", ".join(f"'$.{name}'" for name in ("dots", "measures", "facts", "ovens", "held"))
 """What of a summary no line shows."""
@@ -216,9 +216,9 @@ def _read(told: dict[str, Any]) -> float | str:
     return "" if value is None else float(value)
 
 
-def asked_words(text: str) -> str:
-    """Words as the file's own search takes them: each has to be there, as it is or as the beginning of one."""
-    return " ".join(f'"{word}"*' for word in _WORD.findall(text)[:12])
+def asked_words(text: str) -> list[str]:
+    """Words as the file's own search takes them, one by one: each as it is, or as the beginning of one."""
+    return [f'"{word}"*' for word in _WORD.findall(text)[:MOST_WORDS]]
 
 
 def _conditions(wanted: Wanted) -> tuple[bool, list[str], list[Any]]:
@@ -242,9 +242,10 @@ def _conditions(wanted: Wanted) -> tuple[bool, list[str], list[Any]]:
     if wanted.status:
         conditions.append('b."status" = ?')
         values.append(wanted.status)
-    if words := asked_words(wanted.words):
+    # Each may stand elsewhere: one in the title, another in a note.
+    for word in asked_words(wanted.words):
         conditions.append('b."id" IN (SELECT "bake" FROM "bake_words" WHERE "bake_words" MATCH ?)')
-        values.append(words)
+        values.append(word)
     started = 'm."started_at"' if lead else 'b."started_at"'
     for sign, moment in ((">=", wanted.since), ("<", wanted.until)):
         if moment is not None:
