@@ -65,6 +65,21 @@ def test_one_slip_of_ten_times_among_eggs_does_no_harm(bench: Bench) -> None:
     assert bench.record().one_egg(EggSize.EU_M).white_g.likely == pytest.approx(right, rel=0.02)
 
 
+def test_a_slip_is_asked_about_when_it_is_entered_and_teaches_nothing_until_it_is_confirmed(bench: Bench) -> None:
+    baker = Baker(bench)
+    baker.until("weigh-whites")
+    usual = baker.tell("reading_added", step="weigh-whites", quantity="mass", value=4 * USUAL_G, eggs=4)
+    assert usual.questions == ()
+    asked = baker.tell("reading_added", step="weigh-whites", quantity="mass", value=40 * USUAL_G, eggs=4)
+    assert "10 times what one of yours gives" in asked.questions[0].text
+    assert not asked.readings[-1].counts
+    while baker.state.current is not None:
+        baker.go_on()
+    baker.tell("bake_finished")
+    told = [d for d in bench.record().dots if d.figure is Figure.EGG]
+    assert [d.observed for d in told] == [pytest.approx(USUAL_G)]
+
+
 def test_a_mass_without_a_number_of_eggs_teaches_nothing_of_them(bench: Bench) -> None:
     baker = Baker(bench)
     baker.until("weigh-whites")

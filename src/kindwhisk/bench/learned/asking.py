@@ -5,16 +5,18 @@ The words are kept with what was entered. Until they are answered a reading coun
 
 from __future__ import annotations
 
-from kindwhisk.bench.learned.showed import expected_height
+from kindwhisk.bench.learned.showed import egg_part, expected_height
 from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.progress import StepStatus
 from kindwhisk.bench.log.projection import value_of
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.core.foams.whipping import whipped_share
+from kindwhisk.core.ingredients.eggs import egg_parts
 from kindwhisk.core.learning.expected import ASKED_SD, Expected, expected, off_by
 from kindwhisk.core.learning.figures import DENSITIES, TIMES, Figure
 from kindwhisk.core.planning.because import duration_in_words
 from kindwhisk.core.process.outcome import Attention
+from kindwhisk.core.process.record import EGG_PARTS, egg_effects
 from kindwhisk.core.process.steps.whip import WhipStep
 from kindwhisk.core.values.bands import Quantity
 from kindwhisk.core.values.estimate import RANGE_SD, Estimate
@@ -48,7 +50,9 @@ def on_the_way(at: Moment, step_id: str, cup: Estimate) -> Estimate:
 
 
 def _of_reading(event: ev.ReadingAdded, at: Moment) -> str:
-    """Of a cup."""
+    """Of a cup, or of eggs that were counted."""
+    if event.eggs is not None:
+        return _of_eggs(event, event.eggs, at)
     told = _expected(at, event.step, DENSITIES)
     if event.quantity is not Quantity.DENSITY or event.ribbon_s is not None or told is None:
         return ""
@@ -63,6 +67,22 @@ def _of_reading(event: ev.ReadingAdded, at: Moment) -> str:
     return (
         f"{value:.2f} g/ml is {_times_as_much(value, usual)} what is usual by now ({span}). "
         "Is the cup’s own weight taken off, once, and was it full to the brim?"
+    )
+
+
+def _of_eggs(event: ev.ReadingAdded, eggs: int, at: Moment) -> str:
+    """Of what so many eggs gave."""
+    part, size = egg_part(at.walked.forecast.step(event.step)), at.document.kitchen.eggs
+    if part is None or not event.value or event.value <= 0:
+        return ""
+    each = event.value / eggs
+    modelled: Estimate = getattr(egg_parts(size), EGG_PARTS[part])
+    usual = at.document.record.expected(Figure.EGG, egg_effects(size, part), modelled).made
+    if abs(off_by(each, usual)) <= ASKED_SD:
+        return ""
+    return (
+        f"{each:.0f} g an egg is {_times_as_much(each, usual)} what one of yours gives "
+        f"({usual.low:.0f} to {usual.high:.0f} g). Are the mass and the number of eggs right, and the bowl taken off?"
     )
 
 

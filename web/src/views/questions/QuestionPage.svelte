@@ -193,19 +193,23 @@
 
 {#snippet row(bakes: Schemas['TriedBake'][])}
   {#if bakes.length === 0}<p class="text-quiet">No bake yet.</p>{/if}
-  <ul class="mt-1 flex flex-wrap gap-2">
+  <ul class="mt-1 grid max-w-4xl gap-x-10 sm:grid-cols-2">
     {#each bakes as bake (bake.id)}
-      <li
-        class="flex min-h-14 items-center gap-3 border-2 px-3 {bake.counts
-          ? bake.came
-            ? 'border-ink'
-            : 'border-leaf'
-          : 'border-dashed border-line text-quiet'}"
-      >
+      <li class="flex min-h-12 items-center gap-3 border-t border-line {bake.counts ? '' : 'text-quiet line-through'}">
+        <svg width="18" height="18" aria-hidden="true" class="shrink-0"
+          ><circle
+            cx="9"
+            cy="9"
+            r="7"
+            fill={bake.came ? 'var(--ink)' : 'none'}
+            stroke={bake.came ? 'var(--ink)' : 'var(--leaf)'}
+            stroke-width="2.5"
+          /></svg
+        >
         <a class="underline" href={p('/log/:bake', { params: { bake: bake.id } })}>{day(bake.at)}</a>
-        <span>{bake.came ? 'it came' : 'it did not come'}{bake.stars ? `, ${bake.stars} of 5` : ''}</span>
-        <button class="min-h-11 underline" onclick={() => counts(bake.id, !bake.counts)}
-          >{bake.counts ? 'leave out' : 'count it'}</button
+        <span class="grow">{bake.came ? 'it came' : 'it did not come'}{bake.stars ? `, ${bake.stars} of 5` : ''}</span>
+        <button class="min-h-11 px-1 text-[15px] text-quiet underline" onclick={() => counts(bake.id, !bake.counts)}
+          >{bake.counts ? 'leave out' : 'count it'}<span class="sr-only">: {day(bake.at)}</span></button
         >
       </li>
     {/each}
