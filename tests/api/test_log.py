@@ -151,6 +151,9 @@ def test_a_measure_is_followed_over_formula_oven_and_person(client: TestClient) 
     assert told["band"]["bakes"] == 5
     over = client.get("/api/trends", params={"oven": "deck", "measure": "oven_held"}).json()
     assert len(over["points"]) > 6
+    heights = client.get("/api/trends", params={"oven": "deck", "measure": "height"}).json()
+    assert heights["unit"] == "% of what was forecast"
+    assert all(30 < p["value"] < 140 for p in heights["points"]), "a tall cake and a flat one are comparable"
     nothing = client.get("/api/trends", params={"formula": "tea-chiffon", "measure": "moon"})
     assert refused(nothing)["field"] == "measure"
 

@@ -144,7 +144,7 @@ class Past(Workplace):
             own = next((m for m in known.measures or () if measure == (m.key if formula else _general(m)[0])), None)
             if own is not None:
                 at = datetime.fromisoformat(row.started_at)
-                shown = own if formula else own.model_copy(update={"words": _general(own)[1]})
+                shown = own if formula else _over_formulas(own)
                 found.append(
                     Told(bake=row.id, at=at, title=row.title, stars=known.stars, faults=known.faults, measure=shown)
                 )
@@ -212,6 +212,17 @@ def _general(measure: BakeMeasure) -> tuple[str, str]:
     """A measure over several formulas: what it is of, whatever the step is called."""
     key = measure.key.rsplit("/", 1)[-1]
     return key, measure.words.rsplit(": ", 1)[-1].capitalize() if "/" in measure.key else measure.words
+
+
+AS_IT_IS = frozenset({"°C", "K", "%", ""})
+"""Units of figures that mean the same in every formula."""
+
+
+def _over_formulas(measure: BakeMeasure) -> BakeMeasure:
+    """A measure as it is followed over several formulas: what differs from one to the other as a share of what was
+    forecast there."""
+    of = measure.of if measure.unit in AS_IT_IS or not measure.likely else measure.likely
+    return measure.model_copy(update={"words": _general(measure)[1], "of": of})
 
 
 def _most(found: Sequence[BakeDifference], bakes: int) -> str:

@@ -2,6 +2,7 @@
   import { api, ask, newKey, problemOf, type BakeState, type Problem, type Schemas } from '../../lib/api/client';
   import Notice from '../../lib/parts/Notice.svelte';
   import Sheet from '../../lib/parts/Sheet.svelte';
+  import { readable } from './photo';
 
   /** Photos of a bake: taken or chosen, at the bench and afterwards. */
   type Props = { bake: BakeState; onsaved: (state: BakeState) => void; heading?: boolean };
@@ -11,7 +12,7 @@
   const SHOWS: Shows[] = ['crumb', 'top', 'side', 'the cut', 'other'];
   let shows = $state<Shows>('crumb');
   /** Those that are not on the disk yet: they stay here until they are. */
-  let waiting = $state<{ key: string; shows: Shows; file: File; url: string; failed: boolean }[]>([]);
+  let waiting = $state<{ key: string; shows: Shows; file: File; failed: boolean }[]>([]);
   let problem = $state<Problem | null>(null);
   let large = $state<number | null>(null);
   let open = $state(false);
@@ -22,10 +23,11 @@
   async function send(one: (typeof waiting)[number]): Promise<void> {
     try {
       const query = new URLSearchParams({ client_key: one.key, shows: one.shows });
+      const body = await readable(one.file);
       const answer = await fetch(`${path}?${query}`, {
         method: 'POST',
-        body: one.file,
-        headers: { 'content-type': one.file.type || 'image/jpeg' },
+        body,
+        headers: { 'content-type': body.type || 'image/jpeg' },
       });
       const told = await answer.json();
       if (!answer.ok) {
@@ -46,17 +48,13 @@
       fail(one.key);
     }
   }
-  function drop(key: string): void {
-    const gone = waiting.find((w) => w.key === key);
-    if (gone) URL.revokeObjectURL(gone.url);
-    waiting = waiting.filter((w) => w.key !== key);
-  }
+  const drop = (key: string) => (waiting = waiting.filter((w) => w.key !== key));
   const fail = (key: string) => (waiting = waiting.map((w) => (w.key === key ? { ...w, failed: true } : w)));
 
   function chosen(event: Event): void {
     const field = event.currentTarget as HTMLInputElement;
     for (const file of field.files ?? []) {
-      const one = { key: newKey(), shows, file, url: '', failed: false };
+      const one = { key: newKey(), shows, file, failed: false };
       waiting = [...waiting, one];
       void send(one);
     }
