@@ -323,7 +323,7 @@ def test_the_log_is_a_row_a_bake_and_a_row_a_reading(client: TestClient) -> None
     assert len(rows) == len(found(client))
     dense = next(r for r in rows if r["id"] == failed(client))
     assert (dense["stars"], dense["batter_g_per_ml"], dense["class"]) == ("2", "0.502", "separated chiffon")
-    assert dense["faults"] == "dense layer at the bottom"
+    assert dense["faults"] == "dense layer below"
     read = table(client, rows="readings")
     assert {r["quantity"] for r in read} == {"density"}
     assert sum(r["bake"] == failed(client) for r in read) == 2

@@ -23,6 +23,7 @@ from kindwhisk.core.process.steps.bake import BakeStep
 from kindwhisk.core.process.steps.boil import BoilStep
 from kindwhisk.core.process.steps.preheat import PreheatStep
 from kindwhisk.core.process.wish import Wish
+from kindwhisk.core.trying.question import OpenQuestion, Trial
 from kindwhisk.demo.formulas import demo_formulas
 from kindwhisk.demo.goods import demo_goods
 from kindwhisk.demo.kitchen import demo_kitchen
@@ -59,7 +60,7 @@ PAST = (
              crumb="even, a little tight", note="Whites a touch soft."),
     SeededBake(CHIFFON, 22, 6, {"bake": 1.13, "whip": 0.97}, {"whip": 0.168, "fold": 0.437}, 4, 64, crumb="even"),
     SeededBake(CHIFFON, 17, 7, {"bake": 0.99, "whip": 1.22}, {"whip": 0.142, "fold": 0.502}, 2, 55,
-             faults=("dense layer at the bottom",), crumb="tight below",
+             faults=("dense layer below",), crumb="tight below",
              note="Whites clotted; took many strokes to get the lumps out."),
     SeededBake(CHIFFON, 12, 6, {"bake": 1.12, "whip": 0.95}, {"whip": 0.171, "fold": 0.432}, 5, 66,
              crumb="fine and even"),
@@ -70,7 +71,7 @@ PAST = (
              crumb="even"),
     SeededBake(SYRUP, 5, 13, {}, {"whip": 0.33}, 5, 40, crumb="glossy, stood till evening"),
     SeededBake(SPONGE, 6, 10, {"bake": 1.12, "whip": 1.02}, {"whip": 0.255, "fold-butter": 0.466}, 3, 38,
-             faults=("butter streak",), crumb="a streak below", note="Butter had cooled too far."),
+             faults=("fat streak or rubber line below",), crumb="a streak below", note="Butter had cooled too far."),
 )  # fmt: skip
 
 
@@ -112,6 +113,26 @@ def seed(bench: Bench, today: datetime | None = None) -> None:
         for past in sorted(PAST, key=lambda p: -p.days_ago):
             began = (moment - timedelta(days=past.days_ago)).replace(hour=past.hour, minute=5, second=0)
             _replay(bench, past, began)
+        store.questions.ask(_question(moment), "demo-question")
+
+
+def _question(now: datetime) -> OpenQuestion:
+    """What has stayed open on the chiffon, and what is tried since."""
+    trial = Trial(
+        id="peak",
+        change="Whites off at the bent peak, looked at from the sixth minute on",
+        suspect="over-whipped",
+        begun_at=now - timedelta(days=14),
+    )
+    return OpenQuestion(
+        id="new",
+        formula=CHIFFON,
+        text="Now and then a dense layer below",
+        faults=("dense layer below",),
+        suspects=("over-whipped", "air-lost"),
+        opened_at=now - timedelta(days=16),
+        trials=(trial,),
+    )
 
 
 def _replay(bench: Bench, past: SeededBake, began: datetime) -> None:
