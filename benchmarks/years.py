@@ -91,15 +91,15 @@ def years() -> None:
         started = {s: s.ask("/api/bakes", body)["id"] for s in (few, many)}
         last = {s: s.ask("/api/bakes")[40]["id"] for s in (few, many)}
         other = {s: s.ask("/api/bakes?formula=tea-chiffon")[30]["id"] for s in (few, many)}
-        dense = {s: s.ask("/api/bakes?fault=dense%20layer%20below")[1]["id"] for s in (few, many)}
+        dense = {s: s.ask("/api/bakes?fault=dense%20layer%20below&limit=20")[1]["id"] for s in (few, many)}
         told = {"start": (few_start_s, many_start_s)}
         questions: dict[str, Callable[[Server], object]] = {
             "the Book": lambda s: s.ask("/api/formulas/glances"),
             "the Log": lambda s: s.ask("/api/bakes"),
             "found by fault": lambda s: s.ask("/api/bakes?fault=dense%20layer%20below"),
-            "by words": lambda s: s.ask("/api/bakes?words=clotted"),
-            "by four marks": lambda s: s.ask("/api/bakes?formula=tea-chiffon&oven=deck&stars=4&sort=oldest"),
-            "the best": lambda s: s.ask("/api/bakes?sort=best"),
+            "by words": lambda s: s.ask("/api/bakes?words=clotted&limit=20"),
+            "by four marks": lambda s: s.ask("/api/bakes?formula=tea-chiffon&oven=deck&stars=4&sort=oldest&limit=20"),
+            "the best": lambda s: s.ask("/api/bakes?sort=best&limit=20"),
             "what to choose": lambda s: s.ask("/api/bakes/choices"),
             "side by side": lambda s: s.ask(f"/api/bakes/compare?a={last[s]}&b={other[s]}"),
             "a trend": lambda s: s.ask("/api/trends?formula=tea-chiffon&measure=fold/batter"),

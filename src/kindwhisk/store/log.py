@@ -32,6 +32,9 @@ class LogOrder(StrEnum):
     WORST = "worst"
 
 
+STARRED = {LogOrder.BEST: "54321", LogOrder.WORST: "12345"}
+
+
 class Wanted(NamedTuple):
     """What a bake has to be; what is empty does not matter. Of each mark any of its values will do. ``since`` and
     ``until`` bound when it began."""
@@ -75,31 +78,41 @@ class LogPages:
         Raises:
             CraftError: there is no such bake.
         """
+        if wanted.order in STARRED:
+            return self._by_stars(wanted, before, limit, short=short)
         lead, conditions, values = _conditions(wanted)
-        starred = wanted.order in {LogOrder.BEST, LogOrder.WORST}
-        key = ('s."value"', 'b."started_at"', 'b."id"') if starred else ('b."started_at"', 'b."id"')
-        # Of equal stars the newest comes first in both orders; else the order of time is that of the whole.
-        down = (wanted.order is LogOrder.BEST, True, True) if starred else (wanted.order is LogOrder.NEWEST,) * 2
-        if lead and not starred:
-            key = ('m."started_at"', 'm."bake"')
-        tables = '"bakerow" AS b'
-        if lead:
-            tables = '"bake_mark" AS m JOIN "bakerow" AS b ON b."id" = m."bake"'
-        if starred:
-            tables += """ JOIN "bake_mark" AS s ON s."bake" = b."id" AND s."mark" = 'stars'"""
+        key = ('m."started_at"', 'm."bake"') if lead else ('b."started_at"', 'b."id"')
+        tables = '"bake_mark" AS m JOIN "bakerow" AS b ON b."id" = m."bake"' if lead else '"bakerow" AS b'
+        way, after = ("DESC", "<") if wanted.order is LogOrder.NEWEST else ("ASC", ">")
         if before is not None:
-            after, at = _after(key, down, self._place(before, starred=starred))
-            conditions.append(after)
-            values += at
+            last = self.one(before)
+            conditions.append(f"({key[0]} {after} ? OR ({key[0]} = ? AND {key[1]} {after} ?))")
+            values += [last.started_at, last.started_at, last.id]
         where = " AND ".join(conditions) or "1"
-        order = ", ".join(f"{k} {'DESC' if d else 'ASC'}" for k, d in zip(key, down, strict=True))
         summary = f'json_remove(b."summary", {LONG})' if short else 'b."summary"'
         rows = self._rows(
             f'SELECT b."id", b."formula", b."version", b."title", b."started_at", b."status", {summary} '
-            f"FROM {tables} WHERE {where} ORDER BY {order} LIMIT ?",
+            f"FROM {tables} WHERE {where} ORDER BY {key[0]} {way}, {key[1]} {way} LIMIT ?",
             [*values, limit],
         )
         return [FoundBake(*row) for row in rows]
+
+    def _by_stars(self, wanted: Wanted, before: str | None, limit: int, *, short: bool) -> list[FoundBake]:
+        """Star by star, and of equal ones the newest first: each is found in the order in which it lies."""
+        values = STARRED[wanted.order]
+        if before is not None:
+            self.one(before)
+            own = self.marked(before, "stars")
+            values = values[values.index(own) :] if own else ""
+        found = list[FoundBake]()
+        for number, value in enumerate(values):
+            marks = (("stars", (value,)), *wanted.marks)
+            asked = wanted._replace(order=LogOrder.NEWEST, marks=marks)
+            after = before if number == 0 else None
+            found += self.page(asked, after, limit - len(found), short=short)
+            if len(found) == limit:
+                break
+        return found
 
     def one(self, bake: str) -> FoundBake:
         """A bake's line.
@@ -168,15 +181,6 @@ class LogPages:
             [limit],
         )
         return [str(r[0]) for r in rows]
-
-    def _place(self, bake: str, *, starred: bool) -> list[Any]:
-        rows = self._rows('SELECT "started_at", "id" FROM "bakerow" WHERE "id" = ?', [bake])
-        if not rows:
-            raise CraftError(
-                f"There is no bake '{bake}'.", field="before", remedy="Begin the list again from its first page."
-            )
-        stars = self._rows("""SELECT "value" FROM "bake_mark" WHERE "bake" = ? AND "mark" = 'stars'""", [bake])
-        return [stars[0][0] if stars else "0", *rows[0]] if starred else list(rows[0])
 
     def values(self, mark: str) -> list[str]:
         """Every value of a mark that any bake has, in order; stepping from one to the next, however many bakes."""
@@ -252,13 +256,3 @@ def _conditions(wanted: Wanted) -> tuple[bool, list[str], list[Any]]:
             conditions.append(f"{started} {sign} ?")
             values.append(moment.isoformat())
     return lead, conditions, values
-
-
-def _after(key: Sequence[str], down: Sequence[bool], at: Sequence[Any]) -> tuple[str, list[Any]]:
-    """What comes after a place in an order of several keys."""
-    ways, values = list[str](), list[Any]()
-    for number in range(len(key)):
-        same = [f"{k} = ?" for k in key[:number]]
-        ways.append(" AND ".join([*same, f"{key[number]} {'<' if down[number] else '>'} ?"]))
-        values += [*at[:number], at[number]]
-    return "(" + " OR ".join(f"({way})" for way in ways) + ")", values
