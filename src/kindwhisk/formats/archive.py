@@ -32,7 +32,7 @@ from kindwhisk.store.trouble import DataTrouble, TroubleKind
 FORMAT, VERSION = "kindwhisk-archive", 1
 MANIFEST = "manifest.json"
 AS_CSV = "probereading"
-LEFT_OUT = frozenset({HISTORY, "checkpoint", "glance", "session", "bake_mark", "bake_words"}) | {
+LEFT_OUT = frozenset({HISTORY, "checkpoint", "glance", "session", "bake_mark", "bake_number", "bake_words"}) | {
     f"bake_words_{part}" for part in ("data", "idx", "content", "docsize", "config")
 }
 """What is worked out again, and what lets devices in."""

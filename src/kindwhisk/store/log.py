@@ -248,7 +248,10 @@ def _conditions(wanted: Wanted) -> tuple[bool, list[str], list[Any]]:
         values.append(wanted.status)
     # Each may stand elsewhere: one in the title, another in a note.
     for word in asked_words(wanted.words):
-        conditions.append('b."id" IN (SELECT "bake" FROM "bake_words" WHERE "bake_words" MATCH ?)')
+        conditions.append(
+            'b."id" IN (SELECT n."bake" FROM "bake_number" AS n WHERE n."number" IN '
+            '(SELECT "rowid" >> 20 FROM "bake_words" WHERE "bake_words" MATCH ?))'
+        )
         values.append(word)
     started = 'm."started_at"' if lead else 'b."started_at"'
     for sign, moment in ((">=", wanted.since), ("<", wanted.until)):

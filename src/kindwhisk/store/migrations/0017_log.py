@@ -53,26 +53,37 @@ def _trigger(name: str, when: str, statements: list[str]) -> str:
 
 def up(migrator: object, db: SqliteDatabase) -> None:  # noqa: ARG001 - the runner passes both
     """Make the tables, have them kept, and fill them."""
-    titled = """INSERT INTO "bake_words" ("bake", "words") {of}"""
+    titled = """INSERT INTO "bake_words" ("rowid", "words") {of}"""
+    numbered = """INSERT OR IGNORE INTO "bake_number" ("bake") {of}"""
+    # What the words belong to is read off their row's number, without looking at the row.
+    place = """(SELECT n."number" << 20 FROM "bake_number" AS n WHERE n."bake" = {bake})"""
     for sql in (
         """CREATE TABLE "bake_mark" ("bake" TEXT NOT NULL, "mark" TEXT NOT NULL, "value" TEXT NOT NULL,
             "started_at" TEXT NOT NULL, PRIMARY KEY ("bake", "mark", "value")) WITHOUT ROWID""",
         """CREATE INDEX "bake_mark_found" ON "bake_mark" ("mark", "value", "started_at", "bake")""",
-        """CREATE VIRTUAL TABLE "bake_words" USING fts5("bake" UNINDEXED, "words", tokenize = 'unicode61')""",
+        """CREATE TABLE "bake_number" ("number" INTEGER PRIMARY KEY, "bake" TEXT NOT NULL UNIQUE)""",
+        """CREATE VIRTUAL TABLE "bake_words" USING fts5("words", content = '', tokenize = 'unicode61')""",
         """CREATE TABLE "open_question" ("id" TEXT NOT NULL PRIMARY KEY, "formula" TEXT NOT NULL,
             "client_key" TEXT NOT NULL UNIQUE, "saved_at" TEXT NOT NULL, "document" TEXT NOT NULL)""",
         """CREATE INDEX "open_question_formula" ON "open_question" ("formula")""",
         *_marked("b", 'FROM "bakerow" AS b'),
         *_told("b", 'FROM "bakerow" AS b'),
-        titled.format(of="""SELECT "id", "title" FROM "bakerow\""""),
-        titled.format(of=f"""SELECT e."bake_id", {_words("e")} FROM "eventrow" AS e WHERE e."kind" IN {TELLING}"""),
+        numbered.format(of="""SELECT "id" FROM "bakerow\""""),
+        titled.format(of=f"""SELECT {place.format(bake='b."id"')}, b."title" FROM "bakerow" AS b"""),
+        titled.format(
+            of=f"""SELECT {place.format(bake='e."bake_id"')} | e."sequence", {_words("e")} FROM "eventrow" AS e
+            WHERE e."kind" IN {TELLING}"""
+        ),
         _trigger(
             "bake_begun",
             'AFTER INSERT ON "bakerow"',
             [
                 *_marked("NEW"),
                 *_told("NEW"),
-                titled.format(of=f"""VALUES (NEW."id", NEW."title" || ' ' || {_words_of(SUMMARY.format(b="NEW"))})"""),
+                numbered.format(of="""VALUES (NEW."id")"""),
+                titled.format(
+                    of=f"""VALUES ({place.format(bake='NEW."id"')}, NEW."title" || ' ' || {_words_of(SUMMARY.format(b="NEW"))})"""
+                ),
             ],
         ),
         _trigger(
@@ -86,7 +97,7 @@ def up(migrator: object, db: SqliteDatabase) -> None:  # noqa: ARG001 - the runn
         _trigger(
             "event_told",
             f"""AFTER INSERT ON "eventrow" WHEN NEW."kind" IN {TELLING}""",
-            [titled.format(of=f"""VALUES (NEW."bake_id", {_words("NEW")})""")],
+            [titled.format(of=f"""VALUES ({place.format(bake='NEW."bake_id"')} | NEW."sequence", {_words("NEW")})""")],
         ),
     ):
         db.execute_sql(sql)  # type: ignore[no-untyped-call]
