@@ -197,8 +197,8 @@
     <div class="space-y-8">
       {#if says}<p class="border-l-[6px] border-ink pl-4 font-display text-2xl font-semibold">{says}</p>{/if}
       <Outcome {bake} onsaved={saved} />
-      <Photos {bake} onsaved={saved} />
       <Why {bake} onsaved={saved} />
+      <Photos {bake} onsaved={saved} />
       {#if bake.turns.length > 0}
         <section>
           <h2 class="mb-2 text-xl">Otherwise than planned</h2>

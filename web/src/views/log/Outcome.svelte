@@ -1,8 +1,8 @@
 <script lang="ts">
   import { RadioGroup } from 'bits-ui';
   import { api, ask, newKey, problemOf, type BakeState, type Problem, type Schemas } from '../../lib/api/client';
-  import FaultDrawing from '../../lib/draw/FaultDrawing.svelte';
   import { faultsOf } from '../../lib/why';
+  import FaultPicker from '../../lib/parts/FaultPicker.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import QuantityField from '../../lib/parts/QuantityField.svelte';
 
@@ -32,8 +32,6 @@
   let crumb = $state('');
   let note = $state('');
   let faults = $state<string[]>([]);
-  /** Those of earlier versions and in words of the baker's own stay as they are. */
-  const own = $derived(faults.filter((f) => !known_faults.some((k) => k.words === f)));
   const named = (words: string) =>
     known_faults.find((k) => k.words === words || k.also.includes(words))?.words ?? words;
   let problem = $state<Problem | null>(null);
@@ -126,26 +124,7 @@
           bind:value={crumb}
         /></label
       >
-      <fieldset>
-        <legend class="font-semibold">Faults</legend>
-        <div class="mt-1 grid grid-cols-2 gap-2 sm:grid-cols-3">
-          {#each known_faults as fault (fault.words)}
-            <label
-              class="flex min-h-16 cursor-pointer items-center gap-2 rounded-md border-2 border-line px-2 leading-tight has-checked:border-ink has-checked:bg-ink has-checked:text-ground has-focus-visible:outline-3"
-            >
-              <input type="checkbox" class="sr-only" value={fault.words} bind:group={faults} />
-              <FaultDrawing drawn={fault.drawn} width={62} />{fault.words}
-            </label>
-          {/each}
-          {#each own as fault (fault)}
-            <label
-              class="flex min-h-16 cursor-pointer items-center rounded-md border-2 border-line px-3 has-checked:border-ink has-checked:bg-ink has-checked:text-ground has-focus-visible:outline-3"
-            >
-              <input type="checkbox" class="sr-only" value={fault} bind:group={faults} />{fault}
-            </label>
-          {/each}
-        </div>
-      </fieldset>
+      <FaultPicker legend="Faults" known={known_faults} bind:chosen={faults} />
       <label class="block font-semibold"
         >Anything else<textarea class="field mt-1 font-normal" rows="2" maxlength="1000" bind:value={note}
         ></textarea></label

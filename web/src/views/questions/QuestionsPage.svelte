@@ -1,7 +1,7 @@
 <script lang="ts">
   import { api, ask, newKey, problemOf, type Problem, type Schemas } from '../../lib/api/client';
-  import FaultDrawing from '../../lib/draw/FaultDrawing.svelte';
   import Choice from '../../lib/parts/Choice.svelte';
+  import FaultPicker from '../../lib/parts/FaultPicker.svelte';
   import Loading from '../../lib/parts/Loading.svelte';
   import Notice from '../../lib/parts/Notice.svelte';
   import { faultsOf, whyOfBake, whyOfFaults } from '../../lib/why';
@@ -121,19 +121,7 @@
         /></label
       >
       {#if known.length > 0}
-        <fieldset>
-          <legend class="font-semibold">What goes wrong</legend>
-          <div class="mt-1 grid grid-cols-2 gap-2 sm:grid-cols-4">
-            {#each known as fault (fault.words)}
-              <label
-                class="flex min-h-16 cursor-pointer items-center gap-2 rounded-md border-2 border-line px-2 leading-tight has-checked:border-ink has-checked:bg-ink has-checked:text-ground has-focus-visible:outline-3"
-              >
-                <input type="checkbox" class="sr-only" value={fault.words} bind:group={faults} />
-                <FaultDrawing drawn={fault.drawn} width={54} />{fault.words}
-              </label>
-            {/each}
-          </div>
-        </fieldset>
+        <FaultPicker legend="What goes wrong" {known} bind:chosen={faults} wide />
       {/if}
       {#if causes.length > 0}
         <fieldset>
