@@ -15,6 +15,7 @@ from kindwhisk.core.process.schools import School, school
 from kindwhisk.core.process.setting import Setting
 from kindwhisk.core.process.steps.base import Content, StepBase, by_habit
 from kindwhisk.core.process.steps.building import cold_cautions
+from kindwhisk.core.values.estimate import Estimate
 
 
 class SoakStep(StepBase):
@@ -27,14 +28,19 @@ class SoakStep(StepBase):
     kind: Literal["soak"] = "soak"
     flooded: bool = False
 
+    def given_and_held(self, intake: tuple[Material, ...]) -> tuple[float, Estimate]:
+        """The liquid that goes in, and what the crumb takes without weeping (both ml)."""
+        crumb = combine(_crumbs(m) for m in intake if m.baked)
+        soak = combine([m for m in intake if not m.baked])
+        return soak.gas_free_volume_ml, soaking.takes_ml(crumb, flooded=self.flooded)
+
     def effect(self, intake: tuple[Material, ...], setting: Setting) -> Outcome:
         """Liquid goes into the pores; the crumb keeps its size."""
         built = next((m for m in intake if isinstance(m, Built)), None)
         crumb = combine(_crumbs(m) for m in intake if m.baked)
         soak = combine([m for m in intake if not m.baked])
         together = combine((crumb, soak)) if built is not None else combine(intake)
-        takes = soaking.takes_ml(crumb, flooded=self.flooded)
-        given = soak.gas_free_volume_ml
+        given, takes = self.given_and_held(intake)
         notices = []
         if crumb.mass_g > 0 and given > takes.high:
             notices.append(
