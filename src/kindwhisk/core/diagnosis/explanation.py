@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from kindwhisk.core.diagnosis.cause import Cause, Lever, Weight
 from kindwhisk.core.diagnosis.causes import CAUSES
 from kindwhisk.core.diagnosis.confirmed import Confirmed, behind, weights_of
-from kindwhisk.core.diagnosis.faults import FAULTS, Family, Fault, called, faults_of
+from kindwhisk.core.diagnosis.faults import Family, Fault, called, faults_of
 from kindwhisk.core.diagnosis.reasoning import believed, ratio, worth_asking
 from kindwhisk.core.diagnosis.signs import SIGNS, Seen, Sign
 from kindwhisk.core.values.errors import CraftError
@@ -168,8 +168,3 @@ def _says(causes: Sequence[CauseTold], unlisted: float, *, humble: bool) -> str:
     if first.probability >= FAIRLY or len(causes) == 1:
         return f"Probably {first.words}, but not surely."
     return f"Either {first.words} or {causes[1].words}: the record does not tell them apart."
-
-
-def all_faults() -> tuple[Fault, ...]:
-    """The whole table."""
-    return FAULTS

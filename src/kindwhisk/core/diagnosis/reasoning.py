@@ -17,7 +17,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from kindwhisk.core.diagnosis.cause import Cause, Weight
+from kindwhisk.core.diagnosis.cause import Weight
 from kindwhisk.core.diagnosis.causes import CAUSES
 from kindwhisk.core.diagnosis.faults import UNLISTED, UNLISTED_WEIGHT, Fault
 from kindwhisk.core.diagnosis.signs import SIGNS, Seen
@@ -143,12 +143,3 @@ def _spread(by: Sequence[tuple[float, float]]) -> float:
     mean = sum(p * s for p, s in by)
     others = max(0.0, 1 - sum(p for p, _ in by))
     return sum(p * (s - mean) ** 2 for p, s in by) + others * mean**2
-
-
-def cause_of(key: str) -> Cause:
-    """The cause of that key.
-
-    Raises:
-        KeyError: the table has none.
-    """
-    return CAUSES[key]
