@@ -7,12 +7,12 @@ import re
 from collections.abc import Callable
 from datetime import UTC, datetime
 from pathlib import Path
-from typing import Any
 
 import pytest
 from PIL import Image
 from playwright.sync_api import Browser, Page, Route, expect
 
+from tests.browser.test_views import fits_every_width, legible_in_both_lights, settled
 from tests.browser.test_walk import fits, start_bake, tell
 from tests.server import Server
 
@@ -233,14 +233,21 @@ def test_bakes_of_before_are_pasted_and_found(page: Page, own: Server) -> None:
     expect(page.locator("main")).to_contain_text("the first one")
 
 
-@pytest.mark.parametrize("width", [390, 820])
-@pytest.mark.parametrize("path", ["/log", "/log/trends", "/log/questions", "/log/files", "failed", "pair"])
-def test_every_page_of_the_log_fits(browser: Browser, demo: Server, width: int, path: str) -> None:
+PAGES = ["/log/trends", "/log/questions", "/log/files", "failed", "pair", "question"]
+
+
+@pytest.mark.parametrize("path", PAGES)
+def test_every_page_of_the_log_is_legible_and_fits(page: Page, demo: Server, path: str) -> None:
     good = demo.ask("/api/bakes?formula=tea-chiffon&stars=5")[0]["id"]
-    where = {"failed": f"/log/{failed(demo)}", "pair": f"/log/{good}/beside/{failed(demo)}"}.get(path, path)
-    context: Any = browser.new_context(viewport={"width": width, "height": 800}, has_touch=True)
-    page: Page = context.new_page()
-    page.goto(demo.url + where)
+    question = demo.ask("/api/questions")[0]["question"]["id"]
+    named = {
+        "failed": f"/log/{failed(demo)}",
+        "pair": f"/log/{good}/beside/{failed(demo)}",
+        "question": f"/log/questions/{question}",
+    }
+    page.emulate_media(reduced_motion="reduce")
+    page.goto(demo.url + named.get(path, path))
     expect(page.get_by_role("heading", level=1)).to_be_visible()
-    fits(page, width)
-    context.close()
+    settled(page)
+    legible_in_both_lights(page)
+    fits_every_width(page)
