@@ -5,13 +5,12 @@ from __future__ import annotations
 from collections.abc import Sequence
 from datetime import datetime
 
-from kindwhisk.bench.log.log import EARLIER
 from kindwhisk.bench.log.progress import BakeStatus
 from kindwhisk.bench.measures.measured import facts_of, measures_of
 from kindwhisk.bench.measures.signs import signs_of
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.record import oven_held
-from kindwhisk.bench.record import BakeSummary, summary
+from kindwhisk.bench.record import BakeSummary
 from kindwhisk.bench.workplace import Workplace
 from kindwhisk.core.charts.differences import BakeDifference, differences
 from kindwhisk.core.charts.in_short import in_short
@@ -24,6 +23,8 @@ from kindwhisk.core.measures import BakeMeasure, Fact
 from kindwhisk.core.trying.question import OpenQuestion, QuestionTold, told
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.model import Value
+from kindwhisk.core.values.technique import Technique
+from kindwhisk.store.bakes import EARLIER
 from kindwhisk.store.log import FoundBake, Wanted
 
 LOOKED_BACK = 120
@@ -70,12 +71,7 @@ class Past(Workplace):
         known = BakeSummary.model_validate_json(row.summary)
         if known.measures is not None or row.status == EARLIER:
             return known
-        log = self.logs.read(row.id)
-        at = Moment(log, self.kitchen, self.following, log.last_at)
-        anew = summary(at, self.store.probes)
-        with self.store.writing():
-            self.store.bakes.set_outcome(row.id, at.progress.status.value, anew.model_dump(mode="json"))
-        return anew
+        return self._summed_up(row.id)
 
     def _last(self, **wanted: object) -> list[tuple[FoundBake, BakeSummary]]:
         """The last bakes that were finished, the oldest first, with their summaries."""
@@ -111,8 +107,10 @@ class Past(Workplace):
         if row.summary is not None and (known := self.summary_of(row)) is not None:
             return known.measures or (), known.facts
         at = self.moment(bake_id)
-        held = tuple(oven_held(at.walked, at.progress, at.kitchen, self.store.probes))
-        return measures_of(at, held), facts_of(at)
+        return self._measured(at), facts_of(at)
+
+    def _measured(self, at: Moment) -> tuple[BakeMeasure, ...]:
+        return measures_of(at, tuple(oven_held(at.walked, at.progress, at.kitchen, self.store.probes)))
 
     def _short(self, bake_id: str) -> BakeShort:
         row = self.store.log.one(bake_id)
@@ -161,21 +159,33 @@ class Past(Workplace):
             found += BakeSummary.model_validate_json(row).confirmed
         return tuple(found)
 
-    def why(self, bake_id: str) -> Explanation:
+    def why(
+        self,
+        at: Moment,
+        faults: Sequence[str] = (),
+        technique: Technique | None = None,
+        told: Sequence[Seen] = (),
+    ) -> Explanation:
         """Why a bake came out as it did, by its own record.
 
+        Args:
+            at: the bake.
+            faults: what is asked about; its own where none are named.
+            technique: whose faults they are; its own by default.
+            told: signs that are told beside, before those of the record.
+
         Raises:
-            CraftError: there is no such bake, or no fault of it is known.
+            CraftError: no fault of it is known.
         """
-        at = self.moment(bake_id)
-        faults = at.progress.outcome.faults if at.progress.outcome else ()
-        return explain(faults, family_of(at.document.formula.technique), self.signs(at), self.confirmed())
+        named = faults or (at.progress.outcome.faults if at.progress.outcome else ())
+        family = family_of(technique or at.document.formula.technique)
+        signs = {s.sign: s for s in (*self.signs(at), *told)}
+        return explain(named, family, tuple(signs.values()), self.confirmed())
 
     def signs(self, at: Moment) -> tuple[Seen, ...]:
         """What the record of a bake holds of each sign."""
-        held = tuple(oven_held(at.walked, at.progress, at.kitchen, self.store.probes))
         kinds = {s.id: s.kind for s in at.walked.forecast.steps}
-        return signs_of(measures_of(at, held), kinds, at.progress.answers)
+        return signs_of(self._measured(at), kinds, at.progress.answers)
 
     def in_short(self, bake_id: str) -> str:
         """What a bake says, in a sentence, and what to do otherwise; empty where nothing is to be said.
@@ -190,7 +200,7 @@ class Past(Workplace):
         family = family_of(at.document.formula.technique)
         named = any(called(words, family) for words in outcome.faults)
         record = self._record_of(bake_id)[0]
-        return in_short(outcome.stars, self.why(bake_id) if named else None, record)
+        return in_short(outcome.stars, self.why(at) if named else None, record)
 
     def question_told(self, question: OpenQuestion) -> QuestionTold:
         """A question with what the bakes of its formula say."""

@@ -6,7 +6,6 @@ from datetime import datetime
 from typing import NamedTuple
 
 from kindwhisk.bench.learned.told import EffectDots, FigureView, effect_dots, learned_figures
-from kindwhisk.bench.log.log import EARLIER
 from kindwhisk.bench.now.awake import AtWork
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.profile import OvenProfile, oven_profile
@@ -31,6 +30,7 @@ from kindwhisk.core.process.steps import Step
 from kindwhisk.core.process.steps.chill import ChillStep
 from kindwhisk.core.process.steps.portion import PortionStep
 from kindwhisk.core.shelf_life.use_by import use_by
+from kindwhisk.store.bakes import EARLIER
 
 
 class StepIntake(NamedTuple):

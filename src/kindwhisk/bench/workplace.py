@@ -16,7 +16,7 @@ from kindwhisk.bench.now.following import Following
 from kindwhisk.bench.now.holders import Holders
 from kindwhisk.bench.now.moment import Moment
 from kindwhisk.bench.ovens.evidence import OvenEvidence, Ovens
-from kindwhisk.bench.record import kitchen_record, summary
+from kindwhisk.bench.record import BakeSummary, kitchen_record, summary
 from kindwhisk.core.kitchen import Kitchen
 from kindwhisk.core.process.record import KitchenRecord
 from kindwhisk.store.clock_moves import Moved
@@ -95,13 +95,14 @@ class Workplace:
             self._learned = (ovens, learned_evidence(self.store, ovens))
         return self._learned[1]
 
-    def _summed_up(self, bake_id: str) -> None:
-        """Work the summary of a bake out that an earlier version has left without its dots."""
+    def _summed_up(self, bake_id: str) -> BakeSummary:
+        """Work the summary of a bake out, and keep it, that an earlier version has left without a part of it."""
         log = self.logs.read(bake_id)
         at = Moment(log, self.kitchen, self.following, log.last_at)
-        told = summary(at, self.store.probes).model_dump(mode="json")
+        told = summary(at, self.store.probes)
         with self.store.writing():
-            self.store.bakes.set_outcome(bake_id, at.progress.status.value, told)
+            self.store.bakes.set_outcome(bake_id, at.progress.status.value, told.model_dump(mode="json"))
+        return told
 
     def record(self) -> KitchenRecord:
         """What this kitchen's finished bakes tell its next forecast."""

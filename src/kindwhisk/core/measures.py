@@ -6,14 +6,17 @@ import math
 
 from pydantic import Field
 
-from kindwhisk.core.values.estimate import RANGE_SD, Estimate
+from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.model import Value
 
 MOST_OFF = 40.0
+GOOD_STARS = 4
+"""A bake that came out so well tells how things should be. Trade habit."""
 
 
 class BakeMeasure(Value):
-    """A figure of a bake: ``value`` in ``unit``, and the range that was to be expected where there is one.
+    """A figure of a bake: ``value`` in ``unit``, and the range that was to be expected where there is one,
+    with where that comes from and how many bakes stand behind it.
 
     ``key`` names it over all bakes of a formula (the step and what of it), ``words`` for a baker. ``of`` is the model's
     value before anything was learned: what a time is held against when bakes of other sizes are compared; None where
@@ -28,6 +31,8 @@ class BakeMeasure(Value):
     likely: float | None = None
     high: float | None = None
     of: float | None = Field(default=None, gt=0)
+    basis: Basis | None = None
+    bakes: int = 0
     step: str = ""
     trend: bool = True
 
@@ -77,5 +82,6 @@ def measure(  # noqa: PLR0913 - one field a parameter
     low, likely, high = (None if e is None else e * scale for e in ends)
     return BakeMeasure(
         key=key, words=words, unit=unit, value=value * scale, low=low, likely=likely, high=high,
+        basis=expected.basis if expected else None, bakes=expected.bakes if expected else 0,
         of=None if of is None or of <= 0 else of * scale, step=step, trend=trend,
     )  # fmt: skip

@@ -10,6 +10,9 @@ from peewee import SqliteDatabase, fn
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.store.models import BakeRow, EventRow, bound
 
+EARLIER = "earlier"
+"""The status of a bake that was read in from a file: there is no more of it than its line."""
+
 
 class Told(NamedTuple):
     """A bake that is over, in short: what it was of, when it began, and its summary."""
@@ -74,9 +77,7 @@ class Bakes:
         """Ids of the bakes that began here in a stretch of time and were not abandoned, the first one first."""
         rows = self._bakes
         begun = rows.started_at.between(since.isoformat(), until.isoformat())
-        query = (
-            rows.select(rows.id).where(begun, rows.status.not_in(("abandoned", "earlier"))).order_by(rows.started_at)
-        )
+        query = rows.select(rows.id).where(begun, rows.status.not_in(("abandoned", EARLIER))).order_by(rows.started_at)
         return [str(row.id) for row in query]
 
     def told(self, limit: int = 200) -> list[Told]:

@@ -12,6 +12,7 @@ from kindwhisk.core.ingredients.eggs import egg_parts
 from kindwhisk.core.learning.dots import Dot
 from kindwhisk.core.learning.expected import Expected
 from kindwhisk.core.learning.figures import DENSITIES, PIPING, TIMES, Figure
+from kindwhisk.core.measures import GOOD_STARS
 from kindwhisk.core.piping.skin import NOT_YET, Feel, Touch, took_s
 from kindwhisk.core.process.forecast import StepForecast
 from kindwhisk.core.process.outcome import Attention
@@ -22,9 +23,6 @@ from kindwhisk.core.tins.rise import risen_volume_ml, settled_volume_ml
 from kindwhisk.core.tins.standing import levels_mm
 from kindwhisk.core.values.bands import CUP_SPREAD, Quantity
 from kindwhisk.core.values.estimate import Estimate
-
-GOOD_STARS = 4
-"""Only a bake that came out so well tells how dense a foam or batter should be."""
 
 
 def dot_name(step: str, figure: Figure) -> str:

@@ -10,11 +10,10 @@ from typing import NamedTuple
 from kindwhisk.bench.log import events as ev
 from kindwhisk.bench.log.document import BakeDocument, parse
 from kindwhisk.core.values.errors import CraftError
+from kindwhisk.store.bakes import EARLIER
 from kindwhisk.store.database import Store
 
 HELD_AT_ONCE = 64
-EARLIER = "earlier"
-"""The status of a bake that was read in from a file."""
 
 
 class BakeLog(NamedTuple):

@@ -5,9 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from kindwhisk.core.diagnosis.explanation import FAIRLY, Explanation
-from kindwhisk.core.measures import BakeMeasure
+from kindwhisk.core.measures import GOOD_STARS, BakeMeasure
 
-GOOD = 4
 WORTH_SAYING = 2.0
 """From so many standard deviations on, a figure of a good bake is worth a word. Chosen."""
 
@@ -32,7 +31,7 @@ def in_short(stars: int, why: Explanation | None, measures: Sequence[BakeMeasure
         return ""
     told = max(far, key=lambda m: (abs(m.off or 0.0), m.key))
     side = "more" if (told.off or 0.0) > 0 else "less"
-    if stars >= GOOD:
+    if stars >= GOOD_STARS:
         return f"It came out well, though {_small(told.words)} was {side} than was to be expected: watch that one."
     return f"No fault was named. What stands out: {_small(told.words)}, {side} than was to be expected."
 

@@ -8,13 +8,11 @@ from datetime import datetime
 
 from kindwhisk.core.charts.control import chart
 from kindwhisk.core.charts.differences import MAD_TO_SD
-from kindwhisk.core.measures import BakeMeasure
+from kindwhisk.core.measures import GOOD_STARS, BakeMeasure
+from kindwhisk.core.process.steps.base import ENOUGH_FOR_BAND
 from kindwhisk.core.values.estimate import RANGE_SD, Basis, Estimate
 from kindwhisk.core.values.model import Value
 
-GOOD_STARS = 4
-ENOUGH = 5
-"""Good bakes after which the band is this kitchen's own. Trade habit."""
 MOST_BEHIND = 40
 
 
@@ -81,15 +79,18 @@ class Told(Value):
 def own_band(told: Sequence[Told], published: Estimate | None) -> Estimate | None:
     """Where a measure should lie: as published, until enough bakes of this kitchen came out well; from then on by
     those, drawn towards the published one as long as they are few."""
+    if published is not None and published.bakes >= ENOUGH_FOR_BAND:
+        # What the forecast was made of had learned it already.
+        return published
     good = [_value(t) for t in told if t.stars is not None and t.stars >= GOOD_STARS][-MOST_BEHIND:]
-    if len(good) < ENOUGH:
+    if len(good) < ENOUGH_FOR_BAND:
         return published
     middle = statistics.median(good)
     sd = MAD_TO_SD * statistics.median(abs(v - middle) for v in good)
     if published is not None:
         of_it = (published.high - published.low) / (2 * RANGE_SD)
-        sd = ((ENOUGH * of_it**2 + len(good) * sd**2) / (ENOUGH + len(good))) ** 0.5
-        middle = (ENOUGH * published.likely + len(good) * middle) / (ENOUGH + len(good))
+        sd = ((ENOUGH_FOR_BAND * of_it**2 + len(good) * sd**2) / (ENOUGH_FOR_BAND + len(good))) ** 0.5
+        middle = (ENOUGH_FOR_BAND * published.likely + len(good) * middle) / (ENOUGH_FOR_BAND + len(good))
     half = RANGE_SD * sd
     return Estimate(low=middle - half, likely=middle, high=middle + half, basis=Basis.KITCHEN, bakes=len(good))
 
@@ -104,7 +105,7 @@ def _band(measure: BakeMeasure) -> Estimate | None:
         return None
     scale = 100 / measure.of if measure.of else 1.0
     low, likely, high = (scale * v for v in (measure.low, measure.likely, measure.high))
-    return Estimate(low=low, likely=likely, high=high, basis=Basis.MODEL)
+    return Estimate(low=low, likely=likely, high=high, basis=measure.basis or Basis.HABIT, bakes=measure.bakes)
 
 
 def trend(told: Sequence[Told], measure: str) -> Trend:

@@ -3837,13 +3837,20 @@ export interface components {
         };
         /**
          * BakeMeasure
-         * @description A figure of a bake: ``value`` in ``unit``, and the range that was to be expected where there is one.
+         * @description A figure of a bake: ``value`` in ``unit``, and the range that was to be expected where there is one,
+         *     with where that comes from and how many bakes stand behind it.
          *
          *     ``key`` names it over all bakes of a formula (the step and what of it), ``words`` for a baker. ``of`` is the model's
          *     value before anything was learned: what a time is held against when bakes of other sizes are compared; None where
          *     the value itself is. ``trend``: it is worth following from bake to bake.
          */
         BakeMeasure: {
+            /**
+             * Bakes
+             * @default 0
+             */
+            bakes: number;
+            basis?: components["schemas"]["Basis"] | null;
             /** High */
             high?: number | null;
             /** Key */
@@ -6142,8 +6149,6 @@ export interface components {
             faults: string[];
             /** Humble */
             humble: boolean;
-            /** In Short */
-            in_short: string;
             /** Says */
             says: string;
             /** Unknown */

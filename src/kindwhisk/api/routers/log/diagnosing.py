@@ -14,7 +14,8 @@ from kindwhisk.core.diagnosis.explanation import CauseTold, Explanation, SignAsk
 from kindwhisk.core.diagnosis.faults import Family, family_of, faults_of
 from kindwhisk.core.diagnosis.signs import SIGNS, Seen
 from kindwhisk.core.measures import off_by_range
-from kindwhisk.core.process.levers import changed, noted
+from kindwhisk.core.process.formula import Formula
+from kindwhisk.core.process.levers import changed, noted, step_for
 from kindwhisk.core.values.errors import CraftError
 from kindwhisk.core.values.technique import Technique
 
@@ -85,7 +86,6 @@ class DiagnosisView(BaseModel):
     ask: tuple[SignAsked, ...]
     answers: dict[str, bool]
     confirmed: dict[str, str]
-    in_short: str
 
 
 class FaultView(BaseModel):
@@ -166,34 +166,25 @@ def diagnosis(bench: BenchHere, body: DiagnosisBody) -> DiagnosisView:
         family = family_of(_technique(body.technique))
         return _view(explain(body.faults, family, told, bench.confirmed()))
     at = bench.moment(body.bake)
-    formula = at.document.formula
-    named = body.faults or list(at.progress.outcome.faults if at.progress.outcome else ())
-    family = family_of(_technique(body.technique) if body.technique else formula.technique)
-    signs = {s.sign: s for s in (*bench.signs(at), *told)}
-    found = explain(named, family, tuple(signs.values()), bench.confirmed())
-    steps: dict[str, tuple[str, str]] = {s.kind: (s.id, s.title) for s in at.document.formula.steps}
-    return _view(found, steps).model_copy(
-        update={
-            "answers": at.progress.answers,
-            "confirmed": at.progress.confirmed,
-            "in_short": bench.in_short(body.bake),
-        }
-    )
+    found = bench.why(at, body.faults, _technique(body.technique) if body.technique else None, told)
+    known = {"answers": at.progress.answers, "confirmed": at.progress.confirmed}
+    return _view(found, at.document.formula).model_copy(update=known)
 
 
-def _view(found: Explanation, steps: dict[str, tuple[str, str]] | None = None) -> DiagnosisView:
+def _view(found: Explanation, formula: Formula | None = None) -> DiagnosisView:
     def cause(told: CauseTold) -> CauseView:
-        step, title = next(((steps or {})[kind] for kind in told.at if kind in (steps or {})), ("", ""))
+        step = step_for(formula, CAUSES[told.cause]) if formula else None
         return CauseView(
             cause=told.cause, words=told.words, why=told.why, probability=told.probability,
             speaks_for=told.speaks_for, against=told.speaks_against, ask=told.ask, lever=told.lever,
-            change=told.change.value if told.change else "", step=step, step_title=title, confirmed=told.confirmed,
+            change=told.change.value if told.change else "", step=step.id if step else "",
+            step_title=step.title if step else "", confirmed=told.confirmed,
         )  # fmt: skip
 
     return DiagnosisView(
         faults=found.faults, unknown=found.unknown, says=found.says, humble=found.humble,
         causes=tuple(cause(c) for c in found.causes), unlisted=found.unlisted, ask=found.ask,
-        answers={}, confirmed={}, in_short="",
+        answers={}, confirmed={},
     )  # fmt: skip
 
 

@@ -17,7 +17,6 @@ from kindwhisk.api.dependencies import BenchHere, StoreHere
 from kindwhisk.api.problems import refusals
 from kindwhisk.bench.bench import Bench
 from kindwhisk.bench.log.events import Key
-from kindwhisk.bench.log.log import EARLIER
 from kindwhisk.bench.measures.measured import facts_of
 from kindwhisk.bench.record import BakeSummary
 from kindwhisk.core.process.formula import Formula
@@ -25,6 +24,7 @@ from kindwhisk.formats import log_csv, record_pdf
 from kindwhisk.formats.cells import lines
 from kindwhisk.formats.paper import Paper
 from kindwhisk.formats.record_pdf import RecordPhoto
+from kindwhisk.store.bakes import EARLIER
 from kindwhisk.store.log import FoundBake, Wanted
 
 router = APIRouter(prefix="/api", tags=["log"], responses=refusals(400, 404, 422))
