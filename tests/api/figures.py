@@ -72,7 +72,6 @@ READ = """
 CooledDown: first_h second_h
 BakeSummary: height_mm late_by_s
 BakeDifference: a b
-BakeMeasure: value
 ClockMoved: lead_s moved_s
 CrumbForecast: core_c
 DegreesStep: measured_c set_c
@@ -210,7 +209,6 @@ RollView: bevel_mm end_mm slice_mm
 """A limit, a guidance or a moment that was chosen: its table says why."""
 
 DRAWN = """
-BakeMeasure: high likely low of
 TrendStretch: centre high low
 Braid: end_s start_s
 Column: band_high_c band_low_c beside_c now_c scale_high_c scale_low_c target_c
