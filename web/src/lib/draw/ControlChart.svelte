@@ -76,13 +76,13 @@
     {/each}
     {#each trend.changes as c (c.begins)}
       {@const at = (x(c.begins) + x(c.begins - 1)) / 2}
-      <line x1={at} x2={at} y1="8" y2={HEIGHT - FOOT} stroke="var(--copper)" stroke-width="2.5" />
+      <line x1={at} x2={at} y1="8" y2={HEIGHT - FOOT} stroke="var(--ink)" stroke-width="2.5" />
       <text
         x={at + (at > width - 150 ? -6 : 6)}
         y="22"
         text-anchor={at > width - 150 ? 'end' : 'start'}
         class="text-[14px] font-bold"
-        fill="var(--copper)">since {day(c.at)}</text
+        fill="var(--ink)">since {day(c.at)}</text
       >
     {/each}
     <polyline
@@ -114,7 +114,7 @@
           <path
             d="M{x(i)} {y(p.value) - 10}l10 10l-10 10l-10 -10Z"
             fill="var(--surface)"
-            stroke="var(--raspberry)"
+            stroke="var(--ink)"
             stroke-width="3"
           />
         {:else}

@@ -53,7 +53,7 @@
           fill="var(--quiet)">{t} min</text
         >{/each}
       <path d={way(one)} fill="none" stroke="var(--ink)" stroke-width="2.6" />
-      <path d={way(other)} fill="none" stroke="var(--copper)" stroke-width="2.6" stroke-dasharray="9 4" />
+      <path d={way(other)} fill="none" stroke="var(--quiet)" stroke-width="2.6" stroke-dasharray="9 4" />
     </svg>
   </div>
 </figure>

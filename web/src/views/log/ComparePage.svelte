@@ -60,7 +60,7 @@
     <h1 class="text-3xl">Two bakes side by side</h1>
     <div class="mt-3 grid gap-x-8 gap-y-2 sm:grid-cols-2">
       {#each [told.a, told.b] as bake, i (bake.id)}
-        <p class="border-t-4 pt-1 text-lg {i ? 'border-copper' : 'border-ink'}">
+        <p class="border-t-4 pt-1 text-lg {i ? 'border-metal' : 'border-ink'}">
           <a
             class="inline-flex min-h-11 items-center font-bold underline"
             href={p('/log/:bake', { params: { bake: bake.id } })}>{bake.title}, {day(bake.at)} {clock(bake.at)}</a
@@ -105,7 +105,7 @@
         label="Braid of the first"
         laneHeight={16}
       />
-      <p class="text-sm font-semibold text-copper">{told.b.title}, {day(told.b.at)}</p>
+      <p class="text-sm font-semibold text-quiet">{told.b.title}, {day(told.b.at)}</p>
       <Braid
         braid={braids[1].actual}
         beside={braids[0].actual}
@@ -128,7 +128,7 @@
       <h2 class="mt-6 text-xl">Photos</h2>
       <div class="mt-2 grid gap-x-8 gap-y-4 sm:grid-cols-2">
         {#each [a, b] as id, i (id)}
-          <div class="flex flex-wrap gap-3 border-t-4 pt-2 {i ? 'border-copper' : 'border-ink'}">
+          <div class="flex flex-wrap gap-3 border-t-4 pt-2 {i ? 'border-metal' : 'border-ink'}">
             {#each photos[i] ?? [] as photo (photo.number)}
               <a href="/api/bakes/{id}/photos/{photo.number}" target="_blank" rel="noopener">
                 <img
@@ -149,10 +149,12 @@
 {/if}
 
 {#snippet row(d: Schemas['BakeDifference'])}
-  <li class="grid items-center gap-x-5 border-t border-line py-1.5 sm:grid-cols-[minmax(0,1fr)_7.5rem_7.5rem_9rem]">
-    <span class={d.out >= FAR ? 'font-bold' : ''}>{d.words}</span>
+  <li
+    class="grid items-center gap-x-5 border-t border-line py-1.5 max-sm:grid-cols-[6rem_6rem_minmax(0,1fr)] sm:grid-cols-[minmax(0,1fr)_7.5rem_7.5rem_9rem]"
+  >
+    <span class="max-sm:col-span-3 {d.out >= FAR ? 'font-bold' : ''}">{d.words}</span>
     <span class="tabular-nums"><span class="sr-only">first: </span>{d.said_a}</span>
-    <span class="text-copper tabular-nums"><span class="sr-only">second: </span>{d.said_b}</span>
+    <span class="text-quiet tabular-nums"><span class="sr-only">second: </span>{d.said_b}</span>
     <svg width="140" height="18" role="img" aria-label="{d.out.toFixed(1)} times the usual difference">
       {#each [0, 1, 2, 3, 4, 5] as n (n)}<line
           x1={8 + 21 * (n + 1)}

@@ -146,8 +146,8 @@
           {trend.unit}, {from(trend.band.basis, trend.band.bakes)}.
         </li>{/if}
       {#each trend.changes as c (c.begins)}<li>
-          <strong class="text-copper">A change, {c.says}</strong>, began with the bake of {day(c.at)} and could be told from
-          noise by the bake {c.noticed - c.begins} later.
+          <strong>A change, {c.says}</strong>, began with the bake of {day(c.at)} and could be told from noise by the bake
+          {c.noticed - c.begins} later.
         </li>{/each}
       {#if trend.stretches.every((s) => s.centre === null)}<li>Limits need six bakes.</li>{/if}
     </ul>

@@ -89,10 +89,10 @@
               </p>
               <ul class="mt-1 space-y-0.5">
                 {#each cause.for as reason (reason)}<li class="flex gap-2">
-                    <strong aria-label="for" class="w-5 text-center text-leaf">+</strong><span>{reason}</span>
+                    <strong aria-label="for" class="w-5 text-center">+</strong><span>{reason}</span>
                   </li>{/each}
                 {#each cause.against as reason (reason)}<li class="flex gap-2">
-                    <strong aria-label="against" class="w-5 text-center text-raspberry">−</strong><span>{reason}</span>
+                    <strong aria-label="against" class="w-5 text-center">−</strong><span>{reason}</span>
                   </li>{/each}
               </ul>
               <p class="mt-2"><strong>Next time:</strong> {cause.lever}</p>

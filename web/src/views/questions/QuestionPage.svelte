@@ -116,7 +116,14 @@
             >
               <line x1="0" x2="400" y1="11" y2="11" stroke="var(--line)" stroke-width="3" />
               <line x1={400 * share.low} x2={400 * share.high} y1="11" y2="11" stroke="var(--ink)" stroke-width="7" />
-              <path d="M{400 * share.likely} 2v18" stroke="var(--copper)" stroke-width="4" />
+              <circle
+                cx={400 * share.likely}
+                cy="11"
+                r="8"
+                fill="var(--surface)"
+                stroke="var(--ink)"
+                stroke-width="3"
+              />
             </svg>
           {/each}
           <span></span><span class="flex justify-between text-[14px] text-quiet"
@@ -202,7 +209,7 @@
             cy="9"
             r="7"
             fill={bake.came ? 'var(--ink)' : 'none'}
-            stroke={bake.came ? 'var(--ink)' : 'var(--leaf)'}
+            stroke={bake.came ? 'var(--ink)' : 'var(--quiet)'}
             stroke-width="2.5"
           /></svg
         >
