@@ -150,7 +150,7 @@
 
 {#snippet row(d: Schemas['BakeDifference'])}
   <li
-    class="grid items-center gap-x-5 border-t border-line py-1.5 max-sm:grid-cols-[6rem_6rem_minmax(0,1fr)] sm:grid-cols-[minmax(0,1fr)_7.5rem_7.5rem_9rem]"
+    class="grid items-center gap-x-5 max-sm:gap-x-3 border-t border-line py-1.5 max-sm:grid-cols-[5rem_5rem_minmax(0,1fr)] sm:grid-cols-[minmax(0,1fr)_7.5rem_7.5rem_9rem]"
   >
     <span class="max-sm:col-span-3 {d.out >= FAR ? 'font-bold' : ''}">{d.words}</span>
     <span class="tabular-nums"><span class="sr-only">first: </span>{d.said_a}</span>

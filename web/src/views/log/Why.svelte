@@ -67,8 +67,9 @@
   <section aria-label="Why">
     <h2 class="mb-1 text-xl">Why?</h2>
     <p class="text-quiet">
-      By this bake’s record and what is usual with {told.faults.join(' and ')}. {percent(told.unlisted)} for something that
-      is not on this list.
+      By this bake’s record and what is usual with {told.faults.join(' and ')}. Something that is not on this list: {percent(
+        told.unlisted,
+      )}.
     </p>
     <ol class="mt-3">
       {#each told.causes.slice(0, all ? undefined : SHOWN) as cause (cause.cause)}

@@ -130,7 +130,7 @@
             ><span>never</span><span>how often it comes</span><span>always</span></span
           >
         </div>
-        <p class="mt-1">{t.comparison.says}</p>
+        {#if t.comparison.says !== told.says}<p class="mt-1">{t.comparison.says}</p>{/if}
       {/if}
     {/each}
 
@@ -213,9 +213,11 @@
             stroke-width="2.5"
           /></svg
         >
-        <a class="underline" href={p('/log/:bake', { params: { bake: bake.id } })}>{day(bake.at)}</a>
+        <a class="whitespace-nowrap underline" href={p('/log/:bake', { params: { bake: bake.id } })}>{day(bake.at)}</a>
         <span class="grow">{bake.came ? 'it came' : 'it did not come'}{bake.stars ? `, ${bake.stars} of 5` : ''}</span>
-        <button class="min-h-11 px-1 text-[15px] text-quiet underline" onclick={() => counts(bake.id, !bake.counts)}
+        <button
+          class="min-h-11 px-1 text-[15px] whitespace-nowrap text-quiet underline"
+          onclick={() => counts(bake.id, !bake.counts)}
           >{bake.counts ? 'leave out' : 'count it'}<span class="sr-only">: {day(bake.at)}</span></button
         >
       </li>
